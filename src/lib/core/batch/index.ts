@@ -1,0 +1,143 @@
+/**
+ * An order on one head with one pair of hands: how many to load, how many hoopings, and how long it takes.
+ * In: the timed score, quantity, repeats. Out: plain numbers, seconds.
+ */
+import type { Numbers } from '../numbers';
+import type { Score, Step } from '../score';
+import { learningFactor, type StepTimes } from '../time';
+
+export interface OrderPlan {
+  /** items to load so that enough are good */
+  load: number;
+  hoopings: number;
+  /** items in the last hooping */
+  lastHooping: number;
+  /** from the first hand step to the last */
+  seconds: number;
+  /** how long the needle runs, and hands work, in all */
+  needleSeconds: number;
+  handSeconds: number;
+  /** hand work that found its place while the needle ran by itself */
+  overlappedSeconds: number;
+}
+
+/** The most that may be loaded for one order; beyond it the question is no longer about one head. */
+const MOST_LOAD = 200_000;
+
+/**
+ * The smallest number of items to load so that at least `good` of them are good with the given confidence:
+ * P(Binomial(N, 1 − reject) ≥ good) ≥ confidence.
+ * @param reject share of items spoiled, 0-1  @param confidence 0-1
+ */
+export function itemsToLoad(good: number, reject: number, confidence: number): number {
+  if (reject <= 0) return good;
+  // Walk N upwards: P(bad ≤ N − good) by summing the binomial of the bad ones, which are few.
+  for (let load = good; load < MOST_LOAD; load++) {
+    let p = Math.exp(load * Math.log1p(-reject));
+    let sum = p;
+    for (let bad = 1; bad <= load - good; bad++) {
+      p *= ((load - bad + 1) / bad) * (reject / (1 - reject));
+      sum += p;
+    }
+    if (sum >= confidence) return load;
+    // For large orders exp underflows to 0; go by the normal limit instead.
+    if (p === 0 && sum === 0) return normalLoad(good, reject, confidence);
+  }
+  return MOST_LOAD;
+}
+
+/** Normal limit of the binomial with continuity correction, for orders of many thousands. */
+function normalLoad(good: number, reject: number, confidence: number): number {
+  const z = inverseNormal(confidence);
+  let load = Math.ceil(good / (1 - reject));
+  while (load * (1 - reject) - z * Math.sqrt(load * reject * (1 - reject)) < good - 0.5) load++;
+  return load;
+}
+
+/** Quantile of the standard normal (rational approximation, error < 5e-4). */
+function inverseNormal(p: number): number {
+  const q = p > 0.5 ? 1 - p : p;
+  const t = Math.sqrt(-2 * Math.log(q));
+  const z =
+    t -
+    (2.515517 + 0.802853 * t + 0.010328 * t * t) / (1 + 1.432788 * t + 0.189269 * t * t + 0.001308 * t ** 3);
+  return p > 0.5 ? z : -z;
+}
+
+/**
+ * Runs the order through once, hooping by hooping. At a hand step the needle waits. While the needle needs nobody,
+ * hands do what is left to finish of earlier hoopings, whole jobs only, so that they are back at the next stop.
+ */
+export function planOrder(
+  score: Score,
+  times: StepTimes,
+  order: { quantity: number; repeats: number },
+  numbers: Numbers,
+): OrderPlan {
+  const load = itemsToLoad(
+    order.quantity,
+    numbers['order.rejectRate'] / 100,
+    numbers['order.confidence'] / 100,
+  );
+  const hoopings = Math.ceil(load / order.repeats);
+  const { atMachine, afterwards } = splitAtUnhoop(score.steps);
+  let clock = 0;
+  let needleSeconds = 0;
+  let handSeconds = 0;
+  let overlappedSeconds = 0;
+  let item = 0;
+  const waiting: number[] = [];
+  for (let h = 0; h < hoopings; h++) {
+    const items = Math.min(order.repeats, load - item);
+    const pace = mean(items, (k) => learningFactor(item + k + 1, numbers));
+    for (const step of atMachine) {
+      const { seconds, freeSeconds, perHooping } = times[step.id];
+      if (step.kind === 'needle') {
+        const sewing = seconds * items;
+        // Only the first start is watched; the repeats follow by themselves.
+        let free = freeSeconds > 0 ? freeSeconds + seconds * (items - 1) : 0;
+        while (waiting.length && waiting[0] <= free) {
+          const job = waiting.shift() as number;
+          free -= job;
+          overlappedSeconds += job;
+        }
+        needleSeconds += sewing;
+        clock += sewing;
+      } else {
+        const work = seconds * (perHooping ? 1 : items) * pace;
+        handSeconds += work;
+        clock += work;
+      }
+    }
+    for (let k = 0; k < items; k++)
+      for (const step of afterwards) {
+        const job = times[step.id].seconds * learningFactor(item + k + 1, numbers);
+        handSeconds += job;
+        waiting.push(job);
+      }
+    item += items;
+  }
+  for (const job of waiting) clock += job;
+  return {
+    load,
+    hoopings,
+    lastHooping: load - (hoopings - 1) * order.repeats,
+    seconds: clock,
+    needleSeconds,
+    handSeconds,
+    overlappedSeconds,
+  };
+}
+
+/** Steps up to and with unhooping bind the head; what follows is done at the table. */
+function splitAtUnhoop(steps: Step[]): { atMachine: Step[]; afterwards: Step[] } {
+  const at = steps.findIndex((s) => s.kind === 'hand' && s.action === 'unhoop');
+  const cut = at < 0 ? steps.length : at + 1;
+  return { atMachine: steps.slice(0, cut), afterwards: steps.slice(cut) };
+}
+
+const mean = (n: number, value: (k: number) => number) => {
+  let sum = 0;
+  for (let k = 0; k < n; k++) sum += value(k);
+  return sum / Math.max(1, n);
+};

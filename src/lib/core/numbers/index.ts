@@ -1,0 +1,24 @@
+/**
+ * The table of defaults: every figure the plans rest on, with unit, range and reason.
+ * In: the maker's overrides. Out: one frozen record of values. mm, seconds, shares of 1 unless the row says %.
+ */
+import { NUMBER_TABLE, type NumberDef, type NumberId } from './table';
+
+export { NUMBER_TABLE, type NumberDef, type NumberGroup, type NumberId, type NumberUnit } from './table';
+
+export type Numbers = Readonly<Record<NumberId, number>>;
+export type NumberOverrides = Partial<Record<NumberId, number>>;
+
+export const NUMBER_IDS = Object.keys(NUMBER_TABLE) as NumberId[];
+export const isNumberId = (id: string): id is NumberId => Object.hasOwn(NUMBER_TABLE, id);
+export const numberDef = (id: NumberId): NumberDef => NUMBER_TABLE[id];
+
+/** The defaults with the maker's own figures over them; a figure outside its range is brought to the nearest end. */
+export function numbersWith(overrides: NumberOverrides = {}): Numbers {
+  const entries = NUMBER_IDS.map((id) => {
+    const { value, min, max } = NUMBER_TABLE[id];
+    const own = overrides[id];
+    return [id, own === undefined || !Number.isFinite(own) ? value : Math.min(max, Math.max(min, own))];
+  });
+  return Object.freeze(Object.fromEntries(entries)) as Numbers;
+}

@@ -1,0 +1,169 @@
+import { evenly } from './lines';
+import { inside, spansAt } from './region';
+import { soften, transform } from './shapes';
+import { boxOf, closePath, distance, type Path, type Point, type Random } from './types';
+
+/**
+ * A tatami fill: level rows, back and forth, needle points set off from row to row so that no furrow shows.
+ * @param spacing between rows, mm  @param length stitch length, mm  @param angle of the rows, radians
+ * @returns one path for each column of the shape (a shape with arms has several)
+ */
+export function tatami(polygon: Path, spacing = 0.4, length = 4, angle = 0): Path[] {
+  const level = transform(polygon, { turn: -angle });
+  const { minY, maxY } = boxOf(level);
+  type Column = { last: [number, number]; path: Path; rows: number };
+  const columns: Column[] = [];
+  let active: Column[] = [];
+  for (let y = minY + spacing / 2, row = 0; y < maxY; y += spacing, row++) {
+    const spans = spansAt(level, y).filter(([a, b]) => b - a > 0.3);
+    const next: Column[] = [];
+    for (const span of spans) {
+      const touching = active.filter((c) => c.last[0] < span[1] && span[0] < c.last[1]);
+      const shared =
+        touching.length === 1 &&
+        spans.filter((s) => touching[0].last[0] < s[1] && s[0] < touching[0].last[1]).length === 1;
+      const column: Column = shared ? touching[0] : { last: span, path: [], rows: 0 };
+      if (!shared) columns.push(column);
+      column.path.push(...fillRow(span, y, length, (row % 4) / 4, column.rows++ % 2 === 1));
+      column.last = span;
+      next.push(column);
+    }
+    active = next;
+  }
+  return columns.filter((c) => c.path.length > 1).map((c) => transform(c.path, { turn: angle }));
+}
+
+function fillRow(
+  [from, to]: [number, number],
+  y: number,
+  length: number,
+  shift: number,
+  back: boolean,
+): Path {
+  const points = [{ x: from, y }];
+  const first = Math.ceil((from + 0.8) / length - shift);
+  for (let k = first; (k + shift) * length < to - 0.8; k++) points.push({ x: (k + shift) * length, y });
+  points.push({ x: to, y });
+  return back ? points.reverse() : points;
+}
+
+/**
+ * A stipple: one closed line that wanders over the area and never crosses itself.
+ * It is the path round a random tree of grid cells, with the corners taken off.
+ * @param spacing about the distance between neighbouring lines, mm
+ */
+export function meander(polygon: Path, spacing: number, random: Random, stitch = 2): Path {
+  const { minX, minY, maxX, maxY } = boxOf(polygon);
+  const cell = spacing * 2;
+  const cols = Math.floor((maxX - minX) / cell);
+  const rows = Math.floor((maxY - minY) / cell);
+  const originX = (minX + maxX - cols * cell) / 2;
+  const originY = (minY + maxY - rows * cell) / 2;
+  const fits = (c: number, r: number) =>
+    [0.25, 0.75].every((u) =>
+      [0.25, 0.75].every((v) =>
+        inside({ x: originX + (c + u) * cell, y: originY + (r + v) * cell }, polygon),
+      ),
+    );
+  const free = new Set<number>();
+  for (let r = 0; r < rows; r++) for (let c = 0; c < cols; c++) if (fits(c, r)) free.add(r * cols + c);
+  const links = randomTree(free, cols, random);
+  const loop = walkRound(links, cols).map(({ x, y }) => ({
+    x: originX + (x * cell) / 2 + cell / 4,
+    y: originY + (y * cell) / 2 + cell / 4,
+  }));
+  return loop.length ? evenly(closePath(soften(loop, 3)), stitch) : [];
+}
+
+/** A tree over the free cells by a random walk with turning back; keys "a-b" with a < b. */
+function randomTree(free: Set<number>, cols: number, random: Random): Set<string> {
+  const links = new Set<string>();
+  const start = free.values().next().value;
+  if (start === undefined) return links;
+  const seen = new Set([start]);
+  const stack = [start];
+  while (stack.length) {
+    const at = stack[stack.length - 1];
+    const near = neighbours(at, cols).filter((n) => free.has(n) && !seen.has(n));
+    if (!near.length) {
+      stack.pop();
+      continue;
+    }
+    const next = near[Math.floor(random() * near.length)];
+    seen.add(next);
+    links.add(linkKey(at, next));
+    stack.push(next);
+  }
+  return links;
+}
+const linkKey = (a: number, b: number) => (a < b ? `${a}-${b}` : `${b}-${a}`);
+const neighbours = (cell: number, cols: number) => {
+  const c = cell % cols;
+  return [cell - cols, cell + cols, ...(c > 0 ? [cell - 1] : []), ...(c < cols - 1 ? [cell + 1] : [])];
+};
+
+/** The loop round a tree, on the half-cell grid: keep the tree on the left hand. */
+function walkRound(links: Set<string>, cols: number): Point[] {
+  const first = links.values().next().value;
+  if (!first) return [];
+  const linked = (a: number, b: number) => links.has(linkKey(a, b));
+  const start = Number(first.split('-')[0]);
+  let x = (start % cols) * 2;
+  let y = Math.floor(start / cols) * 2;
+  const from = { x, y };
+  const loop: Point[] = [];
+  do {
+    loop.push({ x, y });
+    const cell = Math.floor(y / 2) * cols + Math.floor(x / 2);
+    const odd = `${x & 1}${y & 1}`;
+    // Each half cell leaves in one of two ways: across the link, or round the corner of its own cell.
+    if (odd === '00') [x, y] = linked(cell, cell - cols) && y > 0 ? [x, y - 1] : [x + 1, y];
+    else if (odd === '10') [x, y] = (x + 1) / 2 < cols && linked(cell, cell + 1) ? [x + 1, y] : [x, y + 1];
+    else if (odd === '11') [x, y] = linked(cell, cell + cols) ? [x, y + 1] : [x - 1, y];
+    else [x, y] = x > 0 && linked(cell, cell - 1) ? [x - 1, y] : [x, y - 1];
+  } while (x !== from.x || y !== from.y);
+  return loop;
+}
+
+/**
+ * Diamond quilting: two sets of slanting lines, each sewn in one go, from line to line along the edge.
+ * @param polygon a convex field  @param pitch between lines, mm  @param angle of the first set, radians
+ */
+export function diamonds(polygon: Path, pitch: number, angle = Math.PI / 4): Path {
+  return [angle, -angle].flatMap((turn) => {
+    const level = transform(polygon, { turn: -turn });
+    const { minY, maxY } = boxOf(level);
+    const n = Math.floor((maxY - minY) / pitch);
+    const first = (minY + maxY - (n - 1) * pitch) / 2;
+    const path: Path = [];
+    for (let i = 0; i < n; i++) {
+      const [span] = spansAt(level, first + i * pitch);
+      if (!span) continue;
+      const ends = span.map((x) => ({ x, y: first + i * pitch }));
+      if (i % 2) ends.reverse();
+      if (path.length) path.push(...alongEdge(level, path[path.length - 1], ends[0]));
+      path.push(...ends);
+    }
+    return transform(path, { turn });
+  });
+}
+
+/** The corners of the polygon between two points on its edge, the shorter way. */
+function alongEdge(polygon: Path, from: Point, to: Point): Path {
+  const edgeOf = (p: Point) => {
+    const off = polygon.map((a, i) => {
+      const b = polygon[(i + 1) % polygon.length];
+      return Math.abs(distance(a, p) + distance(p, b) - distance(a, b));
+    });
+    return off.indexOf(Math.min(...off));
+  };
+  const [a, b] = [edgeOf(from), edgeOf(to)];
+  const n = polygon.length;
+  const forward: Path = [];
+  for (let i = a; i !== b; i = (i + 1) % n) forward.push(polygon[(i + 1) % n]);
+  const backward: Path = [];
+  for (let i = a; i !== b; i = (i - 1 + n) % n) backward.push(polygon[i]);
+  const length = (p: Path) =>
+    [from, ...p, to].reduce((sum, q, i, all) => (i ? sum + distance(all[i - 1], q) : 0), 0);
+  return length(forward) <= length(backward) ? forward : backward;
+}

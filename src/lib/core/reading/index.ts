@@ -1,0 +1,21 @@
+/**
+ * Reading: a tape in, what each block is and is for out. mm, y up, needle points only.
+ * Each judgement carries its reason and how sure it is (0-1); what the maker has decided stands.
+ */
+export { readDesign, type ReadOptions } from './read';
+export type { RoleOverrides } from './roles';
+export {
+  LENGTH_BIN_MM,
+  LENGTH_BINS,
+  ROLES,
+  TEXTURES,
+  type BlockReading,
+  type Follow,
+  type Line,
+  type Opening,
+  type Reading,
+  type Role,
+  type RoleReading,
+  type Side,
+  type Texture,
+} from './types';

@@ -1,0 +1,114 @@
+import type { Spine } from './spine';
+import type { Box } from '../outline';
+import type { Line, Opening, Side } from './types';
+
+/** Ends nearer than this belong together, 0.1 mm. */
+const JOIN = 25;
+/** With more pieces than this a block is no outline, and joining them tells nothing. */
+const MOST_PIECES = 300;
+/** Shorter bits are ties and travel, 0.1 mm. */
+const SHORTEST = 8;
+/** An opening is wider than a stitch and shorter than this share of the whole way round. */
+const OPENING_LEAST = 80;
+const OPENING_SHARE = 0.45;
+/** 4πA/P²: 1 for a circle; thin or crossing shapes are no outline with an opening. */
+const ROUNDNESS = 0.1;
+
+/** The lines of a block, each stretch once, joined end to end where strands meet; longest first. mm. */
+export function linesOf(spine: Spine): Line[] {
+  const pieces: number[][] = [];
+  for (let i = 0; i < spine.n;) {
+    if (spine.again[i]) {
+      i++;
+      continue;
+    }
+    const piece: number[] = [];
+    // Start from the marked point before, so that no step of the line is lost.
+    if (i > 0 && !spine.opens[i]) piece.push(spine.x[i - 1], spine.y[i - 1]);
+    do {
+      piece.push(spine.x[i], spine.y[i]);
+      i++;
+    } while (i < spine.n && !spine.opens[i] && !spine.again[i]);
+    // And end on the point that meets the older line: a loop must come home.
+    if (i < spine.n && !spine.opens[i]) piece.push(spine.x[i], spine.y[i]);
+    if (piece.length >= 4 && lengthOf(piece) >= SHORTEST) pieces.push(piece);
+  }
+  const joined = pieces.length <= MOST_PIECES ? join(pieces) : pieces;
+  return joined
+    .map((points): Line => {
+      const n = points.length;
+      const gap = Math.hypot(points[0] - points[n - 2], points[1] - points[n - 1]);
+      const length = lengthOf(points);
+      const closed = gap <= JOIN && length > 4 * JOIN * 0.6;
+      return {
+        points: Float32Array.from(points, (v) => v / 10),
+        closed,
+        lengthMm: (length + (closed ? gap : 0)) / 10,
+      };
+    })
+    .sort((a, b) => b.lengthMm - a.lengthMm);
+}
+
+const lengthOf = (p: ArrayLike<number>) => {
+  let sum = 0;
+  for (let i = 2; i < p.length; i += 2) sum += Math.hypot(p[i] - p[i - 2], p[i + 1] - p[i - 1]);
+  return sum;
+};
+const reversed = (p: number[]) => {
+  const out: number[] = [];
+  for (let i = p.length - 2; i >= 0; i -= 2) out.push(p[i], p[i + 1]);
+  return out;
+};
+
+function join(pieces: number[][]): number[][] {
+  const open = pieces.slice();
+  const done: number[][] = [];
+  while (open.length) {
+    let line = open.shift() as number[];
+    for (let grown = true; grown;) {
+      grown = false;
+      const n = line.length;
+      if (Math.hypot(line[0] - line[n - 2], line[1] - line[n - 1]) <= JOIN && n > 8) break;
+      for (let k = 0; k < open.length && !grown; k++) {
+        const p = open[k];
+        const m = p.length;
+        const meets = (ax: number, ay: number, bx: number, by: number) =>
+          Math.hypot(ax - bx, ay - by) <= JOIN;
+        if (meets(line[n - 2], line[n - 1], p[0], p[1])) line = line.concat(p);
+        else if (meets(line[n - 2], line[n - 1], p[m - 2], p[m - 1])) line = line.concat(reversed(p));
+        else if (meets(line[0], line[1], p[m - 2], p[m - 1])) line = p.concat(line);
+        else if (meets(line[0], line[1], p[0], p[1])) line = reversed(p).concat(line);
+        else continue;
+        open.splice(k, 1);
+        grown = true;
+      }
+    }
+    done.push(line);
+  }
+  return done;
+}
+
+/** The opening of a line that is closed but for one gap; null when it is closed, or no outline at all. */
+export function openingOf(line: Line, box: Box): Opening | null {
+  const p = line.points;
+  const n = p.length;
+  const gap = Math.hypot(p[0] - p[n - 2], p[1] - p[n - 1]);
+  const around = line.lengthMm + gap;
+  if (line.closed || gap * 10 < OPENING_LEAST || gap > around * OPENING_SHARE) return null;
+  let twice = 0;
+  for (let i = 0; i < n; i += 2) {
+    const j = (i + 2) % n;
+    twice += p[i] * p[j + 1] - p[j] * p[i + 1];
+  }
+  if ((4 * Math.PI * Math.abs(twice)) / 2 / around ** 2 < ROUNDNESS) return null;
+  const centre: [number, number] = [(p[0] + p[n - 2]) / 2, (p[1] + p[n - 1]) / 2];
+  return { lengthMm: gap, side: sideOf(centre, box), centre };
+}
+
+/** Which side of the box a point lies on, each half counted as one. */
+function sideOf([x, y]: [number, number], box: Box): Side {
+  const u = (2 * x - box.minX - box.maxX) / Math.max(1e-6, box.maxX - box.minX);
+  const v = (2 * y - box.minY - box.maxY) / Math.max(1e-6, box.maxY - box.minY);
+  if (Math.abs(u) > Math.abs(v)) return u < 0 ? 'left' : 'right';
+  return v < 0 ? 'bottom' : 'top';
+}

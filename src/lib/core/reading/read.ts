@@ -1,0 +1,93 @@
+import type { Tape } from '../tape';
+import { followsOf } from './follow';
+import { linesOf, openingOf } from './lines';
+import { needlePoints } from './needle';
+import { AreaGrid, CELL, profileBlock } from './profile';
+import { readRoles, type RoleOverrides } from './roles';
+import { spineOf, type Spine } from './spine';
+import { coversArea, textureOf } from './texture';
+import type { BlockReading, Line, Reading, Texture } from './types';
+
+export interface ReadOptions {
+  /** jumps in a row that mean a trim, 2-5 */
+  trimJumps: number;
+  /** roles set by the maker, by block */
+  roles?: RoleOverrides;
+}
+
+/** A block is an outline when one line makes up most of it. */
+const OUTLINE_SHARE = 0.7;
+const isOutline = (texture: Texture, lines: Line[]) =>
+  !['meander', 'fill', 'mixed'].includes(texture) &&
+  lines[0].lengthMm > OUTLINE_SHARE * lines.reduce((sum, l) => sum + l.lengthMm, 0);
+
+/**
+ * Reads the blocks of a tape: what each one is, which line it follows, and what it is for.
+ * Time grows with the number of needle points; a design of n stitches needs some 40 n bytes while it is read.
+ */
+export function readDesign(tape: Tape, { trimJumps, roles = {} }: ReadOptions): Reading {
+  const points = needlePoints(tape, trimJumps);
+  const last = points.blocks[points.blocks.length - 1]?.end ?? 0;
+  const all = { minX: Infinity, minY: Infinity, maxX: -Infinity, maxY: -Infinity };
+  for (let i = 0; i < last; i++) {
+    if (points.x[i] < all.minX) all.minX = points.x[i];
+    if (points.x[i] > all.maxX) all.maxX = points.x[i];
+    if (points.y[i] < all.minY) all.minY = points.y[i];
+    if (points.y[i] > all.maxY) all.maxY = points.y[i];
+  }
+  const grid = new AreaGrid(all.minX, all.minY, all.maxX, all.maxY);
+  const spines: (Spine | null)[] = [];
+  const unread = points.blocks.map((block, index): Omit<BlockReading, 'role'> => {
+    const profile = profileBlock(points, block, grid);
+    const spine = coversArea(profile) ? null : spineOf(points, profile);
+    const texture = textureOf(profile, spine);
+    spines.push(texture === 'mixed' || texture === 'fill' ? null : spine);
+    const box = {
+      minX: profile.minX / 10,
+      minY: profile.minY / 10,
+      maxX: profile.maxX / 10,
+      maxY: profile.maxY / 10,
+    };
+    const lines = spine ? linesOf(spine) : [];
+    const main = lines[0];
+    const opening = main && isOutline(texture, lines) ? openingOf(main, box) : null;
+    const across = texture === 'satin' ? 1 : texture === 'zigzag' ? 0 : null;
+    const stitches = block.end - block.first;
+    return {
+      index,
+      from: block.from,
+      to: block.to,
+      stitches,
+      jumps: block.jumps,
+      trims: block.trims,
+      sewnLengthMm: profile.length / 10,
+      lengthBins: profile.lengthBins,
+      texture,
+      widthMm: across === null ? null : profile.width[across] / 10,
+      advanceMm: across === null ? null : profile.advance[across] / 10,
+      box,
+      closed: main?.closed ?? false,
+      perimeterMm: main?.closed ? main.lengthMm : opening ? main.lengthMm + opening.lengthMm : null,
+      lines,
+      openings: opening ? [opening] : [],
+      follows: null,
+      densityPerCm2: stitches / (Math.max(1, profile.cells) * (CELL / 100) ** 2),
+    };
+  });
+  const follows = followsOf(unread.map((b, i) => ({ spine: spines[i], width: (b.widthMm ?? 0) * 10 })));
+  unread.forEach((b, i) => (b.follows = follows.best[i]));
+  const extents = { minX: all.minX / 10, minY: all.minY / 10, maxX: all.maxX / 10, maxY: all.maxY / 10 };
+  const given = readRoles(unread, follows, extents, roles);
+  const sum = (pick: (b: (typeof unread)[number]) => number) =>
+    unread.reduce((total, b) => total + pick(b), 0);
+  return {
+    label: tape.label,
+    warnings: tape.warnings,
+    stitches: sum((b) => b.stitches),
+    jumps: sum((b) => b.jumps),
+    trims: sum((b) => b.trims),
+    stops: Math.max(0, unread.length - 1),
+    extents,
+    blocks: unread.map((b, i) => ({ ...b, role: given[i] })),
+  };
+}

@@ -1,0 +1,140 @@
+import { PointIndex } from './point-index';
+import { BEAN, SATIN, ZIGZAG, type Profile } from './profile';
+import type { NeedlePoints } from './needle';
+
+/**
+ * The line along which a block runs, 0.1 mm: the points of a run, the middle of a zigzag or satin, a bean taken once.
+ * u: way along the line so far. opens[i] = 1 where a strand begins.
+ */
+export interface Spine {
+  x: Float32Array;
+  y: Float32Array;
+  u: Float32Array;
+  opens: Uint8Array;
+  /** 1 where the line goes over itself again */
+  again: Uint8Array;
+  n: number;
+}
+
+/** Points of a spine stand at least this far apart, 0.1 mm. */
+const STEP = 10;
+/** The same place, for a bean's return, 0.1 mm. */
+const SAME = 5;
+/** Within this of an older part of the line it is the same line, 0.1 mm. */
+const REACH = 9;
+/** Parts of the line nearer than this along it are neighbours, not repeats, 0.1 mm. */
+const NEAR_ALONG = 50;
+/** A shorter meeting is a crossing, 0.1 mm. */
+const CROSSING = 45;
+
+export function spineOf({ x, y }: NeedlePoints, profile: Profile): Spine {
+  const room = profile.stretches.reduce((sum, s) => sum + s.end - s.first + 2, 0);
+  const sx = new Float32Array(room);
+  const sy = new Float32Array(room);
+  const u = new Float32Array(room);
+  const opens = new Uint8Array(room);
+  let n = 0;
+  let fresh = true;
+  const put = (px: number, py: number, force = false) => {
+    const d = fresh ? 0 : Math.hypot(px - sx[n - 1], py - sy[n - 1]);
+    if (!fresh && d < (force ? 1 : STEP)) return;
+    u[n] = fresh ? (n ? u[n - 1] + NEAR_ALONG * 2 : 0) : u[n - 1] + d;
+    opens[n] = fresh ? 1 : 0;
+    sx[n] = px;
+    sy[n++] = py;
+    fresh = false;
+  };
+  for (const s of profile.stretches) {
+    if (s.opens) fresh = true;
+    if (s.way === ZIGZAG || s.way === SATIN) {
+      // Means of neighbouring middles over about a step: stitch noise must not lengthen the line.
+      let mx = 0;
+      let my = 0;
+      let k = 0;
+      let lastX = 0;
+      let lastY = 0;
+      for (let i = s.first + 1; i <= s.end; i++) {
+        const cx = (x[i - 1] + x[i]) / 2;
+        const cy = (y[i - 1] + y[i]) / 2;
+        if (k === 0) {
+          lastX = cx;
+          lastY = cy;
+        }
+        mx += cx;
+        my += cy;
+        k++;
+        const done = (cx - lastX) ** 2 + (cy - lastY) ** 2 >= STEP * STEP;
+        if (done || i === s.end) {
+          if (k > 1 || s.way === ZIGZAG || i === s.end) put(mx / k, my / k, i === s.end);
+          mx = my = k = 0;
+        }
+      }
+    } else if (s.way === BEAN) {
+      for (let i = s.first; i <= s.end; i++) {
+        const back =
+          n > 1 &&
+          !fresh &&
+          (near(sx, sy, n - 1, x[i], y[i], SAME) || (!opens[n - 1] && near(sx, sy, n - 2, x[i], y[i], SAME)));
+        if (!back) put(x[i], y[i]);
+      }
+    } else for (let i = s.first; i <= s.end; i++) put(x[i], y[i], i === s.end);
+  }
+  const spine: Spine = { x: sx, y: sy, u, opens, again: new Uint8Array(n), n };
+  // A satin over its own underlay lies beside it by up to half its width.
+  const reach = Math.max(REACH, profile.byWay[SATIN] > 0 ? Math.min(30, profile.width[1] / 2) : 0);
+  markAgain(spine, reach);
+  return spine;
+}
+
+const near = (xs: Float32Array, ys: Float32Array, i: number, x: number, y: number, reach: number) =>
+  Math.abs(xs[i] - x) < reach && Math.abs(ys[i] - y) < reach;
+
+/** Marks the stretches where a line goes over itself: second laps, returns, satin over underlay. */
+function markAgain(spine: Spine, reach: number) {
+  const { x, y, u, opens, again, n } = spine;
+  let room = n + 2;
+  for (let i = 1; i < n; i++) if (!opens[i]) room += Math.floor((u[i] - u[i - 1]) / STEP);
+  const index = new PointIndex(room, reach);
+  const reach2 = reach * reach * 1.2;
+  let here = 0;
+  let hx = 0;
+  let hy = 0;
+  let found = false;
+  const visit = (k: number) => {
+    if (here - index.tag[k] > NEAR_ALONG && (index.x[k] - hx) ** 2 + (index.y[k] - hy) ** 2 <= reach2)
+      found = true;
+  };
+  for (let i = 0; i < n; i++) {
+    here = u[i];
+    hx = x[i];
+    hy = y[i];
+    found = false;
+    index.around(hx, hy, visit);
+    again[i] = found ? 1 : 0;
+    if (found) continue;
+    index.add(hx, hy, here);
+    if (i > 0 && !opens[i])
+      for (let d = STEP, gap = u[i] - u[i - 1]; d < gap; d += STEP) {
+        const t = d / gap;
+        index.add(x[i - 1] + (x[i] - x[i - 1]) * t, y[i - 1] + (y[i] - y[i - 1]) * t, u[i - 1] + d);
+      }
+  }
+  // Short meetings are crossings, short gaps between long meetings are noise; the end of a strand may just overlap.
+  unmarkRuns(spine, 1, 0, (length, atEnd) => length < CROSSING && !atEnd);
+  unmarkRuns(spine, 0, 1, (length, atEnd, atStart) => length < CROSSING && !atEnd && !atStart);
+}
+
+function unmarkRuns(
+  { u, opens, again, n }: Spine,
+  from: number,
+  to: number,
+  drop: (length: number, atEnd: boolean, atStart: boolean) => boolean,
+) {
+  for (let i = 0; i < n;) {
+    let j = i + 1;
+    while (j < n && !opens[j] && again[j] === again[i]) j++;
+    if (again[i] === from && drop(u[j - 1] - u[i] + STEP, j >= n || opens[j] === 1, opens[i] === 1))
+      again.fill(to, i, j);
+    i = j;
+  }
+}

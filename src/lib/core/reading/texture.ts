@@ -1,0 +1,49 @@
+import { BEAN, CELL, LINE, SATIN, ZIGZAG, type Profile } from './profile';
+import type { Spine } from './spine';
+import type { Texture } from './types';
+
+/** Sewn length a mm² above which lines cover their ground (rows 0.7 mm apart and closer). */
+const COVERING = 1.3;
+/** Share of cells wholly among others: an area, not a line. */
+const AREA = 0.22;
+/** Share of length of one way that makes the block that texture. */
+const MAIN = 0.6;
+/** A meander turns at least this much per mm, to and fro, over a wide field. */
+const MEANDER_TURN = 0.07;
+const MEANDER_BIAS = 0.35;
+const MEANDER_FIELD = 250;
+/** Share of a line that is gone over again in a double run. */
+const DOUBLED = 0.33;
+
+const lineLengthPerMm2 = (p: Profile) => p.byWay[LINE] / 10 / Math.max(1, p.lineCells * (CELL / 10) ** 2);
+
+/** Whether the line stretches of a block cover an area: then it has no spine worth following. */
+export const coversArea = (p: Profile): boolean =>
+  p.byWay[LINE] > p.length * 0.4 &&
+  lineLengthPerMm2(p) > COVERING &&
+  p.innerCells / Math.max(1, p.lineCells) > AREA;
+
+export function textureOf(p: Profile, spine: Spine | null): Texture {
+  const share = (way: number) => p.byWay[way] / p.length;
+  if (coversArea(p)) return share(LINE) > MAIN ? 'fill' : 'mixed';
+  if (share(SATIN) + share(ZIGZAG) > MAIN) return share(SATIN) >= share(ZIGZAG) ? 'satin' : 'zigzag';
+  if (share(BEAN) > MAIN) return 'bean';
+  if (share(LINE) < MAIN) return 'mixed';
+  const turnPerMm = p.turnSize / (p.byWay[LINE] / 10);
+  const wide = Math.min(p.maxX - p.minX, p.maxY - p.minY) > MEANDER_FIELD;
+  const long = p.byWay[LINE] > 2.5 * (p.maxX - p.minX + p.maxY - p.minY);
+  if (wide && long && turnPerMm > MEANDER_TURN && Math.abs(p.turn) < p.turnSize * MEANDER_BIAS)
+    return 'meander';
+  return spine && againShare(spine) > DOUBLED ? 'double-run' : 'run';
+}
+
+function againShare({ u, opens, again, n }: Spine): number {
+  let total = 0;
+  let twice = 0;
+  for (let i = 1; i < n; i++) {
+    if (opens[i]) continue;
+    total += u[i] - u[i - 1];
+    if (again[i]) twice += u[i] - u[i - 1];
+  }
+  return total ? twice / total : 0;
+}

@@ -1,0 +1,97 @@
+import type { Box } from '../outline';
+
+export const TEXTURES = ['run', 'double-run', 'bean', 'zigzag', 'satin', 'fill', 'meander', 'mixed'] as const;
+export type Texture = (typeof TEXTURES)[number];
+
+export const ROLES = [
+  'placement',
+  'tack-down',
+  'cover',
+  'decoration',
+  'quilting',
+  'seam',
+  'final-outline',
+  'marker',
+  'cut-line',
+  'lace-underlay',
+  'lace',
+] as const;
+export type Role = (typeof ROLES)[number];
+
+export type Side = 'left' | 'right' | 'top' | 'bottom';
+
+/** One line of a block, each stretch taken once: x0, y0, x1, y1 … in mm. */
+export interface Line {
+  points: Float32Array;
+  closed: boolean;
+  /** once along; for a closed line once around, mm */
+  lengthMm: number;
+}
+
+/** A gap left in an otherwise closed outline: the place to turn through. */
+export interface Opening {
+  lengthMm: number;
+  side: Side;
+  centre: [number, number];
+}
+
+/** How a block keeps to the line of an earlier one. Shares are 0-1 of length within reach. */
+export interface Follow {
+  index: number;
+  share: number;
+  shareBack: number;
+  distanceMm: number;
+}
+
+export interface RoleReading {
+  value: Role;
+  /** 0-1 */
+  confidence: number;
+  /** one sentence that names the evidence */
+  because: string;
+  by: 'reading' | 'maker';
+}
+
+export interface BlockReading {
+  index: number;
+  /** records [from, to) of the tape */
+  from: number;
+  to: number;
+  stitches: number;
+  jumps: number;
+  trims: number;
+  sewnLengthMm: number;
+  /** stitches by length, LENGTH_BIN_MM a bin; the last bin takes all longer ones */
+  lengthBins: number[];
+  texture: Texture;
+  /** across, for zigzag and satin */
+  widthMm: number | null;
+  /** from one stitch to the next on the same side, for zigzag and satin */
+  advanceMm: number | null;
+  box: Box;
+  closed: boolean;
+  /** of the main line once around (an opening counted in); null when it is not a loop */
+  perimeterMm: number | null;
+  lines: Line[];
+  openings: Opening[];
+  follows: Follow | null;
+  /** needle points per cm² of the area they touch, on a 2 mm grid */
+  densityPerCm2: number;
+  role: RoleReading;
+}
+
+export interface Reading {
+  label: string;
+  warnings: string[];
+  stitches: number;
+  jumps: number;
+  trims: number;
+  /** halts between blocks */
+  stops: number;
+  /** needle points only, mm */
+  extents: Box;
+  blocks: BlockReading[];
+}
+
+export const LENGTH_BIN_MM = 0.5;
+export const LENGTH_BINS = 26;

@@ -1,0 +1,76 @@
+import type { Build } from '../build';
+import type { Match, MaterialKind, PieceTemplate } from '../techniques';
+import type { ScorePiece } from './types';
+
+/** Quiet defaults until the maker chooses; one colour a material, so that layers can be told apart. */
+const COLOURS: Record<MaterialKind, string> = {
+  cotton: '#d9b48f',
+  felt: '#b7a69a',
+  vinyl: '#8d9aa5',
+  batting: '#efe9dc',
+  zip: '#7b8794',
+  film: '#cfdfe2',
+  'tear-away': '#e8e4d8',
+  'cut-away': '#e0dccf',
+  mesh: '#dfe7e4',
+};
+
+/** Id of a piece: its key, with the round behind it where there are several. */
+export const pieceId = (template: PieceTemplate, round: number) =>
+  template.part ? `${template.key}-${round}` : template.key;
+
+/** Blocks that fill a slot, in one round of its part or in all. */
+export const blocksOf = (match: Match, slot: string, round?: number): number[] =>
+  match.places.flatMap((p, block) =>
+    p?.slot.key === slot && (round === undefined || p.round === round) ? [block] : [],
+  );
+
+/** The pieces whose lines were found in the tape. */
+export function piecesOf(match: Match, build: Build): ScorePiece[] {
+  return match.technique.pieces.flatMap((template) => {
+    const rounds = template.part
+      ? [...new Set(match.places.flatMap((p) => (p && p.part.key === template.part ? [p.round] : [])))]
+      : [0];
+    return rounds.flatMap((round) => pieceOf(template, round, match, build) ?? []);
+  });
+}
+
+function pieceOf(template: PieceTemplate, round: number, match: Match, build: Build): ScorePiece | null {
+  const slots = slotsOf(template);
+  const blocks = Object.fromEntries(
+    slots.map((slot) => [slot, blocksOf(match, slot, template.part ? round : undefined)]),
+  );
+  const enough =
+    template.size.rule === 'cover' || template.size.rule === 'shape'
+      ? slots.some((s) => blocks[s].length)
+      : slots.every((s) => blocks[s].length);
+  if (!enough) return null;
+  const id = pieceId(template, round);
+  const own = build.materials[id];
+  const material = own?.kind ?? template.material;
+  return {
+    id,
+    name: own?.name ?? (template.part ? `${template.name} ${round}` : template.name),
+    purpose: template.purpose,
+    material,
+    colour: own?.colour ?? COLOURS[material],
+    size: template.size,
+    blocks,
+  };
+}
+
+function slotsOf({ size }: PieceTemplate): string[] {
+  switch (size.rule) {
+    case 'cover':
+    case 'shape':
+      return size.by;
+    case 'fold':
+      return [size.seam, ...size.over];
+    case 'pressed':
+      return [size.edge, size.awayFrom, ...size.over];
+    case 'zip':
+      return [size.window];
+    case 'hoop':
+      return [];
+  }
+}

@@ -1,0 +1,127 @@
+import type { Face, MaterialKind } from '../techniques';
+import type { Score } from './types';
+
+/** One layer in the hoop. */
+export interface Layer {
+  pieceId: string;
+  name: string;
+  material: MaterialKind;
+  colour: string;
+  side: 'front' | 'base' | 'back';
+  /** which way its right side looks, with the front of the hoop up */
+  face: Face;
+  /** caught by a line; else only laid or taped */
+  held: boolean;
+  trimmed: boolean;
+  folded: boolean;
+  /** base slit, zip open */
+  open: boolean;
+  /** laid, folded or cut by this very step */
+  now: boolean;
+}
+export interface Stack {
+  /** front to back */
+  layers: Layer[];
+  /** the side of the work that lies up */
+  view: 'front' | 'back';
+  hooped: boolean;
+  /** turned right side out */
+  turned: boolean;
+}
+
+/**
+ * The layers after step i (0-based), front to back. A pure walk over the steps: the cross-section, checks and
+ * the printed sheet all come from it.
+ */
+export function stackAt(score: Score, i: number): Stack {
+  const stack: Stack = { layers: [], view: 'front', hooped: false, turned: false };
+  for (let k = 0; k <= i && k < score.steps.length; k++) {
+    const step = score.steps[k];
+    for (const layer of stack.layers) layer.now = false;
+    if (step.kind === 'needle') {
+      for (const layer of stack.layers) if (step.holds.includes(layer.pieceId)) layer.held = true;
+      continue;
+    }
+    const touched = stack.layers.filter((l) => step.pieces.includes(l.pieceId));
+    for (const layer of touched) layer.now = true;
+    switch (step.action) {
+      case 'hoop-up':
+        stack.hooped = true;
+        for (const id of step.pieces) put(stack, score, id, 'base', 'up');
+        break;
+      case 'lay':
+        for (const id of step.pieces)
+          put(stack, score, id, step.side === 'back' ? 'back' : 'front', faceFromFront(step.face, step.side));
+        break;
+      case 'fold':
+        for (const layer of touched) Object.assign(layer, { folded: true, face: step.face ?? 'up' });
+        break;
+      case 'trim-close':
+      case 'trim-rough':
+        for (const layer of touched) layer.trimmed = true;
+        break;
+      case 'slit-zip':
+      case 'open-zip':
+        for (const layer of touched) layer.open = true;
+        break;
+      case 'flip-hoop':
+        stack.view = step.side === 'back' ? 'back' : 'front';
+        break;
+      case 'unhoop':
+        stack.hooped = false;
+        stack.view = 'front';
+        break;
+      case 'tear':
+      case 'pop-out':
+        stack.layers = stack.layers.filter((l) => l.side !== 'base');
+        break;
+      case 'turn':
+        stack.turned = true;
+        break;
+    }
+  }
+  return stack;
+}
+
+/** "Right side up" on the back is said with the back lying up: seen from the front it looks down. */
+function faceFromFront(face: Face | undefined, side: string): Face {
+  const up = (face ?? 'up') === 'up';
+  return up === (side !== 'back') ? 'up' : 'down';
+}
+
+function put(stack: Stack, score: Score, id: string, side: Layer['side'], face: Face) {
+  const piece = score.pieces.find((p) => p.id === id);
+  if (!piece) return;
+  const layer: Layer = {
+    pieceId: id,
+    name: piece.name,
+    material: piece.material,
+    colour: piece.colour,
+    side,
+    face,
+    held: side === 'base',
+    trimmed: false,
+    folded: false,
+    open: false,
+    now: true,
+  };
+  if (side === 'front') stack.layers.unshift(layer);
+  else stack.layers.push(layer);
+}
+
+/** The stack in words, for the screen reader and the printed sheet: front to back. */
+export function describeStack({ layers, view, hooped, turned }: Stack): string {
+  if (!layers.length) return 'Nothing is in the hoop yet.';
+  const parts = layers.map((l) => {
+    const states = [
+      l.side === 'base' ? (hooped ? 'hooped' : 'base') : `right side ${l.face}`,
+      l.folded && 'folded over',
+      l.trimmed && 'trimmed',
+      l.open && (l.material === 'zip' ? 'open' : 'slit'),
+      !l.held && 'loose',
+    ].filter(Boolean);
+    return `${l.name} (${states.join(', ')})`;
+  });
+  const where = turned ? 'Turned right side out' : hooped ? `The ${view} lies up` : 'Out of the hoop';
+  return `${where}. From front to back: ${parts.join('; ')}.`;
+}

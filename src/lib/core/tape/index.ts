@@ -1,0 +1,9 @@
+/**
+ * The stitch tape (.dst): bytes in, typed arrays out, and back without loss.
+ * x, y in 0.1 mm from the start point, y up. Reading is total; see readTape.
+ */
+export { readTape } from './read';
+export { writeTape, splitLongMoves, tapeToRows, rowsToTape, type StitchRow } from './write';
+export { csvToTape, tapeToCsv, stitchListSchema } from './csv';
+export { tapeBlocks } from './blocks';
+export { STITCH, JUMP, STOP, MAX_BYTES, MAX_MOVE, HEADER_BYTES, type Block, type Tape, type TapeResult } from './types'; // prettier-ignore

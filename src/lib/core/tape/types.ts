@@ -1,0 +1,37 @@
+import type { Problem } from '../problem';
+
+/** What a record does. Stop = the machine halts or changes colour. */
+export const STITCH = 0;
+export const JUMP = 1;
+export const STOP = 2;
+export type Kind = typeof STITCH | typeof JUMP | typeof STOP;
+export const KIND_NAMES = ['stitch', 'jump', 'stop'] as const;
+
+/**
+ * A stitch tape in memory: where each record leaves the needle, from the start point (0, 0).
+ * x, y in 0.1 mm, y up. The arrays have one entry a record and can be transferred to a worker.
+ */
+export interface Tape {
+  label: string;
+  x: Int32Array;
+  y: Int32Array;
+  kind: Uint8Array;
+  /** what was odd in the file, one sentence each; the records were trusted */
+  warnings: string[];
+}
+
+/** A run of records [from, to) between two stops: a range over the tape, never a copy. */
+export interface Block {
+  from: number;
+  to: number;
+}
+
+export type TapeResult = { ok: true; value: Tape } | { ok: false; problem: Problem };
+
+/** Longest move of one record on one axis, 0.1 mm. */
+export const MAX_MOVE = 121;
+export const HEADER_BYTES = 512;
+export const MAX_BYTES = 64 * 1024 * 1024;
+export const MAX_RECORDS = 5_000_000;
+/** 10 m in 0.1 mm: no frame is larger, so a tape beyond it is damaged. */
+export const MAX_EXTENT = 100_000;

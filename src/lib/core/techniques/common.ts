@@ -1,0 +1,45 @@
+import type { HandTemplate } from './types';
+
+/** Steps that many techniques share. */
+export const hoopUp = (what: string): HandTemplate => ({
+  key: 'hoop-up',
+  action: 'hoop-up',
+  title: 'Hoop up',
+  text: `Hoop ${what} drum tight, mark which way the hoop goes in, and trace the outline.`,
+  because: 'Everything that follows is measured from this; nothing can be re-aligned later.',
+  side: 'front',
+  pieces: ['base'],
+  cautions: ['arm'],
+});
+
+export const flipHoop = (key: string, to: 'front' | 'back'): HandTemplate => ({
+  key,
+  action: 'flip-hoop',
+  title: to === 'back' ? 'Turn to the back' : 'Turn to the front',
+  text:
+    to === 'back'
+      ? 'Take the hoop off and turn it over: the back lies up.'
+      : 'Turn the hoop to the front again.',
+  because:
+    to === 'back' ? 'The next piece goes on the back of the work.' : 'The next piece goes on the front.',
+  side: to,
+  hoop: 'off',
+});
+
+export const inspect: HandTemplate = {
+  key: 'check',
+  action: 'check',
+  title: 'Look it over',
+  text: 'Before unhooping look at edges, corners, front and back; redo the last step now if a stitch missed.',
+  because: 'Once the work is out of the hoop no step can be sewn again in its place.',
+  side: 'front',
+};
+
+export const unhoop: HandTemplate = {
+  key: 'unhoop',
+  action: 'unhoop',
+  title: 'Unhoop',
+  text: 'Take the work out of the hoop.',
+  because: 'The needle has done its part.',
+  side: 'off',
+};

@@ -1,0 +1,34 @@
+/**
+ * Techniques as data: the pattern of needle blocks, what hands do between them, and the pieces that takes.
+ * To add one: a file with a Technique, and a line in TECHNIQUES.
+ */
+import type { Reading } from '../reading';
+import { asRead } from './as-read';
+import { feltTab } from './felt-tab';
+import { matchTechnique, type Match } from './match';
+import { filmPatch } from './patch';
+import type { Technique } from './types';
+import { zipPouch } from './zip-pouch';
+
+export const TECHNIQUES: readonly Technique[] = [zipPouch, filmPatch, feltTab, asRead];
+
+export const techniqueById = (id: string): Technique => TECHNIQUES.find((t) => t.id === id) ?? asRead;
+
+/** All techniques laid onto a reading, best first. */
+export const rankTechniques = (reading: Reading): Match[] =>
+  TECHNIQUES.map((t) => matchTechnique(t, reading)).sort((a, b) => b.fit - a.fit);
+
+export { matchTechnique, type Match, type Place } from './match';
+export { CAUTIONS, MATERIALS, MATERIAL_KINDS, type CautionKey, type MaterialKind } from './materials';
+export {
+  ACTIONS,
+  type Action,
+  type Face,
+  type HandTemplate,
+  type HoopAdvice,
+  type PieceTemplate,
+  type Side,
+  type SizeRule,
+  type Slot,
+  type Technique,
+} from './types';

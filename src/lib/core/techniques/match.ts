@@ -1,0 +1,149 @@
+import type { Reading } from '../reading';
+import type { Part, Slot, Technique } from './types';
+
+/** The slot that a block fills, and the round of its part (1, 2 … for a repeated part). */
+export interface Place {
+  part: Part;
+  slot: Slot;
+  round: number;
+}
+export interface Match {
+  technique: Technique;
+  /** one a block; null where a block fits nowhere and needs no hands */
+  places: (Place | null)[];
+  /** 0-1: how well pattern and blocks agree */
+  fit: number;
+}
+
+/** What a block costs that fits nowhere, and what a missing slot or part costs. Weights of one good fit. */
+const STRAY = -0.45;
+const MISSING_SLOT = -0.6;
+const MISFIT = -2;
+
+interface State {
+  part: number;
+  slot: Slot;
+}
+
+/**
+ * Lays the blocks of a reading onto the pattern of a technique, in order, as well as it can be done:
+ * the best path through its slots (Viterbi), where slots may be left out and parts repeated at a price.
+ */
+export function matchTechnique(technique: Technique, reading: Reading): Match {
+  return technique.anyOrder ? matchByRole(technique, reading) : matchInOrder(technique, reading);
+}
+
+const fitOf = (slot: Slot, reading: Reading, block: number) => {
+  const { value, confidence } = reading.blocks[block].role;
+  const fit = slot.roles[value];
+  return fit === undefined ? MISFIT : fit * (0.6 + 0.4 * confidence);
+};
+
+function matchInOrder(technique: Technique, reading: Reading): Match {
+  const { parts } = technique;
+  const states: State[] = parts.flatMap((p, part) => p.slots.map((slot) => ({ part, slot })));
+  const required = (s: State) => !s.slot.optional && !parts[s.part].optional;
+  const skip = (from: number, to: number) => {
+    let cost = 0;
+    for (let k = from; k < to; k++)
+      // Inside a part that was entered, even an optional part's own slots are missed.
+      if (
+        required(states[k]) ||
+        (!states[k].slot.optional &&
+          (states[k].part === states[to]?.part || states[k].part === states[from - 1]?.part))
+      )
+        cost += MISSING_SLOT;
+    return cost;
+  };
+  /** Cost of going from slot a (-1: the start) to slot b; null when there is no way. */
+  const step = (a: number, b: number): number | null => {
+    if (b > a) return skip(a + 1, b);
+    if (b === a && states[b].slot.many) return 0;
+    const part = states[b].part;
+    if (a < 0 || states[a].part !== part || !parts[part].repeat) return null;
+    const first = states.findIndex((s) => s.part === part);
+    const end = states.findLastIndex((s) => s.part === part);
+    return skip(a + 1, end + 1) + skip(first, b);
+  };
+
+  const n = reading.blocks.length;
+  // best[b][s + 1]: best sum with block b done and slot s reached; blocks that fit nowhere stay where they are.
+  const best = Array.from({ length: n + 1 }, () => new Array<number>(states.length + 1).fill(-Infinity));
+  const came = Array.from({ length: n + 1 }, () =>
+    new Array<{ from: number; stray: boolean } | null>(states.length + 1).fill(null),
+  );
+  best[0][0] = 0;
+  for (let b = 0; b < n; b++)
+    for (let a = -1; a < states.length; a++) {
+      const sum = best[b][a + 1];
+      if (sum === -Infinity) continue;
+      const offer = (to: number, total: number, stray: boolean) => {
+        if (total <= best[b + 1][to + 1]) return;
+        best[b + 1][to + 1] = total;
+        came[b + 1][to + 1] = { from: a, stray };
+      };
+      offer(a, sum + STRAY, true);
+      for (let to = 0; to < states.length; to++) {
+        const cost = step(a, to);
+        if (cost !== null) offer(to, sum + cost + fitOf(states[to].slot, reading, b), false);
+      }
+    }
+
+  let at = -1;
+  let total = -Infinity;
+  for (let a = -1; a < states.length; a++) {
+    const sum = best[n][a + 1] + skip(a + 1, states.length);
+    if (sum > total) [total, at] = [sum, a];
+  }
+  const slots = new Array<number | null>(n).fill(null);
+  for (let b = n; b > 0; b--) {
+    const { from, stray } = came[b][at + 1]!;
+    if (!stray) slots[b - 1] = at;
+    at = from;
+  }
+  return {
+    technique,
+    places: withRounds(
+      slots.map((s) => (s === null ? null : states[s])),
+      parts,
+    ),
+    fit: n ? Math.max(0, total / n) : 0,
+  };
+}
+
+/** A round begins whenever a part starts over. */
+function withRounds(states: (State | null)[], parts: Part[]): (Place | null)[] {
+  const rounds = new Map<number, { round: number; last: number }>();
+  return states.map((s) => {
+    if (!s) return null;
+    const index = parts[s.part].slots.indexOf(s.slot);
+    const seen = rounds.get(s.part);
+    const starts = !seen || index < seen.last || (index === seen.last && !s.slot.many);
+    const round = (seen?.round ?? 0) + (starts ? 1 : 0);
+    rounds.set(s.part, { round, last: index });
+    return { part: parts[s.part], slot: s.slot, round };
+  });
+}
+
+/** Each block by its role alone; a cover or tack-down belongs to the piece whose line it follows. */
+function matchByRole(technique: Technique, reading: Reading): Match {
+  const rounds = new Map<number, number>();
+  let pieces = 0;
+  const places = reading.blocks.map((block): Place | null => {
+    const part = technique.parts.find((p) => p.slots.some((s) => s.roles[block.role.value]));
+    const slot = part?.slots.find((s) => s.roles[block.role.value]);
+    if (!part || !slot) return null;
+    const followed = block.follows ? rounds.get(block.follows.index) : undefined;
+    const round = block.role.value === 'placement' ? ++pieces : (followed ?? Math.max(1, pieces));
+    rounds.set(block.index, round);
+    // A cover over nothing that was laid is decoration: no hand step belongs to it.
+    if (part.repeat && block.role.value !== 'placement' && followed === undefined) return null;
+    return { part, slot, round };
+  });
+  const fit =
+    reading.blocks.reduce((sum, b, i) => sum + (places[i] ? b.role.confidence : 0), 0) /
+    Math.max(1, reading.blocks.length);
+  // A pattern that fits says more than no pattern at all.
+  return { technique, places, fit: fit * AS_READ_WEIGHT };
+}
+const AS_READ_WEIGHT = 0.7;

@@ -1,0 +1,94 @@
+import type { Role } from '../reading';
+import type { CautionKey, MaterialKind } from './materials';
+
+/** What hands do; each has its own time formula and its own effect on the stack. */
+export const ACTIONS = [
+  'hoop-up', 'lay', 'trim-close', 'trim-rough', 'flip-hoop', 'fold', 'slit-zip', 'open-zip', 'snip', 'check',
+  'unhoop', 'trim-seam', 'clip', 'turn', 'press', 'close', 'snap', 'tear', 'pop-out', 'cut-out', 'thread', 'own',
+] as const; // prettier-ignore
+export type Action = (typeof ACTIONS)[number];
+/** Seen from the machine: front is what faces up under the needle. off: away from the machine. */
+export type Side = 'front' | 'back' | 'off';
+/** Which way the right side looks. */
+export type Face = 'up' | 'down';
+export type HoopAdvice = 'stay' | 'off';
+
+export interface HandTemplate {
+  key: string;
+  action: Action;
+  /** a few words for the score */
+  title: string;
+  /** the instruction, one sentence in plain words */
+  text: string;
+  because: string;
+  side: Side;
+  face?: Face;
+  /** pieces laid, trimmed, folded by this step */
+  pieces?: string[];
+  /** slot whose line is trimmed along, for trims and cutting out */
+  along?: string;
+  tapeSides?: number;
+  spray?: boolean;
+  hoop?: HoopAdvice;
+  tools?: string[];
+  cautions?: CautionKey[];
+  /** how many snaps, clips, corners */
+  times?: number;
+}
+
+/** One needle block in the pattern of a technique. */
+export interface Slot {
+  key: string;
+  title: string;
+  /** how well a block of this role fits, 0-1; roles not named do not fit */
+  roles: Partial<Record<Role, number>>;
+  optional?: boolean;
+  /** takes any number of blocks in a row */
+  many?: boolean;
+  /** pieces that this block holds down from now on */
+  holds?: string[];
+  /** somebody must hold the edge: no free time, and a speed cap */
+  attended?: boolean;
+  before?: HandTemplate[];
+  after?: HandTemplate[];
+}
+/** Slots that belong together; a repeated part is sewn once for each piece. */
+export interface Part {
+  key: string;
+  optional?: boolean;
+  repeat?: boolean;
+  slots: Slot[];
+}
+
+/** How a piece gets its size. Slots name the blocks whose lines must catch it. */
+export type SizeRule =
+  | { rule: 'cover'; by: string[]; margin: 'front' | 'back' }
+  | { rule: 'shape'; by: string[] }
+  | { rule: 'fold'; seam: string; over: string[] }
+  | { rule: 'pressed'; edge: string; awayFrom: string; over: string[] }
+  | { rule: 'zip'; window: string }
+  | { rule: 'hoop' };
+
+export interface PieceTemplate {
+  key: string;
+  name: string;
+  purpose: string;
+  material: MaterialKind;
+  /** part whose rounds make one piece each; without it there is one */
+  part?: string;
+  size: SizeRule;
+  layers?: number;
+}
+
+export interface Technique {
+  id: string;
+  name: string;
+  /** one line: what it is, for choosing */
+  summary: string;
+  pieces: PieceTemplate[];
+  parts: Part[];
+  start: HandTemplate[];
+  finish: HandTemplate[];
+  /** slots are found by role alone, in whatever order they come */
+  anyOrder?: boolean;
+}

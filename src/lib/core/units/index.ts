@@ -1,0 +1,61 @@
+/**
+ * Lengths in millimetres and times in seconds come in; text for people goes out, in mm or inches.
+ * Inches are fractions to 1/16, as on a ruler.
+ */
+import Fraction from 'fraction.js';
+
+export type LengthUnit = 'mm' | 'inch';
+
+export const MM_PER_INCH = 25.4;
+const SIXTEENTHS = 16;
+
+const grouped = new Intl.NumberFormat('en-GB', { maximumFractionDigits: 1, useGrouping: true });
+
+/** 12345.6 → "12 345.6" with narrow no-break spaces, so that columns stay readable in any locale. */
+export const formatNumber = (value: number): string => grouped.format(value).replaceAll(',', '\u202f');
+
+/**
+ * A length for reading. mm to one decimal; inches to the nearest 1/16.
+ * @param mm length in millimetres
+ */
+export function formatLength(mm: number, unit: LengthUnit, withUnit = true): string {
+  if (unit === 'mm') return `${formatNumber(Math.round(mm * 10) / 10)}${withUnit ? ' mm' : ''}`;
+  const inches = new Fraction(Math.round((mm / MM_PER_INCH) * SIXTEENTHS), SIXTEENTHS);
+  return `${inches.toFraction(true)}${withUnit ? ' in' : ''}`;
+}
+
+/** Width × height, one unit for both. */
+export const formatSize = (widthMm: number, heightMm: number, unit: LengthUnit): string =>
+  `${formatLength(widthMm, unit, false)} × ${formatLength(heightMm, unit)}`;
+
+/**
+ * Rounds a cut length up to the maker's cutting grid: a piece must never come out smaller than asked.
+ * @param mm length in millimetres
+ * @param gridMm grid in millimetres (5 mm, or 6.35 for a quarter inch)
+ */
+export function roundUpToGrid(mm: number, gridMm: number): number {
+  // Without the small allowance 190.00000001 would jump a whole grid step.
+  return Math.ceil(mm / gridMm - 1e-6) * gridMm;
+}
+
+/** 40 → "40 s", 130 → "2:10 min", 3900 → "1 h 05 min". */
+export function formatDuration(seconds: number): string {
+  const s = Math.round(seconds);
+  if (s < 60) return `${s} s`;
+  if (s < 3600) return `${Math.floor(s / 60)}:${String(s % 60).padStart(2, '0')} min`;
+  const minutes = Math.round(s / 60);
+  return `${formatNumber(Math.floor(minutes / 60))} h ${String(minutes % 60).padStart(2, '0')} min`;
+}
+
+/** A running clock: 75 → "1:15", 3675 → "1:01:15". */
+export function formatClock(seconds: number): string {
+  const s = Math.max(0, Math.floor(seconds));
+  const mm = Math.floor(s / 60) % 60;
+  const ss = String(s % 60).padStart(2, '0');
+  const h = Math.floor(s / 3600);
+  return h > 0 ? `${h}:${String(mm).padStart(2, '0')}:${ss}` : `${mm}:${ss}`;
+}
+
+/** 1 stop, 2 stops. */
+export const count = (n: number, one: string, many = `${one}s`): string =>
+  `${formatNumber(n)} ${n === 1 ? one : many}`;

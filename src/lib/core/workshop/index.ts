@@ -1,0 +1,93 @@
+/**
+ * The workshop: machines, hoops, unit and the maker's own figures. mm and stitches per minute.
+ * The Zod schema is the one source of the type; it is used wherever a workshop comes from outside.
+ */
+import { z } from 'zod';
+import { NUMBER_IDS, type NumberId, type Numbers } from '../numbers';
+
+export const machineSchema = z.object({
+  id: z.string().min(1).max(60),
+  name: z.string().min(1).max(60),
+  kind: z.enum(['one-needle', 'multi-needle']),
+  needles: z.int().min(1).max(30),
+  heads: z.int().min(1).max(50),
+  /** set speed, stitches per minute */
+  speed: z.number().min(100).max(2000),
+});
+export const hoopSchema = z.object({
+  id: z.string().min(1).max(60),
+  name: z.string().min(1).max(60),
+  /** stitch field, mm */
+  widthMm: z.number().min(20).max(3000),
+  heightMm: z.number().min(20).max(3000),
+  magnetic: z.boolean(),
+  machineId: z.string().max(60),
+});
+export const workshopSchema = z.object({
+  name: z.string().max(120),
+  unit: z.enum(['mm', 'inch']),
+  machines: z.array(machineSchema).min(1).max(50),
+  hoops: z.array(hoopSchema).min(1).max(200),
+  numbers: z.partialRecord(z.enum(NUMBER_IDS as [NumberId, ...NumberId[]]), z.number()),
+});
+export type Machine = z.infer<typeof machineSchema>;
+export type Hoop = z.infer<typeof hoopSchema>;
+export type Workshop = z.infer<typeof workshopSchema>;
+
+/** A new workroom: one machine with the three hoops that most makers have. */
+export const newWorkshop = (): Workshop => ({
+  name: 'My workroom',
+  unit: 'mm',
+  machines: [{ id: 'machine-1', name: 'My machine', kind: 'one-needle', needles: 1, heads: 1, speed: 600 }],
+  hoops: [
+    [100, 100],
+    [130, 180],
+    [160, 260],
+  ].map(([widthMm, heightMm]) => ({
+    id: `hoop-${widthMm}x${heightMm}`,
+    name: `${widthMm} × ${heightMm}`,
+    widthMm,
+    heightMm,
+    magnetic: false,
+    machineId: 'machine-1',
+  })),
+  numbers: {},
+});
+
+/** The field that may be sewn, and the outer size that the base must reach past; turned when the design lies across. mm. */
+export function hoopGeometry(
+  hoop: Hoop,
+  machine: Machine,
+  numbers: Numbers,
+  design: { width: number; height: number },
+) {
+  const inset = machine.kind === 'one-needle' ? numbers['hoop.inset'] : numbers['hoop.insetMulti'];
+  const fits = (w: number, h: number) => design.width <= w - 2 * inset && design.height <= h - 2 * inset;
+  const turned = !fits(hoop.widthMm, hoop.heightMm) && fits(hoop.heightMm, hoop.widthMm);
+  const width = turned ? hoop.heightMm : hoop.widthMm;
+  const height = turned ? hoop.widthMm : hoop.heightMm;
+  const grip = numbers['hoop.grip'];
+  return {
+    turned,
+    fits: fits(width, height),
+    inset,
+    width,
+    height,
+    outerWidth: width + grip,
+    outerHeight: height + grip,
+  };
+}
+
+/** The smallest hoop of a machine that the design fits, if any. */
+export function smallestHoop(
+  workshop: Workshop,
+  numbers: Numbers,
+  design: { width: number; height: number },
+): Hoop | undefined {
+  return workshop.hoops
+    .filter((hoop) => {
+      const machine = workshop.machines.find((m) => m.id === hoop.machineId);
+      return machine && hoopGeometry(hoop, machine, numbers, design).fits;
+    })
+    .sort((a, b) => a.widthMm * a.heightMm - b.widthMm * b.heightMm)[0];
+}

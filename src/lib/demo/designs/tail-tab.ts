@@ -1,0 +1,43 @@
+import {
+  bean,
+  circle,
+  closePath,
+  curve,
+  rectangle,
+  run,
+  tatami,
+  TapeMaker,
+  wave,
+  type Path,
+} from '$lib/core/outline';
+import type { Tape } from '$lib/core/tape';
+
+const WIDTH = 46;
+const HEIGHT = 74;
+
+/** A gull from two wings. */
+const gull: Path = [
+  ...curve({ x: -16, y: 3 }, { x: -8, y: 10 }, { x: 0, y: 0 }),
+  ...curve({ x: 0, y: 0 }, { x: 8, y: 10 }, { x: 16, y: 3 }),
+  ...curve({ x: 16, y: 3 }, { x: 7, y: 4 }, { x: 0, y: -6 }),
+  ...curve({ x: 0, y: -6 }, { x: -7, y: 4 }, { x: -16, y: 3 }),
+];
+
+/** Tail tab: felt on both sides, a gull over two waves, two snaps. */
+export function tailTab(): Tape {
+  const outline = rectangle({ x: 0, y: 0 }, WIDTH, HEIGHT, 15);
+  const maker = new TapeMaker('TAIL TAB')
+    .sew(run(closePath(outline), 2.5))
+    .stop()
+    .sew(run(closePath(rectangle({ x: 0, y: 0 }, WIDTH - 1, HEIGHT - 1, 14.5)), 2.5))
+    .stop()
+    .sew(...tatami(gull, 0.4, 3, Math.PI / 12))
+    .sew(bean(wave({ x: -16, y: -12 }, { x: 16, y: -12 }, 1.6, 3), 2.2))
+    .sew(bean(wave({ x: 14, y: -17 }, { x: -14, y: -17 }, 1.6, 3), 2.2))
+    .stop();
+  for (const y of [26, -27]) maker.sew(run(closePath(circle({ x: 0, y }, 2.5)), 1.6));
+  return maker
+    .stop()
+    .sew(bean(closePath(rectangle({ x: 0, y: 0 }, WIDTH - 2, HEIGHT - 2, 14)), 2.8))
+    .done();
+}

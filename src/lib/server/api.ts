@@ -1,0 +1,39 @@
+import { error, json } from '@sveltejs/kit';
+import type { Problem } from '$lib/core/problem';
+import { MAX_BYTES } from '$lib/core/tape';
+
+/** A problem as the API says it. */
+export const refuse = (problem: Problem, status = 422): Response => json({ error: problem }, { status });
+
+const tooLarge: Problem = {
+  code: 'too-large',
+  message: 'The body is larger than 64 MiB.',
+  next: 'Send one tape at a time.',
+};
+
+/** The body as bytes, or the refusal. Counted while it arrives, so that a wrong length header cannot fill the memory. */
+export async function bodyBytes(request: Request): Promise<Uint8Array | Response> {
+  if (Number(request.headers.get('content-length') ?? 0) > MAX_BYTES) return refuse(tooLarge, 413);
+  const parts: Uint8Array[] = [];
+  let size = 0;
+  const reader = request.body?.getReader();
+  for (;;) {
+    const chunk = await reader
+      ?.read()
+      .catch(() => error(413, { message: tooLarge.message, next: tooLarge.next }));
+    if (!chunk || chunk.done) break;
+    size += chunk.value.length;
+    if (size > MAX_BYTES) {
+      await reader?.cancel();
+      return refuse(tooLarge, 413);
+    }
+    parts.push(chunk.value);
+  }
+  const bytes = new Uint8Array(size);
+  let at = 0;
+  for (const part of parts) {
+    bytes.set(part, at);
+    at += part.length;
+  }
+  return bytes;
+}
