@@ -7,7 +7,9 @@ module.exports = {
       comment: 'core imports nothing of the shell: no store, worker, server, interface, route, framework',
       severity: 'error',
       from: { path: '^src/lib/core' },
-      to: { path: '^src/(lib/(store|workers|server|ui|demo)|routes)|node_modules/(svelte|dexie|@sveltejs|comlink|chart)|\\$app' },
+      to: {
+        path: '^src/(lib/(store|workers|server|ui|demo)|routes)|node_modules/(svelte|dexie|@sveltejs|comlink|chart)|\\$app',
+      },
     },
     {
       name: 'rooms-by-their-door',
@@ -42,13 +44,22 @@ module.exports = {
       from: { path: '^src/lib/(ui|store|workers|demo)' },
       to: { path: '^src/lib/server' },
     },
-    { name: 'no-orphans', severity: 'error', from: { orphan: true, pathNot: '(app\\.d\\.ts|\\+[a-z]+\\.ts|hooks\\.server\\.ts|app\\.css)$' }, to: {} },
+    {
+      name: 'no-orphans',
+      severity: 'error',
+      from: { orphan: true, pathNot: '(app\\.d\\.ts|\\+[a-z]+\\.ts|hooks\\.server\\.ts|app\\.css)$' },
+      to: {},
+    },
   ],
   options: {
     tsConfig: { fileName: 'tsconfig.json' },
     tsPreCompilationDeps: true,
     doNotFollow: { path: 'node_modules' },
-    enhancedResolveOptions: { extensions: ['.ts', '.svelte', '.js'], conditionNames: ['svelte', 'browser', 'import', 'types', 'default'], exportsFields: ['exports'] },
+    enhancedResolveOptions: {
+      extensions: ['.ts', '.svelte', '.js'],
+      conditionNames: ['svelte', 'browser', 'import', 'types', 'default'],
+      exportsFields: ['exports'],
+    },
     webpackConfig: { fileName: './.dependency-cruiser.webpack.cjs' },
   },
 };

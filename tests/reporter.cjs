@@ -6,7 +6,8 @@ module.exports = class extends Spec {
     super(runner, options);
     runner.once('end', () => {
       const { passes, failures, pending } = this.stats;
-      if (process.env.TEST_COUNTS) appendFileSync(process.env.TEST_COUNTS, JSON.stringify({ passes, failures, pending }) + '\n');
+      if (process.env.TEST_COUNTS)
+        appendFileSync(process.env.TEST_COUNTS, JSON.stringify({ passes, failures, pending }) + '\n');
     });
   }
 };

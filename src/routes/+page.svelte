@@ -1,1 +1,91 @@
-hello
+<script lang="ts">
+  import { resolve } from '$app/paths';
+  import { count, formatDuration } from '$lib/core/units';
+  import { runSeconds } from '$lib/core/run';
+  import EmptyWorkroom from '$lib/ui/shell/EmptyWorkroom.svelte';
+  import { workroom } from '$lib/ui/state/workroom.svelte';
+
+  const finished = $derived(workroom.runs.filter((r) => r.state.status === 'finished').slice(0, 5));
+  const day = new Intl.DateTimeFormat('en-GB', { weekday: 'long', day: 'numeric', month: 'long' });
+  const planned = (steps: Record<string, number>) => Object.values(steps).reduce((sum, s) => sum + s, 0);
+</script>
+
+<div class="max-w-6xl p-6">
+  <header class="mb-6">
+    <h1 class="text-4xl">{workroom.workshop.name}</h1>
+    <p class="text-quiet">
+      {count(workroom.builds.length, 'build')} · {workroom.workshop.machines.map((m) => m.name).join(' and ')}
+    </p>
+  </header>
+
+  {#if workroom.builds.length === 0}
+    <EmptyWorkroom />
+  {:else}
+    {#each workroom.openRuns as { run, state } (run.id)}
+      {@const step = run.score.steps[state.index]}
+      <section
+        class="mb-5 flex flex-wrap items-center gap-4 rounded-lg border-l-8 border-hands bg-hands-soft p-4"
+        aria-label="Interrupted run"
+      >
+        <div class="min-w-0 flex-1">
+          <h2 class="text-2xl">{run.buildName} is waiting</h2>
+          <p>
+            {#if step}Next: <strong>{step.title}</strong>, step {state.index + 1} of {run.score.steps
+                .length}.{:else}All steps are done; only the end is to be noted.{/if}
+            {formatDuration(runSeconds(state, Date.now()))} so far, begun {day.format(run.createdAt)}.
+          </p>
+          {#if state.notes.length}<p class="text-quiet">“{state.notes.at(-1)?.text}”</p>{/if}
+        </div>
+        <a class="btn btn-strong" href={resolve('/run/[id]', { id: run.id })}>Resume</a>
+      </section>
+    {/each}
+
+    <div class="grid gap-10 lg:grid-cols-2">
+      <section>
+        <h2 class="mb-2 text-2xl">To make</h2>
+        <ul class="divide-y divide-rule border-y border-rule">
+          {#each workroom.builds as build (build.id)}
+            <li>
+              <a
+                class="flex min-h-14 items-center gap-4 px-2 py-2 hover:bg-paper"
+                href={resolve('/builds/[id]', { id: build.id })}
+              >
+                <strong class="flex-1 text-lg">{build.name}</strong>
+                <span class="text-quiet">{count(build.order.quantity, 'item')}</span>
+                <span aria-hidden="true">→</span>
+              </a>
+            </li>
+          {/each}
+        </ul>
+        <p class="label mt-3">Drop a stitch tape anywhere to bring in another.</p>
+      </section>
+      <section>
+        <h2 class="mb-2 text-2xl">Made lately</h2>
+        {#if finished.length === 0}
+          <p class="text-quiet">No run is finished yet. Open a build and press Run.</p>
+        {:else}
+          <table class="w-full text-left">
+            <thead class="label"
+              ><tr
+                ><th class="font-normal" scope="col">Item</th><th class="font-normal" scope="col">When</th><th
+                  class="text-right font-normal"
+                  scope="col">Took</th
+                ><th class="text-right font-normal" scope="col">Planned</th></tr
+              ></thead
+            >
+            <tbody class="divide-y divide-rule border-y border-rule">
+              {#each finished as { run, state } (run.id)}
+                <tr>
+                  <td class="py-2">{run.buildName}</td>
+                  <td class="text-quiet">{day.format(run.createdAt)}</td>
+                  <td class="text-right">{formatDuration(runSeconds(state, 0))}</td>
+                  <td class="text-right text-quiet">{formatDuration(planned(run.planned))}</td>
+                </tr>
+              {/each}
+            </tbody>
+          </table>
+        {/if}
+      </section>
+    </div>
+  {/if}
+</div>

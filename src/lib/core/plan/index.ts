@@ -50,3 +50,5 @@ export function planBuild(build: Build, reading: Reading, workshop: Workshop): B
     numbers,
   };
 }
+
+export { proposeBuild, tapeIdOf, type NewBuild } from './propose';

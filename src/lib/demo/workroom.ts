@@ -1,0 +1,234 @@
+import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
+import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
+import type { Build } from '$lib/core/build';
+import { planBuild, proposeBuild, tapeIdOf } from '$lib/core/plan';
+import { readDesign } from '$lib/core/reading';
+import type { RunEvent } from '$lib/core/run';
+import type { Score } from '$lib/core/score';
+import { writeTape, type Tape } from '$lib/core/tape';
+import type { Workshop } from '$lib/core/workshop';
+import { numbersWith } from '$lib/core/numbers';
+import { crewPatch } from './designs/crew-patch';
+import { pouch } from './designs/pouch';
+import { tailTab } from './designs/tail-tab';
+
+/** Gullmere Kite Fair: the made-up workroom "Tern & Tide". All names and figures are ours. */
+export const demoWorkshop: Workshop = {
+  name: 'Gullmere Kite Fair',
+  unit: 'mm',
+  machines: [
+    { id: 'petrel', name: 'Petrel', kind: 'one-needle', needles: 1, heads: 1, speed: 600 },
+    { id: 'gannet', name: 'Gannet', kind: 'multi-needle', needles: 10, heads: 2, speed: 850 },
+  ],
+  hoops: [
+    {
+      id: 'petrel-100',
+      name: '100 × 100',
+      widthMm: 100,
+      heightMm: 100,
+      magnetic: false,
+      machineId: 'petrel',
+    },
+    {
+      id: 'petrel-180',
+      name: '130 × 180',
+      widthMm: 130,
+      heightMm: 180,
+      magnetic: false,
+      machineId: 'petrel',
+    },
+    {
+      id: 'petrel-260',
+      name: '160 × 260',
+      widthMm: 160,
+      heightMm: 260,
+      magnetic: false,
+      machineId: 'petrel',
+    },
+    {
+      id: 'gannet-410',
+      name: '330 × 410 frame',
+      widthMm: 330,
+      heightMm: 410,
+      magnetic: true,
+      machineId: 'gannet',
+    },
+  ],
+  numbers: {},
+};
+
+type Thread = Build['threads'][number];
+const navy: Thread = { name: 'deep navy', colour: '#243b63' };
+const sand: Thread = { name: 'sand', colour: '#cbb48a' };
+const coral: Thread = { name: 'coral', colour: '#d9644a' };
+const gorse: Thread = { name: 'gorse yellow', colour: '#e0b02c' };
+const slate: Thread = { name: 'slate', colour: '#5f6c78' };
+const chalk: Thread = { name: 'chalk', colour: '#e9e6dd' };
+const times = (n: number, thread: Thread) => Array<Thread>(n).fill(thread);
+
+interface Sample {
+  id: string;
+  fileName: string;
+  draw: () => Tape;
+  change: Partial<Build>;
+}
+const samples: Sample[] = [
+  {
+    id: 'crew-patch',
+    fileName: 'crew-patch.dst',
+    draw: crewPatch,
+    change: {
+      name: 'Crew patch',
+      threads: [...times(2, slate), ...times(2, coral), ...times(2, gorse), coral, gorse, slate, navy],
+      materials: {
+        blank: { name: 'Felt blank', colour: '#8fa3b5' },
+        'applique-1': { name: 'Left sail', colour: '#d9644a' },
+        'applique-2': { name: 'Right sail', colour: '#e0b02c' },
+      },
+      order: { quantity: 40, repeats: 12 },
+      machineId: 'gannet',
+      hoopId: 'gannet-410',
+    },
+  },
+  {
+    id: 'line-winder-pouch',
+    fileName: 'line-winder-pouch.dst',
+    draw: pouch,
+    change: {
+      name: 'Line-winder pouch',
+      threads: [...times(10, sand), coral, ...times(4, sand)],
+      materials: {
+        upper: { name: 'Upper front', colour: '#4f7390' },
+        lower: { name: 'Lower front', colour: '#4f7390' },
+        accent: { name: 'Accent', colour: '#d9644a' },
+        'lining-lower': { name: 'Front lining, lower', colour: '#e3d3a6' },
+        'lining-upper': { name: 'Front lining, upper', colour: '#e3d3a6' },
+        'lining-back': { name: 'Back lining', colour: '#e3d3a6' },
+        back: { name: 'Back', colour: '#4f7390' },
+      },
+      order: { quantity: 6, repeats: 1 },
+    },
+  },
+  {
+    id: 'tail-tab',
+    fileName: 'tail-tab.dst',
+    draw: tailTab,
+    change: {
+      name: 'Tail tab',
+      threads: [slate, slate, chalk, slate, navy],
+      materials: {
+        front: { name: 'Front felt', colour: '#3d6a86' },
+        back: { name: 'Back felt', colour: '#3d6a86' },
+      },
+      order: { quantity: 24, repeats: 4 },
+      hoopId: 'petrel-180',
+    },
+  },
+];
+
+export interface DemoRun {
+  id: string;
+  buildId: string;
+  buildName: string;
+  tapeId: string;
+  createdAt: number;
+  score: Score;
+  planned: Record<string, number>;
+  events: RunEvent[];
+}
+export interface DemoWorkroom {
+  workshop: Workshop;
+  builds: { build: Build; tape: Uint8Array }[];
+  runs: DemoRun[];
+}
+
+/** The sample workroom, the same for the same moment. @param now ms since 1970 */
+export function demoWorkroom(now: number): DemoWorkroom {
+  const trimJumps = numbersWith()['reading.trimJumps'];
+  const runs: DemoRun[] = [];
+  const builds = samples.map(({ id, fileName, draw, change }, i) => {
+    const tape = draw();
+    const bytes = writeTape(tape);
+    const reading = readDesign(tape, { trimJumps });
+    const at = new Date(now - i * 3_600_000).toISOString();
+    const build: Build = {
+      ...proposeBuild(reading, demoWorkshop, { id, tapeId: tapeIdOf(bytes), fileName, now: at }),
+      ...change,
+    };
+    const { score, times: planned } = planBuild(build, reading, demoWorkshop);
+    const seconds = Object.fromEntries(Object.entries(planned).map(([step, t]) => [step, t.seconds]));
+    for (const [daysAgo, stopAfter] of PAST[id] ?? [])
+      runs.push(
+        pastRun({
+          build,
+          score,
+          planned: seconds,
+          startedAt: now - daysAgo * DAY,
+          stopAfter,
+          seed: i * 100 + runs.length,
+        }),
+      );
+    return { build, tape: bytes };
+  });
+  return { workshop: demoWorkshop, builds, runs };
+}
+
+const DAY = 86_400_000;
+/** Runs of the last days: how long ago, and after how many steps it was interrupted (null: finished). */
+const PAST: Record<string, [number, number | null][]> = {
+  'crew-patch': [[5.2, null], [5.1, null]],
+  'line-winder-pouch': [[3.3, null], [2.2, null], [0.1, 19]],
+  'tail-tab': [[1.4, null]],
+}; // prettier-ignore
+
+/** Spread of hand and needle time about the plan, as a share. */
+const SPREAD = 0.22;
+/** A first item is slower than the plan; makers get faster. */
+const FIRST = 1.25;
+
+function pastRun({
+  build,
+  score,
+  planned,
+  startedAt,
+  stopAfter,
+  seed,
+}: {
+  build: Build;
+  score: Score;
+  planned: Record<string, number>;
+  startedAt: number;
+  stopAfter: number | null;
+  seed: number;
+}): DemoRun {
+  const random = xoroshiro128plus(seed + 7);
+  const last = stopAfter ?? score.steps.length;
+  const events: RunEvent[] = [{ type: 'started', at: startedAt }];
+  let at = startedAt;
+  for (let index = 0; index < last; index++) {
+    const step = score.steps[index];
+    const spread = step.kind === 'needle' ? SPREAD / 4 : SPREAD;
+    at += Math.round(planned[step.id] * FIRST * (1 + spread * (2 * uniformFloat64(random) - 1)) * 1000);
+    events.push({ type: 'done', at, stepId: step.id, index });
+  }
+  if (stopAfter === null) events.push({ type: 'finished', at });
+  else {
+    events.push({
+      type: 'note',
+      at,
+      stepId: score.steps[last].id,
+      text: 'Left for the post; everything is taped.',
+    });
+    events.push({ type: 'paused', at });
+  }
+  return {
+    id: `demo-run-${build.id}-${seed}`,
+    buildId: build.id,
+    buildName: build.name,
+    tapeId: build.tapeId,
+    createdAt: startedAt,
+    score,
+    planned,
+    events,
+  };
+}

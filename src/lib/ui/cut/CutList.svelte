@@ -1,0 +1,71 @@
+<script lang="ts">
+  import { explainDimension, type CutPiece } from '$lib/core/cut';
+  import { MATERIALS } from '$lib/core/techniques';
+  import { formatLength } from '$lib/core/units';
+  import Swatch from './Swatch.svelte';
+  import { workroom } from '../state/workroom.svelte';
+
+  interface Props {
+    pieces: readonly CutPiece[];
+    quantity: number;
+    onmaterial?: (id: string, change: { colour?: string; name?: string }) => void;
+  }
+  let { pieces, quantity, onmaterial }: Props = $props();
+</script>
+
+{#if pieces.length === 0}
+  <p class="py-6 text-quiet">
+    No block of this tape places or holds a piece, so there is nothing to cut but the base.
+  </p>
+{:else}
+  <table class="w-full text-left" data-testid="cut-list">
+    <thead class="label border-b border-rule">
+      <tr>
+        <th class="w-14 py-1 font-normal" scope="col"><span class="sr-only">Swatch</span></th>
+        <th class="py-1 font-normal" scope="col">Piece</th>
+        <th class="py-1 text-right font-normal" scope="col">Width</th>
+        <th class="py-1 text-right font-normal" scope="col">Height</th>
+        <th class="py-1 pl-6 font-normal" scope="col">Where the size comes from</th>
+        <th class="py-1 text-right font-normal" scope="col">{quantity > 1 ? `For ${quantity}` : 'Count'}</th>
+      </tr>
+    </thead>
+    <tbody class="divide-y divide-rule">
+      {#each pieces as piece (piece.id)}
+        <tr>
+          <td class="py-1.5">
+            {#if onmaterial}
+              <label class="block cursor-pointer" title="Change the colour">
+                <Swatch colour={piece.colour} material={piece.material} />
+                <input
+                  type="color"
+                  class="sr-only"
+                  aria-label="Colour of {piece.name}"
+                  value={piece.colour}
+                  onchange={(e) => onmaterial(piece.id, { colour: e.currentTarget.value })}
+                />
+              </label>
+            {:else}<Swatch colour={piece.colour} material={piece.material} />{/if}
+          </td>
+          <td class="py-1.5 pr-2">
+            <strong>{piece.name}</strong><br /><span class="label"
+              >{MATERIALS[piece.material].name}, {piece.purpose}</span
+            >
+          </td>
+          <td class="text-right text-lg whitespace-nowrap"
+            >{formatLength(piece.width.cutMm, workroom.unit)}</td
+          >
+          <td class="pl-4 text-right text-lg whitespace-nowrap"
+            >{formatLength(piece.height.cutMm, workroom.unit)}</td
+          >
+          <td class="label py-1.5 pl-6">
+            {explainDimension(piece.width, workroom.unit)}<br />{explainDimension(
+              piece.height,
+              workroom.unit,
+            )}{piece.preCut ? ' · cut to the line from this' : ''}
+          </td>
+          <td class="text-right text-lg">{quantity}</td>
+        </tr>
+      {/each}
+    </tbody>
+  </table>
+{/if}

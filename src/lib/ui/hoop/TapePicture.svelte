@@ -1,0 +1,27 @@
+<script lang="ts">
+  import type { Build } from '$lib/core/build';
+  import { core } from '$lib/workers';
+  import { workroom } from '../state/workroom.svelte';
+  import { drawTape } from './draw';
+
+  // A small picture of the stitches in their threads.
+  let { build }: { build: Build } = $props();
+  let canvas: HTMLCanvasElement;
+  const SIZE = 84;
+
+  $effect(() => {
+    const { tapeId, threads } = build;
+    void (async () => {
+      const bytes = await workroom.store.tape(tapeId);
+      const answer = bytes && (await core().read(bytes, workroom.numbers['reading.trimJumps'], {}));
+      const ctx = canvas?.getContext('2d');
+      if (!answer || !answer.ok || !ctx) return;
+      canvas.width = canvas.height = SIZE * devicePixelRatio;
+      ctx.scale(devicePixelRatio, devicePixelRatio);
+      drawTape(ctx, SIZE, answer.tape, answer.reading, threads);
+    })();
+  });
+</script>
+
+<canvas bind:this={canvas} style:width="{SIZE}px" style:height="{SIZE}px" class="shrink-0" aria-hidden="true"
+></canvas>

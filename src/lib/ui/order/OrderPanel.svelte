@@ -1,0 +1,60 @@
+<script lang="ts">
+  import type { Build } from '$lib/core/build';
+  import type { BuildPlan } from '$lib/core/plan';
+  import { count, formatDuration } from '$lib/core/units';
+  import NumberField from '../kit/NumberField.svelte';
+
+  let {
+    build,
+    plan,
+    onchange,
+  }: { build: Build; plan: BuildPlan; onchange: (order: Build['order']) => void } = $props();
+  const order = $derived(plan.order);
+  const spare = $derived(order.load - build.order.quantity);
+</script>
+
+<div class="grid max-w-4xl gap-8 md:grid-cols-[14rem_1fr]">
+  <form class="flex flex-col gap-4" onsubmit={(e) => e.preventDefault()}>
+    <NumberField
+      label="Good items wanted"
+      value={build.order.quantity}
+      min={1}
+      max={100000}
+      onchange={(quantity) => onchange({ ...build.order, quantity })}
+    />
+    <NumberField
+      label="Repeats in one hooping"
+      value={build.order.repeats}
+      min={1}
+      max={200}
+      onchange={(repeats) => onchange({ ...build.order, repeats })}
+    />
+    <p class="label">
+      On one head of {plan.machine.name}, one pair of hands. At each stop all repeats are served before it
+      goes on.
+    </p>
+  </form>
+  <dl class="grid grid-cols-[1fr_auto] items-baseline gap-x-8 gap-y-2 self-start" data-testid="order-plan">
+    <dt class="text-quiet">Load</dt>
+    <dd class="text-right text-xl">{count(order.load, 'item')}</dd>
+    {#if spare > 0}
+      <dd class="label col-span-2 -mt-2">
+        {spare} more than wanted: with {plan.numbers['order.rejectRate']} % spoiled, the order is met {plan
+          .numbers['order.confidence']} times in 100.
+      </dd>
+    {/if}
+    <dt class="text-quiet">Hoopings</dt>
+    <dd class="text-right text-xl">{order.hoopings}</dd>
+    {#if order.hoopings > 1 && order.lastHooping < build.order.repeats}
+      <dd class="label col-span-2 -mt-2">The last one holds {count(order.lastHooping, 'item')}.</dd>
+    {/if}
+    <dt class="text-quiet">From first hooping to last stitch of handwork</dt>
+    <dd class="text-right font-display text-3xl">{formatDuration(order.seconds)}</dd>
+    <dt class="text-quiet">Needle at work</dt>
+    <dd class="text-right">{formatDuration(order.needleSeconds)}</dd>
+    <dt class="text-quiet">Hands at work</dt>
+    <dd class="text-right">{formatDuration(order.handSeconds)}</dd>
+    <dt class="text-quiet">of that while the needle ran by itself</dt>
+    <dd class="text-right">{formatDuration(order.overlappedSeconds)}</dd>
+  </dl>
+</div>

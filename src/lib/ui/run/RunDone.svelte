@@ -1,0 +1,22 @@
+<script lang="ts">
+  import { resolve } from '$app/paths';
+  import { formatDuration } from '$lib/core/units';
+  import type { RunSession } from '../state/run-session.svelte';
+
+  let { session }: { session: RunSession } = $props();
+  const planned = $derived(Object.values(session.run?.planned ?? {}).reduce((sum, s) => sum + s, 0));
+</script>
+
+<section class="mx-auto flex min-h-dvh max-w-2xl flex-col justify-center gap-4 p-8">
+  {#if session.state?.status === 'finished'}
+    <h1 class="text-5xl">One {session.run?.buildName.toLowerCase()}, done.</h1>
+    <p class="text-2xl">{formatDuration(session.runSeconds)}; {formatDuration(planned)} were planned.</p>
+  {:else}
+    <h1 class="text-5xl">Given up at step {(session.state?.index ?? 0) + 1}.</h1>
+    <p class="text-2xl">The log keeps what happened.</p>
+  {/if}
+  <div class="flex flex-wrap gap-3">
+    <a class="btn btn-strong" href={resolve('/log')}>See it in the log</a>
+    <a class="btn" href={resolve('/builds/[id]', { id: session.run?.buildId ?? '' })}>Back to the build</a>
+  </div>
+</section>

@@ -1,0 +1,115 @@
+<script lang="ts">
+  import { resolve } from '$app/paths';
+  import Download from '@lucide/svelte/icons/download';
+  import Play from '@lucide/svelte/icons/play';
+  import Printer from '@lucide/svelte/icons/printer';
+  import Redo from '@lucide/svelte/icons/redo-2';
+  import Undo from '@lucide/svelte/icons/undo-2';
+  import { writeBuildFile } from '$lib/core/exchange';
+  import { TECHNIQUES } from '$lib/core/techniques';
+  import { count, formatDuration, formatSize } from '$lib/core/units';
+  import type { Build } from '$lib/core/build';
+  import type { BuildPlan } from '$lib/core/plan';
+  import type { Reading } from '$lib/core/reading';
+  import type { BuildEditor } from '../state/editor.svelte';
+  import { workroom } from '../state/workroom.svelte';
+  import { saveAs } from '../kit/save-as';
+
+  let {
+    editor,
+    plan,
+    reading,
+    build,
+    onrun,
+  }: { editor: BuildEditor; plan: BuildPlan; reading: Reading; build: Build; onrun: () => void } = $props();
+
+  async function download() {
+    const tape = await workroom.store.tape(build.tapeId);
+    if (tape) saveAs(`${build.name}.json`, 'application/json', writeBuildFile(build, tape));
+  }
+</script>
+
+<header class="flex flex-wrap items-center gap-x-3 gap-y-2">
+  <div class="min-w-0 flex-1 basis-72">
+    <input
+      class="-ml-1 w-full border-transparent! bg-transparent! px-1! py-0! font-display text-2xl"
+      aria-label="Name of the build"
+      maxlength="120"
+      value={build.name}
+      onchange={(e) => e.currentTarget.value.trim() && editor.change({ name: e.currentTarget.value.trim() })}
+    />
+    <p class="text-sm text-quiet">
+      {formatSize(
+        reading.extents.maxX - reading.extents.minX,
+        reading.extents.maxY - reading.extents.minY,
+        workroom.unit,
+      )} ·
+      {count(reading.stitches, 'stitch', 'stitches')} · {count(reading.stops, 'stop')} ·
+      <strong class="text-ink">{formatDuration(plan.item.itemSeconds)}</strong> an item:
+      <span class="text-needle">needle {formatDuration(plan.item.needleSeconds)}</span>,
+      <span class="text-hands">hands {formatDuration(plan.item.handSeconds)}</span>
+    </p>
+  </div>
+  <select
+    class="min-h-11 max-w-48"
+    aria-label="Technique"
+    value={build.technique}
+    onchange={(e) => editor.change({ technique: e.currentTarget.value })}
+  >
+    {#each TECHNIQUES as t (t.id)}<option value={t.id} title={t.summary}>{t.name}</option>{/each}
+  </select>
+  <select
+    class="min-h-11 max-w-44"
+    aria-label="Machine and hoop"
+    value={build.hoopId}
+    onchange={(e) => {
+      const hoop = workroom.workshop.hoops.find((h) => h.id === e.currentTarget.value);
+      if (hoop) editor.change({ hoopId: hoop.id, machineId: hoop.machineId });
+    }}
+  >
+    {#each workroom.workshop.machines as machine (machine.id)}
+      <optgroup label={machine.name}>
+        {#each workroom.workshop.hoops.filter((h) => h.machineId === machine.id) as hoop (hoop.id)}<option
+            value={hoop.id}>{hoop.name}</option
+          >{/each}
+      </optgroup>
+    {/each}
+  </select>
+  <div class="flex gap-1.5">
+    <button
+      type="button"
+      class="btn px-2.5"
+      disabled={!editor.canUndo}
+      onclick={() => editor.undo()}
+      aria-label="Undo"
+      title="Undo (Ctrl + Z)"><Undo size={18} /></button
+    >
+    <button
+      type="button"
+      class="btn px-2.5"
+      disabled={!editor.canRedo}
+      onclick={() => editor.redo()}
+      aria-label="Redo"
+      title="Redo (Ctrl + Shift + Z)"><Redo size={18} /></button
+    >
+    <a
+      class="btn px-2.5"
+      href={resolve('/builds/[id]/print', { id: build.id })}
+      aria-label="Print sheet"
+      title="Print sheet"><Printer size={18} /></a
+    >
+    <button
+      type="button"
+      class="btn px-2.5"
+      onclick={download}
+      aria-label="Export the build"
+      title="Export the build with its tape"><Download size={18} /></button
+    >
+    <button type="button" class="btn btn-strong" onclick={onrun} title="Begin a run (R)"
+      ><Play size={18} />Run</button
+    >
+  </div>
+  <span class="sr-only" role="status"
+    >{editor.saved === 'saving' ? 'Saving' : editor.saved === 'failed' ? 'Not saved' : 'Saved'}</span
+  >
+</header>

@@ -1,0 +1,31 @@
+<script lang="ts">
+  import type { BuildPlan } from '$lib/core/plan';
+  import { formatDuration } from '$lib/core/units';
+
+  // The score as a list: the text twin of the two staves.
+  let { plan, cursor, onselect }: { plan: BuildPlan; cursor: number; onselect: (index: number) => void } =
+    $props();
+</script>
+
+<ol class="divide-y divide-rule">
+  {#each plan.score.steps as step, i (step.id)}
+    <li>
+      <button
+        type="button"
+        class={[
+          'grid w-full grid-cols-[5.5rem_4rem_1fr_auto] items-baseline gap-3 px-2 py-1.5 text-left',
+          i === cursor && 'bg-needle-soft',
+        ]}
+        aria-current={i === cursor ? 'step' : undefined}
+        onclick={() => onselect(i)}
+      >
+        {#if step.kind === 'hand'}<span class="font-bold text-hands">hand {step.hand}</span>{:else}<span
+            class="font-bold text-needle">block {step.block + 1}</span
+          >{/if}
+        <span class="label">stop {step.stop}</span>
+        <span>{step.title}</span>
+        <span class="text-right whitespace-nowrap">{formatDuration(plan.times[step.id].seconds)}</span>
+      </button>
+    </li>
+  {/each}
+</ol>

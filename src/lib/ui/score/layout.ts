@@ -1,0 +1,87 @@
+import type { Score, Step } from '$lib/core/score';
+import type { StepTimes } from '$lib/core/time';
+import type { BlockReading } from '$lib/core/reading';
+
+/** A step as it stands on the staves: x and width in px, level 0 (top) to 2 of its own stave. */
+export interface PlacedStep {
+  step: Step;
+  index: number;
+  x: number;
+  width: number;
+  stave: 'needle' | 'hands';
+  level: 0 | 1 | 2;
+  seconds: number;
+  freeSeconds: number;
+}
+export interface ScoreLayout {
+  placed: PlacedStep[];
+  /** bar lines: one a machine stop, with the seconds gone by */
+  bars: { x: number; stop: number; seconds: number }[];
+  width: number;
+}
+
+/** Narrower than this a step cannot be hit; shorter steps are widened to it, px. */
+const LEAST_WIDTH = 13;
+
+/**
+ * Places the steps in time, left to right. Widths are minutes, except that short steps keep a width that can be hit;
+ * the scale is chosen so that the whole score fits the width.
+ */
+export function layoutScore(
+  score: Score,
+  times: StepTimes,
+  blocks: readonly BlockReading[],
+  width: number,
+): ScoreLayout {
+  const seconds = score.steps.map((s) => times[s.id].seconds);
+  const least = Math.min(LEAST_WIDTH, width / Math.max(1, seconds.length));
+  const scale = fitScale(seconds, least, width);
+  const placed: PlacedStep[] = [];
+  const bars: ScoreLayout['bars'] = [];
+  let x = 0;
+  let clock = 0;
+  score.steps.forEach((step, index) => {
+    const w = Math.max(least, seconds[index] * scale);
+    const { freeSeconds } = times[step.id];
+    placed.push({
+      step,
+      index,
+      x,
+      width: w,
+      stave: step.kind === 'needle' ? 'needle' : 'hands',
+      level: levelOf(step, blocks),
+      seconds: seconds[index],
+      freeSeconds,
+    });
+    x += w;
+    clock += seconds[index];
+    if (step.kind === 'needle') bars.push({ x, stop: step.stop + 1, seconds: clock });
+  });
+  return { placed, bars: bars.slice(0, -1), width: x };
+}
+
+/** px a second so that the widths add up; found by halving, as short steps do not shrink. */
+function fitScale(seconds: number[], least: number, width: number): number {
+  let low = 0;
+  let high = width;
+  for (let i = 0; i < 60; i++) {
+    const scale = (low + high) / 2;
+    if (seconds.reduce((sum, s) => sum + Math.max(least, s * scale), 0) > width) high = scale;
+    else low = scale;
+  }
+  return low;
+}
+
+/**
+ * Height on the stave. Needle: light lines low, joining lines in the middle, covering stitches on top.
+ * Hands: front of the hoop on top, back of the hoop at the bottom, tools and table in between.
+ */
+function levelOf(step: Step, blocks: readonly BlockReading[]): 0 | 1 | 2 {
+  if (step.kind === 'hand') {
+    if (step.action === 'flip-hoop' || step.action === 'thread' || step.side === 'off') return 1;
+    return step.side === 'back' ? 2 : 0;
+  }
+  const { texture } = blocks[step.block];
+  if (texture === 'satin' || texture === 'fill' || texture === 'mixed') return 0;
+  return texture === 'run' && ['placement', 'tack-down', 'marker'].includes(step.role) ? 2 : 1;
+}

@@ -1,0 +1,3 @@
+/** A random id; works on plain http too, where crypto.randomUUID is missing. */
+export const newId = (): string =>
+  Array.from(crypto.getRandomValues(new Uint8Array(12)), (b) => b.toString(16).padStart(2, '0')).join('');

@@ -1,0 +1,29 @@
+/** Light, dark, or as the device: kept for theme-init.js, which sets it before the first paint. */
+const KEY = 'jolt-theme';
+export type ThemeChoice = 'light' | 'dark' | 'device';
+
+class Theme {
+  choice = $state<ThemeChoice>('device');
+  current = $state<'light' | 'dark'>('light');
+
+  start() {
+    const stored = localStorage.getItem(KEY);
+    this.choice = stored === 'light' || stored === 'dark' ? stored : 'device';
+    this.apply();
+    matchMedia('(prefers-color-scheme: dark)').addEventListener('change', () => this.apply());
+  }
+  set(choice: ThemeChoice) {
+    this.choice = choice;
+    if (choice === 'device') localStorage.removeItem(KEY);
+    else localStorage.setItem(KEY, choice);
+    this.apply();
+  }
+  private apply() {
+    const dark =
+      this.choice === 'dark' ||
+      (this.choice === 'device' && matchMedia('(prefers-color-scheme: dark)').matches);
+    this.current = dark ? 'dark' : 'light';
+    document.documentElement.dataset.theme = this.current;
+  }
+}
+export const theme = new Theme();

@@ -1,0 +1,51 @@
+<script lang="ts">
+  import '../app.css';
+  import { goto } from '$app/navigation';
+  import { resolve } from '$app/paths';
+  import { page } from '$app/state';
+  import { Toaster } from 'svelte-sonner';
+  import MaterialPatterns from '$lib/ui/score/MaterialPatterns.svelte';
+  import FileDrop from '$lib/ui/shell/FileDrop.svelte';
+  import { isPlain } from '$lib/ui/shell/keys';
+  import { PLACES } from '$lib/ui/shell/places';
+  import Rail from '$lib/ui/shell/Rail.svelte';
+  import { theme } from '$lib/ui/state/theme.svelte';
+  import { workroom } from '$lib/ui/state/workroom.svelte';
+
+  let { children } = $props();
+  theme.start();
+  void workroom.open();
+  // At the machine nothing but the step is on the screen.
+  const bare = $derived(page.route.id === '/run/[id]' || page.route.id === '/builds/[id]/print');
+
+  function onkeydown(event: KeyboardEvent) {
+    if (!isPlain(event) || bare) return;
+    const key = event.key.toLowerCase();
+    const place = PLACES.find((p) => p.key === key);
+    if (place) void goto(resolve(place.href));
+    else if (key === 'u') void workroom.toggleUnit();
+  }
+</script>
+
+<svelte:window {onkeydown} />
+<svelte:head><title>{workroom.workshop.name} · Jolt Step</title></svelte:head>
+
+<MaterialPatterns />
+<FileDrop />
+<Toaster position="bottom-right" theme={theme.current} closeButton />
+
+<div class={bare ? '' : 'flex h-dvh flex-col md:flex-row'}>
+  {#if !bare}<Rail />{/if}
+  <main class={bare ? '' : 'min-h-0 min-w-0 flex-1 overflow-y-auto'}>
+    {#if workroom.status === 'closed' && workroom.problem}
+      <div class="m-8 max-w-xl" role="alert">
+        <h1 class="mb-2 text-2xl text-madder">{workroom.problem.message}</h1>
+        <p>{workroom.problem.next}</p>
+      </div>
+    {:else if workroom.status === 'ready'}
+      {@render children()}
+    {:else}
+      <p class="p-8 text-quiet" role="status">Opening the workroom …</p>
+    {/if}
+  </main>
+</div>

@@ -1,0 +1,85 @@
+<script lang="ts">
+  import { resolve } from '$app/paths';
+  import { page } from '$app/state';
+  import { onMount } from 'svelte';
+  import { CAUTIONS } from '$lib/core/techniques';
+  import { formatDuration, formatSize } from '$lib/core/units';
+  import CutList from '$lib/ui/cut/CutList.svelte';
+  import { BuildEditor } from '$lib/ui/state/editor.svelte';
+  import { workroom } from '$lib/ui/state/workroom.svelte';
+
+  const editor = new BuildEditor();
+  onMount(() => void editor.load(page.params.id ?? ''));
+</script>
+
+<svelte:head><title>{editor.build?.name ?? 'Sheet'} · run and cut sheet</title></svelte:head>
+
+{#if editor.problem}
+  <p class="p-8" role="alert">{editor.problem.message} {editor.problem.next}</p>
+{:else if editor.plan && editor.build && editor.reading}
+  {@const plan = editor.plan}
+  <div class="mx-auto max-w-[190mm] p-6 text-[13px] print:max-w-none print:p-0">
+    <p class="no-print mb-4 flex gap-2">
+      <button type="button" class="btn btn-strong" onclick={() => print()}>Print</button>
+      <a class="btn" href={resolve('/builds/[id]', { id: editor.build.id })}>Back to the build</a>
+    </p>
+    <h1 class="text-2xl">{editor.build.name}</h1>
+    <p class="mb-3">
+      {formatSize(
+        editor.reading.extents.maxX - editor.reading.extents.minX,
+        editor.reading.extents.maxY - editor.reading.extents.minY,
+        workroom.unit,
+      )} · hoop {plan.hoop.name} on
+      {plan.machine.name} · {formatDuration(plan.item.itemSeconds)} an item · {plan.order.load} to load in {plan
+        .order.hoopings} hoopings
+    </p>
+    <h2 class="mt-4 mb-1 text-xl">Run sheet</h2>
+    <table class="w-full text-left">
+      <thead class="label border-b border-rule"
+        ><tr
+          ><th class="w-8 font-normal" scope="col">✓</th><th class="w-16 font-normal" scope="col">Hand</th><th
+            class="w-14 font-normal"
+            scope="col">Stop</th
+          ><th class="font-normal" scope="col">What</th><th class="w-16 text-right font-normal" scope="col"
+            >Time</th
+          ></tr
+        ></thead
+      >
+      <tbody class="divide-y divide-rule">
+        {#each plan.score.steps as step (step.id)}
+          <tr class="break-inside-avoid align-top">
+            <td class="py-0.5"><span class="inline-block h-3 w-3 border border-ink"></span></td>
+            {#if step.kind === 'hand'}
+              <td class="font-bold">{step.hand}</td><td>{step.stop}</td>
+              <td
+                ><strong>{step.title}.</strong>
+                {step.text}
+                {#each step.cautions as caution (caution)}<em class="block">Care: {CAUTIONS[caution]}</em
+                  >{/each}</td
+              >
+            {:else}
+              <td class="text-quiet">needle</td><td>{step.stop}</td>
+              <td
+                >Block {step.block + 1}: {step.title}{editor.build.threads[step.block]
+                  ? `, in ${editor.build.threads[step.block].name}`
+                  : ''}</td
+              >
+            {/if}
+            <td class="text-right whitespace-nowrap">{formatDuration(plan.times[step.id].seconds)}</td>
+          </tr>
+        {/each}
+      </tbody>
+    </table>
+    <div class="break-before-page"></div>
+    <h2 class="mt-6 mb-1 text-xl">Cut sheet</h2>
+    <CutList pieces={plan.pieces} quantity={plan.order.load} />
+    {#if editor.build.notes}<h2 class="mt-6 mb-1 text-xl">Notes</h2>
+      <p class="whitespace-pre-wrap">{editor.build.notes}</p>{/if}
+    <p class="label mt-6">
+      The machine’s manual, product-safety law and a licensed technician come first. Jolt Step certifies
+      nothing.
+    </p>
+  </div>
+{:else}
+  <p class="p-8" role="status">Reading the tape …</p>
+{/if}

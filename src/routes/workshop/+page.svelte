@@ -1,0 +1,80 @@
+<script lang="ts">
+  import { NUMBER_IDS, NUMBER_TABLE, type NumberGroup, type NumberId } from '$lib/core/numbers';
+  import NumberRow from '$lib/ui/workshop/NumberRow.svelte';
+  import Machines from '$lib/ui/workshop/Machines.svelte';
+  import { theme, type ThemeChoice } from '$lib/ui/state/theme.svelte';
+  import { workroom } from '$lib/ui/state/workroom.svelte';
+
+  const groups = Object.entries(Object.groupBy(NUMBER_IDS, (id) => NUMBER_TABLE[id].group)) as [
+    NumberGroup,
+    NumberId[],
+  ][];
+  const changed = $derived(Object.keys(workroom.workshop.numbers).length);
+  const themes: [ThemeChoice, string][] = [['device', 'as the device'], ['light', 'light'], ['dark', 'dark']]; // prettier-ignore
+</script>
+
+<div class="max-w-5xl p-6">
+  <h1 class="mb-5 text-3xl">Workshop</h1>
+  <section class="mb-8 flex flex-wrap items-end gap-6">
+    <label class="flex flex-col gap-1"
+      ><span class="label">Name of the workroom</span><input
+        value={workroom.workshop.name}
+        maxlength="120"
+        class="w-72"
+        onchange={(e) =>
+          workroom.saveWorkshop((w) => ({ ...w, name: e.currentTarget.value.trim() || w.name }))}
+      /></label
+    >
+    <fieldset class="flex gap-4">
+      <legend class="label mb-1">Unit (key U)</legend>
+      {#each ['mm', 'inch'] as const as unit (unit)}
+        <label class="flex min-h-11 items-center gap-2"
+          ><input
+            type="radio"
+            name="unit"
+            checked={workroom.unit === unit}
+            onchange={() => workroom.saveWorkshop((w) => ({ ...w, unit }))}
+          />{unit}</label
+        >
+      {/each}
+    </fieldset>
+    <fieldset class="flex gap-4">
+      <legend class="label mb-1">Look</legend>
+      {#each themes as [choice, label] (choice)}
+        <label class="flex min-h-11 items-center gap-2"
+          ><input
+            type="radio"
+            name="theme"
+            checked={theme.choice === choice}
+            onchange={() => theme.set(choice)}
+          />{label}</label
+        >
+      {/each}
+    </fieldset>
+  </section>
+
+  <Machines />
+
+  <section class="mt-10">
+    <div class="mb-2 flex flex-wrap items-baseline gap-4">
+      <h2 class="text-2xl">Numbers</h2>
+      <p class="flex-1 text-quiet">Every figure the plans rest on. Change one and all plans follow.</p>
+      {#if changed}<button
+          type="button"
+          class="btn btn-small"
+          onclick={() => workroom.saveWorkshop((w) => ({ ...w, numbers: {} }))}
+          >All {changed} back to default</button
+        >{/if}
+    </div>
+    {#each groups as [group, ids] (group)}
+      <details class="border-t border-rule py-1" open={group === 'Cut sizes'}>
+        <summary class="min-h-10 cursor-pointer py-2 text-lg font-bold"
+          >{group} <span class="label font-normal">{ids.length}</span></summary
+        >
+        <div class="divide-y divide-rule">
+          {#each ids as id (id)}<NumberRow {id} />{/each}
+        </div>
+      </details>
+    {/each}
+  </section>
+</div>
