@@ -2,6 +2,7 @@
   import { resolve } from '$app/paths';
   import { count, formatDuration } from '$lib/core/units';
   import { runSeconds } from '$lib/core/run';
+  import TapePicture from '$lib/ui/hoop/TapePicture.svelte';
   import EmptyWorkroom from '$lib/ui/shell/EmptyWorkroom.svelte';
   import { workroom } from '$lib/ui/state/workroom.svelte';
 
@@ -50,6 +51,7 @@
                 class="flex min-h-14 items-center gap-4 px-2 py-2 hover:bg-paper"
                 href={resolve('/builds/[id]', { id: build.id })}
               >
+                <TapePicture {build} size={56} />
                 <strong class="flex-1 text-lg">{build.name}</strong>
                 <span class="text-quiet">{count(build.order.quantity, 'item')}</span>
                 <span aria-hidden="true">→</span>

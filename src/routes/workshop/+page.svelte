@@ -25,32 +25,36 @@
           workroom.saveWorkshop((w) => ({ ...w, name: e.currentTarget.value.trim() || w.name }))}
       /></label
     >
-    <fieldset class="flex gap-4">
-      <legend class="label mb-1">Unit (key U)</legend>
-      {#each ['mm', 'inch'] as const as unit (unit)}
-        <label class="flex min-h-11 items-center gap-2"
-          ><input
-            type="radio"
-            name="unit"
-            checked={workroom.unit === unit}
-            onchange={() => workroom.saveWorkshop((w) => ({ ...w, unit }))}
-          />{unit}</label
-        >
-      {/each}
-    </fieldset>
-    <fieldset class="flex gap-4">
-      <legend class="label mb-1">Look</legend>
-      {#each themes as [choice, label] (choice)}
-        <label class="flex min-h-11 items-center gap-2"
-          ><input
-            type="radio"
-            name="theme"
-            checked={theme.choice === choice}
-            onchange={() => theme.set(choice)}
-          />{label}</label
-        >
-      {/each}
-    </fieldset>
+    <div class="flex flex-col gap-1" role="radiogroup" aria-label="Unit (key U)">
+      <span class="label">Unit (key U)</span>
+      <div class="flex gap-4">
+        {#each ['mm', 'inch'] as const as unit (unit)}
+          <label class="flex min-h-11 items-center gap-2"
+            ><input
+              type="radio"
+              name="unit"
+              checked={workroom.unit === unit}
+              onchange={() => workroom.saveWorkshop((w) => ({ ...w, unit }))}
+            />{unit}</label
+          >
+        {/each}
+      </div>
+    </div>
+    <div class="flex flex-col gap-1" role="radiogroup" aria-label="Look">
+      <span class="label">Look</span>
+      <div class="flex gap-4">
+        {#each themes as [choice, label] (choice)}
+          <label class="flex min-h-11 items-center gap-2"
+            ><input
+              type="radio"
+              name="theme"
+              checked={theme.choice === choice}
+              onchange={() => theme.set(choice)}
+            />{label}</label
+          >
+        {/each}
+      </div>
+    </div>
   </section>
 
   <Machines />

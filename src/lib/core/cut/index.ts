@@ -33,6 +33,8 @@ export interface CutPiece {
   /** where the cut piece lies, mm; null for the hooped base */
   lies: Box | null;
   preCut: boolean;
+  /** one a hooping, however many items are in it */
+  perHooping: boolean;
 }
 export interface CutContext {
   numbers: Numbers;
@@ -79,6 +81,7 @@ function cutPiece(piece: ScorePiece, reading: Reading, { numbers, unit, hoop }: 
     covers,
     lies,
     preCut,
+    perHooping: size.rule === 'hoop',
   });
   const grown = (b: Box, x: number, y = x): Box => ({
     minX: b.minX - x,

@@ -98,15 +98,6 @@ export const NUMBER_TABLE = {
     1000,
     'Home machines are run at 400 to 850; 600 is kind to stacks.',
   ),
-  'stitch.speedMulti': row(
-    'Stitch time',
-    'Set speed, many needles',
-    '/min',
-    850,
-    300,
-    1200,
-    'Shop heads are run at 700 to 1 000.',
-  ),
   'stitch.capHeldEdge': row(
     'Stitch time',
     'Speed cap where the edge is held',
@@ -276,16 +267,6 @@ export const NUMBER_TABLE = {
     'Hands learn until the normal time is reached.',
   ),
 
-  'wait.dryEdge': row(
-    'Waiting',
-    'Edge dries',
-    's',
-    10800,
-    0,
-    172800,
-    'A dipped edge is dry in about three hours.',
-  ),
-
   'cut.marginTop': row(
     'Cut sizes',
     'Margin, piece on the front',
@@ -366,24 +347,6 @@ export const NUMBER_TABLE = {
     1.5875,
     25.4,
     'A quarter inch; always rounded up.',
-  ),
-  'cut.rawEdge': row(
-    'Cut sizes',
-    'Raw edge left outside the outline',
-    'mm',
-    3,
-    0,
-    15,
-    'A felt tab is cut this far outside its last line.',
-  ),
-  'cut.seamAllowance': row(
-    'Cut sizes',
-    'Seam allowance after trimming',
-    'mm',
-    6,
-    2,
-    20,
-    'Wide enough to hold, narrow enough to turn.',
   ),
 
   'hoop.inset': row('Hoop', 'Keep off the frame, one needle', 'mm', 5, 0, 30, 'Room for the presser foot.'),

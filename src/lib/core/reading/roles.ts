@@ -85,7 +85,7 @@ const cover: Rule = (c) => {
     return say(
       'cover',
       0.7 + 0.28 * f.share,
-      `follows block ${f.index + 1}'s line for ${percent(f.share)} within ${mm(f.distanceMm)} mm, ${stitch}`,
+      `follows block ${f.index + 1}'s line for ${percent(f.share)} within ${mm(Math.max(0.1, f.distanceMm))} mm, ${stitch}`,
     );
   }
   if (block.closed && span(block.box, design) > 0.85)
@@ -127,7 +127,7 @@ const tackDown: Rule = (c) => {
   return say(
     'tack-down',
     0.62 + 0.35 * f.share,
-    `follows block ${f.index + 1}'s ${held} for ${percent(f.share)} within ${mm(f.distanceMm)} mm`,
+    `follows block ${f.index + 1}'s ${held} for ${percent(f.share)} within ${mm(Math.max(0.1, f.distanceMm))} mm`,
   );
 };
 

@@ -1,5 +1,5 @@
 import type { Build } from '../build';
-import type { Reading } from '../reading';
+import type { Reading, Role } from '../reading';
 import { matchTechnique, techniqueById, type HandTemplate, type Match } from '../techniques';
 import { applyEdits, number } from './edit';
 import { blocksOf, piecesOf } from './pieces';
@@ -45,6 +45,22 @@ function proposed(match: Match, reading: Reading, pieces: ScorePiece[]): Step[] 
   return steps;
 }
 
+/** A block that fits its slot less well than this is called by its own role. */
+const NAMED_BY_SLOT = 0.95;
+const ROLE_TITLES: Record<Role, string> = {
+  placement: 'Placement line',
+  'tack-down': 'Tack-down',
+  cover: 'Cover the edge',
+  decoration: 'Decoration',
+  quilting: 'Quilting',
+  seam: 'Seam',
+  'final-outline': 'Last outline',
+  marker: 'Markers',
+  'cut-line': 'Cut line',
+  'lace-underlay': 'Lace underlay',
+  lace: 'Lace',
+};
+
 function needleStep(block: number, { places }: Match, reading: Reading, pieces: ScorePiece[]): NeedleStep {
   const place = places[block];
   const { value, confidence, because } = reading.blocks[block].role;
@@ -54,7 +70,10 @@ function needleStep(block: number, { places }: Match, reading: Reading, pieces: 
     kind: 'needle',
     id: `n${block}`,
     block,
-    title: place ? `${place.slot.title}${suffix}` : `Sew ${value.replace('-', ' ')}`,
+    title:
+      place && (place.slot.roles[value] ?? 0) >= NAMED_BY_SLOT
+        ? `${place.slot.title}${suffix}`
+        : ROLE_TITLES[value],
     because,
     role: value,
     confidence,

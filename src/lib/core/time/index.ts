@@ -217,7 +217,6 @@ const sum = (terms: TimeTerm[]) => terms.reduce((total, t) => total + t.seconds,
 export interface ItemTime {
   needleSeconds: number;
   handSeconds: number;
-  passiveSeconds: number;
   itemSeconds: number;
   /** what a machine's screen would show: stitching only */
   screenSeconds: number;
@@ -241,7 +240,6 @@ export function itemTime(
   return {
     needleSeconds,
     handSeconds,
-    passiveSeconds: 0,
     itemSeconds: needleSeconds + handSeconds,
     screenSeconds,
   };

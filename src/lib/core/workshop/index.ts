@@ -3,7 +3,7 @@
  * The Zod schema is the one source of the type; it is used wherever a workshop comes from outside.
  */
 import { z } from 'zod';
-import { NUMBER_IDS, type NumberId, type Numbers } from '../numbers';
+import { NUMBER_IDS, numbersWith, type NumberId, type Numbers } from '../numbers';
 
 export const machineSchema = z.object({
   id: z.string().min(1).max(60),
@@ -38,7 +38,16 @@ export type Workshop = z.infer<typeof workshopSchema>;
 export const newWorkshop = (): Workshop => ({
   name: 'My workroom',
   unit: 'mm',
-  machines: [{ id: 'machine-1', name: 'My machine', kind: 'one-needle', needles: 1, heads: 1, speed: 600 }],
+  machines: [
+    {
+      id: 'machine-1',
+      name: 'My machine',
+      kind: 'one-needle',
+      needles: 1,
+      heads: 1,
+      speed: numbersWith()['stitch.speedHome'],
+    },
+  ],
   hoops: [
     [100, 100],
     [130, 180],

@@ -7,10 +7,11 @@
 
   interface Props {
     pieces: readonly CutPiece[];
-    quantity: number;
+    /** items to load, and hoopings they take */
+    order: { load: number; hoopings: number };
     onmaterial?: (id: string, change: { colour?: string; name?: string }) => void;
   }
-  let { pieces, quantity, onmaterial }: Props = $props();
+  let { pieces, order, onmaterial }: Props = $props();
 </script>
 
 {#if pieces.length === 0}
@@ -26,7 +27,9 @@
         <th class="py-1 text-right font-normal" scope="col">Width</th>
         <th class="py-1 text-right font-normal" scope="col">Height</th>
         <th class="py-1 pl-6 font-normal" scope="col">Where the size comes from</th>
-        <th class="py-1 text-right font-normal" scope="col">{quantity > 1 ? `For ${quantity}` : 'Count'}</th>
+        <th class="py-1 text-right font-normal" scope="col"
+          >{order.load > 1 ? `For ${order.load}` : 'Count'}</th
+        >
       </tr>
     </thead>
     <tbody class="divide-y divide-rule">
@@ -63,7 +66,7 @@
               workroom.unit,
             )}{piece.preCut ? ' · cut to the line from this' : ''}
           </td>
-          <td class="text-right text-lg">{quantity}</td>
+          <td class="text-right text-lg">{piece.perHooping ? order.hoopings : order.load}</td>
         </tr>
       {/each}
     </tbody>

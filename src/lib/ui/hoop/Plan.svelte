@@ -1,12 +1,14 @@
 <script lang="ts">
   import { formatLength, formatSize } from '$lib/core/units';
   import { workroom } from '../state/workroom.svelte';
-  import { drawPlan, piecesNow, viewOf, type PlanColours, type PlanDrawing } from './draw';
+  import { drawPlan, isSmallInHoop, piecesNow, viewOf, type PlanColours, type PlanDrawing } from './draw';
 
   let { drawing, theme }: { drawing: PlanDrawing; theme: string } = $props();
   let canvas: HTMLCanvasElement;
   let width = $state(380);
   let height = $state(320);
+  let chosen = $state<boolean | null>(null);
+  const close = $derived(chosen ?? isSmallInHoop(drawing.plan, drawing.reading));
 
   const step = $derived(drawing.plan.score.steps[drawing.cursor]);
   const pieces = $derived(piecesNow(step, drawing.plan.pieces));
@@ -38,7 +40,7 @@
     ) as unknown as PlanColours;
     ctx.setTransform(ratio, 0, 0, ratio, 0, 0);
     ctx.clearRect(0, 0, width, height);
-    drawPlan(ctx, viewOf(drawing.plan, drawing.reading, width, height), drawing, colours);
+    drawPlan(ctx, viewOf(drawing.plan, drawing.reading, width, height, close), drawing, colours);
   });
 </script>
 
@@ -52,5 +54,10 @@
   >
     <canvas bind:this={canvas} class="absolute inset-0 h-full w-full"></canvas>
   </div>
-  <figcaption class="label mt-1 px-1">{caption}</figcaption>
+  <figcaption class="label mt-1 flex items-end gap-2 px-1">
+    <span class="flex-1">{caption}</span>
+    <button type="button" class="btn btn-small" onclick={() => (chosen = !close)}
+      >{close ? 'Whole hoop' : 'Closer'}</button
+    >
+  </figcaption>
 </figure>

@@ -5,9 +5,8 @@
   import { drawTape } from './draw';
 
   // A small picture of the stitches in their threads.
-  let { build }: { build: Build } = $props();
+  let { build, size = 84 }: { build: Build; size?: number } = $props();
   let canvas: HTMLCanvasElement;
-  const SIZE = 84;
 
   $effect(() => {
     const { tapeId, threads } = build;
@@ -16,12 +15,12 @@
       const answer = bytes && (await core().read(bytes, workroom.numbers['reading.trimJumps'], {}));
       const ctx = canvas?.getContext('2d');
       if (!answer || !answer.ok || !ctx) return;
-      canvas.width = canvas.height = SIZE * devicePixelRatio;
+      canvas.width = canvas.height = size * devicePixelRatio;
       ctx.scale(devicePixelRatio, devicePixelRatio);
-      drawTape(ctx, SIZE, answer.tape, answer.reading, threads);
+      drawTape(ctx, size, answer.tape, answer.reading, threads);
     })();
   });
 </script>
 
-<canvas bind:this={canvas} style:width="{SIZE}px" style:height="{SIZE}px" class="shrink-0" aria-hidden="true"
+<canvas bind:this={canvas} style:width="{size}px" style:height="{size}px" class="shrink-0" aria-hidden="true"
 ></canvas>

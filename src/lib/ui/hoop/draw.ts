@@ -44,13 +44,26 @@ function blockPath(tape: Tape, block: BlockReading): Path2D {
   return path;
 }
 
-/** The view that shows the whole hoop with its ring in a canvas of the given size. */
-export function viewOf(plan: BuildPlan, reading: Reading, width: number, height: number): View {
+/** Margin round the work when the view is close, mm: room for pieces laid over it. */
+const CLOSE_MARGIN = 24;
+
+/** Whether a design is so small in its hoop that it is better seen close. */
+export const isSmallInHoop = (plan: BuildPlan, { extents: e }: Reading): boolean =>
+  Math.max((e.maxX - e.minX) / plan.field.width, (e.maxY - e.minY) / plan.field.height) < 0.45;
+
+/** The view that shows the whole hoop with its ring, or the work close, in a canvas of the given size (px). */
+export function viewOf(
+  plan: BuildPlan,
+  reading: Reading,
+  width: number,
+  height: number,
+  close: boolean,
+): View {
   const { outerWidth, outerHeight } = plan.field;
   const { extents: e } = reading;
   // A design larger than its hoop is shown whole all the same.
-  const w = Math.max(outerWidth, e.maxX - e.minX + 20);
-  const h = Math.max(outerHeight, e.maxY - e.minY + 20);
+  const w = close ? e.maxX - e.minX + 2 * CLOSE_MARGIN : Math.max(outerWidth, e.maxX - e.minX + 20);
+  const h = close ? e.maxY - e.minY + 2 * CLOSE_MARGIN : Math.max(outerHeight, e.maxY - e.minY + 20);
   const scale = Math.min((width - 16) / w, (height - 16) / h);
   const cx = (e.minX + e.maxX) / 2;
   const cy = (e.minY + e.maxY) / 2;

@@ -17,7 +17,7 @@ export function drawTimesChart(
   const chart = new Chart(canvas, {
     type: 'bar',
     data: {
-      labels: rows.map((r) => [r.name, day.format(r.begun)]),
+      labels: rows.map((r) => [...r.name.split(' '), day.format(r.begun)]),
       datasets: [
         {
           label: 'planned',
@@ -33,7 +33,7 @@ export function drawTimesChart(
       animation: false,
       maintainAspectRatio: false,
       scales: {
-        x: { grid: { display: false } },
+        x: { grid: { display: false }, ticks: { maxRotation: 0, autoSkip: false } },
         y: { grid: { color: colour('rule') }, title: { display: true, text: 'minutes' } },
       },
     },

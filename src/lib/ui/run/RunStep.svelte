@@ -123,7 +123,7 @@
           </p>{/if}
       </section>
       <section
-        class="hidden flex-col justify-center border-l border-rule bg-paper p-4 md:flex md:max-lg:border-l-0 lg:flex"
+        class="flex min-h-64 flex-col justify-center border-t border-rule bg-paper p-4 lg:border-t-0 lg:border-l"
         aria-label="Cross-section"
       >
         {#if session.stack}<CrossSection stack={session.stack} large />{/if}

@@ -30,7 +30,7 @@
 </script>
 
 <header class="flex flex-wrap items-center gap-x-3 gap-y-2">
-  <div class="min-w-0 flex-1 basis-72">
+  <div class="min-w-0 flex-1 basis-64">
     <input
       class="-ml-1 w-full border-transparent! bg-transparent! px-1! py-0! font-display text-2xl"
       aria-label="Name of the build"
@@ -38,20 +38,9 @@
       value={build.name}
       onchange={(e) => e.currentTarget.value.trim() && editor.change({ name: e.currentTarget.value.trim() })}
     />
-    <p class="text-sm text-quiet">
-      {formatSize(
-        reading.extents.maxX - reading.extents.minX,
-        reading.extents.maxY - reading.extents.minY,
-        workroom.unit,
-      )} ·
-      {count(reading.stitches, 'stitch', 'stitches')} · {count(reading.stops, 'stop')} ·
-      <strong class="text-ink">{formatDuration(plan.item.itemSeconds)}</strong> an item:
-      <span class="text-needle">needle {formatDuration(plan.item.needleSeconds)}</span>,
-      <span class="text-hands">hands {formatDuration(plan.item.handSeconds)}</span>
-    </p>
   </div>
   <select
-    class="min-h-11 max-w-48"
+    class="min-h-11 max-w-60"
     aria-label="Technique"
     value={build.technique}
     onchange={(e) => editor.change({ technique: e.currentTarget.value })}
@@ -59,7 +48,7 @@
     {#each TECHNIQUES as t (t.id)}<option value={t.id} title={t.summary}>{t.name}</option>{/each}
   </select>
   <select
-    class="min-h-11 max-w-44"
+    class="min-h-11 max-w-48"
     aria-label="Machine and hoop"
     value={build.hoopId}
     onchange={(e) => {
@@ -112,4 +101,15 @@
   <span class="sr-only" role="status"
     >{editor.saved === 'saving' ? 'Saving' : editor.saved === 'failed' ? 'Not saved' : 'Saved'}</span
   >
+  <p class="-mt-2 basis-full text-sm text-quiet">
+    {formatSize(
+      reading.extents.maxX - reading.extents.minX,
+      reading.extents.maxY - reading.extents.minY,
+      workroom.unit,
+    )} · {count(reading.stitches, 'stitch', 'stitches')} · {count(reading.stops, 'stop')} · one item takes
+    <strong class="text-ink" data-testid="item-time">{formatDuration(plan.item.itemSeconds)}</strong>:
+    <span class="text-needle">needle {formatDuration(plan.item.needleSeconds)}</span>
+    ({formatDuration(plan.item.screenSeconds)} on the machine’s screen),
+    <span class="text-hands">hands {formatDuration(plan.item.handSeconds)}</span>
+  </p>
 </header>

@@ -113,9 +113,9 @@
           }}
           ondrop={(e) => (e.preventDefault(), drop(p))}
         >
-          <span class="truncate px-px"
-            >{p.width > 74 ? p.step.title : p.step.kind === 'needle' ? p.step.block + 1 : p.step.hand}</span
-          >
+          {#if p.width > 74}<span class="truncate px-1">{p.step.title}</span>{:else}{p.step.kind === 'needle'
+              ? p.step.block + 1
+              : p.step.hand}{/if}
         </button>
         {#if p.freeSeconds > 45 && p.width > 34}
           <span

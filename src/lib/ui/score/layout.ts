@@ -21,7 +21,7 @@ export interface ScoreLayout {
 }
 
 /** Narrower than this a step cannot be hit; shorter steps are widened to it, px. */
-const LEAST_WIDTH = 13;
+const LEAST_WIDTH = 17;
 
 /**
  * Places the steps in time, left to right. Widths are minutes, except that short steps keep a width that can be hit;

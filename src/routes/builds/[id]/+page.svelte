@@ -171,7 +171,7 @@
     {:else if view === 'cut'}
       <CutList
         pieces={plan.pieces}
-        quantity={plan.order.load}
+        order={plan.order}
         onmaterial={(id, change) => editor.setMaterial(id, change)}
       />
     {:else if view === 'order'}

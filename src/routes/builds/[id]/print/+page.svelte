@@ -72,7 +72,7 @@
     </table>
     <div class="break-before-page"></div>
     <h2 class="mt-6 mb-1 text-xl">Cut sheet</h2>
-    <CutList pieces={plan.pieces} quantity={plan.order.load} />
+    <CutList pieces={plan.pieces} order={plan.order} />
     {#if editor.build.notes}<h2 class="mt-6 mb-1 text-xl">Notes</h2>
       <p class="whitespace-pre-wrap">{editor.build.notes}</p>{/if}
     <p class="label mt-6">
