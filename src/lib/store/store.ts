@@ -10,6 +10,9 @@ export interface StoredRun {
   events: RunEvent[];
 }
 
+/** Dexie counts ten native versions to one of its own. */
+const NATIVE_VERSIONS = 10;
+
 /** Reads and writes of the workroom. Records that do not fit their schema are set aside, never dropped. */
 export class Store {
   constructor(private readonly db = new JoltDb()) {}
@@ -17,6 +20,10 @@ export class Store {
   /** Tells what is wrong with the database, if anything, before the first screen. */
   async open(): Promise<Problem | null> {
     try {
+      // Dexie would open newer data and add what it misses; it must stay untouched.
+      const stored = (await indexedDB.databases?.())?.find(({ name }) => name === this.db.name);
+      if ((stored?.version ?? 0) >= (this.db.verno + 1) * NATIVE_VERSIONS)
+        return storeProblem(new Error('newer version'));
       await this.db.open();
       return null;
     } catch (error) {

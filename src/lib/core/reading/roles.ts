@@ -45,7 +45,10 @@ const laterOn = ({ block, all, follows }: Context, along = 0.7) =>
   all.filter((o) => o.index > block.index && follows.share(block.index, o.index) >= along);
 
 const MARKER_MM = 14;
-const marker: Rule = ({ block, design }) => {
+const marker: Rule = (c) => {
+  const { block, design } = c;
+  // A small piece has small lines too; but those are sewn over again.
+  if ((block.follows?.share ?? 0) > 0.6 || laterOn(c).length) return null;
   const boxes = block.lines.map(({ points }) => {
     const at = Array.from({ length: points.length / 2 }, (_, i) => ({
       x: points[2 * i],

@@ -1,0 +1,30 @@
+import type { Build } from '$lib/core/build';
+import { planBuild, proposeBuild, tapeIdOf } from '$lib/core/plan';
+import { readDesign, type Reading } from '$lib/core/reading';
+import { writeTape, type Tape } from '$lib/core/tape';
+import { newWorkshop, type Workshop } from '$lib/core/workshop';
+
+export const TRIM_JUMPS = 3;
+export const readAs = (tape: Tape, roles = {}): Reading => readDesign(tape, { trimJumps: TRIM_JUMPS, roles });
+
+/** A tape taken in as a maker would, with what was decided on top. */
+export function example(tape: Tape, change: Partial<Build> = {}, workshop: Workshop = newWorkshop()) {
+  const reading = readAs(tape);
+  const bytes = writeTape(tape);
+  const build = {
+    ...proposeBuild(reading, workshop, {
+      id: 'example',
+      tapeId: tapeIdOf(bytes),
+      fileName: 'example.dst',
+      now: '2026-05-01T08:00:00.000Z',
+    }),
+    ...change,
+  };
+  return { reading, bytes, build, workshop, plan: planBuild(build, reading, workshop) };
+}
+/** A maker's workshop with a few of their own figures. */
+export const workshopWith = (numbers: Workshop['numbers'], change: Partial<Workshop> = {}): Workshop => ({
+  ...newWorkshop(),
+  ...change,
+  numbers,
+});

@@ -1,0 +1,147 @@
+import { expect } from 'chai';
+import {
+  bean,
+  circle,
+  closePath,
+  doubleRun,
+  meander,
+  rectangle,
+  run,
+  satin,
+  star,
+  tatami,
+  TapeMaker,
+  transform,
+  twiceAround,
+  zigzag,
+  type Path,
+} from '$lib/core/outline';
+import { readingReport, readingReportSchema } from '$lib/core/exchange';
+import type { Texture } from '$lib/core/reading';
+import { crewPatch, pouch, tailTab } from '$lib/demo';
+import { readAs } from '../support/examples';
+
+const O = { x: 0, y: 0 };
+const one = (...paths: Path[]) => readAs(new TapeMaker('ONE').sew(...paths).done()).blocks[0];
+const square = closePath(rectangle(O, 80, 60, 5));
+let seed = 11;
+const random = () => (seed = (seed * 16807) % 2147483647) / 2147483647;
+
+describe('reading textures', () => {
+  const cases: [string, Path[], Texture][] = [
+    ['a single run', [run(square, 2.5)], 'run'],
+    ['a run there and back', [doubleRun([O, { x: 90, y: 10 }], 2.5)], 'double-run'],
+    ['a line twice around', [twiceAround(rectangle(O, 80, 60, 5), 2.5)], 'double-run'],
+    ['each stitch three times', [bean(square, 2.8)], 'bean'],
+    ['an open zigzag', [zigzag(square, 3, 2.4)], 'zigzag'],
+    ['a satin border', [satin(square, 3.5)], 'satin'],
+    ['a satin over its own underlay', [run(square, 2.5), zigzag(square, 2, 2), satin(square, 4)], 'satin'],
+    ['a filled star', tatami(star(O, 5, 30, 14), 0.4, 4, 0.4), 'fill'],
+    ['a stipple', [meander(rectangle(O, 100, 80), 5, random)], 'meander'],
+  ];
+  for (const [what, paths, texture] of cases)
+    it(`${what} is ${texture}`, () => expect(one(...paths).texture).to.equal(texture));
+
+  it('measures a satin 3.5 mm wide with 0.4 mm from stitch to stitch', () => {
+    const block = one(satin(square, 3.5));
+    expect(block.widthMm).to.be.closeTo(3.5, 0.1);
+    expect(block.advanceMm).to.be.closeTo(0.4, 0.05);
+  });
+});
+
+describe('reading lines', () => {
+  it('finds the way round a closed line within 1 %, whatever sews it', () => {
+    const way = 2 * (70 + 50) + 2 * Math.PI * 5;
+    for (const path of [
+      run(square, 2.5),
+      bean(square, 2.8),
+      zigzag(square, 3, 2.4),
+      satin(square, 3.5),
+      twiceAround(rectangle(O, 80, 60, 5)),
+    ]) {
+      const block = one(path);
+      expect(block.closed).to.equal(true);
+      expect(block.perimeterMm).to.be.closeTo(way, way * 0.01);
+    }
+  });
+
+  // A bib is turned through its opening: where it is, and how long, decides what the hands do.
+  for (const [side, turn] of [
+    ['bottom', 0],
+    ['right', Math.PI / 2],
+    ['top', Math.PI],
+    ['left', -Math.PI / 2],
+  ] as const)
+    it(`finds a 62 mm opening on the ${side}`, () => {
+      const open: Path = [{ x: 31, y: -50 }, { x: 50, y: -50 }, { x: 50, y: 50 }, { x: -50, y: 50 }, { x: -50, y: -50 }, { x: -31, y: -50 }]; // prettier-ignore
+      const [opening] = one(bean(transform(open, { turn }), 2.8)).openings;
+      expect(opening.lengthMm).to.be.closeTo(62, 2);
+      expect(opening.side).to.equal(side);
+    });
+
+  it('sees no opening in a closed outline, nor in a straight seam', () => {
+    expect(one(bean(square)).openings).to.deep.equal([]);
+    expect(one(run([O, { x: 120, y: 0 }])).openings).to.deep.equal([]);
+  });
+
+  it('counts a stitch too long for one record once, and a trim where the thread is cut', () => {
+    const wide = one([O, { x: 20, y: 0 }, { x: 20.4, y: 0 }, { x: 0.4, y: 0.4 }, { x: 20.8, y: 0.8 }]);
+    expect(wide.sewnLengthMm).to.be.within(60, 66);
+    expect(one(run(square), run(closePath(circle({ x: 0, y: 90 }, 20)))).trims).to.equal(1);
+  });
+
+  it('tells how closely a tack-down keeps to its placement line', () => {
+    const tape = new TapeMaker('TACK')
+      .sew(run(square))
+      .stop()
+      .sew(zigzag(square, 2.5, 2.2))
+      .stop()
+      .sew(satin(square, 3.6))
+      .done();
+    const [, tack, cover] = readAs(tape).blocks;
+    expect(tack.follows?.index).to.equal(0);
+    expect(tack.follows?.share).to.be.above(0.97);
+    expect(cover.follows?.index).to.equal(1);
+    expect([tack.role.value, cover.role.value]).to.deep.equal(['tack-down', 'cover']);
+    expect(cover.role.because).to.match(/follows block 2's line for \d+ %/);
+  });
+});
+
+describe('reading the demo tapes', () => {
+  it('a lined zip pouch: three seams, each with what it turns tacked after it, and an opening at the bottom', () => {
+    const reading = readAs(pouch());
+    expect(reading.stops).to.equal(14);
+    expect(reading.blocks.map((b) => b.role.value)).to.deep.equal([
+      'placement', 'tack-down', 'placement', 'tack-down', 'seam', 'tack-down', 'seam', 'tack-down',
+      'seam', 'tack-down', 'quilting', 'tack-down', 'tack-down', 'tack-down', 'final-outline',
+    ]); // prettier-ignore
+    const [opening] = reading.blocks[14].openings;
+    expect(opening.side).to.equal('bottom');
+    expect(opening.lengthMm).to.be.closeTo(70, 2);
+  });
+  it('a crew patch: blank, two pieces, their covers, the design, the border', () => {
+    expect(readAs(crewPatch()).blocks.map((b) => b.role.value)).to.deep.equal([
+      'placement', 'tack-down', 'placement', 'tack-down', 'placement', 'tack-down', 'cover', 'cover', 'decoration', 'cover',
+    ]); // prettier-ignore
+  });
+  it('a felt tab: markers where the snaps go, and a last line around it all', () => {
+    expect(readAs(tailTab()).blocks.map((b) => b.role.value)).to.deep.equal([
+      'placement',
+      'tack-down',
+      'decoration',
+      'marker',
+      'final-outline',
+    ]);
+  });
+  it('keeps what the maker says, and reads the rest around it', () => {
+    const reading = readAs(crewPatch(), { 2: 'decoration' });
+    expect(reading.blocks[2].role).to.deep.include({ value: 'decoration', by: 'maker', confidence: 1 });
+    expect(reading.blocks[0].role.value).to.equal('placement');
+  });
+  it('reports in mm, needle points only, in the shape that scripts are promised', () => {
+    const report = readingReportSchema.parse(readingReport(readAs(tailTab())));
+    const { minX, maxX, minY, maxY } = report.extents;
+    expect([maxX - minX, maxY - minY]).to.deep.equal([46, 74]);
+    expect(report.blocks[3].box.minX).to.equal(-2.5);
+  });
+});

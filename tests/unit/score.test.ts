@@ -1,0 +1,206 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import type { ScoreEdit } from '$lib/core/build';
+import { closePath, meander, rectangle, run, satin, TapeMaker, zigzag } from '$lib/core/outline';
+import { planBuild } from '$lib/core/plan';
+import { describeStack, stackAt, type HandStep, type Score } from '$lib/core/score';
+import { rankTechniques } from '$lib/core/techniques';
+import { crewPatch, pouch, tailTab } from '$lib/demo';
+import { example, readAs } from '../support/examples';
+
+const titles = (score: Score) => score.steps.map((s) => s.title);
+const hands = (score: Score) => score.steps.filter((s): s is HandStep => s.kind === 'hand');
+const stackAfter = (score: Score, title: string) => stackAt(score, titles(score).indexOf(title));
+const face = (score: Score, title: string, piece: string) =>
+  stackAfter(score, title).layers.find((l) => l.pieceId === piece);
+
+describe('technique from the tape alone', () => {
+  for (const [name, tape, technique] of [
+    ['pouch', pouch(), 'zip-pouch'],
+    ['patch', crewPatch(), 'film-patch'],
+    ['tab', tailTab(), 'felt-tab'],
+  ] as const)
+    it(`proposes the right one for the ${name}, clear of the runner-up`, () => {
+      const [best, second] = rankTechniques(readAs(tape));
+      expect(best.technique.id).to.equal(technique);
+      expect(best.fit - second.fit).to.be.above(0.1);
+    });
+
+  it('lets a pouch do without its accent, and a patch have one sail or three', () => {
+    const square = (x: number) => closePath(rectangle({ x, y: 0 }, 14, 14));
+    for (const sails of [1, 3]) {
+      const edge = closePath(rectangle({ x: 0, y: 0 }, 80, 40, 6));
+      const maker = new TapeMaker('P').sew(run(edge)).stop().sew(run(closePath(rectangle({ x: 0, y: 0 }, 79, 39, 6)))).stop(); // prettier-ignore
+      for (let k = 0; k < sails; k++) maker.sew(run(square(k * 24 - 24))).stop().sew(zigzag(square(k * 24 - 24), 1.6, 2)).stop().sew(satin(square(k * 24 - 24), 3)).stop(); // prettier-ignore
+      const { plan } = example(maker.sew(satin(edge, 4)).done());
+      expect(plan.score.technique).to.equal('film-patch');
+      expect(plan.score.pieces.filter((p) => p.id.startsWith('applique'))).to.have.length(sails);
+      expect(titles(plan.score).filter((t) => t.startsWith('Trim appliqué'))).to.have.length(sails);
+    }
+  });
+
+  it('falls back on the roles when no pattern fits', () => {
+    const field = rectangle({ x: 0, y: 0 }, 100, 100, 6);
+    let seed = 5;
+    const random = () => (seed = (seed * 16807) % 2147483647) / 2147483647;
+    const tape = new TapeMaker('MAT').sew(run(closePath(field))).stop().sew(zigzag(closePath(field), 2.5, 2.2)).stop().sew(meander(rectangle({ x: 0, y: 0 }, 90, 90), 5, random)).done(); // prettier-ignore
+    const { plan } = example(tape);
+    expect(plan.score.technique).to.equal('as-read');
+    expect(titles(plan.score)).to.include('Lay piece 1').and.to.include('Quilting');
+  });
+});
+
+describe('the score of the line-winder pouch', () => {
+  const { plan } = example(pouch());
+  const { score } = plan;
+
+  it('gives every step both its numbers: hands count up, stops are the blocks sewn so far', () => {
+    expect(hands(score).map((h) => h.hand)).to.deep.equal(hands(score).map((_, i) => i + 1));
+    let sewn = 0;
+    for (const step of score.steps) expect(step.stop).to.equal(step.kind === 'needle' ? sewn++ : sewn);
+    expect(sewn).to.equal(15);
+  });
+
+  it('opens the zip before the back goes on, and slits the base from the back', () => {
+    const order = titles(score);
+    expect(order.indexOf('Open the zip')).to.be.below(order.indexOf('Lay the back'));
+    expect(stackAfter(score, 'Slit the window').view).to.equal('back');
+    expect(face(score, 'Slit the window', 'base')?.open).to.equal(true);
+  });
+
+  it('lays the lower front right side down, then folds it right side up over its seam', () => {
+    expect(face(score, 'Lay the lower front', 'lower')).to.include({
+      face: 'down',
+      held: false,
+      side: 'front',
+    });
+    expect(face(score, 'Fold the lower front over', 'lower')).to.include({
+      face: 'up',
+      held: true,
+      folded: true,
+    });
+  });
+
+  it('knows which way each lining looks: right side up, seen from the back, is down from the front', () => {
+    expect(face(score, 'Lay lower lining', 'lining-lower')).to.include({ side: 'back', face: 'down' });
+    expect(face(score, 'Lay back lining', 'lining-back')).to.include({ side: 'back', face: 'up' });
+  });
+
+  it('tells the whole stack in words, front to back', () => {
+    const words = describeStack(stackAfter(score, 'Lay the back'));
+    expect(words).to.match(
+      /^The front lies up\. From front to back: Batting, back \(right side down, loose\); Back \(right side down, loose\); Accent/,
+    );
+    expect(words).to.include('Zip (right side up, open)').and.to.include('Base (hooped, slit)');
+  });
+
+  it('holds each piece by the line that catches it', () => {
+    const last = stackAt(score, score.steps.length - 1);
+    expect(last.layers.filter((l) => !l.held)).to.deep.equal([]);
+    expect(last).to.include({ hooped: false, turned: true });
+  });
+});
+
+describe('editing a score', () => {
+  const { build, reading, workshop, plan } = example(tailTab());
+  const after = (...edits: ScoreEdit[]) => planBuild({ ...build, edits }, reading, workshop).score;
+  const flip = plan.score.steps.find((s) => s.title === 'Turn to the back')!;
+  const snip = plan.score.steps.find((s) => s.title === 'Snip jumps')!;
+
+  it('rewords, takes out and puts in hand steps, and numbers them anew', () => {
+    const edited = after(
+      { kind: 'rename', stepId: flip.id, title: 'Over it goes', text: 'Turn it.' },
+      { kind: 'remove', stepId: snip.id },
+      {
+        kind: 'insert',
+        stepId: 'own:1',
+        before: flip.id,
+        title: 'Photograph',
+        text: '',
+        side: 'front',
+        seconds: 12,
+      },
+    );
+    expect(titles(edited)).to.include('Over it goes').and.not.to.include('Snip jumps');
+    expect(titles(edited).indexOf('Photograph')).to.equal(titles(edited).indexOf('Over it goes') - 1);
+    expect(hands(edited).map((h) => h.hand)).to.deep.equal(hands(edited).map((_, i) => i + 1));
+  });
+
+  it('moves a hand step to another stop, but never a block of the tape', () => {
+    const moved = after(
+      { kind: 'move', stepId: snip.id, before: 'n3' },
+      { kind: 'move', stepId: 'n0', before: null },
+      { kind: 'remove', stepId: 'n1' },
+    );
+    expect(titles(moved).indexOf('Snip jumps')).to.be.below(moved.steps.findIndex((s) => s.id === 'n3'));
+    expect(moved.steps.filter((s) => s.kind === 'needle').map((s) => s.id)).to.deep.equal([
+      'n0',
+      'n1',
+      'n2',
+      'n3',
+      'n4',
+    ]);
+  });
+
+  it('tells of an edit whose step is gone, and keeps the rest', () => {
+    const edited = after({ kind: 'remove', stepId: 'b99:lay' }, { kind: 'remove', stepId: snip.id });
+    expect(edited.stale).to.have.length(1);
+    expect(titles(edited)).not.to.include('Snip jumps');
+  });
+
+  it('never loses a block, whatever is edited', () => {
+    const ids = plan.score.steps.map((s) => s.id);
+    const anyEdit = fc.oneof(
+      fc.record({ kind: fc.constant('remove' as const), stepId: fc.constantFrom(...ids) }),
+      fc.record({
+        kind: fc.constant('move' as const),
+        stepId: fc.constantFrom(...ids),
+        before: fc.option(fc.constantFrom(...ids)),
+      }),
+      fc.record({
+        kind: fc.constant('insert' as const),
+        stepId: fc.uuid(),
+        before: fc.option(fc.constantFrom(...ids)),
+        title: fc.constant('x'),
+        text: fc.constant(''),
+        side: fc.constant('off' as const),
+        seconds: fc.nat(99),
+      }),
+    );
+    fc.assert(
+      fc.property(fc.array(anyEdit, { maxLength: 12 }), (edits) => {
+        const { steps } = after(...edits);
+        expect(steps.flatMap((s) => (s.kind === 'needle' ? [s.block] : []))).to.deep.equal([0, 1, 2, 3, 4]);
+        expect(new Set(steps.map((s) => s.id)).size).to.equal(steps.length);
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  it('changes the thread by hand on one needle only, and only where it differs', () => {
+    const [red, blue] = [
+      { name: 'red', colour: '#aa0000' },
+      { name: 'blue', colour: '#0000aa' },
+    ];
+    const threads = [red, red, blue, blue, red];
+    const byHand = planBuild({ ...build, threads }, reading, workshop).score;
+    expect(titles(byHand).filter((t) => t.startsWith('Thread'))).to.deep.equal([
+      'Thread red',
+      'Thread blue',
+      'Thread red',
+    ]);
+    const many = {
+      ...workshop,
+      machines: [{ ...workshop.machines[0], kind: 'multi-needle' as const, needles: 10 }],
+    };
+    expect(
+      titles(planBuild({ ...build, threads }, reading, many).score).filter((t) => t.startsWith('Thread')),
+    ).to.deep.equal([]);
+  });
+
+  it('goes by the role the maker sets: a marker said to be a design asks for no snaps to be marked', () => {
+    const own = example(tailTab(), { roles: { 3: 'decoration' } });
+    const read = readAs(tailTab(), { 3: 'decoration' });
+    expect(titles(planBuild(own.build, read, own.workshop).score)).not.to.include('Marks for snaps');
+  });
+});

@@ -1,0 +1,84 @@
+import 'fake-indexeddb/auto';
+import { expect } from 'chai';
+import Dexie from 'dexie';
+import type { Build } from '$lib/core/build';
+import { attempt, JoltDb, Store } from '$lib/store';
+import { newWorkshop } from '$lib/core/workshop';
+import { tailTab } from '$lib/demo';
+import { example } from '../support/examples';
+
+let n = 0;
+const fresh = () => new JoltDb(`test-${n++}`);
+const { build, bytes, plan } = example(tailTab());
+const run = {
+  id: 'r1',
+  buildId: build.id,
+  buildName: build.name,
+  tapeId: build.tapeId,
+  createdAt: 5,
+  score: plan.score,
+  planned: {},
+};
+
+describe('store', () => {
+  it('keeps a build with its tape, and gives both back as they were', async () => {
+    const store = new Store(fresh());
+    await store.addBuild(build, bytes);
+    expect(await store.build(build.id)).to.deep.equal(build);
+    expect([...((await store.tape(build.tapeId)) ?? [])]).to.deep.equal([...bytes]);
+  });
+
+  it('sets a damaged build aside and opens the others', async () => {
+    const db = fresh();
+    const store = new Store(db);
+    await store.addBuild(build, bytes);
+    await db.builds.put({ ...build, id: 'broken', order: 'lots' } as unknown as Build);
+    expect(await store.builds()).to.deep.equal({ builds: [build], damaged: 1 });
+    expect(await db.builds.count()).to.equal(2);
+  });
+
+  it('keeps a tape for as long as a build or a run needs it', async () => {
+    const db = fresh();
+    const store = new Store(db);
+    await store.addBuild(build, bytes);
+    await store.addBuild({ ...build, id: 'second' }, bytes);
+    await store.removeBuild(build.id);
+    expect(await db.tapes.count()).to.equal(1);
+    await store.removeBuild('second');
+    expect(await db.tapes.count()).to.equal(0);
+    await store.addBuild(build, bytes);
+    await store.startRun(run, { type: 'started', at: 5 });
+    await store.removeBuild(build.id);
+    expect(await db.tapes.count()).to.equal(1);
+  });
+
+  it('gives back the events of a run in order, and refuses to write one over another', async () => {
+    const store = new Store(fresh());
+    await store.startRun(run, { type: 'started', at: 5 });
+    await store.addEvent('r1', 1, { type: 'done', at: 9, stepId: 'x', index: 0 });
+    await store.addEvent('r1', 2, { type: 'paused', at: 12 });
+    expect((await store.run('r1'))?.events.map((e) => e.type)).to.deep.equal(['started', 'done', 'paused']);
+    const twice = await attempt(() => store.addEvent('r1', 2, { type: 'finished', at: 20 }));
+    expect(twice.ok).to.equal(false);
+    expect((await store.runs())[0].events).to.have.length(3);
+  });
+
+  it('opens an empty database on a new workshop, and a filled one on its own', async () => {
+    const store = new Store(fresh());
+    expect(await store.workshop()).to.deep.equal(newWorkshop());
+    await store.saveWorkshop({ ...newWorkshop(), name: 'Tern & Tide', unit: 'inch' });
+    expect((await store.workshop()).unit).to.equal('inch');
+  });
+
+  it('says in a sentence that the browser holds newer data, and leaves it alone', async () => {
+    const name = `test-${n++}`;
+    const newer = new Dexie(name);
+    newer.version(99).stores({ builds: 'id' });
+    await newer.open();
+    newer.close();
+    expect((await new Store(new JoltDb(name)).open())?.code).to.equal('store-newer');
+    const still = new Dexie(name);
+    await still.open();
+    expect(still.tables.map((t) => t.name)).to.deep.equal(['builds']);
+  });
+});
