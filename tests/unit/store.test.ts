@@ -70,6 +70,15 @@ describe('store', () => {
     expect((await store.workshop()).unit).to.equal('inch');
   });
 
+  it('opens again what it kept', async () => {
+    const db = fresh();
+    await new Store(db).addBuild(build, bytes);
+    db.close();
+    const again = new Store(new JoltDb(db.name));
+    expect(await again.open()).to.equal(null);
+    expect((await again.builds()).builds).to.deep.equal([build]);
+  });
+
   it('says in a sentence that the browser holds newer data, and leaves it alone', async () => {
     const name = `test-${n++}`;
     const newer = new Dexie(name);

@@ -7,6 +7,8 @@ const REACH = 10;
 const WIDEST_REACH = 30;
 /** Lines are laid into the index at this step, 0.1 mm. */
 const STEP = 10;
+/** A question every so far along a line is enough to know its share, 0.1 mm. */
+const ASK = 20;
 /** Less of a line than this in common says nothing. */
 const LEAST_SHARE = 0.3;
 /** Among lines followed about as well, the latest is meant. */
@@ -49,35 +51,22 @@ export function followsOf(blocks: FollowInput[]): Follows {
   const near = new Float64Array(n * n);
   const away = new Float64Array(n * n);
   const lengths = new Float64Array(n);
-  const stamp = new Int32Array(n).fill(-1);
+  const seen = new Int32Array(n).fill(-1);
   const nearest = new Float64Array(n);
-  let hx = 0;
-  let hy = 0;
-  let asked = 0;
-  let own = 0;
-  const touched: number[] = [];
-  const visit = (k: number) => {
-    const b = index.tag[k];
-    if (b === own) return;
-    const d = (index.x[k] - hx) ** 2 + (index.y[k] - hy) ** 2;
-    if (stamp[b] !== asked) {
-      stamp[b] = asked;
-      nearest[b] = d;
-      touched.push(b);
-    } else if (d < nearest[b]) nearest[b] = d;
-  };
+  const touched = new Int32Array(n);
+  let question = 0;
   blocks.forEach(({ spine, width }, j) => {
     if (!spine) return;
-    own = j;
-    eachStretch(spine, (i, d) => {
-      const weight = Math.max(d, STEP / 2);
+    const { x, y } = spine;
+    let weight = 0;
+    eachStretch(spine, (i, d, ends) => {
+      weight += d;
+      if (weight < ASK && !ends) return;
       lengths[j] += weight;
-      hx = spine.x[i];
-      hy = spine.y[i];
-      asked++;
-      touched.length = 0;
-      index.around(hx, hy, visit);
-      for (const b of touched) {
+      const met = index.nearestByTag(x[i], y[i], question++, seen, nearest, touched);
+      for (let k = 0; k < met; k++) {
+        const b = touched[k];
+        if (b === j) continue;
         const reach = Math.min(WIDEST_REACH / 2, Math.max(REACH, width / 2, blocks[b].width / 2));
         // The index holds points a step apart: half a step sideways is no distance.
         const d2 = Math.max(0, nearest[b] - (STEP / 2) ** 2);
@@ -85,6 +74,7 @@ export function followsOf(blocks: FollowInput[]): Follows {
         near[j * n + b] += weight;
         away[j * n + b] += weight * Math.sqrt(d2);
       }
+      weight = 0;
     });
   });
   const share = (j: number, i: number) => (lengths[j] ? near[j * n + i] / lengths[j] : 0);
@@ -104,8 +94,16 @@ export function followsOf(blocks: FollowInput[]): Follows {
   return { best, share };
 }
 
-/** Each kept point with its distance from the point before on the same strand. */
-function eachStretch({ x, y, opens, again, n }: Spine, visit: (i: number, d: number) => void) {
-  for (let i = 0; i < n; i++)
-    if (!again[i]) visit(i, i > 0 && !opens[i] ? Math.hypot(x[i] - x[i - 1], y[i] - y[i - 1]) : 0);
+/** Each kept point, its distance from the point before on the same strand, and whether its stretch ends there. */
+function eachStretch({ x, y, opens, again, n }: Spine, visit: (i: number, d: number, ends: boolean) => void) {
+  for (let i = 0; i < n; i++) {
+    if (again[i]) continue;
+    let d = 0;
+    if (i > 0 && !opens[i]) {
+      const dx = x[i] - x[i - 1];
+      const dy = y[i] - y[i - 1];
+      d = Math.sqrt(dx * dx + dy * dy);
+    }
+    visit(i, d, i + 1 >= n || opens[i + 1] === 1 || again[i + 1] === 1);
+  }
 }

@@ -51,7 +51,11 @@ export function linesOf(spine: Spine): Line[] {
 
 const lengthOf = (p: ArrayLike<number>) => {
   let sum = 0;
-  for (let i = 2; i < p.length; i += 2) sum += Math.hypot(p[i] - p[i - 2], p[i + 1] - p[i - 1]);
+  for (let i = 2; i < p.length; i += 2) {
+    const dx = p[i] - p[i - 2];
+    const dy = p[i + 1] - p[i - 1];
+    sum += Math.sqrt(dx * dx + dy * dy);
+  }
   return sum;
 };
 const reversed = (p: number[]) => {

@@ -1,3 +1,7 @@
+/** Large odd factors spread neighbouring cells over the slots. */
+const X_HASH = 73856093;
+const Y_HASH = 19349663;
+
 /** A hash grid over points that are added one by one; room for a known number of points. Lengths in 0.1 mm. */
 export class PointIndex {
   readonly x: Float32Array;
@@ -21,11 +25,10 @@ export class PointIndex {
     this.mask = slots - 1;
     this.inverse = 1 / cell;
   }
-  private slot(cx: number, cy: number) {
-    return (Math.imul(cx, 73856093) ^ Math.imul(cy, 19349663)) & this.mask;
-  }
   add(x: number, y: number, tag: number) {
-    const at = this.slot(Math.floor(x * this.inverse), Math.floor(y * this.inverse));
+    const cx = Math.floor(x * this.inverse);
+    const cy = Math.floor(y * this.inverse);
+    const at = (Math.imul(cx, X_HASH) ^ Math.imul(cy, Y_HASH)) & this.mask;
     const n = this.size++;
     this.x[n] = x;
     this.y[n] = y;
@@ -33,12 +36,54 @@ export class PointIndex {
     this.chain[n] = this.head[at];
     this.head[at] = n;
   }
-  /** Calls visit for the points in the cells around (x, y); some may be further away than a cell. */
-  around(x: number, y: number, visit: (n: number) => void) {
+  /** Whether a point with a tag below `before` lies within reach, where reach is at most the cell. */
+  hasWithin(x: number, y: number, reach2: number, before: number): boolean {
+    const { head, chain, mask } = this;
     const cx = Math.floor(x * this.inverse);
     const cy = Math.floor(y * this.inverse);
-    for (let gy = cy - 1; gy <= cy + 1; gy++)
+    for (let gy = cy - 1; gy <= cy + 1; gy++) {
+      const row = Math.imul(gy, Y_HASH);
       for (let gx = cx - 1; gx <= cx + 1; gx++)
-        for (let n = this.head[this.slot(gx, gy)]; n >= 0; n = this.chain[n]) visit(n);
+        for (let n = head[(Math.imul(gx, X_HASH) ^ row) & mask]; n >= 0; n = chain[n]) {
+          if (this.tag[n] >= before) continue;
+          const dx = this.x[n] - x;
+          const dy = this.y[n] - y;
+          if (dx * dx + dy * dy <= reach2) return true;
+        }
+    }
+    return false;
+  }
+  /**
+   * The nearest point of each tag in the cells around (x, y): its squared distance goes to nearest[tag], the tags to
+   * touched; `seen` holds the number of the last question that met a tag. Returns how many tags were met.
+   */
+  nearestByTag(
+    x: number,
+    y: number,
+    question: number,
+    seen: Int32Array,
+    nearest: Float64Array,
+    touched: Int32Array,
+  ): number {
+    const { head, chain, mask } = this;
+    const cx = Math.floor(x * this.inverse);
+    const cy = Math.floor(y * this.inverse);
+    let met = 0;
+    for (let gy = cy - 1; gy <= cy + 1; gy++) {
+      const row = Math.imul(gy, Y_HASH);
+      for (let gx = cx - 1; gx <= cx + 1; gx++)
+        for (let n = head[(Math.imul(gx, X_HASH) ^ row) & mask]; n >= 0; n = chain[n]) {
+          const dx = this.x[n] - x;
+          const dy = this.y[n] - y;
+          const d2 = dx * dx + dy * dy;
+          const tag = this.tag[n];
+          if (seen[tag] !== question) {
+            seen[tag] = question;
+            nearest[tag] = d2;
+            touched[met++] = tag;
+          } else if (d2 < nearest[tag]) nearest[tag] = d2;
+        }
+    }
+    return met;
   }
 }

@@ -17,6 +17,10 @@ const ON = 0.35;
 /** Share of backward turns: every turn in a zigzag, two of three in a bean. */
 const ALL_BACK = 0.82;
 const BEAN_BACK = 0.5;
+/** A turn sharper than the line tells only that there is a corner, radians. */
+const CORNER_TURN = 1.2;
+/** Bins of half a millimetre, counted in 0.1 mm. */
+const BINS_PER_UNIT = 1 / 5;
 /** A zigzag that advances less than this from peak to peak covers: satin, 0.1 mm. */
 const SATIN_ADVANCE = 10;
 /** Side of the grid on which area is measured, 0.1 mm. */
@@ -96,11 +100,13 @@ export class AreaGrid {
       this.counted++;
     }
   }
-  line(x0: number, y0: number, x1: number, y1: number, length: number) {
-    const n = Math.ceil(length / this.cell);
+  line(x0: number, y0: number, x1: number, y1: number) {
+    const dx = x1 - x0;
+    const dy = y1 - y0;
+    const n = Math.ceil(Math.sqrt(dx * dx + dy * dy) / this.cell);
     for (let k = 0; k < n; k++) {
       const t = (k + 0.5) / n;
-      const at = this.at(x0 + (x1 - x0) * t, y0 + (y1 - y0) * t);
+      const at = this.at(x0 + dx * t, y0 + dy * t);
       if (this.lines[at] !== this.stamp) {
         this.lines[at] = this.stamp;
         this.list[this.listed++] = at;
@@ -126,58 +132,68 @@ export class AreaGrid {
   }
 }
 
+/** What the closed windows of a block come to. A class, so that the pass itself keeps its sums in plain locals. */
+class WindowSums {
+  readonly stretches: Stretch[] = [];
+  readonly byWay: Profile['byWay'] = [0, 0, 0, 0];
+  readonly width = [0, 0];
+  readonly advance = [0, 0];
+  readonly turns = [0, 0];
+  turn = 0;
+  turnSize = 0;
+
+  /** Judges one window and adds it to the stretch before it when that moves the same way on the same strand. */
+  close(
+    first: number,
+    end: number,
+    opens: boolean,
+    length: number,
+    turns: number,
+    back: number,
+    advance: number,
+    width: number,
+    turn: number,
+    turnSize: number,
+  ) {
+    let way = LINE;
+    if (turns >= 3 && back >= ALL_BACK * turns) way = advance < SATIN_ADVANCE * back ? SATIN : ZIGZAG;
+    else if (turns >= 5 && back >= BEAN_BACK * turns) way = BEAN;
+    this.byWay[way] += length;
+    if (way === ZIGZAG || way === SATIN) {
+      this.width[way - 1] += width;
+      this.advance[way - 1] += advance;
+      this.turns[way - 1] += back;
+    } else if (way === LINE) {
+      this.turn += turn;
+      this.turnSize += turnSize;
+    }
+    const last = this.stretches[this.stretches.length - 1];
+    if (last && !opens && last.way === way) last.end = end;
+    else this.stretches.push({ first, end, way, opens });
+  }
+}
+
 /** One pass over a block: lengths, box, area, and how each short stretch moves. */
 export function profileBlock({ x, y, starts }: NeedlePoints, block: NeedleBlock, grid: AreaGrid): Profile {
   grid.next();
-  const stretches: Stretch[] = [];
-  const bins = new Array<number>(LENGTH_BINS).fill(0);
-  const byWay: Profile['byWay'] = [0, 0, 0, 0];
-  const widthSum = [0, 0];
-  const advanceSum = [0, 0];
-  const turns = [0, 0];
+  const sums = new WindowSums();
+  const bins = new Int32Array(LENGTH_BINS);
   let total = 0;
   let minX = Infinity;
   let minY = Infinity;
   let maxX = -Infinity;
   let maxY = -Infinity;
-  let turnSum = 0;
-  let turnSize = 0;
-
-  // The window: counts over the last turns, and where it began.
-  let wFirst = block.first;
-  let wLength = 0;
-  let wTurns = 0;
-  let wBack = 0;
-  let wAdvance = 0;
-  let wWidth = 0;
-  let wTurn = 0;
-  let wTurnSize = 0;
+  // The window: where it began, and sums over its turns.
+  let first = block.first;
   let opens = true;
-  const closeWindow = (end: number) => {
-    if (end > wFirst && wLength > 0) {
-      const back = wTurns ? wBack / wTurns : 0;
-      const advance = wBack ? wAdvance / wBack : 0;
-      let way = LINE;
-      if (wTurns >= 3 && back >= ALL_BACK) way = advance < SATIN_ADVANCE ? SATIN : ZIGZAG;
-      else if (wTurns >= 5 && back >= BEAN_BACK) way = BEAN;
-      byWay[way] += wLength;
-      if (way === ZIGZAG || way === SATIN) {
-        widthSum[way - 1] += wWidth;
-        advanceSum[way - 1] += wAdvance;
-        turns[way - 1] += wBack;
-      } else if (way === LINE) {
-        turnSum += wTurn;
-        turnSize += wTurnSize;
-      }
-      const last = stretches[stretches.length - 1];
-      if (last && !opens && last.way === way) last.end = end;
-      else stretches.push({ first: wFirst, end, way, opens });
-      opens = false;
-    }
-    wFirst = end;
-    wLength = wTurns = wBack = wAdvance = wWidth = wTurn = wTurnSize = 0;
-  };
-
+  let length = 0;
+  let turns = 0;
+  let back = 0;
+  let advance = 0;
+  let width = 0;
+  let turn = 0;
+  let turnSize = 0;
+  // The stitch before, and its length; 0 when there is none.
   let ax = 0;
   let ay = 0;
   let al = 0;
@@ -189,57 +205,75 @@ export function profileBlock({ x, y, starts }: NeedlePoints, block: NeedleBlock,
     if (py < minY) minY = py;
     if (py > maxY) maxY = py;
     grid.point(px, py);
-    if (starts[i]) {
-      closeWindow(i - 1);
-      wFirst = i;
-      opens = true;
-      al = 0;
-      continue;
-    }
-    const dx = px - x[i - 1];
-    const dy = py - y[i - 1];
-    const l = Math.sqrt(dx * dx + dy * dy);
-    total += l;
-    wLength += l;
-    const bin = (l / 5) | 0;
-    bins[bin < LENGTH_BINS ? bin : LENGTH_BINS - 1]++;
-    if (l < TIE) continue;
-    if (al > 0) {
-      const cos = (ax * dx + ay * dy) / (al * l);
-      wTurns++;
-      if (cos < BACK) {
-        const sx = ax + dx;
-        const sy = ay + dy;
-        const s2 = sx * sx + sy * sy;
-        wBack++;
-        wAdvance += Math.sqrt(s2);
-        // Width: the height of the flank over the advance, half of it each way.
-        const w2 = l * l - s2 / 4;
-        wWidth += w2 > 0 ? Math.sqrt(w2) : 0;
-      } else {
-        const sin = (ax * dy - ay * dx) / (al * l);
-        const t = cos > ON ? sin : sin < 0 ? -1.2 : 1.2;
-        wTurn += t;
-        wTurnSize += t < 0 ? -t : t;
+    const fresh = starts[i] === 1;
+    if (!fresh) {
+      const dx = px - x[i - 1];
+      const dy = py - y[i - 1];
+      const l = Math.sqrt(dx * dx + dy * dy);
+      total += l;
+      length += l;
+      const bin = (l * BINS_PER_UNIT) | 0;
+      bins[bin < LENGTH_BINS ? bin : LENGTH_BINS - 1]++;
+      if (l >= TIE) {
+        if (al > 0) {
+          const ll = al * l;
+          const dot = ax * dx + ay * dy;
+          turns++;
+          if (dot < BACK * ll) {
+            const sx = ax + dx;
+            const sy = ay + dy;
+            const s2 = sx * sx + sy * sy;
+            back++;
+            advance += Math.sqrt(s2);
+            // Width: the height of the flank over the advance, half of it each way.
+            const w2 = l * l - s2 / 4;
+            if (w2 > 0) width += Math.sqrt(w2);
+          } else {
+            const sin = (ax * dy - ay * dx) / ll;
+            const t = dot > ON * ll ? sin : sin < 0 ? -CORNER_TURN : CORNER_TURN;
+            turn += t;
+            turnSize += t < 0 ? -t : t;
+          }
+        }
+        ax = dx;
+        ay = dy;
+        al = l;
       }
     }
-    ax = dx;
-    ay = dy;
-    al = l;
-    if (wTurns === WINDOW) closeWindow(i);
+    if (!fresh && turns < WINDOW && i + 1 < block.end) continue;
+    // The window is full, the strand ended before this point, or the block ends with it.
+    const end = fresh ? i - 1 : i;
+    if (end > first && length > 0) {
+      sums.close(first, end, opens, length, turns, back, advance, width, turn, turnSize);
+      opens = false;
+    }
+    length = turns = back = advance = width = turn = turnSize = 0;
+    first = end;
+    if (fresh) {
+      first = i;
+      opens = true;
+      al = 0;
+    }
   }
-  closeWindow(block.end - 1);
+  const { stretches } = sums;
   smooth(stretches);
   for (const s of stretches)
-    if (s.way === LINE)
-      for (let i = s.first + 1; i <= s.end; i++)
-        grid.line(x[i - 1], y[i - 1], x[i], y[i], Math.hypot(x[i] - x[i - 1], y[i] - y[i - 1]));
+    if (s.way === LINE) for (let i = s.first + 1; i <= s.end; i++) grid.line(x[i - 1], y[i - 1], x[i], y[i]);
   return {
-    stretches, length: total, lengthBins: bins, byWay,
-    width: [mean(widthSum[0], turns[0]), mean(widthSum[1], turns[1])],
-    advance: [mean(advanceSum[0], turns[0]), mean(advanceSum[1], turns[1])],
-    minX, minY, maxX, maxY, turn: turnSum, turnSize, ...grid.counts(),
-  }; // prettier-ignore
+    stretches,
+    length: total,
+    lengthBins: Array.from(bins),
+    byWay: sums.byWay,
+    width: [mean(sums.width[0], sums.turns[0]), mean(sums.width[1], sums.turns[1])],
+    advance: [mean(sums.advance[0], sums.turns[0]), mean(sums.advance[1], sums.turns[1])],
+    minX,
+    minY,
+    maxX,
+    maxY,
+    turn: sums.turn,
+    turnSize: sums.turnSize,
+    ...grid.counts(),
+  };
 }
 
 const mean = (sum: number, n: number) => (n ? sum / n : 0);

@@ -5,7 +5,7 @@ import { needlePoints } from './needle';
 import { AreaGrid, CELL, profileBlock } from './profile';
 import { readRoles, type RoleOverrides } from './roles';
 import { spineOf, type Spine } from './spine';
-import { coversArea, textureOf } from './texture';
+import { coversArea, textureOf, wanders } from './texture';
 import type { BlockReading, Line, Reading, Texture } from './types';
 
 export interface ReadOptions {
@@ -18,8 +18,7 @@ export interface ReadOptions {
 /** A block is an outline when one line makes up most of it. */
 const OUTLINE_SHARE = 0.7;
 const isOutline = (texture: Texture, lines: Line[]) =>
-  !['meander', 'fill', 'mixed'].includes(texture) &&
-  lines[0].lengthMm > OUTLINE_SHARE * lines.reduce((sum, l) => sum + l.lengthMm, 0);
+  texture !== 'mixed' && lines[0].lengthMm > OUTLINE_SHARE * lines.reduce((sum, l) => sum + l.lengthMm, 0);
 
 /**
  * Reads the blocks of a tape: what each one is, which line it follows, and what it is for.
@@ -39,9 +38,10 @@ export function readDesign(tape: Tape, { trimJumps, roles = {} }: ReadOptions): 
   const spines: (Spine | null)[] = [];
   const unread = points.blocks.map((block, index): Omit<BlockReading, 'role'> => {
     const profile = profileBlock(points, block, grid);
-    const spine = coversArea(profile) ? null : spineOf(points, profile);
+    // What covers an area or wanders over it has no line that another block could follow.
+    const spine = coversArea(profile) || wanders(profile) ? null : spineOf(points, profile);
     const texture = textureOf(profile, spine);
-    spines.push(texture === 'mixed' || texture === 'fill' ? null : spine);
+    spines.push(texture === 'mixed' ? null : spine);
     const box = {
       minX: profile.minX / 10,
       minY: profile.minY / 10,

@@ -152,7 +152,9 @@ const seam: Rule = (c) => {
 const quilting: Rule = ({ block, design }) => {
   if (!(block.texture === 'meander' || isLine(block)) || span(block.box, design) < 0.35) return null;
   const around = 2 * (width(block.box) + height(block.box));
-  const ways = block.lines.reduce((sum, l) => sum + l.lengthMm, 0) / around;
+  const sewn =
+    block.texture === 'meander' ? block.sewnLengthMm : block.lines.reduce((sum, l) => sum + l.lengthMm, 0);
+  const ways = sewn / around;
   if (ways < 2.2) return null;
   return say(
     'quilting',

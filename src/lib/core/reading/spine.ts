@@ -36,7 +36,9 @@ export function spineOf({ x, y }: NeedlePoints, profile: Profile): Spine {
   let n = 0;
   let fresh = true;
   const put = (px: number, py: number, force = false) => {
-    const d = fresh ? 0 : Math.hypot(px - sx[n - 1], py - sy[n - 1]);
+    const dx = fresh ? 0 : px - sx[n - 1];
+    const dy = fresh ? 0 : py - sy[n - 1];
+    const d = Math.sqrt(dx * dx + dy * dy);
     if (!fresh && d < (force ? 1 : STEP)) return;
     u[n] = fresh ? (n ? u[n - 1] + NEAR_ALONG * 2 : 0) : u[n - 1] + d;
     opens[n] = fresh ? 1 : 0;
@@ -96,23 +98,12 @@ function markAgain(spine: Spine, reach: number) {
   for (let i = 1; i < n; i++) if (!opens[i]) room += Math.floor((u[i] - u[i - 1]) / STEP);
   const index = new PointIndex(room, reach);
   const reach2 = reach * reach * 1.2;
-  let here = 0;
-  let hx = 0;
-  let hy = 0;
-  let found = false;
-  const visit = (k: number) => {
-    if (here - index.tag[k] > NEAR_ALONG && (index.x[k] - hx) ** 2 + (index.y[k] - hy) ** 2 <= reach2)
-      found = true;
-  };
   for (let i = 0; i < n; i++) {
-    here = u[i];
-    hx = x[i];
-    hy = y[i];
-    found = false;
-    index.around(hx, hy, visit);
-    again[i] = found ? 1 : 0;
-    if (found) continue;
-    index.add(hx, hy, here);
+    if (index.hasWithin(x[i], y[i], reach2, u[i] - NEAR_ALONG)) {
+      again[i] = 1;
+      continue;
+    }
+    index.add(x[i], y[i], u[i]);
     if (i > 0 && !opens[i])
       for (let d = STEP, gap = u[i] - u[i - 1]; d < gap; d += STEP) {
         const t = d / gap;

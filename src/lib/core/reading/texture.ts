@@ -23,17 +23,23 @@ export const coversArea = (p: Profile): boolean =>
   lineLengthPerMm2(p) > COVERING &&
   p.innerCells / Math.max(1, p.lineCells) > AREA;
 
+/** Whether the line stretches wander over a wide field: a stipple has no outline to find. */
+export function wanders(p: Profile): boolean {
+  if (p.byWay[LINE] < MAIN * p.length) return false;
+  const wide = Math.min(p.maxX - p.minX, p.maxY - p.minY) > MEANDER_FIELD;
+  const long = p.byWay[LINE] > 2.5 * (p.maxX - p.minX + p.maxY - p.minY);
+  const turnPerMm = p.turnSize / (p.byWay[LINE] / 10);
+  return wide && long && turnPerMm > MEANDER_TURN && Math.abs(p.turn) < p.turnSize * MEANDER_BIAS;
+}
+
+/** The texture of a block. Its spine is only needed to tell a double run from a run. */
 export function textureOf(p: Profile, spine: Spine | null): Texture {
   const share = (way: number) => p.byWay[way] / p.length;
   if (coversArea(p)) return share(LINE) > MAIN ? 'fill' : 'mixed';
   if (share(SATIN) + share(ZIGZAG) > MAIN) return share(SATIN) >= share(ZIGZAG) ? 'satin' : 'zigzag';
   if (share(BEAN) > MAIN) return 'bean';
   if (share(LINE) < MAIN) return 'mixed';
-  const turnPerMm = p.turnSize / (p.byWay[LINE] / 10);
-  const wide = Math.min(p.maxX - p.minX, p.maxY - p.minY) > MEANDER_FIELD;
-  const long = p.byWay[LINE] > 2.5 * (p.maxX - p.minX + p.maxY - p.minY);
-  if (wide && long && turnPerMm > MEANDER_TURN && Math.abs(p.turn) < p.turnSize * MEANDER_BIAS)
-    return 'meander';
+  if (wanders(p)) return 'meander';
   return spine && againShare(spine) > DOUBLED ? 'double-run' : 'run';
 }
 

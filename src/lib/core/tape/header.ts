@@ -1,4 +1,4 @@
-import { STITCH, STOP, HEADER_BYTES, type Tape } from './types';
+import { STOP, HEADER_BYTES, type Tape } from './types';
 
 const LABEL_CHARS = 16;
 const asText = (bytes: Uint8Array) => String.fromCharCode(...bytes.subarray(0, HEADER_BYTES));
@@ -20,30 +20,36 @@ export const headerLabel = (bytes: Uint8Array): string =>
     .trim()
     .slice(0, LABEL_CHARS);
 
-/** What the records say where the header counts them too. */
-export function tapeCounts(tape: Tape) {
+/** What the records say where the header says it too: counts, and extents from the start point in 0.1 mm. */
+export interface TapeCounts {
+  records: number;
+  stops: number;
+  minX: number;
+  maxX: number;
+  minY: number;
+  maxY: number;
+}
+
+function tapeCounts(tape: Tape): TapeCounts {
   let stops = 0;
-  let stitches = 0;
   let minX = 0;
   let maxX = 0;
   let minY = 0;
   let maxY = 0;
   for (let i = 0; i < tape.kind.length; i++) {
     if (tape.kind[i] === STOP) stops++;
-    else if (tape.kind[i] === STITCH) stitches++;
     minX = Math.min(minX, tape.x[i]);
     maxX = Math.max(maxX, tape.x[i]);
     minY = Math.min(minY, tape.y[i]);
     maxY = Math.max(maxY, tape.y[i]);
   }
-  return { records: tape.kind.length, stitches, stops, minX, maxX, minY, maxY };
+  return { records: tape.kind.length, stops, minX, maxX, minY, maxY };
 }
 
 /** Sentences for what the header says otherwise than the records. */
-export function checkHeader(bytes: Uint8Array, tape: Tape): string[] {
+export function checkHeader(bytes: Uint8Array, counts: TapeCounts): string[] {
   const fields = headerFields(bytes);
   if (!fields.has('LA') && !fields.has('ST')) return ['The header cannot be read; the records were trusted.'];
-  const counts = tapeCounts(tape);
   const warnings: string[] = [];
   const differs = (key: string, ...allowed: number[]) => {
     const said = Number(fields.get(key)?.replace(/\s/g, ''));

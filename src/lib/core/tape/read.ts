@@ -84,7 +84,11 @@ export function readTape(bytes: Uint8Array): TapeResult {
   let n = 0;
   let px = 0;
   let py = 0;
-  let widest = 0;
+  let minX = 0;
+  let maxX = 0;
+  let minY = 0;
+  let maxY = 0;
+  let stops = 0;
   let damaged = 0;
   let sequins = 0;
   let stitches = 0;
@@ -106,8 +110,11 @@ export function readTape(bytes: Uint8Array): TapeResult {
     const k = KIND_BY_TOP[top];
     if (top === 1) sequins++;
     if (k === STITCH) stitches++;
-    const far = Math.max(px, -px, py, -py);
-    if (far > widest) widest = far;
+    else if (k === STOP) stops++;
+    if (px < minX) minX = px;
+    else if (px > maxX) maxX = px;
+    if (py < minY) minY = py;
+    else if (py > maxY) maxY = py;
     x[n] = px;
     y[n] = py;
     kind[n++] = k;
@@ -125,6 +132,7 @@ export function readTape(bytes: Uint8Array): TapeResult {
       'This tape has a header but not one stitch.',
       'Export or download the design again.',
     );
+  const widest = Math.max(maxX, -minX, maxY, -minY);
   if (widest > MAX_EXTENT)
     return fail(
       'too-wide',
@@ -150,7 +158,7 @@ export function readTape(bytes: Uint8Array): TapeResult {
     kind: fit ? kind : kind.slice(0, n),
     warnings,
   };
-  warnings.push(...checkHeader(bytes, tape));
+  warnings.push(...checkHeader(bytes, { records: n, stops, minX, maxX, minY, maxY }));
   return { ok: true, value: tape };
 }
 
