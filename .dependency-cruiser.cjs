@@ -29,7 +29,7 @@ module.exports = {
       name: 'reading-knows-no-score',
       comment: 'the arrow: tape, reading, score, plans, run; never back',
       severity: 'error',
-      from: { path: '^src/lib/core/(units|numbers|tape|reading|outline)/' },
+      from: { path: '^src/lib/core/(units|geometry|numbers|tape|reading|outline)/' },
       to: { path: '^src/lib/core/(score|build|techniques|cut|time|batch|run|plan)/' },
     },
     {

@@ -6,7 +6,7 @@ import ts from 'typescript-eslint';
 import svelteConfig from './svelte.config.js';
 
 export default ts.config(
-  { ignores: ['.svelte-kit/', 'build/', 'coverage/', 'node_modules/'] },
+  { ignores: ['.svelte-kit/', '/build/**', '/coverage/**', 'node_modules/'] },
   js.configs.recommended,
   ...ts.configs.recommended,
   ...svelte.configs.recommended,
@@ -25,5 +25,9 @@ export default ts.config(
     },
   },
   { files: ['tests/**/*.ts'], rules: { '@typescript-eslint/no-unused-expressions': 'off' } },
-  { files: ['**/*.cjs'], languageOptions: { sourceType: 'commonjs' } },
+  {
+    files: ['**/*.cjs'],
+    languageOptions: { sourceType: 'commonjs' },
+    rules: { '@typescript-eslint/no-require-imports': 'off' },
+  },
 );

@@ -51,5 +51,12 @@ console.table(rows);
 const tape = pouch();
 const reading = readDesign(tape, { trimJumps: 3 });
 const workshop = newWorkshop();
-const build = proposeBuild(reading, workshop, { id: 'b', tapeId: 't', fileName: 'p.dst', now: new Date(0).toISOString() });
-console.log(`Plan of a build of ${reading.blocks.length} blocks at an edit: ${best(20, () => planBuild(build, reading, workshop)).toFixed(2)} ms (${sink & 0})`);
+const build = proposeBuild(reading, workshop, {
+  id: 'b',
+  tapeId: 't',
+  fileName: 'p.dst',
+  now: new Date(0).toISOString(),
+});
+console.log(
+  `Plan of a build of ${reading.blocks.length} blocks at an edit: ${best(20, () => planBuild(build, reading, workshop)).toFixed(2)} ms (${sink & 0})`,
+);

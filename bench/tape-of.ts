@@ -1,6 +1,18 @@
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
-import { bean, circle, closePath, meander, rectangle, run, satin, tatami, TapeMaker, zigzag, type Point } from '$lib/core/outline';
+import type { Point } from '$lib/core/geometry';
+import {
+  bean,
+  circle,
+  closePath,
+  meander,
+  rectangle,
+  run,
+  satin,
+  tatami,
+  TapeMaker,
+  zigzag,
+} from '$lib/core/outline';
 import { writeTape } from '$lib/core/tape';
 
 /**

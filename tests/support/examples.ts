@@ -4,7 +4,7 @@ import { readDesign, type Reading } from '$lib/core/reading';
 import { writeTape, type Tape } from '$lib/core/tape';
 import { newWorkshop, type Workshop } from '$lib/core/workshop';
 
-export const TRIM_JUMPS = 3;
+const TRIM_JUMPS = 3;
 export const readAs = (tape: Tape, roles = {}): Reading => readDesign(tape, { trimJumps: TRIM_JUMPS, roles });
 
 /** A tape taken in as a maker would, with what was decided on top. */

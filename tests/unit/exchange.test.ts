@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
-import { z } from 'zod';
+import * as z from 'zod';
 import { buildFileSchema, fromBase64, readBuildFile, toBase64, writeBuildFile } from '$lib/core/exchange';
 import { tapeIdOf } from '$lib/core/plan';
 import { crewPatch, demoWorkroom, pouch } from '$lib/demo';

@@ -1,12 +1,11 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
+import { boxOf, distance } from '$lib/core/geometry';
 import {
   bean,
-  boxOf,
   circle,
   closePath,
   diamonds,
-  distance,
   doubleRun,
   inside,
   meander,

@@ -1,4 +1,5 @@
 import { expect } from 'chai';
+import type { Path } from '$lib/core/geometry';
 import {
   bean,
   circle,
@@ -14,7 +15,6 @@ import {
   transform,
   twiceAround,
   zigzag,
-  type Path,
 } from '$lib/core/outline';
 import { readingReport, readingReportSchema } from '$lib/core/exchange';
 import type { Texture } from '$lib/core/reading';

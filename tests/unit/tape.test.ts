@@ -1,13 +1,12 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
+import { csvToTape, tapeToCsv } from '$lib/core/exchange';
 import {
-  csvToTape,
   HEADER_BYTES,
   MAX_MOVE,
   readTape,
   rowsToTape,
   tapeBlocks,
-  tapeToCsv,
   tapeToRows,
   writeTape,
   type StitchRow,

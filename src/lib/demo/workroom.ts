@@ -13,7 +13,7 @@ import { pouch } from './designs/pouch';
 import { tailTab } from './designs/tail-tab';
 
 /** Gullmere Kite Fair: the made-up workroom "Tern & Tide". All names and figures are ours. */
-export const demoWorkshop: Workshop = {
+const demoWorkshop: Workshop = {
   name: 'Gullmere Kite Fair',
   unit: 'mm',
   machines: [

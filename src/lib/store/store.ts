@@ -107,7 +107,7 @@ export class Store {
 }
 
 /** What a browser says when it cannot keep data, as a sentence. */
-export function storeProblem(error: unknown): Problem {
+function storeProblem(error: unknown): Problem {
   const name = error instanceof Error ? `${error.name} ${error.message}` : String(error);
   if (/quota/i.test(name))
     return fail(

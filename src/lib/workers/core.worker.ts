@@ -1,6 +1,6 @@
 import * as Comlink from 'comlink';
 import { readDesign } from '$lib/core/reading';
-import { csvToTape, readTape, writeTape } from '$lib/core/tape';
+import { readTape, writeTape } from '$lib/core/tape';
 import type { CoreWorker } from './protocol';
 
 const worker: CoreWorker = {
@@ -15,7 +15,11 @@ const worker: CoreWorker = {
       tape.kind.buffer,
     ]);
   },
-  csvToTape(text, label) {
+  // Lists come seldom; what reads them stays out of the worker until then.
+  async csvToTape(text, label) {
+    const { csvToTape } = await import('$lib/core/exchange');
+    // As in hooks.client.ts: no compiled code under the content rules.
+    (await import('zod')).config({ jitless: true });
     const result = csvToTape(text, label);
     return result.ok ? { ok: true, bytes: writeTape(result.value) } : result;
   },

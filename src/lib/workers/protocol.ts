@@ -8,5 +8,8 @@ export type ReadAnswer = { ok: true; tape: Tape; reading: Reading } | { ok: fals
 /** The calls of the core worker. Bytes are copied in (the caller keeps them); tape arrays are transferred out. */
 export interface CoreWorker {
   read(bytes: Uint8Array, trimJumps: number, roles: RoleOverrides): ReadAnswer;
-  csvToTape(text: string, label: string): { ok: true; bytes: Uint8Array } | { ok: false; problem: Problem };
+  csvToTape(
+    text: string,
+    label: string,
+  ): Promise<{ ok: true; bytes: Uint8Array } | { ok: false; problem: Problem }>;
 }

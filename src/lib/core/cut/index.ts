@@ -1,7 +1,7 @@
 /**
  * Cut sizes from the lines that must catch each piece. mm in and out; every size carries its sum.
  */
-import type { Box } from '../outline';
+import type { Box } from '../geometry';
 import type { Numbers, NumberId } from '../numbers';
 import type { Reading } from '../reading';
 import type { ScorePiece } from '../score';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { BUILD_SCHEMA_VERSION, buildSchema, type Build } from '../build';
 import { fail, ok, type Result } from '../problem';
 import { MAX_BYTES, readTape } from '../tape';

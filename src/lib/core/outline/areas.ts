@@ -1,7 +1,8 @@
 import { evenly } from './lines';
 import { inside, spansAt } from './region';
 import { soften, transform } from './shapes';
-import { boxOf, closePath, distance, type Path, type Point, type Random } from './types';
+import { boxOf, distance, type Path, type Point } from '../geometry';
+import { closePath, type Random } from './types';
 
 /**
  * A tatami fill: level rows, back and forth, needle points set off from row to row so that no furrow shows.

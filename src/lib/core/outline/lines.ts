@@ -1,4 +1,5 @@
-import { along, closePath, distance, type Path } from './types';
+import { along, distance, type Path } from '../geometry';
+import { closePath } from './types';
 
 /** Turns sharper than this keep a needle point on the corner. */
 const CORNER = Math.cos((30 * Math.PI) / 180);

@@ -1,5 +1,5 @@
-import { Clipper, EndType, FillRule, JoinType } from 'clipper2-ts';
-import type { Path, Point } from './types';
+import { Clipper, EndType, JoinType } from 'clipper2-ts';
+import type { Path, Point } from '../geometry';
 
 /** Clipper works on integers: 1/1000 mm keeps offsets exact to a hundredth of the tape's unit. */
 const SCALE = 1000;
@@ -12,13 +12,6 @@ const JOINS = { round: JoinType.Round, miter: JoinType.Miter } as const;
 /** The polygon grown by delta mm (shrunk when negative). May fall into several polygons or none. */
 export const offset = (polygon: Path, delta: number, join: keyof typeof JOINS = 'miter'): Path[] =>
   Clipper.inflatePaths([toGrid(polygon)], delta * SCALE, JOINS[join], EndType.Polygon, 4, 20).map(fromGrid);
-
-/** Parts of polygon a that lie in polygon b. */
-export const intersect = (a: Path, b: Path): Path[] =>
-  Clipper.intersect([toGrid(a)], [toGrid(b)], FillRule.NonZero).map(fromGrid);
-/** Parts of polygon a that lie outside polygon b. */
-export const subtract = (a: Path, b: Path): Path[] =>
-  Clipper.difference([toGrid(a)], [toGrid(b)], FillRule.NonZero).map(fromGrid);
 
 /** Even-odd test. */
 export function inside(p: Point, polygon: Path): boolean {

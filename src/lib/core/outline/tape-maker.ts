@@ -1,5 +1,5 @@
 import { rowsToTape, splitLongMoves, type StitchRow, type Tape } from '../tape';
-import { distance, type Path, type Point } from './types';
+import { distance, type Path, type Point } from '../geometry';
 
 /** Moves shorter than this are sewn over, mm. */
 const SEW_OVER = 1.2;

@@ -6,7 +6,6 @@ export { readDesign, type ReadOptions } from './read';
 export type { RoleOverrides } from './roles';
 export {
   LENGTH_BIN_MM,
-  LENGTH_BINS,
   ROLES,
   TEXTURES,
   type BlockReading,

@@ -1,4 +1,4 @@
-import { boxOf, type Box } from '../outline';
+import { boxOf, type Box } from '../geometry';
 import type { Follows } from './follow';
 import type { BlockReading, Role, RoleReading } from './types';
 

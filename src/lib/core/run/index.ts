@@ -2,7 +2,7 @@
  * A run is its list of events; what the screen shows, where it resumes and what the log says are all reductions of it.
  * Times are milliseconds since 1970, handed in with each event: the core has no clock.
  */
-import { z } from 'zod';
+import * as z from 'zod';
 
 export const runEventSchema = z.discriminatedUnion('type', [
   z.object({ type: z.literal('started'), at: z.number() }),
@@ -40,7 +40,7 @@ export interface RunState {
   notes: RunNote[];
 }
 
-export const freshRun: RunState = {
+const freshRun: RunState = {
   status: 'ready',
   index: 0,
   startedAt: null,

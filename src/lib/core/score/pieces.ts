@@ -16,7 +16,7 @@ const COLOURS: Record<MaterialKind, string> = {
 };
 
 /** Id of a piece: its key, with the round behind it where there are several. */
-export const pieceId = (template: PieceTemplate, round: number) =>
+const pieceId = (template: PieceTemplate, round: number) =>
   template.part ? `${template.key}-${round}` : template.key;
 
 /** Blocks that fill a slot, in one round of its part or in all. */

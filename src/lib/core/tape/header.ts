@@ -1,12 +1,15 @@
 import { STOP, HEADER_BYTES, type Tape } from './types';
 
 const LABEL_CHARS = 16;
+const END_MARK = String.fromCharCode(0x1a);
 const asText = (bytes: Uint8Array) => String.fromCharCode(...bytes.subarray(0, HEADER_BYTES));
 
 /** Fields `XX:value`, ended by CR, LF or the 0x1A mark; writers vary. */
 function headerFields(bytes: Uint8Array): Map<string, string> {
   const fields = new Map<string, string>();
-  for (const line of asText(bytes).split(/[\r\n\x1a]+/)) {
+  for (const line of asText(bytes)
+    .replaceAll(END_MARK, '\n')
+    .split(/[\r\n]+/)) {
     const match = /^\s*([A-Z+-][A-Z]):(.*)$/.exec(line);
     if (match) fields.set(match[1], match[2].trim());
   }

@@ -21,7 +21,6 @@ export const rankTechniques = (reading: Reading): Match[] =>
 export { matchTechnique, type Match, type Place } from './match';
 export { CAUTIONS, MATERIALS, MATERIAL_KINDS, type CautionKey, type MaterialKind } from './materials';
 export {
-  ACTIONS,
   type Action,
   type Face,
   type HandTemplate,

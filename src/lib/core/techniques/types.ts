@@ -2,11 +2,29 @@ import type { Role } from '../reading';
 import type { CautionKey, MaterialKind } from './materials';
 
 /** What hands do; each has its own time formula and its own effect on the stack. */
-export const ACTIONS = [
-  'hoop-up', 'lay', 'trim-close', 'trim-rough', 'flip-hoop', 'fold', 'slit-zip', 'open-zip', 'snip', 'check',
-  'unhoop', 'trim-seam', 'clip', 'turn', 'press', 'close', 'snap', 'tear', 'pop-out', 'cut-out', 'thread', 'own',
-] as const; // prettier-ignore
-export type Action = (typeof ACTIONS)[number];
+export type Action =
+  | 'hoop-up'
+  | 'lay'
+  | 'trim-close'
+  | 'trim-rough'
+  | 'flip-hoop'
+  | 'fold'
+  | 'slit-zip'
+  | 'open-zip'
+  | 'snip'
+  | 'check'
+  | 'unhoop'
+  | 'trim-seam'
+  | 'clip'
+  | 'turn'
+  | 'press'
+  | 'close'
+  | 'snap'
+  | 'tear'
+  | 'pop-out'
+  | 'cut-out'
+  | 'thread'
+  | 'own';
 /** Seen from the machine: front is what faces up under the needle. off: away from the machine. */
 export type Side = 'front' | 'back' | 'off';
 /** Which way the right side looks. */

@@ -2,10 +2,10 @@
  * The workshop: machines, hoops, unit and the maker's own figures. mm and stitches per minute.
  * The Zod schema is the one source of the type; it is used wherever a workshop comes from outside.
  */
-import { z } from 'zod';
+import * as z from 'zod';
 import { NUMBER_IDS, numbersWith, type NumberId, type Numbers } from '../numbers';
 
-export const machineSchema = z.object({
+const machineSchema = z.object({
   id: z.string().min(1).max(60),
   name: z.string().min(1).max(60),
   kind: z.enum(['one-needle', 'multi-needle']),
@@ -14,7 +14,7 @@ export const machineSchema = z.object({
   /** set speed, stitches per minute */
   speed: z.number().min(100).max(2000),
 });
-export const hoopSchema = z.object({
+const hoopSchema = z.object({
   id: z.string().min(1).max(60),
   name: z.string().min(1).max(60),
   /** stitch field, mm */

@@ -1,3 +1,4 @@
+import type { Path } from '$lib/core/geometry';
 import {
   bean,
   closePath,
@@ -11,7 +12,6 @@ import {
   transform,
   wave,
   zigzag,
-  type Path,
 } from '$lib/core/outline';
 import type { Tape } from '$lib/core/tape';
 

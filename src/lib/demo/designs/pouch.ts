@@ -1,14 +1,5 @@
-import {
-  bean,
-  closePath,
-  diamonds,
-  doubleRun,
-  rectangle,
-  run,
-  TapeMaker,
-  zigzag,
-  type Path,
-} from '$lib/core/outline';
+import type { Path } from '$lib/core/geometry';
+import { bean, closePath, diamonds, doubleRun, rectangle, run, TapeMaker, zigzag } from '$lib/core/outline';
 import type { Tape } from '$lib/core/tape';
 
 const WIDTH = 180;

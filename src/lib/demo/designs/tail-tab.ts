@@ -1,15 +1,5 @@
-import {
-  bean,
-  circle,
-  closePath,
-  curve,
-  rectangle,
-  run,
-  tatami,
-  TapeMaker,
-  wave,
-  type Path,
-} from '$lib/core/outline';
+import type { Path } from '$lib/core/geometry';
+import { bean, circle, closePath, curve, rectangle, run, tatami, TapeMaker, wave } from '$lib/core/outline';
 import type { Tape } from '$lib/core/tape';
 
 const WIDTH = 46;

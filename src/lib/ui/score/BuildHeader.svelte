@@ -31,6 +31,7 @@
 
 <header class="flex flex-wrap items-center gap-x-3 gap-y-2">
   <div class="min-w-0 flex-1 basis-64">
+    <h1 class="sr-only">{build.name}</h1>
     <input
       class="-ml-1 w-full border-transparent! bg-transparent! px-1! py-0! font-display text-2xl"
       aria-label="Name of the build"

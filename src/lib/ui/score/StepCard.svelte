@@ -16,7 +16,7 @@
   const time = $derived(step && editor.plan?.times[step.id]);
   const block = $derived(step?.kind === 'needle' ? editor.reading?.blocks[step.block] : undefined);
   const thread = $derived((step?.kind === 'needle' && editor.build?.threads[step.block]) || null);
-  const read = $derived(block && !editor.build?.roles[String(block.index)] ? block.role : undefined);
+  const read = $derived(block?.role.by === 'reading' ? block.role : undefined);
   let dialog = $state<'rename' | 'insert' | null>(null);
 </script>
 

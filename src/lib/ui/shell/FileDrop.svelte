@@ -1,7 +1,6 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
   import { resolve } from '$app/paths';
-  import { importFile } from '../state/import';
   import { showNote, showProblem } from '../state/notices';
 
   // A file may be dropped anywhere; the page under it stays as it is until the file is good.
@@ -11,6 +10,7 @@
   export async function take(files: FileList | File[]) {
     for (const file of files) {
       reading = file.name;
+      const { importFile } = await import('../state/import');
       const result = await importFile(file).catch(() => ({
         ok: false as const,
         problem: {

@@ -5,7 +5,7 @@ import type { Reading, Role } from '$lib/core/reading';
 import { stackAt } from '$lib/core/score';
 import type { Tape } from '$lib/core/tape';
 import { core } from '$lib/workers';
-import { newId } from './ids';
+import { newId, nowIso } from './ids';
 import { workroom } from './workroom.svelte';
 
 /** One build under work: every change is an undoable step, stored at once; the plan follows by itself. */
@@ -86,7 +86,7 @@ export class BuildEditor {
   private async take(next: Build) {
     const rolesBefore = JSON.stringify(this.build?.roles);
     const stepId = this.step?.id;
-    this.build = { ...next, changedAt: new Date().toISOString() };
+    this.build = { ...next, changedAt: nowIso() };
     if (stepId) this.goToStep(stepId);
     this.saved = 'saving';
     const stored = await workroom.saveBuild(this.build);

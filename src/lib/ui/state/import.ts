@@ -6,7 +6,7 @@ import { attempt } from '$lib/store';
 import { core } from '$lib/workers';
 import type { Build } from '$lib/core/build';
 import type { Workshop } from '$lib/core/workshop';
-import { newId } from './ids';
+import { newId, nowIso } from './ids';
 import { workroom } from './workroom.svelte';
 
 /** Takes in a file: a stitch tape, a CSV stitch list or a build file. Answers the new build, or one problem; nothing else changes. */
@@ -34,7 +34,7 @@ async function keepTape(bytes: Uint8Array, fileName: string): Promise<Result<Bui
     id: newId(),
     tapeId: tapeIdOf(bytes),
     fileName,
-    now: new Date().toISOString(),
+    now: nowIso(),
   });
   return keep(build, bytes);
 }

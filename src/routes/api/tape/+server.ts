@@ -1,4 +1,5 @@
-import { csvToTape, rowsToTape, stitchListSchema, writeTape, type Tape } from '$lib/core/tape';
+import { csvToTape, stitchListSchema } from '$lib/core/exchange';
+import { rowsToTape, writeTape, type Tape } from '$lib/core/tape';
 import { bodyBytes, refuse } from '$lib/server/api';
 import type { Problem } from '$lib/core/problem';
 import type { RequestHandler } from './$types';

@@ -1,8 +1,7 @@
 import Papa from 'papaparse';
-import { z } from 'zod';
+import * as z from 'zod';
 import { fail, ok, type Result } from '../problem';
-import { tapeToRows, rowsToTape } from './write';
-import { MAX_EXTENT, MAX_RECORDS, type Tape } from './types';
+import { MAX_EXTENT, MAX_RECORDS, rowsToTape, tapeToRows, type Tape } from '../tape';
 
 const limit = MAX_EXTENT / 10;
 const rowSchema = z.object({

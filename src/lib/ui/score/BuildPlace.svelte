@@ -1,0 +1,196 @@
+<script lang="ts">
+  import { goto, replaceState } from '$app/navigation';
+  import { resolve } from '$app/paths';
+  import { page } from '$app/state';
+  import { onMount, untrack } from 'svelte';
+  import { formatSize } from '$lib/core/units';
+  import BuildHeader from './BuildHeader.svelte';
+  import CrossSection from './CrossSection.svelte';
+  import ScoreView from './ScoreView.svelte';
+  import StepCard from './StepCard.svelte';
+  import StepList from './StepList.svelte';
+  import CutList from '../cut/CutList.svelte';
+  import Plan from '../hoop/Plan.svelte';
+  import OrderPanel from '../order/OrderPanel.svelte';
+  import { isTyping } from '../shell/keys';
+  import { BuildEditor } from '../state/editor.svelte';
+  import { theme } from '../state/theme.svelte';
+  import { workroom } from '../state/workroom.svelte';
+
+  let { id }: { id: string } = $props();
+
+  const VIEWS = [
+    ['step', 'At this step'],
+    ['list', 'All steps'],
+    ['cut', 'Cut list'],
+    ['order', 'Order'],
+    ['notes', 'Notes'],
+  ] as const;
+  type View = (typeof VIEWS)[number][0];
+
+  const editor = new BuildEditor();
+  let view = $state<View>('step');
+  let ready = $state(false);
+
+  onMount(async () => {
+    const wantedView = page.url.searchParams.get('view') as View | null;
+    if (VIEWS.some(([name]) => name === wantedView)) view = wantedView as View;
+    await editor.load(id);
+    const wanted = page.url.searchParams.get('step');
+    if (wanted) editor.goToStep(wanted);
+    ready = true;
+  });
+  // The address names the step, so that it can be kept and shared.
+  $effect(() => {
+    const stepId = editor.step?.id;
+    const shown = view;
+    if (!ready || !stepId) return;
+    untrack(() => {
+      const url = new URL(page.url);
+      url.searchParams.set('step', stepId);
+      if (shown === 'step') url.searchParams.delete('view');
+      else url.searchParams.set('view', shown);
+      // The path is the one this page already has.
+      // eslint-disable-next-line svelte/no-navigation-without-resolve
+      replaceState(url, {});
+    });
+  });
+
+  const drawing = $derived(
+    editor.plan && editor.reading && editor.tape && editor.build
+      ? {
+          plan: editor.plan,
+          reading: editor.reading,
+          tape: editor.tape,
+          cursor: editor.cursor,
+          threads: editor.build.threads,
+        }
+      : null,
+  );
+
+  async function run() {
+    if (!editor.build || !editor.plan) return;
+    const planned = Object.fromEntries(
+      Object.entries(editor.plan.times).map(([step, t]) => [step, t.seconds]),
+    );
+    const run = await workroom.startRun(editor.build, editor.plan.score, planned);
+    if (run) await goto(resolve('/run/[id]', { id: run }));
+  }
+
+  function onkeydown(event: KeyboardEvent) {
+    const command = event.ctrlKey || event.metaKey;
+    if (command && event.key.toLowerCase() === 'z' && !isTyping(event)) {
+      event.preventDefault();
+      if (event.shiftKey) editor.redo();
+      else editor.undo();
+      return;
+    }
+    if (command && event.key.toLowerCase() === 'y' && !isTyping(event)) {
+      event.preventDefault();
+      editor.redo();
+      return;
+    }
+    if (isTyping(event) || command) return;
+    const step = editor.step;
+    const by = { ArrowLeft: -1, ArrowRight: 1 }[event.key] as -1 | 1 | undefined;
+    if (by && event.altKey) {
+      event.preventDefault();
+      if (step?.kind === 'hand') editor.shift(step.id, by);
+    } else if (by) {
+      event.preventDefault();
+      editor.goTo(editor.cursor + by);
+    } else if (event.key === 'Home') editor.goTo(0);
+    else if (event.key === 'End') editor.goTo(editor.steps.length - 1);
+    else if (event.key === 'Delete' && step?.kind === 'hand') editor.remove(step.id);
+    else if (event.key === 'r' && !event.altKey) void run();
+  }
+</script>
+
+<svelte:window {onkeydown} />
+
+{#if editor.problem}
+  <section class="m-8 max-w-xl" role="alert">
+    <h1 class="mb-2 text-3xl">{editor.problem.message}</h1>
+    <p class="mb-4">{editor.problem.next}</p>
+    <a class="btn" href={resolve('/builds')}>To the builds</a>
+  </section>
+{:else if editor.build && editor.plan && editor.reading && drawing}
+  {@const { plan, reading, build } = { plan: editor.plan, reading: editor.reading, build: editor.build }}
+  <div class="flex min-h-full flex-col gap-3 p-4 lg:h-full">
+    <BuildHeader {editor} {plan} {reading} {build} onrun={run} />
+
+    {#if !plan.field.fits}
+      <p class="border-l-4 border-madder bg-madder-soft px-3 py-1" role="status">
+        <strong>Too large for hoop {plan.hoop.name}:</strong> the design measures {formatSize(
+          reading.extents.maxX - reading.extents.minX,
+          reading.extents.maxY - reading.extents.minY,
+          workroom.unit,
+        )}. Choose a larger hoop.
+      </p>
+    {/if}
+    {#each [...reading.warnings, ...plan.score.stale] as warning (warning)}
+      <p class="border-l-4 border-hands bg-hands-soft px-3 py-1 text-sm">{warning}</p>
+    {/each}
+
+    <div class="rounded-lg border border-rule bg-paper p-2 pb-0">
+      <ScoreView
+        {plan}
+        {reading}
+        cursor={editor.cursor}
+        onselect={(i) => editor.goTo(i)}
+        onmove={(id, before) => editor.moveTo(id, before)}
+      />
+    </div>
+
+    <div class="flex flex-wrap gap-1" role="tablist" aria-label="Views of this build">
+      {#each VIEWS as [name, label] (name)}
+        <button
+          type="button"
+          role="tab"
+          aria-selected={view === name}
+          class={[
+            'min-h-10 border-b-3 px-3',
+            view === name ? 'border-needle font-bold' : 'border-transparent hover:border-rule',
+          ]}
+          onclick={() => (view = name)}>{label}</button
+        >
+      {/each}
+    </div>
+
+    {#if view === 'step' && editor.stack}
+      <div class="grid min-h-0 flex-1 gap-4 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)_minmax(0,1.05fr)]">
+        <section
+          class="flex min-h-0 flex-col rounded-lg border border-rule bg-paper p-2"
+          aria-label="Cross-section"
+        >
+          <CrossSection stack={editor.stack} />
+        </section>
+        <section class="flex min-h-72 flex-col rounded-lg border border-rule bg-paper p-2" aria-label="Plan">
+          <Plan {drawing} theme={theme.current} />
+        </section>
+        <section class="min-h-0 overflow-y-auto px-2 pb-1" aria-label="Step"><StepCard {editor} /></section>
+      </div>
+    {:else if view === 'list'}
+      <StepList {plan} cursor={editor.cursor} onselect={(i) => editor.goTo(i)} />
+    {:else if view === 'cut'}
+      <CutList
+        pieces={plan.pieces}
+        order={plan.order}
+        onmaterial={(id, change) => editor.setMaterial(id, change)}
+      />
+    {:else if view === 'order'}
+      <OrderPanel {build} {plan} onchange={(order) => editor.change({ order })} />
+    {:else}
+      <label class="flex max-w-3xl flex-1 flex-col gap-1">
+        <span class="label">What to remember about this build</span>
+        <textarea
+          class="min-h-48 flex-1"
+          maxlength="20000"
+          value={build.notes}
+          onchange={(e) => editor.change({ notes: e.currentTarget.value })}></textarea>
+      </label>
+    {/if}
+  </div>
+{:else}
+  <p class="p-8 text-quiet" role="status">Reading the tape …</p>
+{/if}

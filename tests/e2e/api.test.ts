@@ -1,0 +1,97 @@
+import { expect } from 'chai';
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { readingReportSchema, tapeToCsv } from '$lib/core/exchange';
+import { readTape, tapeToRows, writeTape } from '$lib/core/tape';
+import { pouch } from '$lib/demo';
+import { startApp, type App } from '../support/app';
+
+let app: App;
+before(async () => (app = await startApp()));
+after(() => app?.stop());
+
+const post = (path: string, body: BodyInit, type = 'application/octet-stream') =>
+  fetch(app.url + path, { method: 'POST', body, headers: { 'content-type': type } });
+const bytes = writeTape(pouch()) as Uint8Array<ArrayBuffer>;
+const needle = (file: ArrayBuffer) => {
+  const read = readTape(new Uint8Array(file));
+  if (!read.ok) throw new Error(read.problem.message);
+  return tapeToRows(read.value).filter((r) => r.kind !== 'jump');
+};
+
+describe('routes for scripts', () => {
+  it('POST /api/reading answers as documented', async () => {
+    const response = await post('/api/reading', bytes);
+    expect(response.status).to.equal(200);
+    const report = readingReportSchema.parse(await response.json());
+    expect(report).to.include({ label: 'LINE WINDER', stops: 14 });
+    expect(report.blocks[14].openings[0].side).to.equal('bottom');
+  });
+
+  it('POST /api/tape gives needle points and stops back exactly, from JSON and from CSV', async () => {
+    const tape = pouch();
+    const json = await post(
+      '/api/tape',
+      JSON.stringify({ label: 'X', stitches: tapeToRows(tape) }),
+      'application/json',
+    );
+    const csv = await post('/api/tape?label=X', tapeToCsv(tape), 'text/csv');
+    const wanted = tapeToRows(tape).filter((r) => r.kind !== 'jump');
+    expect(needle(await json.arrayBuffer())).to.deep.equal(wanted);
+    expect(needle(await csv.arrayBuffer())).to.deep.equal(wanted);
+  });
+
+  it('refuses in one sentence, with what to do, and a fitting status', async () => {
+    const cases: [string, BodyInit, string, number, string][] = [
+      ['/api/reading', '', 'application/octet-stream', 422, 'empty-file'],
+      ['/api/reading', '%PDF-1.7 hello', 'application/octet-stream', 422, 'not-a-tape'],
+      ['/api/tape', '{"label":', 'application/json', 400, 'not-json'],
+      [
+        '/api/tape',
+        '{"label":"x","stitches":[{"x":"a","y":0,"kind":"stitch"}]}',
+        'application/json',
+        422,
+        'bad-stitch-list',
+      ],
+      ['/api/tape', 'x,y,kind\n1,2,hop\n', 'text/csv', 422, 'csv-line'],
+    ];
+    for (const [path, body, type, status, code] of cases) {
+      const response = await post(path, body, type);
+      const { error } = await response.json();
+      expect([response.status, error.code], code).to.deep.equal([status, code]);
+      expect(error.message).to.match(/\.$/);
+      expect(error.next).to.match(/\.$/);
+    }
+  });
+
+  it('takes bodies far over the framework’s half megabyte, and refuses more than 64 MiB', async () => {
+    const long = new Uint8Array(900_000).fill(3);
+    long.set(bytes.subarray(0, 512));
+    expect((await post('/api/reading', long)).status).to.equal(200);
+    const huge = await post('/api/reading', new Uint8Array(64 * 1024 * 1024 + 10));
+    expect(huge.status).to.equal(413);
+    expect((await huge.json()).error.code).to.equal('too-large');
+  });
+
+  it('does what docs/api.md says: its curl lines run', () => {
+    const folder = mkdtempSync(join(tmpdir(), 'jolt-api-'));
+    writeFileSync(join(folder, 'pouch.dst'), bytes);
+    writeFileSync(join(folder, 'stitches.csv'), tapeToCsv(pouch()));
+    const lines = [...readFileSync('docs/api.md', 'utf8').matchAll(/^curl (?:[^\n]*\\\n)*[^\n]*/gm)].map(
+      (m) => m[0],
+    );
+    expect(lines.length).to.be.at.least(3);
+    for (const line of lines) {
+      const output = execFileSync('sh', ['-ec', line.replaceAll('http://localhost:4173', app.url)], {
+        cwd: folder,
+        stdio: ['ignore', 'pipe', 'ignore'],
+      });
+      if (line.includes('-o '))
+        expect(readFileSync(join(folder, /-o (\S+)/.exec(line)![1])).length).to.be.above(512);
+      else expect(JSON.parse(String(output))).to.have.property('blocks');
+    }
+    rmSync(folder, { recursive: true });
+  });
+});

@@ -1,0 +1,251 @@
+import { expect } from 'chai';
+import type { Browser, Page } from 'playwright-core';
+import { readFileSync } from 'node:fs';
+import { bean, closePath, rectangle, run, TapeMaker, zigzag } from '$lib/core/outline';
+import { writeTape } from '$lib/core/tape';
+import { openPage, startApp, startBrowser, type App } from '../support/app';
+
+let app: App;
+let browser: Browser;
+before(async () => {
+  app = await startApp();
+  browser = await startBrowser();
+});
+after(async () => {
+  await browser?.close();
+  await app?.stop();
+});
+
+const text = (page: Page, testId: string) => page.getByTestId(testId).innerText();
+const openPouch = async (page: Page) => {
+  await page.goto(app.url);
+  await page.getByRole('link', { name: /Line-winder pouch/ }).click();
+  await page.getByTestId('score').waitFor();
+};
+const square = closePath(rectangle({ x: 0, y: 0 }, 80, 60, 5));
+const ownTape = () => {
+  const tape = new TapeMaker('OWN MAT')
+    .sew(run(square))
+    .stop()
+    .sew(zigzag(square, 2.5, 2.2))
+    .stop()
+    .sew(bean(square))
+    .done();
+  return { name: 'own-mat.dst', mimeType: 'application/octet-stream', buffer: Buffer.from(writeTape(tape)) };
+};
+
+describe('the pouch, from the bench to the log', () => {
+  it('opens on Gullmere Kite Fair, shows score, sizes and times, and follows every stop to the log', async () => {
+    const { page, context, faults } = await openPage(browser);
+    await openPouch(page);
+    expect(await page.getByTestId('score').getByRole('button').count()).to.be.above(40);
+    expect(await text(page, 'item-time')).to.match(/^\d+:\d\d min$/);
+
+    await page.getByRole('tab', { name: 'Cut list' }).click();
+    expect(await text(page, 'cut-list')).to.include('220 mm = outline 180 + 2 × margin 20');
+
+    await page.getByRole('tab', { name: 'Order' }).click();
+    await page.getByLabel('Good items wanted').fill('10');
+    await page.getByLabel('Repeats in one hooping').fill('2');
+    expect(await text(page, 'order-plan'))
+      .to.match(/Load\s+11 items/)
+      .and.to.match(/Hoopings\s+6/);
+
+    await page.getByRole('button', { name: 'Run', exact: true }).click();
+    await page.getByTestId('run').waitFor();
+    for (let i = 0; i < 80; i++) {
+      if (await page.getByRole('link', { name: 'See it in the log' }).isVisible()) break;
+      const before = await page.getByTestId('run-title').innerText();
+      await page.keyboard.press('Space');
+      await page
+        .waitForFunction(
+          (was) => document.querySelector('[data-testid="run-title"]')?.textContent !== was,
+          before,
+        )
+        .catch(() => undefined);
+    }
+    await page.getByRole('link', { name: 'See it in the log' }).click();
+    expect(await page.getByTestId('log').getByRole('row').nth(1).innerText()).to.match(
+      /Line-winder pouch[\s\S]*finished/,
+    );
+    expect(faults).to.deep.equal([]);
+    await context.close();
+  });
+
+  it('resumes at the same step after the browser was closed, notes and all', async () => {
+    const { page, context } = await openPage(browser);
+    await page.goto(app.url);
+    await page.getByRole('link', { name: 'Resume' }).click();
+    await page.getByTestId('forward').click();
+    await page.getByText('paused').waitFor({ state: 'detached' });
+    await page.getByTestId('forward').click();
+    await page.getByRole('heading', { name: 'Lay the accent' }).waitFor();
+    await page.keyboard.press('n');
+    await page.getByRole('textbox', { name: 'Note' }).fill('Wave print <b>upright</b>');
+    await page.getByRole('button', { name: 'Keep the note' }).click();
+    await page.getByRole('button', { name: /Note/ }).getByText('(2)').waitFor();
+    const address = page.url();
+    await page.close();
+
+    const again = await context.newPage();
+    await again.goto(address);
+    await again.getByRole('heading', { name: 'Lay the accent' }).waitFor();
+    await again.keyboard.press('ArrowLeft');
+    await again.getByRole('heading', { name: 'Hold the lower front' }).waitFor();
+    await again.getByRole('button', { name: /Note/ }).click();
+    await again.getByText('“Wave print <b>upright</b>”').waitFor();
+    await context.close();
+  });
+});
+
+describe('a tape of the maker', () => {
+  it('dropped on the page becomes a score; wrong files get one sentence and change nothing', async () => {
+    const { page, context, faults } = await openPage(browser);
+    await openPouch(page);
+    const name = page.getByRole('textbox', { name: 'Name of the build' });
+    const drop = async (fileName: string, content: Buffer) => {
+      const transfer = await page.evaluateHandle(
+        ({ fileName, bytes }) => {
+          const data = new DataTransfer();
+          data.items.add(new File([Uint8Array.from(bytes)], fileName));
+          return data;
+        },
+        { fileName, bytes: [...content] },
+      );
+      await page.dispatchEvent('body', 'drop', { dataTransfer: transfer });
+    };
+    await drop('notes.dst', Buffer.from('Step 1: sew the placement line.\n'.repeat(50)));
+    await page.getByText('This is a text, not a stitch tape.').waitFor();
+    await drop('nothing.dst', Buffer.alloc(0));
+    await page.getByText('This file is empty.').waitFor();
+    expect(await name.inputValue()).to.equal('Line-winder pouch');
+
+    const own = ownTape();
+    await drop(own.name, own.buffer);
+    await page.waitForFunction(
+      () =>
+        (document.querySelector('input[aria-label="Name of the build"]') as HTMLInputElement)?.value ===
+        'own-mat',
+    );
+    expect(await page.getByRole('combobox', { name: 'Technique' }).inputValue()).to.equal('felt-tab');
+    await page.getByRole('tab', { name: 'All steps' }).click();
+    await page.getByRole('listitem').filter({ hasText: 'Lay front felt' }).waitFor();
+    expect(faults).to.deep.equal([]);
+    await context.close();
+  });
+
+  it('comes from the picker into an empty workroom, which says what to do', async () => {
+    const plain = await startApp({ demo: false });
+    const { page, context } = await openPage(browser);
+    await page.goto(plain.url);
+    await page.getByRole('heading', { name: 'Drop a stitch tape here to begin.' }).waitFor();
+    await page.getByTestId('file-input').setInputFiles(ownTape());
+    await page.getByTestId('score').waitFor();
+    await context.close();
+    await plain.stop();
+  });
+});
+
+describe('editing a score', () => {
+  it('puts in, rewords and takes out steps by keyboard, undoes and redoes, and has it all after a reload', async () => {
+    const { page, context } = await openPage(browser);
+    await openPouch(page);
+    const card = page.getByTestId('step-card');
+    const steps = () => page.getByTestId('score').getByRole('button').count();
+    const at = await steps();
+    await page.keyboard.press('ArrowRight');
+    await page.getByRole('button', { name: 'Step before' }).click();
+    await page.getByLabel('In a few words').fill('Oil the hook');
+    await page.getByRole('button', { name: 'Put it in' }).click();
+    await card.getByRole('heading', { name: 'Oil the hook' }).waitFor();
+    expect(await steps()).to.equal(at + 1);
+    await page.keyboard.press('Delete');
+    await card.getByRole('heading', { name: 'Oil the hook' }).waitFor({ state: 'detached' });
+    await page.keyboard.press('Control+z');
+    await card
+      .page()
+      .getByTestId('score')
+      .getByRole('button', { name: /Oil the hook/ })
+      .waitFor();
+    await page.keyboard.press('Control+z');
+    expect(await steps()).to.equal(at);
+    await page.keyboard.press('Control+Shift+z');
+    await page.reload();
+    await page
+      .getByTestId('score')
+      .getByRole('button', { name: /Oil the hook/ })
+      .waitFor();
+    await context.close();
+  });
+
+  it('takes a role from the maker, reads the rest around it, and gives it back', async () => {
+    const { page, context } = await openPage(browser);
+    await page.goto(`${app.url}/builds/line-winder-pouch?step=n10`);
+    const bench = page.getByTestId('step-card');
+    // A deep link into an empty browser: the demo is there first.
+    await bench.getByRole('heading', { name: 'Quilting' }).waitFor();
+    await page.getByTestId('role').selectOption('decoration');
+    await page.getByText('You set this').waitFor();
+    await page.getByRole('button', { name: 'Back to the reading' }).click();
+    await page.getByText('% sure').waitFor();
+    expect(await page.getByTestId('role').inputValue()).to.equal('quilting');
+    await context.close();
+  });
+});
+
+describe('exchange, units, sheets', () => {
+  it('exports a build and brings the same file in again in another browser', async () => {
+    const { page, context } = await openPage(browser);
+    await openPouch(page);
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('button', { name: 'Export the build' }).click(),
+    ]);
+    const path = await download.path();
+    const exported = readFileSync(path, 'utf8');
+    await context.close();
+
+    const plain = await startApp({ demo: false });
+    const other = await openPage(browser);
+    await other.page.goto(plain.url);
+    await other.page
+      .getByTestId('file-input')
+      .setInputFiles({ name: 'pouch.json', mimeType: 'application/json', buffer: Buffer.from(exported) });
+    await other.page.getByTestId('score').waitFor();
+    const [second] = await Promise.all([
+      other.page.waitForEvent('download'),
+      other.page.getByRole('button', { name: 'Export the build' }).click(),
+    ]);
+    expect(readFileSync(await second.path(), 'utf8')).to.equal(exported);
+    await other.context.close();
+    await plain.stop();
+  });
+
+  it('changes all lengths with U, and a number in Workshop changes the cut list', async () => {
+    const { page, context } = await openPage(browser);
+    await openPouch(page);
+    await page.getByRole('tab', { name: 'Cut list' }).click();
+    await page.keyboard.press('u');
+    await page.getByTestId('cut-list').getByText('8 3/4 in', { exact: true }).first().waitFor();
+    await page.keyboard.press('u');
+    await page.keyboard.press('w');
+    const margin = page.getByLabel('Margin, piece on the back', { exact: true });
+    await margin.fill('900');
+    await page.getByText('From 0 to 80, please.').waitFor();
+    await margin.fill('30');
+    await page.goto(`${app.url}/builds/line-winder-pouch?view=cut`);
+    await page.getByText('240 mm = outline 180 + 2 × margin 30').first().waitFor();
+    await context.close();
+  });
+
+  it('prints run and cut sheet with both numbers and the cautions, without buttons', async () => {
+    const { page, context } = await openPage(browser);
+    await page.goto(`${app.url}/builds/line-winder-pouch/print`);
+    await page.getByRole('heading', { name: 'Cut sheet' }).waitFor();
+    await page.emulateMedia({ media: 'print' });
+    expect(await page.getByRole('button', { name: 'Print' }).isVisible()).to.equal(false);
+    const sheet = await page.locator('body').innerText();
+    expect(sheet).to.include('Care: Coil zips only').and.to.include('Open the zip three quarters.');
+    await context.close();
+  });
+});

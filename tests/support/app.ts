@@ -1,0 +1,78 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { existsSync } from 'node:fs';
+import { createServer } from 'node:net';
+import { chromium, type Browser, type BrowserContext, type Page } from 'playwright-core';
+
+const FLAGS = [
+  '--headless',
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+];
+const executablePath = [process.env.CHROMIUM_PATH, '/usr/bin/chromium', '/usr/bin/chromium-browser'].find(
+  (p) => p && existsSync(p),
+);
+
+const freePort = () =>
+  new Promise<number>((resolve, reject) => {
+    const probe = createServer().once('error', reject);
+    probe.listen(0, '127.0.0.1', () => {
+      const address = probe.address();
+      probe.close(() => resolve(typeof address === 'object' && address ? address.port : 0));
+    });
+  });
+
+export interface App {
+  url: string;
+  stop(): Promise<void>;
+}
+
+/** The built application on a free port, on this machine only; stopped by its own process. */
+export async function startApp({ demo = true } = {}): Promise<App> {
+  const port = await freePort();
+  const server: ChildProcess = spawn(process.execPath, ['server.mjs'], {
+    env: {
+      ...process.env,
+      PORT: String(port),
+      HOST: '127.0.0.1',
+      ORIGIN: `http://localhost:${port}`,
+      JOLT_DEMO: demo ? '1' : '',
+    },
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
+  await new Promise<void>((resolve, reject) => {
+    server.stdout?.once('data', () => resolve());
+    server.once('exit', (code) => reject(new Error(`server ended with ${code}`)));
+  });
+  return {
+    url: `http://localhost:${port}`,
+    stop: () =>
+      new Promise((resolve) => {
+        server.once('exit', () => resolve());
+        server.kill('SIGTERM');
+      }),
+  };
+}
+
+export const startBrowser = (): Promise<Browser> => {
+  if (!executablePath) throw new Error('Chromium is missing: install it or set CHROMIUM_PATH.');
+  return chromium.launch({ executablePath, args: FLAGS });
+};
+
+/** A page that fails its test when the page throws or breaks its own content rules. */
+export async function openPage(
+  browser: Browser,
+  options: Parameters<Browser['newContext']>[0] = {},
+): Promise<{ page: Page; context: BrowserContext; faults: string[] }> {
+  const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, ...options });
+  const faults: string[] = [];
+  context.on('page', (p) => {
+    p.on('pageerror', (error) => faults.push(error.message));
+    p.on('console', (message) => message.type() === 'error' && faults.push(message.text()));
+  });
+  return { page: await context.newPage(), context, faults };
+}
