@@ -13,7 +13,7 @@ const materialKind = z.enum(MATERIAL_KINDS);
 const colour = z.string().regex(/^#[0-9a-f]{6}$/i);
 
 /** One change to the score the technique proposes. Steps are named by id, so that a new reading keeps what still fits. */
-export const scoreEditSchema = z.discriminatedUnion('kind', [
+const scoreEditSchema = z.discriminatedUnion('kind', [
   z.object({
     kind: z.literal('rename'),
     stepId: id,

@@ -1,0 +1,66 @@
+// npm run shots: one picture of each main view into docs/screenshots, from the sample workroom.
+import { mkdirSync } from 'node:fs';
+import { openPage, startApp, startBrowser } from '../tests/support/app';
+
+const DESK = { width: 1280, height: 800 };
+const TABLET = { width: 820, height: 1180 };
+const PHONE = { width: 390, height: 844 };
+interface Shot {
+  name: string;
+  path: string;
+  viewport?: typeof DESK;
+  dark?: boolean;
+  /** shown before the picture is taken */
+  wait: string;
+  resume?: boolean;
+}
+const SHOTS: Shot[] = [
+  { name: 'bench', path: '/', wait: 'text=Made lately' },
+  { name: 'builds', path: '/builds', wait: 'text=Crew patch' },
+  { name: 'build-score', path: '/builds/line-winder-pouch?step=b12:lay', wait: 'text=Lay upper lining' },
+  {
+    name: 'build-dark',
+    path: '/builds/crew-patch?step=a3:trim',
+    wait: '[data-testid=step-card]',
+    dark: true,
+  },
+  { name: 'cut-list', path: '/builds/line-winder-pouch?view=cut', wait: '[data-testid=cut-list]' },
+  { name: 'order', path: '/builds/crew-patch?view=order', wait: '[data-testid=order-plan]' },
+  { name: 'run', path: '/run', wait: '[data-testid=run]', resume: true },
+  { name: 'run-tablet', path: '/run', wait: '[data-testid=run]', resume: true, viewport: TABLET },
+  { name: 'run-phone', path: '/run', wait: '[data-testid=run]', resume: true, viewport: PHONE, dark: true },
+  { name: 'log', path: '/log', wait: '[data-testid=log]' },
+  { name: 'workshop', path: '/workshop', wait: 'text=Machines and hoops' },
+  { name: 'print', path: '/builds/line-winder-pouch/print', wait: 'text=Run sheet' },
+];
+
+mkdirSync('docs/screenshots', { recursive: true });
+const app = await startApp();
+const browser = await startBrowser();
+for (const { name, path, viewport = DESK, dark = false, wait, resume } of SHOTS) {
+  const { page, context } = await openPage(browser, {
+    viewport,
+    colorScheme: dark ? 'dark' : 'light',
+    reducedMotion: 'reduce',
+  });
+  // First visit: the sample workroom is set up.
+  await page.goto(app.url);
+  await page.getByRole('heading', { name: 'Gullmere Kite Fair' }).waitFor();
+  await page.goto(app.url + path);
+  if (resume) {
+    await page.getByRole('link', { name: 'Resume' }).click();
+    // Two steps on: a piece is laid, which shows more than a block being sewn.
+    await page.getByTestId('forward').click();
+    await page.getByText('paused').waitFor({ state: 'detached' });
+    await page.getByTestId('forward').click();
+    await page.getByRole('heading', { name: 'Lay the accent' }).waitFor();
+  }
+  await page.locator(wait).first().waitFor();
+  await page.evaluate(() => document.fonts.ready);
+  await page.waitForTimeout(700);
+  await page.screenshot({ path: `docs/screenshots/${name}.png` });
+  await context.close();
+  console.log(`docs/screenshots/${name}.png`);
+}
+await browser.close();
+await app.stop();
