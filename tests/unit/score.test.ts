@@ -6,7 +6,7 @@ import { planBuild } from '$lib/core/plan';
 import { describeStack, stackAt, type HandStep, type Score } from '$lib/core/score';
 import { rankTechniques } from '$lib/core/techniques';
 import { crewPatch, pouch, tailTab } from '$lib/demo';
-import { example, readAs } from '../support/examples';
+import { example, readAs, workshopWith } from '../support/examples';
 
 const titles = (score: Score) => score.steps.map((s) => s.title);
 const hands = (score: Score) => score.steps.filter((s): s is HandStep => s.kind === 'hand');
@@ -98,6 +98,23 @@ describe('the score of the line-winder pouch', () => {
     const last = stackAt(score, score.steps.length - 1);
     expect(last.layers.filter((l) => !l.held)).to.deep.equal([]);
     expect(last).to.include({ hooped: false, turned: true });
+  });
+});
+
+describe('the words of a step', () => {
+  const trim = (unit: 'mm' | 'inch', allowance: number) =>
+    hands(example(pouch(), {}, workshopWith({ 'cut.seamAllowance': allowance }, { unit })).plan.score).find(
+      (h) => h.action === 'trim-seam',
+    )?.text;
+  it("give lengths in the maker's unit, from the maker's figures", () => {
+    expect(trim('mm', 6)).to.match(/^Trim to 6 mm outside the last seam, 12 mm at the opening/);
+    expect(trim('mm', 8)).to.match(/^Trim to 8 mm/);
+    expect(trim('inch', 6.35)).to.match(/^Trim to 1\/4 in outside the last seam, 1\/2 in at/);
+  });
+  it('leave no name to be filled in', () => {
+    for (const tape of [pouch(), crewPatch(), tailTab()])
+      for (const step of hands(example(tape).plan.score))
+        expect(`${step.title} ${step.text}`).not.to.match(/[{}]/);
   });
 });
 

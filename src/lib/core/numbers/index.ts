@@ -10,6 +10,7 @@ export type Numbers = Readonly<Record<NumberId, number>>;
 export type NumberOverrides = Partial<Record<NumberId, number>>;
 
 export const NUMBER_IDS = Object.keys(NUMBER_TABLE) as NumberId[];
+export const isNumberId = (id: string): id is NumberId => Object.hasOwn(NUMBER_TABLE, id);
 export const numberDef = (id: NumberId): NumberDef => NUMBER_TABLE[id];
 
 /** The defaults with the maker's own figures over them; a figure outside its range is brought to the nearest end. */

@@ -349,6 +349,43 @@ export const NUMBER_TABLE = {
     'A quarter inch; always rounded up.',
   ),
 
+  'cut.rawEdge': row(
+    'Cut sizes',
+    'Raw edge left outside the last line',
+    'mm',
+    3,
+    0,
+    15,
+    'A felt tab is cut this far outside, so that no stitch is nicked.',
+  ),
+  'cut.seamAllowance': row(
+    'Cut sizes',
+    'Seam allowance after trimming',
+    'mm',
+    6,
+    2,
+    20,
+    'Wide enough to hold, narrow enough to turn.',
+  ),
+  'cut.openingLip': row(
+    'Cut sizes',
+    'Seam allowance at the opening',
+    'mm',
+    12,
+    4,
+    40,
+    'The lip folds in by itself when the opening is closed.',
+  ),
+  'cut.trimClose': row(
+    'Cut sizes',
+    'Left outside a tack-down',
+    'mm',
+    1.5,
+    0.3,
+    6,
+    'More shows beyond the cover; less pulls out of the tack-down.',
+  ),
+
   'hoop.inset': row('Hoop', 'Keep off the frame, one needle', 'mm', 5, 0, 30, 'Room for the presser foot.'),
   'hoop.insetMulti': row(
     'Hoop',

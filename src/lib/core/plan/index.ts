@@ -6,6 +6,7 @@ import { cutList, type CutPiece } from '../cut';
 import { numbersWith, type Numbers } from '../numbers';
 import { planOrder, type OrderPlan } from '../batch';
 import type { Reading } from '../reading';
+import { formatLength } from '../units';
 import { makeScore, type Score } from '../score';
 import { itemTime, timeSteps, type ItemTime, type StepTimes } from '../time';
 import { hoopGeometry, type Hoop, type Machine, type Workshop } from '../workshop';
@@ -30,7 +31,10 @@ export function planBuild(build: Build, reading: Reading, workshop: Workshop): B
   const hoop = workshop.hoops.find((h) => h.id === build.hoopId) ?? workshop.hoops[0];
   const { extents: e } = reading;
   const field = hoopGeometry(hoop, machine, numbers, { width: e.maxX - e.minX, height: e.maxY - e.minY });
-  const score = makeScore(build, reading, { threadByHand: machine.kind === 'one-needle' });
+  const score = makeScore(build, reading, {
+    threadByHand: machine.kind === 'one-needle',
+    say: (id) => formatLength(numbers[id], workshop.unit),
+  });
   const pieces = cutList(score.pieces, reading, {
     numbers,
     unit: workshop.unit,

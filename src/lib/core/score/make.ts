@@ -1,4 +1,5 @@
 import type { Build } from '../build';
+import { isNumberId, type NumberId } from '../numbers';
 import type { Reading, Role } from '../reading';
 import { matchTechnique, techniqueById, type HandTemplate, type Match } from '../techniques';
 import { applyEdits, number } from './edit';
@@ -8,6 +9,8 @@ import type { HandStep, NeedleStep, Score, ScorePiece, Step } from './types';
 export interface ScoreOptions {
   /** on one needle, hands change the thread; on many, the machine does */
   threadByHand: boolean;
+  /** a length of the table of numbers, in the maker's unit */
+  say: (number: NumberId) => string;
 }
 
 /**
@@ -17,16 +20,16 @@ export interface ScoreOptions {
 export function makeScore(build: Build, reading: Reading, options: ScoreOptions): Score {
   const match = matchTechnique(techniqueById(build.technique), reading);
   const pieces = piecesOf(match, build);
-  const steps = proposed(match, reading, pieces);
+  const steps = proposed(match, reading, pieces, options);
   const threaded = options.threadByHand ? withThreads(steps, build) : steps;
   const { steps: edited, stale } = applyEdits(threaded, build.edits);
   return { steps: number(edited), pieces, technique: match.technique.id, fit: match.fit, stale };
 }
 
-function proposed(match: Match, reading: Reading, pieces: ScorePiece[]): Step[] {
+function proposed(match: Match, reading: Reading, pieces: ScorePiece[], options: ScoreOptions): Step[] {
   const { technique, places } = match;
   const hand = (anchor: string, round: number) => (t: HandTemplate) =>
-    handStep(t, anchor, round, match, pieces) ?? [];
+    handStep(t, anchor, round, match, pieces, options) ?? [];
   const steps: Step[] = technique.start.flatMap(hand('start', 0));
   reading.blocks.forEach((_, b) => {
     const place = places[b];
@@ -92,12 +95,19 @@ function handStep(
   round: number,
   match: Match,
   all: ScorePiece[],
+  { say }: ScoreOptions,
 ): HandStep | null {
   const pieces = (t.pieces ?? []).flatMap((key) => pieceFor(key, round, all) ?? []);
   if (t.pieces?.length && !pieces.length) return null;
   const along = t.along ? (blocksOf(match, t.along, round || undefined).at(-1) ?? null) : null;
   const named = (text: string) =>
-    text.replaceAll('{piece}', pieces[0] ? pieces[0].name.toLowerCase() : 'the piece');
+    text.replace(/\{([\w.]+)\}/g, (token, name: string) =>
+      name === 'piece'
+        ? (pieces[0]?.name.toLowerCase() ?? 'the piece')
+        : isNumberId(name)
+          ? say(name)
+          : token,
+    );
   return {
     kind: 'hand',
     id: `${anchor}:${t.key}`,

@@ -32,7 +32,7 @@ export const asRead: Technique = {
           title: 'Cover',
           roles: { cover: 1 },
           before: [
-            { key: 'trim', action: 'trim-close', title: 'Trim {piece}', text: 'Trim {piece} to 1 to 1.5 mm outside its tack-down.', because: 'The next block covers the edge; what stands out further shows.', side: 'front', pieces: ['piece'], along: 'tack', hoop: 'stay', tools: ['curved scissors'], cautions: ['scissors'] },
+            { key: 'trim', action: 'trim-close', title: 'Trim {piece}', text: 'Trim {piece} to {cut.trimClose} outside its tack-down.', because: 'The next block covers the edge; what stands out further shows.', side: 'front', pieces: ['piece'], along: 'tack', hoop: 'stay', tools: ['curved scissors'], cautions: ['scissors'] },
           ],
         }, // prettier-ignore
       ],

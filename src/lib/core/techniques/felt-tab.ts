@@ -93,7 +93,7 @@ export const feltTab: Technique = {
     inspect,
     unhoop,
     { key: 'tear', action: 'tear', title: 'Tear the base away', text: 'Tear the base away along the line, with a thumb on the stitches.', because: 'Pulling on the stitches bends the edge.', side: 'off', along: 'final' },
-    { key: 'cut', action: 'cut-out', title: 'Cut out', text: 'Cut 3 mm outside the last line with long smooth cuts.', because: 'Short cuts leave steps in a raw edge.', side: 'off', along: 'final', tools: ['long scissors'], cautions: ['scissors'] },
+    { key: 'cut', action: 'cut-out', title: 'Cut out', text: 'Cut {cut.rawEdge} outside the last line with long smooth cuts.', because: 'Short cuts leave steps in a raw edge.', side: 'off', along: 'final', tools: ['long scissors'], cautions: ['scissors'] },
     { key: 'snap', action: 'snap', title: 'Set two snaps', text: 'Make holes at the marks and set the snaps: two caps, one socket, one stud for each.', because: 'The marks were sewn where both halves meet when the tab is closed.', side: 'off', times: 2, tools: ['awl', 'snap press'], cautions: ['smallParts'] },
   ], // prettier-ignore
 };

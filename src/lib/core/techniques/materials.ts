@@ -1,14 +1,14 @@
-/** What pieces are made of. thicknessMm: one layer, lying flat; drawn and used for the stack. */
+/** What pieces are made of. thicknessMm: one layer, lying flat, for the drawing. twoSided: it has no right side. */
 export const MATERIALS = {
-  cotton: { name: 'cotton', thicknessMm: 0.3 },
-  felt: { name: 'felt', thicknessMm: 1.2 },
-  vinyl: { name: 'vinyl', thicknessMm: 0.8 },
-  batting: { name: 'batting', thicknessMm: 2.5 },
-  zip: { name: 'coil zip', thicknessMm: 1.4 },
-  film: { name: 'heavy film', thicknessMm: 0.2 },
-  'tear-away': { name: 'tear-away', thicknessMm: 0.2 },
-  'cut-away': { name: 'cut-away', thicknessMm: 0.3 },
-  mesh: { name: 'wash-away mesh', thicknessMm: 0.2 },
+  cotton: { name: 'cotton', thicknessMm: 0.3, twoSided: false },
+  felt: { name: 'felt', thicknessMm: 1.2, twoSided: false },
+  vinyl: { name: 'vinyl', thicknessMm: 0.8, twoSided: false },
+  batting: { name: 'batting', thicknessMm: 2.5, twoSided: true },
+  zip: { name: 'coil zip', thicknessMm: 1.4, twoSided: false },
+  film: { name: 'heavy film', thicknessMm: 0.2, twoSided: false },
+  'tear-away': { name: 'tear-away', thicknessMm: 0.2, twoSided: false },
+  'cut-away': { name: 'cut-away', thicknessMm: 0.3, twoSided: false },
+  mesh: { name: 'wash-away mesh', thicknessMm: 0.2, twoSided: false },
 } as const;
 export type MaterialKind = keyof typeof MATERIALS;
 export const MATERIAL_KINDS = Object.keys(MATERIALS) as [MaterialKind, ...MaterialKind[]];

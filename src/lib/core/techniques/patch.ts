@@ -83,7 +83,7 @@ export const filmPatch: Technique = {
               key: 'trim',
               action: 'trim-close',
               title: 'Trim {piece}',
-              text: 'Trim {piece} to 1 to 1.5 mm outside the tack-down; turn the hoop, not the scissors.',
+              text: 'Trim {piece} to {cut.trimClose} outside the tack-down; turn the hoop, not the scissors.',
               because: 'What stands out further shows beyond the cover.',
               side: 'front',
               pieces: ['applique'],

@@ -36,7 +36,7 @@ export interface HandTemplate {
   action: Action;
   /** a few words for the score */
   title: string;
-  /** the instruction, one sentence in plain words */
+  /** the instruction, one sentence in plain words; {piece} is its piece, {cut.trimClose} a length of the table of numbers */
   text: string;
   because: string;
   side: Side;

@@ -16,7 +16,7 @@ const layFlip = (key: string, piece: string, what: string, where: string): HandT
   key,
   action: 'lay',
   title: `Lay ${what}`,
-  text: `Lay ${what} right side down with its edge 6 mm past ${where}; tape both ends.`,
+  text: `Lay ${what} right side down with its edge {cut.seamOverlap} past ${where}; tape both ends.`,
   because: 'It is sewn from its wrong side and then folded over the seam.',
   side: 'front',
   face: 'down',
@@ -148,7 +148,7 @@ export const zipPouch: Technique = {
   finish: [
     inspect,
     unhoop,
-    { key: 'trim', action: 'trim-seam', title: 'Trim all round', text: 'Trim to 6 mm outside the last seam, 12 mm at the opening; cut the corners at an angle.', because: 'Less bulk turns to a sharper corner; the lip at the opening folds in by itself.', side: 'off', along: 'final', tools: ['scissors'], times: 4, cautions: ['scissors'] },
+    { key: 'trim', action: 'trim-seam', title: 'Trim all round', text: 'Trim to {cut.seamAllowance} outside the last seam, {cut.openingLip} at the opening; cut the corners at an angle.', because: 'Less bulk turns to a sharper corner; the lip at the opening folds in by itself.', side: 'off', along: 'final', tools: ['scissors'], times: 4, cautions: ['scissors'] },
     { key: 'turn', action: 'turn', title: 'Turn', text: 'Turn through the lining, corners first, with a blunt tool.', because: 'Scissors go through the corner.', side: 'off', tools: ['blunt point turner'] },
     { key: 'close', action: 'close', title: 'Close the lining', text: 'Close the opening in the lining by hand, then turn again through the zip.', because: 'Ladder stitch does not show.', side: 'off', tools: ['hand needle'] },
     { key: 'press', action: 'press', title: 'Press', text: 'Press both sides, not on the zip.', because: 'The coil melts.', side: 'off', tools: ['iron'], cautions: ['iron'] },

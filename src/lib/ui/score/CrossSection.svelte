@@ -1,5 +1,6 @@
 <script lang="ts">
   import { describeStack, type Stack } from '$lib/core/score';
+  import { MATERIALS } from '$lib/core/techniques';
   import { layoutCrossSection } from './cross-section';
 
   let { stack, large = false }: { stack: Stack; large?: boolean } = $props();
@@ -111,7 +112,7 @@
                 stroke-width="1.2"
               />
             {/if}
-            {#if layer.side !== 'base'}
+            {#if layer.side !== 'base' && !MATERIALS[layer.material].twoSided}
               <path
                 d={band.up ? `M${middle - 7} ${mid + 4}l7-9 7 9z` : `M${middle - 7} ${mid - 4}l7 9 7-9z`}
                 fill="var(--paper)"

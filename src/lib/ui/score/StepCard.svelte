@@ -9,6 +9,7 @@
   import { formatDuration, formatLength, formatNumber } from '$lib/core/units';
   import { NO_THREAD, type BuildEditor } from '../state/editor.svelte';
   import { workroom } from '../state/workroom.svelte';
+  import { isPlain } from '../shell/keys';
   import StepDialog from './StepDialog.svelte';
 
   let { editor }: { editor: BuildEditor } = $props();
@@ -18,7 +19,15 @@
   const thread = $derived((step?.kind === 'needle' && editor.build?.threads[step.block]) || null);
   const read = $derived(block?.role.by === 'reading' ? block.role : undefined);
   let dialog = $state<'rename' | 'insert' | null>(null);
+
+  function onkeydown(event: KeyboardEvent) {
+    if (event.key !== 'i' || !isPlain(event)) return;
+    event.preventDefault();
+    dialog = 'insert';
+  }
 </script>
+
+<svelte:window {onkeydown} />
 
 {#if step && time}
   <article class="flex h-full flex-col gap-2" aria-live="polite" data-testid="step-card">
