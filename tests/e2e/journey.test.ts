@@ -1,24 +1,15 @@
 import { expect } from 'chai';
-import type { Browser, Page } from 'playwright-core';
+import type { Page } from 'playwright-core';
 import { readFileSync } from 'node:fs';
 import { bean, closePath, rectangle, run, TapeMaker, zigzag } from '$lib/core/outline';
 import { writeTape } from '$lib/core/tape';
-import { openPage, startApp, startBrowser, type App } from '../support/app';
+import { openPage, startApp, useApp } from '../support/app';
 
-let app: App;
-let browser: Browser;
-before(async () => {
-  app = await startApp();
-  browser = await startBrowser();
-});
-after(async () => {
-  await browser?.close();
-  await app?.stop();
-});
+const used = useApp();
 
 const text = (page: Page, testId: string) => page.getByTestId(testId).innerText();
 const openPouch = async (page: Page) => {
-  await page.goto(app.url);
+  await page.goto(used.app.url);
   await page.getByRole('link', { name: /Line-winder pouch/ }).click();
   await page.getByTestId('score').waitFor();
 };
@@ -36,7 +27,7 @@ const ownTape = () => {
 
 describe('the pouch, from the bench to the log', () => {
   it('opens on Gullmere Kite Fair, shows score, sizes and times, and follows every stop to the log', async () => {
-    const { page, context, faults } = await openPage(browser);
+    const { page, context, faults } = await openPage(used.browser);
     await openPouch(page);
     expect(await page.getByTestId('score').getByRole('button').count()).to.be.above(40);
     expect(await text(page, 'item-time')).to.match(/^\d+:\d\d min$/);
@@ -73,8 +64,8 @@ describe('the pouch, from the bench to the log', () => {
   });
 
   it('resumes at the same step after the browser was closed, notes and all', async () => {
-    const { page, context } = await openPage(browser);
-    await page.goto(app.url);
+    const { page, context } = await openPage(used.browser);
+    await page.goto(used.app.url);
     await page.getByRole('link', { name: 'Resume' }).click();
     await page.getByTestId('forward').click();
     await page.getByText('paused').waitFor({ state: 'detached' });
@@ -100,7 +91,7 @@ describe('the pouch, from the bench to the log', () => {
 
 describe('a tape of the maker', () => {
   it('dropped on the page becomes a score; wrong files get one sentence and change nothing', async () => {
-    const { page, context, faults } = await openPage(browser);
+    const { page, context, faults } = await openPage(used.browser);
     await openPouch(page);
     const name = page.getByRole('textbox', { name: 'Name of the build' });
     const drop = async (fileName: string, content: Buffer) => {
@@ -136,7 +127,7 @@ describe('a tape of the maker', () => {
 
   it('comes from the picker into an empty workroom, which says what to do', async () => {
     const plain = await startApp({ demo: false });
-    const { page, context } = await openPage(browser);
+    const { page, context } = await openPage(used.browser);
     await page.goto(plain.url);
     await page.getByRole('heading', { name: 'Drop a stitch tape here to begin.' }).waitFor();
     await page.getByTestId('file-input').setInputFiles(ownTape());
@@ -148,7 +139,7 @@ describe('a tape of the maker', () => {
 
 describe('editing a score', () => {
   it('puts in, rewords and takes out steps by keyboard, undoes and redoes, and has it all after a reload', async () => {
-    const { page, context } = await openPage(browser);
+    const { page, context } = await openPage(used.browser);
     await openPouch(page);
     const card = page.getByTestId('step-card');
     const steps = () => page.getByTestId('score').getByRole('button').count();
@@ -179,8 +170,8 @@ describe('editing a score', () => {
   });
 
   it('takes a role from the maker, reads the rest around it, and gives it back', async () => {
-    const { page, context } = await openPage(browser);
-    await page.goto(`${app.url}/builds/line-winder-pouch?step=n10`);
+    const { page, context } = await openPage(used.browser);
+    await page.goto(`${used.app.url}/builds/line-winder-pouch?step=n10`);
     const bench = page.getByTestId('step-card');
     // A deep link into an empty browser: the demo is there first.
     await bench.getByRole('heading', { name: 'Quilting' }).waitFor();
@@ -195,7 +186,7 @@ describe('editing a score', () => {
 
 describe('exchange, units, sheets', () => {
   it('exports a build and brings the same file in again in another browser', async () => {
-    const { page, context } = await openPage(browser);
+    const { page, context } = await openPage(used.browser);
     await openPouch(page);
     const [download] = await Promise.all([
       page.waitForEvent('download'),
@@ -206,7 +197,7 @@ describe('exchange, units, sheets', () => {
     await context.close();
 
     const plain = await startApp({ demo: false });
-    const other = await openPage(browser);
+    const other = await openPage(used.browser);
     await other.page.goto(plain.url);
     await other.page
       .getByTestId('file-input')
@@ -222,7 +213,7 @@ describe('exchange, units, sheets', () => {
   });
 
   it('changes all lengths with U, and a number in Workshop changes the cut list', async () => {
-    const { page, context } = await openPage(browser);
+    const { page, context } = await openPage(used.browser);
     await openPouch(page);
     await page.getByRole('tab', { name: 'Cut list' }).click();
     await page.keyboard.press('u');
@@ -233,14 +224,14 @@ describe('exchange, units, sheets', () => {
     await margin.fill('900');
     await page.getByText('From 0 to 80, please.').waitFor();
     await margin.fill('30');
-    await page.goto(`${app.url}/builds/line-winder-pouch?view=cut`);
+    await page.goto(`${used.app.url}/builds/line-winder-pouch?view=cut`);
     await page.getByText('240 mm = outline 180 + 2 × margin 30').first().waitFor();
     await context.close();
   });
 
   it('prints run and cut sheet with both numbers and the cautions, without buttons', async () => {
-    const { page, context } = await openPage(browser);
-    await page.goto(`${app.url}/builds/line-winder-pouch/print`);
+    const { page, context } = await openPage(used.browser);
+    await page.goto(`${used.app.url}/builds/line-winder-pouch/print`);
     await page.getByRole('heading', { name: 'Cut sheet' }).waitFor();
     await page.emulateMedia({ media: 'print' });
     expect(await page.getByRole('button', { name: 'Print' }).isVisible()).to.equal(false);

@@ -1,19 +1,9 @@
 import { AxeBuilder } from '@axe-core/playwright';
 import { expect } from 'chai';
 import { gzipSync } from 'node:zlib';
-import type { Browser } from 'playwright-core';
-import { openPage, startApp, startBrowser, type App } from '../support/app';
+import { openPage, useApp } from '../support/app';
 
-let app: App;
-let browser: Browser;
-before(async () => {
-  app = await startApp();
-  browser = await startBrowser();
-});
-after(async () => {
-  await browser?.close();
-  await app?.stop();
-});
+const used = useApp();
 
 const PLACES = [
   '/',
@@ -35,9 +25,9 @@ const SIZES = {
 describe('every place', () => {
   for (const colorScheme of ['light', 'dark'] as const)
     it(`passes the accessibility rules in the ${colorScheme}`, async () => {
-      const { page, context } = await openPage(browser, { colorScheme, reducedMotion: 'reduce' });
+      const { page, context } = await openPage(used.browser, { colorScheme, reducedMotion: 'reduce' });
       for (const path of PLACES) {
-        await page.goto(app.url + path);
+        await page.goto(used.app.url + path);
         await page.locator('h1, h2').first().waitFor();
         const { violations } = await new AxeBuilder({ page })
           .withTags(['wcag2a', 'wcag2aa', 'wcag21aa'])
@@ -49,9 +39,9 @@ describe('every place', () => {
 
   for (const [name, viewport] of Object.entries(SIZES))
     it(`does not scroll sideways on the ${name}`, async () => {
-      const { page, context } = await openPage(browser, { viewport });
+      const { page, context } = await openPage(used.browser, { viewport });
       for (const path of PLACES) {
-        await page.goto(app.url + path);
+        await page.goto(used.app.url + path);
         await page.locator('h1, h2').first().waitFor();
         const over = await page.evaluate(
           () =>
@@ -60,7 +50,7 @@ describe('every place', () => {
         );
         expect(over, path).to.be.at.most(0);
       }
-      await page.goto(app.url);
+      await page.goto(used.app.url);
       await page.getByRole('link', { name: 'Resume' }).click();
       await page.getByTestId('forward').waitFor();
       const forward = await page.getByTestId('forward').boundingBox();
@@ -70,8 +60,8 @@ describe('every place', () => {
     });
 
   it('shows the whole score of the pouch at 1280 × 800 without scrolling the page', async () => {
-    const { page, context } = await openPage(browser);
-    await page.goto(`${app.url}/builds/line-winder-pouch`);
+    const { page, context } = await openPage(used.browser);
+    await page.goto(`${used.app.url}/builds/line-winder-pouch`);
     await page.getByTestId('score').waitFor();
     const main = await page.evaluate(() => {
       const m = document.querySelector('main')!;
@@ -82,13 +72,13 @@ describe('every place', () => {
   });
 
   it('says in a sentence that a page, a build or a run does not exist', async () => {
-    const { page, context } = await openPage(browser);
+    const { page, context } = await openPage(used.browser);
     for (const [path, words] of [
       ['/nowhere', 'There is no such page.'],
       ['/builds/none', 'This build is not in this browser.'],
       ['/run/none', 'This run is not in this browser.'],
     ]) {
-      await page.goto(app.url + path);
+      await page.goto(used.app.url + path);
       await page.getByRole('heading', { name: words }).waitFor();
     }
     await context.close();
@@ -97,7 +87,7 @@ describe('every place', () => {
 
 describe('what the server sends', () => {
   it('allows no inline script, no frame, no guessing of types', async () => {
-    const response = await fetch(app.url);
+    const response = await fetch(used.app.url);
     const csp = response.headers.get('content-security-policy') ?? '';
     const scripts = /script-src ([^;]+)/.exec(csp)?.[1] ?? '';
     expect(scripts)
@@ -105,12 +95,14 @@ describe('what the server sends', () => {
       .and.not.to.include('unsafe-inline')
       .and.not.to.include('unsafe-eval');
     expect(csp).to.include("frame-ancestors 'none'");
-    expect((await fetch(`${app.url}/icon.svg`)).headers.get('x-content-type-options')).to.equal('nosniff');
+    expect((await fetch(`${used.app.url}/icon.svg`)).headers.get('x-content-type-options')).to.equal(
+      'nosniff',
+    );
   });
 
   it('needs at most 180 KB of gzipped JavaScript for the first screen, pictures of the builds and all', async () => {
-    const { page, context } = await openPage(browser);
-    await page.goto(app.url);
+    const { page, context } = await openPage(used.browser);
+    await page.goto(used.app.url);
     await page.getByRole('heading', { name: 'Gullmere Kite Fair' }).waitFor();
     // The second visit: the sample workroom is there, what drew it is not needed again.
     const bodies: Promise<Buffer>[] = [];

@@ -58,6 +58,20 @@ export async function startApp({ demo = true } = {}): Promise<App> {
   };
 }
 
+/** App and browser for the tests of one file. */
+export function useApp() {
+  const used = {} as { app: App; browser: Browser };
+  before(async () => {
+    used.app = await startApp();
+    used.browser = await startBrowser();
+  });
+  after(async () => {
+    await used.browser?.close();
+    await used.app?.stop();
+  });
+  return used;
+}
+
 export const startBrowser = (): Promise<Browser> => {
   if (!executablePath) throw new Error('Chromium is missing: install it or set CHROMIUM_PATH.');
   return chromium.launch({ executablePath, args: FLAGS });

@@ -3,7 +3,7 @@ import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import type { Build } from '$lib/core/build';
 import { planBuild, proposeBuild, tapeIdOf } from '$lib/core/plan';
 import { readDesign } from '$lib/core/reading';
-import type { RunEvent } from '$lib/core/run';
+import type { RunEvent, RunRecord } from '$lib/core/run';
 import type { Score } from '$lib/core/score';
 import { writeTape, type Tape } from '$lib/core/tape';
 import type { Workshop } from '$lib/core/workshop';
@@ -126,14 +126,7 @@ const samples: Sample[] = [
   },
 ];
 
-export interface DemoRun {
-  id: string;
-  buildId: string;
-  buildName: string;
-  tapeId: string;
-  createdAt: number;
-  score: Score;
-  planned: Record<string, number>;
+export interface DemoRun extends RunRecord {
   events: RunEvent[];
 }
 export interface DemoWorkroom {

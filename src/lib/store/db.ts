@@ -1,23 +1,11 @@
 import Dexie, { type EntityTable, type Table } from 'dexie';
 import type { Build } from '$lib/core/build';
-import type { RunEvent } from '$lib/core/run';
-import type { Score } from '$lib/core/score';
+import type { RunEvent, RunRecord } from '$lib/core/run';
 
 export interface TapeRecord {
   /** hash of the bytes */
   id: string;
   bytes: Uint8Array;
-}
-/** A run keeps the score it was started with: later changes of the build must not change what was sewn. */
-export interface RunRecord {
-  id: string;
-  buildId: string;
-  buildName: string;
-  tapeId: string;
-  createdAt: number;
-  score: Score;
-  /** planned seconds by step */
-  planned: Record<string, number>;
 }
 export interface EventRecord {
   runId: string;

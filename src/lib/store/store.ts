@@ -1,8 +1,8 @@
 import { buildSchema, type Build } from '$lib/core/build';
 import { fail, ok, type Problem, type Result } from '$lib/core/problem';
-import { runEventSchema, type RunEvent } from '$lib/core/run';
+import { runEventSchema, type RunEvent, type RunRecord } from '$lib/core/run';
 import { newWorkshop, workshopSchema, type Workshop } from '$lib/core/workshop';
-import { JoltDb, type RunRecord } from './db';
+import { JoltDb } from './db';
 
 /** A run with its events, in order. */
 export interface StoredRun {

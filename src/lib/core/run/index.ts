@@ -3,6 +3,7 @@
  * Times are milliseconds since 1970, handed in with each event: the core has no clock.
  */
 import * as z from 'zod';
+import type { Score } from '../score';
 
 export const runEventSchema = z.discriminatedUnion('type', [
   z.object({ type: z.literal('started'), at: z.number() }),
@@ -17,6 +18,19 @@ export const runEventSchema = z.discriminatedUnion('type', [
   z.object({ type: z.literal('given-up'), at: z.number(), reason: z.string().max(400) }),
 ]);
 export type RunEvent = z.infer<typeof runEventSchema>;
+
+/** A run keeps the score it was started with: later changes of the build must not change what was sewn. */
+export interface RunRecord {
+  id: string;
+  buildId: string;
+  buildName: string;
+  tapeId: string;
+  /** ms since 1970 */
+  createdAt: number;
+  score: Score;
+  /** planned seconds by step */
+  planned: Record<string, number>;
+}
 
 export interface RunNote {
   at: number;

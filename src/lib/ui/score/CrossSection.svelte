@@ -1,16 +1,14 @@
 <script lang="ts">
   import { describeStack, type Stack } from '$lib/core/score';
-  import { MATERIALS } from '$lib/core/techniques';
   import { layoutCrossSection } from './cross-section';
 
   let { stack, large = false }: { stack: Stack; large?: boolean } = $props();
   let width = $state(360);
   let room = $state(260);
-  const LABELS = $derived(large ? 190 : 150);
-  const layout = $derived(layoutCrossSection(stack, 26, Math.max(140, width - LABELS), room));
+  const labels = $derived(large ? 190 : 150);
+  const right = $derived(Math.max(140, width - labels));
+  const layout = $derived(layoutCrossSection(stack, 26, right, room));
   const text = $derived(describeStack(stack));
-  const right = $derived(Math.max(140, width - LABELS));
-  const hasBase = $derived(layout.bands.some((b) => b.layer.side === 'base'));
 </script>
 
 <figure class="flex min-h-0 flex-1 flex-col" bind:clientWidth={width}>
@@ -21,116 +19,41 @@
         class="absolute inset-0 h-full w-full"
         role="img"
         aria-label={text}
-        preserveAspectRatio="xMidYMid meet"
       >
-        {#each layout.bands as band (band.layer.pieceId)}
-          {@const { layer } = band}
-          {@const middle = (band.left + band.right) / 2}
-          {@const mid = band.y + band.height / 2}
+        {#each layout.bands as { layer, y, height, left, right: end, parts, ticks, arrow, edges } (layer.pieceId)}
           <g class={layer.now ? 'now' : ''}>
-            {#if layer.open}
-              <rect
-                x={band.left}
-                y={band.y}
-                width={middle - 12 - band.left}
-                height={band.height}
-                rx="2"
-                fill={layer.colour}
-              />
-              <rect
-                x={middle + 12}
-                y={band.y}
-                width={band.right - middle - 12}
-                height={band.height}
-                rx="2"
-                fill={layer.colour}
-              />
-              <rect
-                x={band.left}
-                y={band.y}
-                width={middle - 12 - band.left}
-                height={band.height}
-                rx="2"
-                fill="url(#mat-{layer.material})"
-              />
-              <rect
-                x={middle + 12}
-                y={band.y}
-                width={band.right - middle - 12}
-                height={band.height}
-                rx="2"
-                fill="url(#mat-{layer.material})"
-              />
-            {:else}
-              <rect
-                x={band.left}
-                y={band.y}
-                width={band.right - band.left}
-                height={band.height}
-                rx="2"
-                fill={layer.colour}
-              />
-              <rect
-                x={band.left}
-                y={band.y}
-                width={band.right - band.left}
-                height={band.height}
-                rx="2"
-                fill="url(#mat-{layer.material})"
-              />
-            {/if}
+            {#each parts as part (part.x)}
+              {#each [layer.colour, `url(#mat-${layer.material})`] as fill (fill)}
+                <rect x={part.x} {y} width={part.width} {height} rx="2" {fill} />
+              {/each}
+            {/each}
             <rect
-              x={band.left}
-              y={band.y}
-              width={band.right - band.left}
-              height={band.height}
+              x={left}
+              {y}
+              width={end - left}
+              {height}
               rx="2"
               fill="none"
               stroke={layer.now ? 'var(--hands)' : 'var(--ink)'}
               stroke-width={layer.now ? 2.5 : 0.8}
               stroke-dasharray={layer.held ? undefined : '6 4'}
             />
-            {#if layer.folded}
-              <path
-                d="M{band.left} {band.y} q-9 {band.height / 2} 0 {band.height}"
-                fill="none"
-                stroke="var(--ink)"
-                stroke-width="1.4"
-              />
-            {/if}
-            {#if layer.held && layer.side !== 'base'}
-              {#each [0.12, 0.88] as t (t)}
-                {@const x = band.left + (band.right - band.left) * t}
-                <path d="M{x} {band.y - 2}v{band.height + 4}" stroke="var(--needle)" stroke-width="2.2" />
-              {/each}
-            {/if}
-            {#if layer.trimmed}
-              <path
-                d="M{band.left} {band.y}l-5 4 5 4-5 4 5 4M{band.right} {band.y}l5 4-5 4 5 4-5 4"
-                fill="none"
-                stroke="var(--ink)"
-                stroke-width="1.2"
-              />
-            {/if}
-            {#if layer.side !== 'base' && !MATERIALS[layer.material].twoSided}
-              <path
-                d={band.up ? `M${middle - 7} ${mid + 4}l7-9 7 9z` : `M${middle - 7} ${mid - 4}l7 9 7-9z`}
-                fill="var(--paper)"
-                stroke="var(--ink)"
-                stroke-width="1.2"
-              />
-            {/if}
-            <path d="M{band.right} {mid}H{right + 22}" stroke="var(--quiet)" stroke-width="0.8" />
+            <path d={edges} fill="none" stroke="var(--ink)" stroke-width="1.3" />
+            {#each ticks as x (x)}
+              <path d="M{x} {y - 2}v{height + 4}" stroke="var(--needle)" stroke-width="2.2" />
+            {/each}
+            <path d={arrow} fill="var(--paper)" stroke="var(--ink)" stroke-width="1.2" />
+            <path d="M{end} {y + height / 2}H{right + 22}" stroke="var(--quiet)" stroke-width="0.8" />
             <text
               x={right + 26}
-              y={mid + 4}
+              y={y + height / 2 + 4}
               class={large ? 'name-large' : 'name'}
               fill="var(--ink)"
               font-weight={layer.now ? 700 : 400}>{layer.name}</text
             >
           </g>
         {/each}
-        {#if stack.hooped && hasBase}
+        {#if layout.ringY !== null}
           {#each [4, right - 2] as x (x)}
             <rect
               {x}

@@ -1,20 +1,26 @@
 import { MATERIALS } from '$lib/core/techniques';
 import type { Layer, Stack } from '$lib/core/score';
 
-/** A layer as drawn, px from the top of the drawing. */
+/** A layer as drawn: rectangles and paths in px from the top left of the drawing. */
 export interface Band {
   layer: Layer;
   y: number;
   height: number;
   left: number;
   right: number;
-  /** the arrow of the right side points up on the drawing */
-  up: boolean;
+  /** one, or two where it is slit or open */
+  parts: { x: number; width: number }[];
+  /** where a line goes through it */
+  ticks: number[];
+  /** triangle towards the right side; empty where there is none */
+  arrow: string;
+  /** the rounded edge of a fold, and the teeth of a trimmed edge */
+  edges: string;
 }
-export interface CrossSectionLayout {
+interface CrossSectionLayout {
   bands: Band[];
-  /** where the hoop ring grips */
-  ringY: number;
+  /** where the hoop ring grips; null when nothing is hooped */
+  ringY: number | null;
   height: number;
 }
 
@@ -26,6 +32,11 @@ const MOST_ENLARGED = 2.2;
 const LEAST_ENLARGED = 0.8;
 const bandHeight = (layer: Layer) =>
   Math.min(34, Math.max(16, 13 + MATERIALS[layer.material].thicknessMm * 8));
+/** What is cut shorter is drawn shorter. */
+const INSET = { base: 0, whole: 18, trimmed: 34 };
+/** Half the width of a slit. */
+const SLIT = 12;
+const TICKS = [0.12, 0.88];
 
 /**
  * The stack as a side view: what lies up is on top, so a turned hoop turns the drawing.
@@ -48,22 +59,41 @@ export function layoutCrossSection(
   );
   // A thin stack stands in the middle of its drawing, not at its top edge.
   let y = Math.max(TOP, (room - plain * enlarge - gaps) / 2);
-  let ringY = y;
   const bands = layers.map((layer, i): Band => {
+    const inset = layer.side === 'base' ? INSET.base : layer.trimmed ? INSET.trimmed : INSET.whole;
     const height = bandHeight(layer) * enlarge;
-    const isBase = layer.side === 'base';
-    const inset = isBase ? 0 : layer.trimmed ? 34 : 18;
-    const band = {
-      layer,
-      y,
-      height,
-      left: left + inset,
-      right: right - inset,
-      up: (layer.face === 'up') !== flipped,
-    };
-    if (isBase) ringY = y + height / 2;
+    const band = bandOf(layer, left + inset, right - inset, y, height, (layer.face === 'up') !== flipped);
     y += height + gap(i);
     return band;
   });
-  return { bands, ringY, height: Math.max(room, y + TOP) };
+  const base = stack.hooped ? bands.find((b) => b.layer.side === 'base') : undefined;
+  return { bands, ringY: base ? base.y + base.height / 2 : null, height: Math.max(room, y + TOP) };
+}
+
+function bandOf(layer: Layer, left: number, right: number, y: number, height: number, up: boolean): Band {
+  const middle = (left + right) / 2;
+  const mid = y + height / 2;
+  const isBase = layer.side === 'base';
+  const pointless = isBase || MATERIALS[layer.material].twoSided;
+  return {
+    layer,
+    y,
+    height,
+    left,
+    right,
+    parts: layer.open
+      ? [
+          { x: left, width: middle - SLIT - left },
+          { x: middle + SLIT, width: right - middle - SLIT },
+        ]
+      : [{ x: left, width: right - left }],
+    ticks: layer.held && !isBase ? TICKS.map((t) => left + (right - left) * t) : [],
+    arrow: pointless ? '' : up ? `M${middle - 7} ${mid + 4}l7-9 7 9z` : `M${middle - 7} ${mid - 4}l7 9 7-9z`,
+    edges: [
+      layer.folded && `M${left} ${y}q-9 ${height / 2} 0 ${height}`,
+      layer.trimmed && `M${left} ${y}l-5 4 5 4-5 4 5 4M${right} ${y}l5 4-5 4 5 4-5 4`,
+    ]
+      .filter(Boolean)
+      .join(''),
+  };
 }

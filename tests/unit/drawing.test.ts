@@ -1,0 +1,101 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import { numberDef } from '$lib/core/numbers';
+import { stackAt } from '$lib/core/score';
+import { crewPatch, pouch, tailTab } from '$lib/demo';
+import { layoutCrossSection } from '$lib/ui/score/cross-section';
+import { layoutScore } from '$lib/ui/score/layout';
+import { fromShown, toShown } from '$lib/ui/workshop/shown';
+import { example } from '../support/examples';
+
+const examples = [pouch(), crewPatch(), tailTab()].map((tape) => example(tape));
+
+describe('the score on two staves', () => {
+  it('fits any width, in order, without a gap or an overlap, and no step too narrow to hit on a desk', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 900, max: 3000 }),
+        fc.constantFrom(...examples),
+        (width, { plan, reading }) => {
+          const { placed } = layoutScore(plan.score, plan.times, reading.blocks, width);
+          let x = 0;
+          for (const p of placed) {
+            expect(p.x).to.be.closeTo(x, 1e-6);
+            expect(p.width).to.be.at.least(17 - 1e-6);
+            x += p.width;
+          }
+          expect(x).to.be.closeTo(width, 0.5);
+        },
+      ),
+      { numRuns: 40 },
+    );
+  });
+  it('gives the longer step the wider place, on the stave of who does it', () => {
+    const { plan, reading } = examples[0];
+    const { placed } = layoutScore(plan.score, plan.times, reading.blocks, 1100);
+    for (const a of placed)
+      for (const b of placed) if (a.seconds > b.seconds) expect(a.width).to.be.at.least(b.width - 1e-6);
+    for (const p of placed) expect(p.stave).to.equal(p.step.kind === 'needle' ? 'needle' : 'hands');
+  });
+  it('draws a bar line at each of the 14 stops, none after the last block', () => {
+    const { plan, reading } = examples[0];
+    const { bars } = layoutScore(plan.score, plan.times, reading.blocks, 1100);
+    expect(bars.map((b) => b.stop)).to.deep.equal(Array.from({ length: 14 }, (_, i) => i + 1));
+  });
+  it('puts work on the back of the hoop on the lowest line', () => {
+    const { plan, reading } = examples[0];
+    const { placed } = layoutScore(plan.score, plan.times, reading.blocks, 1100);
+    const level = (title: string) => placed.find((p) => p.step.title === title)?.level;
+    expect([level('Lay the zip'), level('Turn'), level('Lay back lining')]).to.deep.equal([0, 1, 2]);
+  });
+});
+
+describe('the cross-section', () => {
+  const at = (title: string, of = examples[0]) => {
+    const { score } = of.plan;
+    return stackAt(
+      score,
+      score.steps.findIndex((s) => s.title === title),
+    );
+  };
+  it('never lets two layers overlap, at any step of any build', () => {
+    for (const { plan } of examples)
+      plan.score.steps.forEach((_, i) => {
+        const { bands, height } = layoutCrossSection(stackAt(plan.score, i), 26, 260, 280);
+        for (let k = 1; k < bands.length; k++)
+          expect(bands[k].y).to.be.at.least(bands[k - 1].y + bands[k - 1].height);
+        const last = bands.at(-1);
+        if (last) expect(last.y + last.height).to.be.below(height);
+      });
+  });
+  it('turns over with the hoop: what lies up is on top, and every arrow turns', () => {
+    const front = at('Lay the zip');
+    const back = { ...front, view: 'back' as const };
+    const names = (stack: typeof front) =>
+      layoutCrossSection(stack, 26, 260, 280).bands.map((b) => b.layer.name);
+    expect(names(back)).to.deep.equal(names(front).toReversed());
+    const arrow = (stack: typeof front) =>
+      layoutCrossSection(stack, 26, 260, 280).bands.find((b) => b.layer.pieceId === 'zip')?.arrow;
+    expect(arrow(back)).not.to.equal(arrow(front));
+  });
+  it('shows the slit base in two parts, the trimmed piece shorter, the folded one with its edge', () => {
+    const band = (title: string, piece: string) =>
+      layoutCrossSection(at(title), 26, 260, 280).bands.find((b) => b.layer.pieceId === piece)!;
+    expect(band('Slit the window', 'base').parts).to.have.length(2);
+    expect(band('Trim batting', 'batting').left).to.be.above(band('Lay batting', 'batting').left);
+    expect(band('Fold the upper front over', 'upper').edges).to.include('q-9');
+  });
+  it('draws no arrow on batting, which has no right side, and no ring when nothing is hooped', () => {
+    expect(layoutCrossSection(at('Lay batting'), 26, 260, 280).bands[0].arrow).to.equal('');
+    expect(layoutCrossSection(at('Press'), 26, 260, 280).ringY).to.equal(null);
+  });
+});
+
+describe('numbers on screen', () => {
+  it('go to inches and back without loss, seconds stay seconds', () => {
+    const margin = numberDef('cut.marginBack');
+    expect(toShown(margin, 25.4, 'inch')).to.include({ value: 1, unit: 'in' });
+    expect(fromShown(margin, 1, 'inch')).to.be.closeTo(25.4, 1e-9);
+    expect(toShown(numberDef('hand.lay'), 30, 'inch')).to.include({ value: 30, unit: 's' });
+  });
+});
