@@ -1,9 +1,12 @@
-import type { Spine } from './spine';
+import { turnsBack, type Spine } from './spine';
 import type { Box } from '../geometry';
 import type { Line, Opening, Side } from './types';
 
 /** Ends nearer than this belong together, 0.1 mm. */
 const JOIN = 25;
+/** A shorter line is no loop; a loop may run this far over its start. */
+const LEAST_LOOP = 60;
+const OVERLAP = 80;
 /** With more pieces than this a block is no outline, and joining them tells nothing. */
 const MOST_PIECES = 300;
 /** Shorter bits are ties and travel, 0.1 mm. */
@@ -29,24 +32,40 @@ export function linesOf(spine: Spine): Line[] {
       piece.push(spine.x[i], spine.y[i]);
       i++;
     } while (i < spine.n && !spine.opens[i] && !spine.again[i]);
-    // And end on the point that meets the older line: a loop must come home.
-    if (i < spine.n && !spine.opens[i]) piece.push(spine.x[i], spine.y[i]);
+    // And end on the point that meets the older line: a loop must come home. But a tip is a tip.
+    if (i < spine.n && !spine.opens[i] && !turnsBack(spine, i - 1)) piece.push(spine.x[i], spine.y[i]);
     if (piece.length >= 4 && lengthOf(piece) >= SHORTEST) pieces.push(piece);
   }
   const joined = pieces.length <= MOST_PIECES ? join(pieces) : pieces;
   return joined
     .map((points): Line => {
       const n = points.length;
-      const gap = Math.hypot(points[0] - points[n - 2], points[1] - points[n - 1]);
       const length = lengthOf(points);
-      const closed = gap <= JOIN && length > 4 * JOIN * 0.6;
+      const meets = length > LEAST_LOOP ? meetsItself(points) : null;
+      const loop = meets ? points.slice(0, n - meets.dropped) : points;
       return {
-        points: Float32Array.from(points, (v) => v / 10),
-        closed,
-        lengthMm: (length + (closed ? gap : 0)) / 10,
+        points: Float32Array.from(loop, (v) => v / 10),
+        closed: meets !== null,
+        lengthMm: (meets ? lengthOf(loop) + meets.gap : length) / 10,
       };
     })
     .sort((a, b) => b.lengthMm - a.lengthMm);
+}
+
+/**
+ * Whether the end of a line comes home, or a little past it: how many numbers at its end go over its start again,
+ * and the gap that is left.
+ */
+function meetsItself(p: number[]): { dropped: number; gap: number } | null {
+  let nearest = Infinity;
+  let at = 0;
+  let back = 0;
+  for (let i = p.length - 2; i > 0 && back <= OVERLAP; i -= 2) {
+    const d = Math.sqrt((p[i] - p[0]) ** 2 + (p[i + 1] - p[1]) ** 2);
+    if (d < nearest) [nearest, at] = [d, i];
+    back += Math.sqrt((p[i] - p[i - 2]) ** 2 + (p[i + 1] - p[i - 1]) ** 2);
+  }
+  return nearest <= JOIN ? { dropped: p.length - 2 - at, gap: nearest } : null;
 }
 
 const lengthOf = (p: ArrayLike<number>) => {

@@ -11,18 +11,31 @@ export const BEAN = 3;
 const WINDOW = 16;
 /** Stitches shorter than this are ties and tell nothing about the texture, 0.1 mm. */
 const TIE = 3.5;
+/** And up to this at the very start or end of a strand, when the needle returns on itself there. */
+const LONGEST_TIE = 13;
 /** cos of the turn beyond which a stitch goes back, and below which it goes on. */
 const BACK = -0.35;
 const ON = 0.35;
+/** cos of the turn below which it is sharp enough for an open zigzag. */
+const SHARP = 0.6;
+/** Share of sharp turns that go the other way than the one before: a zigzag swings, a curve does not. */
+const SWINGS = 0.6;
 /** Share of backward turns: every turn in a zigzag, two of three in a bean. */
 const ALL_BACK = 0.82;
 const BEAN_BACK = 0.5;
+/** Less is going straight on, radians. */
+const STRAIGHT = 0.05;
 /** A turn sharper than the line tells only that there is a corner, radians. */
 const CORNER_TURN = 1.2;
 /** Bins of half a millimetre, counted in 0.1 mm. */
 const BINS_PER_UNIT = 1 / 5;
-/** A zigzag that advances less than this from peak to peak covers: satin, 0.1 mm. */
-const SATIN_ADVANCE = 10;
+/**
+ * A zigzag covers, and is satin, when it advances little from peak to peak: less than this, or less than the second
+ * figure and little beside its width (a satin that was made larger with its design). 0.1 mm, share of the width.
+ */
+const SATIN_ADVANCE = 6.2;
+const WIDE_SATIN_ADVANCE = 10.5;
+const WIDE_SATIN_SHARE = 0.3;
 /** Side of the grid on which area is measured, 0.1 mm. */
 export const CELL = 20;
 
@@ -56,6 +69,9 @@ export interface Profile {
   /** sum of turns and of their sizes on line stretches, radians */
   turn: number;
   turnSize: number;
+  /** of the bends on line stretches, how many go the same way as the one before: arcs do, noise does not */
+  bends: number;
+  steady: number;
 }
 
 /** Grids of the whole design, stamped with block numbers so that they need no clearing. */
@@ -141,6 +157,8 @@ class WindowSums {
   readonly turns = [0, 0];
   turn = 0;
   turnSize = 0;
+  bends = 0;
+  steady = 0;
 
   /** Judges one window and adds it to the stretch before it when that moves the same way on the same strand. */
   close(
@@ -150,22 +168,32 @@ class WindowSums {
     length: number,
     turns: number,
     back: number,
+    sharp: number,
+    swings: number,
     advance: number,
     width: number,
     turn: number,
     turnSize: number,
+    bends: number,
+    steady: number,
   ) {
     let way = LINE;
-    if (turns >= 3 && back >= ALL_BACK * turns) way = advance < SATIN_ADVANCE * back ? SATIN : ZIGZAG;
-    else if (turns >= 5 && back >= BEAN_BACK * turns) way = BEAN;
+    if (turns >= 3 && sharp >= ALL_BACK * turns && (back >= ALL_BACK * turns || swings >= SWINGS * sharp)) {
+      const covers =
+        advance < SATIN_ADVANCE * sharp ||
+        (advance < WIDE_SATIN_ADVANCE * sharp && advance < WIDE_SATIN_SHARE * width);
+      way = covers ? SATIN : ZIGZAG;
+    } else if (turns >= 5 && back >= BEAN_BACK * turns) way = BEAN;
     this.byWay[way] += length;
     if (way === ZIGZAG || way === SATIN) {
       this.width[way - 1] += width;
       this.advance[way - 1] += advance;
-      this.turns[way - 1] += back;
+      this.turns[way - 1] += sharp;
     } else if (way === LINE) {
       this.turn += turn;
       this.turnSize += turnSize;
+      this.bends += bends;
+      this.steady += steady;
     }
     const last = this.stretches[this.stretches.length - 1];
     if (last && !opens && last.way === way) last.end = end;
@@ -189,10 +217,16 @@ export function profileBlock({ x, y, starts }: NeedlePoints, block: NeedleBlock,
   let length = 0;
   let turns = 0;
   let back = 0;
+  let sharp = 0;
+  let swings = 0;
+  let swung = 0;
   let advance = 0;
   let width = 0;
   let turn = 0;
   let turnSize = 0;
+  let bends = 0;
+  let steady = 0;
+  let bent = 0;
   // The stitch before, and its length; 0 when there is none.
   let ax = 0;
   let ay = 0;
@@ -214,25 +248,35 @@ export function profileBlock({ x, y, starts }: NeedlePoints, block: NeedleBlock,
       length += l;
       const bin = (l * BINS_PER_UNIT) | 0;
       bins[bin < LENGTH_BINS ? bin : LENGTH_BINS - 1]++;
-      if (l >= TIE) {
+      if (l >= TIE && !(l < LONGEST_TIE && isTie(x, y, starts, i, block))) {
         if (al > 0) {
           const ll = al * l;
           const dot = ax * dx + ay * dy;
+          const sin = (ax * dy - ay * dx) / ll;
           turns++;
-          if (dot < BACK * ll) {
+          if (dot < SHARP * ll) {
             const sx = ax + dx;
             const sy = ay + dy;
             const s2 = sx * sx + sy * sy;
-            back++;
+            sharp++;
+            if (sin * swung < 0) swings++;
+            swung = sin;
             advance += Math.sqrt(s2);
             // Width: the height of the flank over the advance, half of it each way.
             const w2 = l * l - s2 / 4;
             if (w2 > 0) width += Math.sqrt(w2);
-          } else {
-            const sin = (ax * dy - ay * dx) / ll;
+          }
+          if (dot < BACK * ll) back++;
+          else {
             const t = dot > ON * ll ? sin : sin < 0 ? -CORNER_TURN : CORNER_TURN;
             turn += t;
             turnSize += t < 0 ? -t : t;
+            // Straight on says nothing of which way the line bends.
+            if (t > STRAIGHT || t < -STRAIGHT) {
+              bends++;
+              if (t * bent > 0) steady++;
+              bent = t;
+            }
           }
         }
         ax = dx;
@@ -244,10 +288,25 @@ export function profileBlock({ x, y, starts }: NeedlePoints, block: NeedleBlock,
     // The window is full, the strand ended before this point, or the block ends with it.
     const end = fresh ? i - 1 : i;
     if (end > first && length > 0) {
-      sums.close(first, end, opens, length, turns, back, advance, width, turn, turnSize);
+      sums.close(
+        first,
+        end,
+        opens,
+        length,
+        turns,
+        back,
+        sharp,
+        swings,
+        advance,
+        width,
+        turn,
+        turnSize,
+        bends,
+        steady,
+      );
       opens = false;
     }
-    length = turns = back = advance = width = turn = turnSize = 0;
+    length = turns = back = sharp = swings = advance = width = turn = turnSize = bends = steady = 0;
     first = end;
     if (fresh) {
       first = i;
@@ -272,8 +331,27 @@ export function profileBlock({ x, y, starts }: NeedlePoints, block: NeedleBlock,
     maxY,
     turn: sums.turn,
     turnSize: sums.turnSize,
+    bends: sums.bends,
+    steady: sums.steady,
     ...grid.counts(),
   };
+}
+
+/** Whether stitch i is one of a pair that goes out and back at the start or end of a strand. */
+function isTie(
+  x: Int32Array,
+  y: Int32Array,
+  starts: Uint8Array,
+  i: number,
+  { first, end }: NeedleBlock,
+): boolean {
+  const same = (a: number, b: number) => Math.abs(x[a] - x[b]) <= 4 && Math.abs(y[a] - y[b]) <= 4;
+  const begins = (k: number) => k >= first && starts[k] === 1;
+  const ends = (k: number) => k === end - 1 || (k < end - 1 && starts[k + 1] === 1);
+  if (begins(i - 1)) return i + 1 < end && same(i - 1, i + 1);
+  if (begins(i - 2)) return same(i - 2, i);
+  if (ends(i)) return same(i - 2, i);
+  return ends(i + 1) && same(i - 1, i + 1);
 }
 
 const mean = (sum: number, n: number) => (n ? sum / n : 0);

@@ -1,6 +1,6 @@
 import { boxOf, type Box } from '../geometry';
 import type { Follows } from './follow';
-import type { BlockReading, Role, RoleReading } from './types';
+import type { BlockReading, Line, Role, RoleReading } from './types';
 
 type Unread = Omit<BlockReading, 'role'>;
 export type RoleOverrides = Readonly<Record<number, Role>>;
@@ -45,19 +45,18 @@ const laterOn = ({ block, all, follows }: Context, along = 0.7) =>
   all.filter((o) => o.index > block.index && follows.share(block.index, o.index) >= along);
 
 const MARKER_MM = 14;
+/** More than this in one figure is decoration, twice round included. */
+const MARKER_SEWN_MM = 50;
+const lineBox = ({ points }: Line): Box =>
+  boxOf(Array.from({ length: points.length / 2 }, (_, i) => ({ x: points[2 * i], y: points[2 * i + 1] })));
 const marker: Rule = (c) => {
   const { block, design } = c;
   // A small piece has small lines too; but those are sewn over again.
   if ((block.follows?.share ?? 0) > 0.6 || laterOn(c).length) return null;
-  const boxes = block.lines.map(({ points }) => {
-    const at = Array.from({ length: points.length / 2 }, (_, i) => ({
-      x: points[2 * i],
-      y: points[2 * i + 1],
-    }));
-    return boxOf(at);
-  });
+  const boxes = block.lines.map(lineBox);
   const small = boxes.length > 0 && boxes.every((b) => width(b) <= MARKER_MM && height(b) <= MARKER_MM);
-  if (!small || !isLine(block) || boxes.length > 16 || block.sewnLengthMm > boxes.length * 120) return null;
+  if (!small || !isLine(block) || boxes.length > 16 || block.sewnLengthMm > boxes.length * MARKER_SEWN_MM)
+    return null;
   if (boxes.length === 1 && span(block.box, design) > 0.5) return null;
   const largest = Math.max(...boxes.map((b) => Math.max(width(b), height(b))));
   return say(
@@ -67,6 +66,10 @@ const marker: Rule = (c) => {
   );
 };
 
+/** The line followed is a placement of corners only: all of it is met, but it is not all of the line. */
+const isCorners = ({ block: { follows: f }, known }: Context) =>
+  !!f && known[f.index] === 'placement' && f.shareBack > 0.9 && f.share > 0.3;
+
 /** A zigzag more open than this shows the raw edge between its peaks. */
 const HIDES_TO_MM = 1.7;
 const cover: Rule = (c) => {
@@ -74,7 +77,7 @@ const cover: Rule = (c) => {
   if (!covers(block)) return null;
   const f = block.follows;
   const stitch = `${block.texture} ${mm(block.widthMm ?? 0)} mm wide`;
-  if (f && f.share >= 0.6) {
+  if (f && (f.share >= 0.6 || isCorners(c))) {
     const firstOnLine = !['tack-down', 'cover'].includes(c.known[f.index] ?? '');
     const covered = laterOn(c).some((o) => o.texture === 'satin');
     if (block.texture === 'zigzag' && firstOnLine && covered)
@@ -96,13 +99,84 @@ const cover: Rule = (c) => {
   return null;
 };
 
+const encloses = (a: Box, b: Box, slack = 2) =>
+  a.minX <= b.minX + slack &&
+  a.minY <= b.minY + slack &&
+  a.maxX >= b.maxX - slack &&
+  a.maxY >= b.maxY - slack;
+/** Anything laid before this block that reaches under all of it. */
+const onCloth = ({ block, all, known }: Context) =>
+  all.some((o) => o.index < block.index && known[o.index] === 'placement' && encloses(o.box, block.box));
+
+/** Lines nearer than about 5 mm hold lace together; quilting lies wider. mm of line a mm² of its box. */
+const NET = 0.37;
+const laceUnderlay: Rule = (c) => {
+  const { block, all, design } = c;
+  if (!isLine(block) || span(block.box, design) < 0.5 || onCloth(c)) return null;
+  const line = block.lines.reduce((sum, l) => sum + l.lengthMm, 0);
+  const perMm2 = line / Math.max(1, width(block.box) * height(block.box));
+  const over = all.find((o) => o.index > block.index && o.texture === 'satin' && encloses(block.box, o.box));
+  const around = 2 * (width(block.box) + height(block.box));
+  if (!over || line < 2.5 * around || perMm2 < NET / 2) return null;
+  return say(
+    'lace-underlay',
+    perMm2 > NET ? 0.94 : 0.75,
+    `a net of lines about ${mm(2 / perMm2)} mm apart with no cloth under it, and block ${over.index + 1} is satin over it`,
+  );
+};
+const lace: Rule = ({ block, all, known }) => {
+  if (block.texture !== 'satin' && block.texture !== 'zigzag') return null;
+  const net = all.find(
+    (o) => o.index < block.index && known[o.index] === 'lace-underlay' && encloses(o.box, block.box),
+  );
+  return net
+    ? say('lace', 0.94, `satin over the net of block ${net.index + 1}, where there is no cloth`)
+    : null;
+};
+
+/** Cutwork: windows with a double line round each, and satin straight over it with nothing else between. */
+const windows: Rule = (c) => {
+  const { block } = c;
+  if (!isLine(block) || block.follows) return null;
+  const [next] = laterOn(c);
+  if (!next || next.texture !== 'satin') return null;
+  const closed = block.lines.filter((l) => l.closed);
+  const pairs = closed.filter((l, i) => closed.some((o, k) => k !== i && isBeside(l, o)));
+  const doubled = block.texture === 'double-run' && closed.length > 1;
+  if (pairs.length < 2 && !doubled) return null;
+  return say(
+    'tack-down',
+    0.92,
+    `a double line round ${Math.ceil(pairs.length / 2) || closed.length} windows, with satin straight over it in block ${next.index + 1}`,
+  );
+};
+/** One loop a little inside another. */
+function isBeside(a: Line, b: Line): boolean {
+  const [p, q] = [lineBox(a), lineBox(b)];
+  const gaps = [p.minX - q.minX, q.maxX - p.maxX, p.minY - q.minY, q.maxY - p.maxY];
+  return gaps.every((g) => g > 0.3 && g < 3.5) || gaps.every((g) => g < -0.3 && g > -3.5);
+}
+
+/** The design, and then a light line round it where nothing was laid: it shows where to cut. */
+const cutLine: Rule = (c) => {
+  const { block, all, design, known } = c;
+  if (block.texture !== 'run' || !block.closed || span(block.box, design) < 0.7) return null;
+  if (all.some((o) => o.index > block.index) || block.index === 0) return null;
+  if (known.slice(0, block.index).some((r) => r === 'placement' || r === 'tack-down')) return null;
+  return say(
+    'cut-line',
+    0.85,
+    'a light closed line round the finished design, and nothing was laid or held before it',
+  );
+};
+
 /** Where an outline belongs among the last lines, it holds everything together. */
 const finalOutline: Rule = (c) => {
   const { block, all, design } = c;
   if (!isLine(block) || span(block.box, design) < 0.8) return null;
   const around = block.closed || block.openings.length > 0;
   const later = all.filter((o) => o.index > block.index);
-  if (!around || later.length > 0 || all.length < 3) return null;
+  if (!around || later.length > 0 || all.length < 2) return null;
   const strong = block.texture !== 'run' || block.openings.length > 0;
   const opening = block.openings[0];
   const gap = opening ? `, leaves ${mm(opening.lengthMm)} mm open on the ${opening.side}` : '';
@@ -124,12 +198,15 @@ const tackDown: Rule = (c) => {
       0.92,
       `runs along block ${block.index}'s seam and around one side of it: holds what was folded over`,
     );
-  if (!f || !isLine(block) || f.share < 0.55) return null;
+  if (!f || !isLine(block)) return null;
   const held = known[f.index] ?? 'decoration';
+  // A placement line may be only its corners: then the tack-down runs along all of it, and on between.
+  const corners = isCorners(c);
+  if (f.share < 0.55 && !corners) return null;
   if (!['placement', 'tack-down', 'seam', 'cover'].includes(held)) return null;
   return say(
     'tack-down',
-    0.62 + 0.35 * f.share,
+    0.62 + 0.35 * (corners ? 0.85 : f.share),
     `follows block ${f.index + 1}'s ${held} for ${percent(f.share)} within ${mm(Math.max(0.1, f.distanceMm))} mm`,
   );
 };
@@ -149,13 +226,18 @@ const seam: Rule = (c) => {
   );
 };
 
+/** Open lines this many times as long as their own edge fill a field. */
+const MANY_LINES = 1.6;
+/** Wide one way and not thin the other. */
+const fillsField = (b: Box, design: Box) =>
+  span(b, design) > 0.22 && Math.max(width(b) / width(design), height(b) / height(design)) > 0.6;
 const quilting: Rule = ({ block, design }) => {
-  if (!(block.texture === 'meander' || isLine(block)) || span(block.box, design) < 0.35) return null;
+  if (!(block.texture === 'meander' || isLine(block)) || !fillsField(block.box, design)) return null;
   const around = 2 * (width(block.box) + height(block.box));
   const sewn =
     block.texture === 'meander' ? block.sewnLengthMm : block.lines.reduce((sum, l) => sum + l.lengthMm, 0);
   const ways = sewn / around;
-  if (ways < 2.2) return null;
+  if (ways < (block.texture === 'meander' ? 1 : MANY_LINES)) return null;
   return say(
     'quilting',
     block.texture === 'meander' ? 0.95 : 0.9,
@@ -190,7 +272,20 @@ const decoration: Rule = ({ block }) => {
 };
 
 /** In order: the first that speaks is believed. */
-const RULES: Rule[] = [marker, cover, finalOutline, quilting, tackDown, seam, placement, decoration];
+const RULES: Rule[] = [
+  marker,
+  laceUnderlay,
+  lace,
+  cover,
+  cutLine,
+  finalOutline,
+  windows,
+  quilting,
+  tackDown,
+  seam,
+  placement,
+  decoration,
+];
 
 /** Roles for all blocks, with reasons; the maker's own decisions stand and the rest is reasoned around them. */
 export function readRoles(

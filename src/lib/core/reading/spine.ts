@@ -98,8 +98,13 @@ function markAgain(spine: Spine, reach: number) {
   for (let i = 1; i < n; i++) if (!opens[i]) room += Math.floor((u[i] - u[i - 1]) / STEP);
   const index = new PointIndex(room, reach);
   const reach2 = reach * reach * 1.2;
+  // Where the line last turned back on itself: from there on it is met again at once, as far behind as it has come since.
+  let turned = -Infinity;
   for (let i = 0; i < n; i++) {
-    if (index.hasWithin(x[i], y[i], reach2, u[i] - NEAR_ALONG)) {
+    if (opens[i]) turned = -Infinity;
+    else if (turnsBack(spine, i - 1)) turned = u[i - 1];
+    const before = Math.max(u[i] - NEAR_ALONG, 2 * turned - u[i] + REACH);
+    if (index.hasWithin(x[i], y[i], reach2, before)) {
       again[i] = 1;
       continue;
     }
@@ -113,6 +118,13 @@ function markAgain(spine: Spine, reach: number) {
   // Short meetings are crossings, short gaps between long meetings are noise; the end of a strand may just overlap.
   unmarkRuns(spine, 1, 0, (length, atEnd) => length < CROSSING && !atEnd);
   unmarkRuns(spine, 0, 1, (length, atEnd, atStart) => length < CROSSING && !atEnd && !atStart);
+}
+
+/** Whether the line turns back on itself at point i. */
+export function turnsBack({ x, y, u, opens }: Spine, i: number): boolean {
+  if (i < 1 || opens[i] || opens[i + 1]) return false;
+  const dot = (x[i] - x[i - 1]) * (x[i + 1] - x[i]) + (y[i] - y[i - 1]) * (y[i + 1] - y[i]);
+  return dot < -0.7 * (u[i] - u[i - 1]) * (u[i + 1] - u[i]);
 }
 
 function unmarkRuns(

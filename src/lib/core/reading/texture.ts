@@ -6,12 +6,16 @@ import type { Texture } from './types';
 const COVERING = 1.3;
 /** Share of cells wholly among others: an area, not a line. */
 const AREA = 0.22;
+/** So much that no line gone over again comes to it: a small filled figure has no inner cells. */
+const FILLED = 2;
 /** Share of length of one way that makes the block that texture. */
 const MAIN = 0.6;
 /** A meander turns at least this much per mm, to and fro, over a wide field. */
 const MEANDER_TURN = 0.07;
 const MEANDER_BIAS = 0.35;
 const MEANDER_FIELD = 250;
+/** Share of bends that go on as the one before. */
+const MEANDER_STEADY = 0.5;
 /** Share of a line that is gone over again in a double run. */
 const DOUBLED = 0.33;
 
@@ -20,8 +24,8 @@ const lineLengthPerMm2 = (p: Profile) => p.byWay[LINE] / 10 / Math.max(1, p.line
 /** Whether the line stretches of a block cover an area: then it has no spine worth following. */
 export const coversArea = (p: Profile): boolean =>
   p.byWay[LINE] > p.length * 0.4 &&
-  lineLengthPerMm2(p) > COVERING &&
-  p.innerCells / Math.max(1, p.lineCells) > AREA;
+  (lineLengthPerMm2(p) > FILLED ||
+    (lineLengthPerMm2(p) > COVERING && p.innerCells / Math.max(1, p.lineCells) > AREA));
 
 /** Whether the line stretches wander over a wide field: a stipple has no outline to find. */
 export function wanders(p: Profile): boolean {
@@ -29,7 +33,13 @@ export function wanders(p: Profile): boolean {
   const wide = Math.min(p.maxX - p.minX, p.maxY - p.minY) > MEANDER_FIELD;
   const long = p.byWay[LINE] > 2.5 * (p.maxX - p.minX + p.maxY - p.minY);
   const turnPerMm = p.turnSize / (p.byWay[LINE] / 10);
-  return wide && long && turnPerMm > MEANDER_TURN && Math.abs(p.turn) < p.turnSize * MEANDER_BIAS;
+  return (
+    wide &&
+    long &&
+    p.steady > MEANDER_STEADY * p.bends &&
+    turnPerMm > MEANDER_TURN &&
+    Math.abs(p.turn) < p.turnSize * MEANDER_BIAS
+  );
 }
 
 /** The texture of a block. Its spine is only needed to tell a double run from a run. */

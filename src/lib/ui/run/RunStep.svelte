@@ -129,6 +129,11 @@
         {#if session.stack}<CrossSection stack={session.stack} large />{/if}
       </section>
     </div>
+  {:else}
+    <section class="flex flex-1 flex-col justify-center gap-3 px-5 lg:px-10">
+      <h1 class="text-[clamp(2.4rem,6vw,5rem)]" data-testid="run-title">All steps are done.</h1>
+      <p class="text-2xl">Press once more to close the run.</p>
+    </section>
   {/if}
 
   <footer class="flex shrink-0 gap-2 border-t border-rule bg-paper p-3">
