@@ -1,9 +1,11 @@
-// npm run bench: how fast tapes are read, beside a bare loop over the same bytes in the same run. Printed, not asserted.
+// npm run bench: how fast tapes are read, beside a bare loop over the same bytes in the same run, and how well.
+// Printed, not asserted.
 import { readDesign } from '$lib/core/reading';
 import { readTape } from '$lib/core/tape';
 import { planBuild, proposeBuild } from '$lib/core/plan';
 import { newWorkshop } from '$lib/core/workshop';
 import { pouch } from '$lib/demo';
+import { printQuality } from './quality';
 import { tapeOf } from './tape-of';
 
 /** The least of several tries, ms: the machine at its least disturbed. */
@@ -60,3 +62,4 @@ const build = proposeBuild(reading, workshop, {
 console.log(
   `Plan of a build of ${reading.blocks.length} blocks at an edit: ${best(20, () => planBuild(build, reading, workshop)).toFixed(2)} ms (${sink & 0})`,
 );
+printQuality();

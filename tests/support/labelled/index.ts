@@ -1,4 +1,4 @@
-import { TapeMaker, transform } from '$lib/core/outline';
+import { pathLength, TapeMaker, transform } from '$lib/core/outline';
 import type { Path } from '$lib/core/geometry';
 import type { Side } from '$lib/core/reading';
 import type { Tape } from '$lib/core/tape';
@@ -62,7 +62,7 @@ const VARIATIONS: Record<string, Change> = {
   thinned: (blocks) =>
     eachPath(blocks, (p, b) =>
       b.texture === 'run' ? p.filter((_, i) => i % 3 !== 1 || i === p.length - 1) : p,
-    ),
+    ).map((b) => (b.texture === 'run' && b.perimeterMm ? { ...b, perimeterMm: pathLength(b.paths[0]) } : b)),
   // A point put into the middle of each longer stitch of the plain runs.
   doubled: (blocks) =>
     eachPath(blocks, (p, b) =>

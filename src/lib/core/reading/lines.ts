@@ -4,6 +4,13 @@ import type { Line, Opening, Side } from './types';
 
 /** Ends nearer than this belong together, 0.1 mm. */
 const JOIN = 25;
+const MOST_JOIN = 60;
+/** cos of the turns taken for a corner, between 25° and 150°; and the most that a corner can lose, 0.1 mm. */
+const CORNER_MOST = 0.9;
+const CORNER_LEAST = -0.87;
+const MOST_CUT = 14;
+/** cos of a turn that is still straight on: 14°. */
+const STRAIGHT = 0.97;
 /** A shorter line is no loop; a loop may run this far over its start. */
 const LEAST_LOOP = 60;
 const OVERLAP = 80;
@@ -17,8 +24,11 @@ const OPENING_SHARE = 0.45;
 /** 4πA/P²: 1 for a circle; thin or crossing shapes are no outline with an opening. */
 const ROUNDNESS = 0.1;
 
-/** The lines of a block, each stretch once, joined end to end where strands meet; longest first. mm. */
-export function linesOf(spine: Spine): Line[] {
+/**
+ * The lines of a block, each stretch once, joined end to end where strands meet; longest first. mm.
+ * @param cutsCorners the line is the middle of a zigzag, which cuts the corners of the line it was sewn along
+ */
+export function linesOf(spine: Spine, cutsCorners: boolean): Line[] {
   const pieces: number[][] = [];
   for (let i = 0; i < spine.n;) {
     if (spine.again[i]) {
@@ -46,7 +56,7 @@ export function linesOf(spine: Spine): Line[] {
       return {
         points: Float32Array.from(loop, (v) => v / 10),
         closed: meets !== null,
-        lengthMm: (meets ? lengthOf(loop) + meets.gap : length) / 10,
+        lengthMm: ((meets ? lengthOf(loop) + meets.gap : length) + (cutsCorners ? cornersCut(loop) : 0)) / 10,
       };
     })
     .sort((a, b) => b.lengthMm - a.lengthMm);
@@ -65,7 +75,44 @@ function meetsItself(p: number[]): { dropped: number; gap: number } | null {
     if (d < nearest) [nearest, at] = [d, i];
     back += Math.sqrt((p[i] - p[i - 2]) ** 2 + (p[i + 1] - p[i - 1]) ** 2);
   }
-  return nearest <= JOIN ? { dropped: p.length - 2 - at, gap: nearest } : null;
+  // Long stitches leave a longer gap between the last point and the first.
+  const step = lengthOf(p) / (p.length / 2 - 1);
+  return nearest <= Math.min(MOST_JOIN, Math.max(JOIN, step * 1.6))
+    ? { dropped: p.length - 2 - at, gap: nearest }
+    : null;
+}
+
+/**
+ * What a line lost at its corners: where it turns by much within a few points, the two straights are led on to where
+ * they meet. 0.1 mm.
+ */
+function cornersCut(p: number[]): number {
+  let lost = 0;
+  const away = (ax: number, ay: number, bx: number, by: number) => Math.sqrt((ax - bx) ** 2 + (ay - by) ** 2);
+  const straight = (i: number, k: number) => {
+    const [ax, ay, bx, by] = [p[i] - p[i - 2], p[i + 1] - p[i - 1], p[k] - p[k - 2], p[k + 1] - p[k - 1]];
+    return ax * bx + ay * by > STRAIGHT * Math.sqrt((ax * ax + ay * ay) * (bx * bx + by * by));
+  };
+  for (let i = 6; i + 7 < p.length; i += 2) {
+    const [ux, uy] = [p[i - 2] - p[i - 4], p[i - 1] - p[i - 3]];
+    const [vx, vy] = [p[i + 4] - p[i + 2], p[i + 5] - p[i + 3]];
+    const cross = ux * vy - uy * vx;
+    const size = Math.sqrt((ux * ux + uy * uy) * (vx * vx + vy * vy));
+    const cos = (ux * vx + uy * vy) / size;
+    if (!(cos < CORNER_MOST && cos > CORNER_LEAST)) continue;
+    // A bend that goes on is a curve, whose middle is not cut.
+    if (!straight(i - 4, i - 2) || !straight(i + 4, i + 6)) continue;
+    // Where the straight before p[i-2] and the straight after p[i+2] meet.
+    const [dx, dy] = [p[i + 2] - p[i - 2], p[i + 3] - p[i - 1]];
+    const t = (dx * vy - dy * vx) / cross;
+    const [mx, my] = [p[i - 2] + ux * t, p[i - 1] + uy * t];
+    const sharp = away(p[i - 2], p[i - 1], mx, my) + away(mx, my, p[i + 2], p[i + 3]);
+    const as = away(p[i - 2], p[i - 1], p[i], p[i + 1]) + away(p[i], p[i + 1], p[i + 2], p[i + 3]);
+    if (t <= 0 || sharp < as || sharp - as > MOST_CUT) continue;
+    lost += sharp - as;
+    i += 4;
+  }
+  return lost;
 }
 
 const lengthOf = (p: ArrayLike<number>) => {

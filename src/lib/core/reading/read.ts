@@ -48,7 +48,7 @@ export function readDesign(tape: Tape, { trimJumps, roles = {} }: ReadOptions): 
       maxX: profile.maxX / 10,
       maxY: profile.maxY / 10,
     };
-    const lines = spine ? linesOf(spine) : [];
+    const lines = spine ? linesOf(spine, texture === 'zigzag' || texture === 'satin') : [];
     const main = lines[0];
     const opening = main && isOutline(texture, lines) ? openingOf(main, box) : null;
     const across = texture === 'satin' ? 1 : texture === 'zigzag' ? 0 : null;

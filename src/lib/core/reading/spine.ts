@@ -18,6 +18,8 @@ export interface Spine {
 
 /** Points of a spine stand at least this far apart, 0.1 mm. */
 const STEP = 10;
+/** A stitch shorter than this share of the width does not cross the zigzag. */
+const FLANK = 0.4;
 /** The same place, for a bean's return, 0.1 mm. */
 const SAME = 5;
 /** Within this of an older part of the line it is the same line, 0.1 mm. */
@@ -50,24 +52,22 @@ export function spineOf({ x, y }: NeedlePoints, profile: Profile): Spine {
     if (s.opens) fresh = true;
     if (s.way === ZIGZAG || s.way === SATIN) {
       // Means of neighbouring middles over about a step: stitch noise must not lengthen the line.
-      let mx = 0;
-      let my = 0;
-      let k = 0;
-      let lastX = 0;
-      let lastY = 0;
+      let [mx, my, k, lastX, lastY] = [0, 0, 0, 0, 0];
+      const shortest = ((s.way === SATIN ? profile.width[1] : profile.width[0]) * FLANK) ** 2;
       for (let i = s.first + 1; i <= s.end; i++) {
-        const cx = (x[i - 1] + x[i]) / 2;
-        const cy = (y[i - 1] + y[i]) / 2;
-        if (k === 0) {
-          lastX = cx;
-          lastY = cy;
+        // A tie lies on one edge of the zigzag, not along its middle.
+        const crosses = (x[i] - x[i - 1]) ** 2 + (y[i] - y[i - 1]) ** 2 >= shortest;
+        if (crosses) {
+          const cx = (x[i - 1] + x[i]) / 2;
+          const cy = (y[i - 1] + y[i]) / 2;
+          if (k === 0) [lastX, lastY] = [cx, cy];
+          mx += cx;
+          my += cy;
+          k++;
+          if ((cx - lastX) ** 2 + (cy - lastY) ** 2 < STEP * STEP && s.way === SATIN && i < s.end) continue;
         }
-        mx += cx;
-        my += cy;
-        k++;
-        const done = (cx - lastX) ** 2 + (cy - lastY) ** 2 >= STEP * STEP;
-        if (done || i === s.end) {
-          if (k > 1 || s.way === ZIGZAG || i === s.end) put(mx / k, my / k, i === s.end);
+        if (k > 0 && (crosses || i === s.end)) {
+          put(mx / k, my / k, i === s.end);
           mx = my = k = 0;
         }
       }
