@@ -267,6 +267,28 @@ export const NUMBER_TABLE = {
     'Hands learn until the normal time is reached.',
   ),
 
+  'hand.peel': row(
+    'Hand work',
+    'Score and peel a sticky base',
+    's',
+    40,
+    10,
+    300,
+    'A light score and a slow pull.',
+  ),
+  'hand.dissolve': row('Hand work', 'Dissolve a base', 's', 60, 5, 900, 'Only the time you stand by it.'),
+  'stop.bobbin': row('At the stop', 'Matching bobbin', 's', 75, 10, 300, 'Hoop off, swap, hoop on.'),
+  'wait.dryEdge': row(
+    'Waiting',
+    'Edge dries',
+    's',
+    10800,
+    0,
+    172800,
+    'A dipped edge is dry in about three hours.',
+  ),
+  'wait.dryLace': row('Waiting', 'Lace dries', 's', 36000, 0, 172800, 'Overnight, flat.'),
+
   'cut.marginTop': row(
     'Cut sizes',
     'Margin, piece on the front',

@@ -13,6 +13,7 @@ const COLOURS: Record<MaterialKind, string> = {
   'tear-away': '#e8e4d8',
   'cut-away': '#e0dccf',
   mesh: '#dfe7e4',
+  sticky: '#e7e2cf',
 };
 
 /** Id of a piece: its key, with the round behind it where there are several. */

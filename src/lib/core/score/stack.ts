@@ -60,6 +60,10 @@ export function stackAt(score: Score, i: number): Stack {
       case 'trim-rough':
         for (const layer of touched) layer.trimmed = true;
         break;
+      case 'cut-window':
+        // Right through: whatever lies there is open.
+        for (const layer of stack.layers) layer.open = true;
+        break;
       case 'slit-zip':
       case 'open-zip':
         for (const layer of touched) layer.open = true;
@@ -72,8 +76,9 @@ export function stackAt(score: Score, i: number): Stack {
         stack.view = 'front';
         break;
       case 'tear':
+      case 'dissolve':
       case 'pop-out':
-        stack.layers = stack.layers.filter((l) => l.side !== 'base');
+        stack.layers = stack.layers.filter((l) => l.side !== 'base' && l.material !== 'sticky');
         break;
       case 'turn':
         stack.turned = true;

@@ -57,6 +57,8 @@ export const feltTab: Technique = {
           key: 'final',
           title: 'Last line',
           roles: { 'final-outline': 1, 'tack-down': 0.4, cover: 0.3 },
+          extent: 'whole',
+          opening: false,
           holds: ['back'],
           before: [
             {

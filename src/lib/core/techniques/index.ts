@@ -3,14 +3,29 @@
  * To add one: a file with a Technique, and a line in TECHNIQUES.
  */
 import type { Reading } from '../reading';
+import { applique } from './applique';
 import { asRead } from './as-read';
+import { cutwork } from './cutwork';
 import { feltTab } from './felt-tab';
+import { freeLace } from './lace';
 import { matchTechnique, type Match } from './match';
 import { filmPatch } from './patch';
+import { quiltedFlat } from './quilted-flat';
+import { turnedItem } from './turned';
 import type { Technique } from './types';
 import { zipPouch } from './zip-pouch';
 
-export const TECHNIQUES: readonly Technique[] = [zipPouch, filmPatch, feltTab, asRead];
+export const TECHNIQUES: readonly Technique[] = [
+  zipPouch,
+  applique,
+  filmPatch,
+  feltTab,
+  turnedItem,
+  quiltedFlat,
+  freeLace,
+  cutwork,
+  asRead,
+];
 
 export const techniqueById = (id: string): Technique => TECHNIQUES.find((t) => t.id === id) ?? asRead;
 

@@ -19,6 +19,8 @@ export interface Match {
 const STRAY = -0.45;
 const MISSING_SLOT = -0.6;
 const MISFIT = -2;
+/** What is left of the fit when none of the needed slots was found. */
+const ABSENT = 0.4;
 
 interface State {
   part: number;
@@ -36,8 +38,25 @@ export function matchTechnique(technique: Technique, reading: Reading): Match {
 const fitOf = (slot: Slot, reading: Reading, block: number) => {
   const { value, confidence } = reading.blocks[block].role;
   const fit = slot.roles[value];
-  return fit === undefined ? MISFIT : fit * (0.6 + 0.4 * confidence);
+  if (fit === undefined) return MISFIT;
+  return fit * (0.6 + 0.4 * confidence) * shapeFit(slot, reading, block);
 };
+
+/** Share of the design that a block spans, the smaller way, from which on it runs round the whole. */
+const WHOLE = 0.84;
+/** What is left of a fit where extent or opening speak against it. */
+const AGAINST = 0.3;
+
+function shapeFit({ extent, opening }: Slot, { blocks, extents: e }: Reading, block: number): number {
+  const { box, openings } = blocks[block];
+  const spans = Math.min(
+    (box.maxX - box.minX) / Math.max(1e-6, e.maxX - e.minX),
+    (box.maxY - box.minY) / Math.max(1e-6, e.maxY - e.minY),
+  );
+  const extentSpeaksAgainst = extent !== undefined && (extent === 'whole') !== spans >= WHOLE;
+  const openingSpeaksAgainst = opening !== undefined && opening !== openings.length > 0;
+  return extentSpeaksAgainst || openingSpeaksAgainst ? AGAINST : 1;
+}
 
 function matchInOrder(technique: Technique, reading: Reading): Match {
   const { parts } = technique;
@@ -101,13 +120,17 @@ function matchInOrder(technique: Technique, reading: Reading): Match {
     if (!stray) slots[b - 1] = at;
     at = from;
   }
+  // A pattern of which hardly a needed slot was found is another pattern, however well the rest fits.
+  const needed = states.filter(required).length;
+  const found = new Set(slots.filter((k) => k !== null && required(states[k]))).size;
+  const presence = needed ? ABSENT + (1 - ABSENT) * (found / needed) : 1;
   return {
     technique,
     places: withRounds(
       slots.map((s) => (s === null ? null : states[s])),
       parts,
     ),
-    fit: n ? Math.max(0, total / n) : 0,
+    fit: n ? Math.max(0, total / n) * presence : 0,
   };
 }
 

@@ -8,6 +8,7 @@ export const MATERIALS = {
   film: { name: 'heavy film', thicknessMm: 0.2, twoSided: false },
   'tear-away': { name: 'tear-away', thicknessMm: 0.2, twoSided: false },
   'cut-away': { name: 'cut-away', thicknessMm: 0.3, twoSided: false },
+  sticky: { name: 'sticky wash-away', thicknessMm: 0.25, twoSided: true },
   mesh: { name: 'wash-away mesh', thicknessMm: 0.2, twoSided: false },
 } as const;
 export type MaterialKind = keyof typeof MATERIALS;

@@ -27,7 +27,7 @@ export const filmPatch: Technique = {
     {
       key: 'blank',
       slots: [
-        { key: 'die-line', title: 'Blank line', roles: { placement: 1, 'cut-line': 0.6 } },
+        { key: 'die-line', title: 'Blank line', roles: { placement: 1, 'cut-line': 0.6 }, extent: 'whole' },
         {
           key: 'blank-tack',
           title: 'Hold the blank',
@@ -58,7 +58,7 @@ export const filmPatch: Technique = {
       repeat: true,
       optional: true,
       slots: [
-        { key: 'piece-place', title: 'Piece line', roles: { placement: 1 } },
+        { key: 'piece-place', title: 'Piece line', roles: { placement: 1 }, extent: 'inner' },
         {
           key: 'piece-tack',
           title: 'Hold the piece',
@@ -107,7 +107,13 @@ export const filmPatch: Technique = {
     {
       key: 'border',
       slots: [
-        { key: 'border', title: 'Border', roles: { cover: 1, 'final-outline': 0.9 }, holds: ['blank'] },
+        {
+          key: 'border',
+          title: 'Border',
+          roles: { cover: 1, 'final-outline': 0.9 },
+          extent: 'whole',
+          holds: ['blank'],
+        },
       ],
     },
   ],

@@ -23,6 +23,12 @@ export type Action =
   | 'tear'
   | 'pop-out'
   | 'cut-out'
+  | 'peel'
+  | 'cut-window'
+  | 'bobbin'
+  | 'dissolve'
+  | 'dry-edge'
+  | 'dry-lace'
   | 'thread'
   | 'own';
 /** Seen from the machine: front is what faces up under the needle. off: away from the machine. */
@@ -61,6 +67,10 @@ export interface Slot {
   /** how well a block of this role fits, 0-1; roles not named do not fit */
   roles: Partial<Record<Role, number>>;
   optional?: boolean;
+  /** whole: runs round nearly all of the design; inner: within it */
+  extent?: 'whole' | 'inner';
+  /** leaves an opening to turn through (true), or must not (false) */
+  opening?: boolean;
   /** takes any number of blocks in a row */
   many?: boolean;
   /** pieces that this block holds down from now on */

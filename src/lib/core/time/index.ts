@@ -19,6 +19,8 @@ export interface StepTime {
   terms: TimeTerm[];
   /** seconds in which the needle needs nobody: the rest after watching the start */
   freeSeconds: number;
+  /** seconds that pass by themselves: drying, soaking */
+  waitSeconds: number;
   /** done once a hooping, however many items are in it */
   perHooping: boolean;
 }
@@ -102,12 +104,29 @@ function needleTime(step: NeedleStep, reading: Reading, { machine, numbers }: Ti
     seconds,
     terms: terms.filter((t) => t.seconds > 0),
     freeSeconds: step.attended ? 0 : Math.max(0, seconds - numbers['order.watch']),
+    waitSeconds: 0,
     perHooping: false,
   };
 }
 
+/** Time that passes by itself after a step. */
+const waitOf = (step: HandStep, numbers: Numbers): number =>
+  step.action === 'dry-edge'
+    ? numbers['wait.dryEdge']
+    : step.action === 'dry-lace'
+      ? numbers['wait.dryLace']
+      : 0;
+
 /** Actions done to the hoop, not to each item in it. */
-const PER_HOOPING: readonly Action[] = ['hoop-up', 'flip-hoop', 'unhoop', 'thread'];
+const PER_HOOPING: readonly Action[] = [
+  'hoop-up',
+  'peel',
+  'flip-hoop',
+  'unhoop',
+  'thread',
+  'bobbin',
+  'dissolve',
+];
 
 function handTime(step: HandStep, before: Step[], reading: Reading, context: TimeContext): StepTime {
   const { numbers, machine } = context;
@@ -115,14 +134,21 @@ function handTime(step: HandStep, before: Step[], reading: Reading, context: Tim
     step.ownSeconds !== null
       ? [{ label: 'your own time', seconds: step.ownSeconds }]
       : actionTerms(step, before, reading, context);
-  if (step.hoop === 'off') {
+  // A bobbin's time has its hoop off and on in it.
+  if (step.hoop === 'off' && step.action !== 'bobbin') {
     const id = machine.kind === 'one-needle' ? 'stop.hoopOffHome' : 'stop.hoopOffMulti';
     // Lifted off once for all that is done while it is off.
     const already = before.at(-1);
     if (!(already?.kind === 'hand' && already.hoop === 'off'))
       terms.push({ label: 'hoop off and on', seconds: numbers[id], number: id });
   }
-  return { seconds: sum(terms), terms, freeSeconds: 0, perHooping: PER_HOOPING.includes(step.action) };
+  return {
+    seconds: sum(terms),
+    terms,
+    freeSeconds: 0,
+    waitSeconds: waitOf(step, numbers),
+    perHooping: PER_HOOPING.includes(step.action),
+  };
 }
 
 function actionTerms(
@@ -205,18 +231,35 @@ function actionTerms(
       return machine.kind === 'one-needle'
         ? [n('thread anew', 'stop.colourHome')]
         : [n('change of needle', 'stop.colourMulti')];
+    case 'peel':
+      return [n('score and peel', 'hand.peel')];
+    case 'cut-window':
+      return [perCm('cut inside the line', 'hand.trimClose')];
+    case 'bobbin':
+      return [n('swap the bobbin', 'stop.bobbin')];
+    case 'dissolve':
+      return [n('dissolve', 'hand.dissolve')];
+    case 'dry-edge':
+    case 'dry-lace':
+      return [];
     case 'own':
       return [n('a step of your own', 'hand.custom')];
   }
 }
 
-/** Length of the block's main line, once along, mm. */
-const lineLength = (block: BlockReading): number => block.perimeterMm ?? block.lines[0]?.lengthMm ?? 0;
+/** Length of the block's main line, once along, mm. Of several loops, all. */
+const lineLength = (block: BlockReading): number => {
+  const loops = block.lines.filter((l) => l.closed);
+  if (loops.length > 1) return loops.reduce((sum, l) => sum + l.lengthMm, 0);
+  return block.perimeterMm ?? block.lines[0]?.lengthMm ?? 0;
+};
 const sum = (terms: TimeTerm[]) => terms.reduce((total, t) => total + t.seconds, 0);
 
 export interface ItemTime {
   needleSeconds: number;
   handSeconds: number;
+  /** drying and soaking, when nobody and nothing is at work */
+  passiveSeconds: number;
   itemSeconds: number;
   /** what a machine's screen would show: stitching only */
   screenSeconds: number;
@@ -231,15 +274,20 @@ export function itemTime(
 ): ItemTime {
   let needleSeconds = 0;
   let handSeconds = 0;
+  let passiveSeconds = 0;
   let screenSeconds = 0;
-  for (const step of score.steps)
+  for (const step of score.steps) {
+    const { seconds, waitSeconds } = times[step.id];
+    passiveSeconds += waitSeconds;
     if (step.kind === 'needle') {
-      needleSeconds += times[step.id].seconds;
+      needleSeconds += seconds;
       screenSeconds += stitchSeconds(reading.blocks[step.block], machine.speed, numbers);
-    } else handSeconds += times[step.id].seconds;
+    } else handSeconds += seconds;
+  }
   return {
     needleSeconds,
     handSeconds,
+    passiveSeconds,
     itemSeconds: needleSeconds + handSeconds,
     screenSeconds,
   };

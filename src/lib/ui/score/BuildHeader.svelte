@@ -111,6 +111,8 @@
     <strong class="text-ink" data-testid="item-time">{formatDuration(plan.item.itemSeconds)}</strong>:
     <span class="text-needle">needle {formatDuration(plan.item.needleSeconds)}</span>
     ({formatDuration(plan.item.screenSeconds)} on the machine’s screen),
-    <span class="text-hands">hands {formatDuration(plan.item.handSeconds)}</span>
+    <span class="text-hands">hands {formatDuration(plan.item.handSeconds)}</span>{plan.item.passiveSeconds
+      ? `, then waits ${formatDuration(plan.item.passiveSeconds)}`
+      : ''}
   </p>
 </header>

@@ -50,6 +50,15 @@
     <pattern id="mat-cut-away" width="8" height="8" patternUnits="userSpaceOnUse"
       ><path d="M0 4h8M4 0v8" stroke="#000" stroke-opacity=".2" stroke-dasharray="3 2" /></pattern
     >
+    <pattern id="mat-sticky" width="10" height="10" patternUnits="userSpaceOnUse"
+      ><circle cx="2.5" cy="2.5" r="1" fill="#5b4f2a" fill-opacity=".35" /><circle
+        cx="7.5"
+        cy="7.5"
+        r="1"
+        fill="#5b4f2a"
+        fill-opacity=".35"
+      /></pattern
+    >
     <pattern id="mat-mesh" width="7" height="7" patternUnits="userSpaceOnUse"
       ><path
         d="M0 3.5L3.5 0 7 3.5 3.5 7z"

@@ -93,6 +93,7 @@
             p.stave,
             p.stave === 'needle' && `tex-${reading.blocks[(p.step as { block: number }).block].texture}`,
             dropAt === p.index && 'drop',
+            plan.times[p.step.id].waitSeconds > 0 && 'wait',
           ]}
           style:left="{p.x}px"
           style:width="{p.width - 1}px"
@@ -164,6 +165,10 @@
     background-color: var(--hands-fill);
     color: var(--on-hands);
     border-radius: 9px;
+  }
+  /* A rest: hatched. */
+  .wait {
+    background: repeating-linear-gradient(135deg, var(--hands-soft) 0 4px, var(--hands-fill) 4px 6px);
   }
   .step:hover {
     filter: brightness(1.08);

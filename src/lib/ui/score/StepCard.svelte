@@ -115,6 +115,9 @@
           <strong>Free for {formatDuration(time.freeSeconds)}</strong> once it runs.
         </p>{/if}
     {/if}
+    {#if time.waitSeconds > 0}<p>
+        <strong>Then it waits {formatDuration(time.waitSeconds)}</strong>, by itself.
+      </p>{/if}
     <details class="text-sm">
       <summary class="cursor-pointer py-1"
         ><strong>{formatDuration(time.seconds)}</strong>

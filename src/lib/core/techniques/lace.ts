@@ -1,0 +1,51 @@
+import { hoopUp, inspect, unhoop } from './common';
+import type { HandTemplate, Technique } from './types';
+
+const bobbin: HandTemplate = { key: 'bobbin', action: 'bobbin', title: 'Matching bobbin', text: 'Put in a bobbin of the top thread, and again at each change of colour.', because: 'Both sides of lace show.', side: 'front', hoop: 'off', tools: ['matching bobbin'], cautions: ['needle'] }; // prettier-ignore
+
+/** Lace with nothing under it: a net, then the lace over it, on a base that dissolves. */
+export const freeLace: Technique = {
+  id: 'free-lace',
+  name: 'Free-standing lace',
+  summary: 'A net of runs and satin over it on wash-away; with or without a piece of cloth; rinsed and dried.',
+  pieces: [
+    { key: 'base', name: 'Base', purpose: 'hooped, two layers', material: 'mesh', size: { rule: 'hoop' } },
+    { key: 'piece', name: 'Piece', purpose: 'cloth inside the lace', material: 'cotton', size: { rule: 'cover', by: ['place', 'tack'], margin: 'front' } },
+  ],
+  start: [hoopUp('two layers of wash-away mesh')],
+  parts: [
+    {
+      key: 'piece',
+      optional: true,
+      slots: [
+        { key: 'place', title: 'Piece line', roles: { placement: 1 } },
+        {
+          key: 'tack',
+          title: 'Hold the piece',
+          roles: { 'tack-down': 1 },
+          holds: ['piece'],
+          before: [
+            { key: 'lay', action: 'lay', title: 'Lay the piece', text: 'Lay the piece right side up over the whole line.', because: 'The lace grows round it.', side: 'front', face: 'up', pieces: ['piece'], hoop: 'stay', cautions: ['needle'] },
+          ],
+          after: [
+            { key: 'trim', action: 'trim-close', title: 'Trim the piece', text: 'Trim the piece to {cut.trimClose} outside the tack-down.', because: 'The lace hides no more than that.', side: 'front', pieces: ['piece'], along: 'tack', hoop: 'stay', tools: ['curved scissors'], cautions: ['scissors'] },
+          ],
+        },
+      ],
+    },
+    {
+      key: 'lace',
+      slots: [
+        { key: 'net', title: 'Net', roles: { 'lace-underlay': 1, quilting: 0.3 }, many: true, before: [bobbin] },
+        { key: 'lace', title: 'Lace', roles: { lace: 1, cover: 0.5, decoration: 0.4 }, many: true },
+      ],
+    },
+  ],
+  finish: [
+    { key: 'snip', action: 'snip', title: 'Snip threads', text: 'Snip jump threads and tails on the back at once.', because: 'Wet threads cling and cannot be told from the lace.', side: 'front', tools: ['snips'], cautions: ['needle'] },
+    inspect,
+    unhoop,
+    { key: 'dissolve', action: 'dissolve', title: 'Dissolve the base', text: 'Cut the base close and rinse in warm water: short leaves it stiff, long makes it soft.', because: 'What stays of the base is the starch. Collect the bulk, it clogs a drain.', side: 'off' },
+    { key: 'dry', action: 'dry-lace', title: 'Dry flat overnight', text: 'Lay it flat, draw it into shape and leave it overnight.', because: 'It keeps the shape in which it dries.', side: 'off' },
+  ],
+}; // prettier-ignore

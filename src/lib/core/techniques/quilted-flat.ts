@@ -1,0 +1,66 @@
+import { flipHoop, hoopUp, inspect, unhoop } from './common';
+import type { Technique } from './types';
+
+/** Quilted flat thing with a matching back and a covered edge: coaster, mat, topper. */
+export const quiltedFlat: Technique = {
+  id: 'quilted-flat',
+  name: 'Quilted, matching back, covered edge',
+  summary: 'Front and batting quilted, trimmed late; back from below; one covered edge round it all: coaster, mat.',
+  pieces: [
+    { key: 'base', name: 'Base', purpose: 'hooped, two layers', material: 'mesh', size: { rule: 'hoop' } },
+    { key: 'batting', name: 'Batting', purpose: 'body', material: 'batting', size: { rule: 'cover', by: ['place', 'tack'], margin: 'front' } },
+    { key: 'front', name: 'Front', purpose: 'seen side', material: 'cotton', size: { rule: 'cover', by: ['place', 'tack'], margin: 'front' } },
+    { key: 'back', name: 'Back', purpose: 'other side', material: 'cotton', size: { rule: 'cover', by: ['edge-place', 'edge-tack'], margin: 'back' } },
+  ],
+  start: [hoopUp('two layers of wash-away mesh')],
+  parts: [
+    {
+      key: 'front',
+      slots: [
+        { key: 'place', title: 'Front line', roles: { placement: 1 }, extent: 'whole' },
+        {
+          key: 'tack',
+          title: 'Hold the front',
+          roles: { 'tack-down': 1 },
+          extent: 'whole',
+          holds: ['batting', 'front'],
+          before: [
+            { key: 'lay', action: 'lay', title: 'Lay front', text: 'Lay batting and front, joined with a little spray, right side up over the whole line.', because: 'Joined they cannot creep on each other. Leave the hoop on: batting is loose.', side: 'front', face: 'up', pieces: ['batting', 'front'], spray: true, hoop: 'stay', tools: ['spray adhesive'], cautions: ['spray', 'needle'] },
+          ],
+        },
+        { key: 'design', title: 'Design', roles: { quilting: 1, decoration: 1, cover: 0.5 }, many: true, optional: true, holds: ['batting', 'front'] },
+      ],
+    },
+    {
+      key: 'edge',
+      slots: [
+        { key: 'edge-place', title: 'Edge line', roles: { placement: 1, 'tack-down': 0.5 }, extent: 'whole', holds: ['batting', 'front'] },
+        {
+          key: 'edge-tack',
+          title: 'Hold the back',
+          roles: { 'tack-down': 1 },
+          extent: 'whole',
+          holds: ['back'],
+          before: [
+            { key: 'trim-front', action: 'trim-close', title: 'Trim the front', text: 'Trim front and batting to {cut.trimClose} outside the edge line: now, and not before.', because: 'Dense stitches have pulled the edges in; trimmed earlier they would leave gaps.', side: 'front', pieces: ['batting', 'front'], along: 'edge-place', tools: ['curved scissors'], cautions: ['scissors'] },
+            flipHoop('flip', 'back'),
+            { key: 'lay-back', action: 'lay', title: 'Lay the back', text: 'Lay the back right side up over the stitches; tape all four sides and support it while the hoop slides in.', because: 'It hangs under the hoop, where you cannot see it slip.', side: 'back', face: 'up', pieces: ['back'], tapeSides: 4, hoop: 'off', tools: ['tape'] },
+          ],
+          after: [
+            { key: 'trim-back', action: 'trim-close', title: 'Trim the back', text: 'Trim the back to {cut.trimClose} outside the line.', because: 'The edge covers both sides at once.', side: 'back', pieces: ['back'], along: 'edge-tack', hoop: 'off', tools: ['curved scissors'], cautions: ['scissors'] },
+            flipHoop('flip-front', 'front'),
+            { key: 'bobbin', action: 'bobbin', title: 'Full matching bobbin', text: 'Put in a full bobbin of the edge thread.', because: 'Both sides of the edge show, and a join shows too: it must not run out inside the edge.', side: 'front', hoop: 'off', tools: ['matching bobbin'], cautions: ['needle'] },
+          ],
+        },
+        { key: 'edge', title: 'Edge', roles: { cover: 1 }, extent: 'whole', holds: ['front', 'back'] },
+      ],
+    },
+  ],
+  finish: [
+    inspect,
+    unhoop,
+    { key: 'cut', action: 'cut-out', title: 'Cut the base back', text: 'Cut the mesh back to a finger’s width all round.', because: 'Less of it goes into the water.', side: 'off', along: 'edge', tools: ['scissors'], cautions: ['scissors'] },
+    { key: 'dissolve', action: 'dissolve', title: 'Dip the edge', text: 'Dip only the edge into warm water until the mesh is gone; collect the bulk, it clogs a drain.', because: 'The middle stays dry and flat.', side: 'off' },
+    { key: 'dry', action: 'dry-edge', title: 'Let it dry', text: 'Lay it flat until the edge is dry.', because: 'A damp edge takes marks.', side: 'off' },
+  ],
+}; // prettier-ignore
