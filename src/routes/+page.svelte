@@ -51,7 +51,7 @@
                 class="flex min-h-14 items-center gap-4 px-2 py-2 hover:bg-paper"
                 href={resolve('/builds/[id]', { id: build.id })}
               >
-                <TapePicture {build} size={56} />
+                <TapePicture {build} size={44} />
                 <strong class="flex-1 text-lg">{build.name}</strong>
                 <span class="text-quiet">{count(build.order.quantity, 'item')}</span>
                 <span aria-hidden="true">→</span>

@@ -61,7 +61,16 @@ describe('the sample workroom', () => {
     const now = Date.UTC(2026, 4, 1);
     const once = demoWorkroom(now);
     expect(demoWorkroom(now)).to.deep.equal(once);
-    expect(once.builds).to.have.length(3);
+    expect(once.builds.map((b) => b.build.technique)).to.deep.equal([
+      'film-patch',
+      'zip-pouch',
+      'felt-tab',
+      'free-lace',
+      'cutwork',
+      'quilted-flat',
+      'turned-item',
+      'film-patch',
+    ]);
     expect(once.runs.filter((r) => r.events.at(-1)?.type === 'paused')).to.have.length(1);
   });
 });

@@ -18,7 +18,8 @@ import {
 } from '$lib/core/outline';
 import { readingReport, readingReportSchema } from '$lib/core/exchange';
 import type { Texture } from '$lib/core/reading';
-import { crewPatch, pouch, tailTab } from '$lib/demo';
+import type { Tape } from '$lib/core/tape';
+import { bib, coaster, crewPatch, napkin, pouch, tailTab, windStar } from '$lib/demo';
 import { readAs } from '../support/examples';
 
 const O = { x: 0, y: 0 };
@@ -131,6 +132,32 @@ describe('reading the demo tapes', () => {
       'decoration',
       'marker',
       'final-outline',
+    ]);
+  });
+  it('a bib: a 62 mm opening on the left, marks for its closure, a stipple, and a design before the back', () => {
+    const { blocks } = readAs(bib());
+    expect(blocks.map((b) => b.role.value)).to.deep.equal([
+      'placement',
+      'quilting',
+      'marker',
+      'decoration',
+      'final-outline',
+    ]);
+    expect(blocks[4].openings[0].side).to.equal('left');
+    expect(blocks[4].openings[0].lengthMm).to.be.closeTo(62, 2);
+  });
+  it('lace, cutwork and a coaster for what they are', () => {
+    const roles = (tape: Tape) => readAs(tape).blocks.map((b) => b.role.value);
+    expect(roles(windStar())).to.deep.equal(['lace-underlay', 'lace']);
+    expect(roles(napkin())).to.deep.equal(['tack-down', 'cover']);
+    expect(roles(coaster())).to.deep.equal([
+      'placement',
+      'tack-down',
+      'quilting',
+      'decoration',
+      'placement',
+      'tack-down',
+      'cover',
     ]);
   });
   it('keeps what the maker says, and reads the rest around it', () => {

@@ -8,9 +8,14 @@ import type { Score } from '$lib/core/score';
 import { writeTape, type Tape } from '$lib/core/tape';
 import type { Workshop } from '$lib/core/workshop';
 import { numbersWith } from '$lib/core/numbers';
+import { bib } from './designs/bib';
+import { coaster } from './designs/coaster';
 import { crewPatch } from './designs/crew-patch';
+import { fluffyNumber } from './designs/fluffy-number';
+import { napkin } from './designs/napkin';
 import { pouch } from './designs/pouch';
 import { tailTab } from './designs/tail-tab';
+import { windStar } from './designs/wind-star';
 
 /** Gullmere Kite Fair: the made-up workroom "Tern & Tide". All names and figures are ours. */
 const demoWorkshop: Workshop = {
@@ -122,6 +127,58 @@ const samples: Sample[] = [
       },
       order: { quantity: 24, repeats: 4 },
       hoopId: 'petrel-180',
+    },
+  },
+  {
+    id: 'wind-star',
+    fileName: 'wind-star.dst',
+    draw: windStar,
+    change: { name: 'Wind-star', threads: times(2, chalk), order: { quantity: 10, repeats: 1 } },
+  },
+  {
+    id: 'tea-tent-napkin',
+    fileName: 'tea-tent-napkin.dst',
+    draw: napkin,
+    change: {
+      name: 'Tea-tent napkin',
+      threads: times(2, chalk),
+      materials: { cloth: { name: 'Napkin linen', colour: '#c9b79a' } },
+      order: { quantity: 16, repeats: 4 },
+      machineId: 'gannet',
+      hoopId: 'gannet-410',
+    },
+  },
+  {
+    id: 'picnic-coaster',
+    fileName: 'picnic-coaster.dst',
+    draw: coaster,
+    change: {
+      name: 'Picnic coaster',
+      threads: [...times(2, sand), sand, gorse, sand, sand, navy],
+      materials: { front: { name: 'Front', colour: '#6d8f86' }, back: { name: 'Back', colour: '#6d8f86' } },
+      order: { quantity: 12, repeats: 1 },
+    },
+  },
+  {
+    id: 'pilot-bib',
+    fileName: 'pilot-bib.dst',
+    draw: bib,
+    change: {
+      name: 'Pilot bib',
+      threads: [sand, sand, slate, navy, sand],
+      materials: { front: { name: 'Front', colour: '#d8c7a0' }, back: { name: 'Back', colour: '#4f7390' } },
+      order: { quantity: 4, repeats: 1 },
+    },
+  },
+  {
+    id: 'fluffy-number',
+    fileName: 'fluffy-number.dst',
+    draw: fluffyNumber,
+    change: {
+      name: 'Fluffy number',
+      threads: [slate, slate, coral, navy],
+      materials: { blank: { name: 'Towelling on felt', colour: '#e9e6dd' } },
+      order: { quantity: 8, repeats: 2 },
     },
   },
 ];

@@ -3,7 +3,7 @@
  * Everything in mm, y up; angles in radians.
  */
 export { closePath, type Random } from './types';
-export { circle, curve, rectangle, star, transform, wave } from './shapes';
+export { arc, circle, curve, rectangle, star, transform, wave } from './shapes';
 export { inside, offset } from './region';
 export { bean, doubleRun, pathLength, run, satin, twiceAround, zigzag } from './lines';
 export { diamonds, meander, tatami } from './areas';

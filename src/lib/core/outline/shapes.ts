@@ -4,7 +4,7 @@ import { along, type Path, type Point } from '../geometry';
 const CHORD_ERROR = 0.01;
 
 /** Points on an arc, both ends included. Radius in mm, angles in radians, counter-clockwise when to > from. */
-function arc(centre: Point, radius: number, from: number, to: number): Path {
+export function arc(centre: Point, radius: number, from: number, to: number): Path {
   const step = 2 * Math.acos(Math.max(0, 1 - CHORD_ERROR / Math.max(radius, CHORD_ERROR)));
   const n = Math.max(2, Math.ceil(Math.abs(to - from) / step));
   return Array.from({ length: n + 1 }, (_, i) => {

@@ -25,6 +25,8 @@ export interface Stack {
   /** the side of the work that lies up */
   view: 'front' | 'back';
   hooped: boolean;
+  /** anything was ever hooped: an empty stack after that is bare stitches */
+  begun: boolean;
   /** turned right side out */
   turned: boolean;
 }
@@ -34,7 +36,7 @@ export interface Stack {
  * the printed sheet all come from it.
  */
 export function stackAt(score: Score, i: number): Stack {
-  const stack: Stack = { layers: [], view: 'front', hooped: false, turned: false };
+  const stack: Stack = { layers: [], view: 'front', hooped: false, begun: false, turned: false };
   for (let k = 0; k <= i && k < score.steps.length; k++) {
     const step = score.steps[k];
     for (const layer of stack.layers) layer.now = false;
@@ -46,7 +48,7 @@ export function stackAt(score: Score, i: number): Stack {
     for (const layer of touched) layer.now = true;
     switch (step.action) {
       case 'hoop-up':
-        stack.hooped = true;
+        stack.hooped = stack.begun = true;
         for (const id of step.pieces) put(stack, score, id, 'base', 'up');
         break;
       case 'lay':
@@ -115,8 +117,8 @@ function put(stack: Stack, score: Score, id: string, side: Layer['side'], face: 
 }
 
 /** The stack in words, for the screen reader and the printed sheet: front to back. */
-export function describeStack({ layers, view, hooped, turned }: Stack): string {
-  if (!layers.length) return 'Nothing is in the hoop yet.';
+export function describeStack({ layers, view, hooped, begun, turned }: Stack): string {
+  if (!layers.length) return begun ? 'Only the stitches are left.' : 'Nothing is in the hoop yet.';
   const parts = layers.map((l) => {
     const states = [
       l.side === 'base' ? (hooped ? 'hooped' : 'base') : `right side ${l.face}`,

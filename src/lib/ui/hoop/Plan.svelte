@@ -1,7 +1,7 @@
 <script lang="ts">
   import { formatLength, formatSize } from '$lib/core/units';
   import { workroom } from '../state/workroom.svelte';
-  import { drawPlan, isSmallInHoop, piecesNow, viewOf, type PlanColours, type PlanDrawing } from './draw';
+  import { drawPlan, isSmallInHoop, pageColours, piecesNow, viewOf, type PlanDrawing } from './draw';
 
   let { drawing, theme }: { drawing: PlanDrawing; theme: string } = $props();
   let canvas: HTMLCanvasElement;
@@ -33,14 +33,9 @@
     canvas.height = height * ratio;
     const ctx = canvas.getContext('2d');
     if (!ctx) return;
-    const style = getComputedStyle(document.documentElement);
-    const colour = (name: string) => style.getPropertyValue(`--${name}`).trim();
-    const colours = Object.fromEntries(
-      ['paper', 'ink', 'quiet', 'rule', 'needle', 'hands', 'madder'].map((n) => [n, colour(n)]),
-    ) as unknown as PlanColours;
     ctx.setTransform(ratio, 0, 0, ratio, 0, 0);
     ctx.clearRect(0, 0, width, height);
-    drawPlan(ctx, viewOf(drawing.plan, drawing.reading, width, height, close), drawing, colours);
+    drawPlan(ctx, viewOf(drawing.plan, drawing.reading, width, height, close), drawing, pageColours());
   });
 </script>
 

@@ -2,7 +2,8 @@
   import type { Build } from '$lib/core/build';
   import { core } from '$lib/workers';
   import { workroom } from '../state/workroom.svelte';
-  import { drawTape } from './draw';
+  import { theme } from '../state/theme.svelte';
+  import { drawTape, pageColours } from './draw';
 
   // A small picture of the stitches in their threads.
   let { build, size = 84 }: { build: Build; size?: number } = $props();
@@ -10,6 +11,7 @@
 
   $effect(() => {
     const { tapeId, threads } = build;
+    void theme.current;
     void (async () => {
       const bytes = await workroom.store.tape(tapeId);
       const answer = bytes && (await core().read(bytes, workroom.numbers['reading.trimJumps'], {}));
@@ -17,7 +19,7 @@
       if (!answer || !answer.ok || !ctx) return;
       canvas.width = canvas.height = size * devicePixelRatio;
       ctx.scale(devicePixelRatio, devicePixelRatio);
-      drawTape(ctx, size, answer.tape, answer.reading, threads);
+      drawTape(ctx, size, answer.tape, answer.reading, threads, pageColours());
     })();
   });
 </script>

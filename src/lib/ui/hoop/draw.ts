@@ -20,6 +20,36 @@ export interface PlanColours {
   madder: string;
 }
 
+/** Less difference in lightness than this, 0-1, and a thread cannot be seen on the ground. */
+const LEAST_CONTRAST = 0.22;
+/** How far such a thread is drawn towards the ink. */
+const TOWARDS_INK = 0.42;
+const channels = (hex: string) => [1, 3, 5].map((i) => parseInt(hex.slice(i, i + 2), 16) / 255);
+const lightness = ([r, g, b]: number[]) => 0.3 * r + 0.59 * g + 0.11 * b;
+
+/** The thread as it can be seen on the ground: chalk on paper, or navy in the dark, is drawn towards the ink. */
+function seen(thread: string, paper: string, ink: string): string {
+  const [t, p, i] = [thread, paper, ink].map(channels);
+  if (Math.abs(lightness(t) - lightness(p)) >= LEAST_CONTRAST) return thread;
+  const mixed = t.map((v, k) => Math.round(255 * (v + (i[k] - v) * TOWARDS_INK)));
+  return `rgb(${mixed.join(' ')})`;
+}
+
+/** The colours of the page as they are now. */
+export function pageColours(): PlanColours {
+  const style = getComputedStyle(document.documentElement);
+  const of = (name: string) => style.getPropertyValue(`--${name}`).trim();
+  return {
+    paper: of('paper'),
+    ink: of('ink'),
+    quiet: of('quiet'),
+    rule: of('rule'),
+    needle: of('needle'),
+    hands: of('hands'),
+    madder: of('madder'),
+  };
+}
+
 const blockPaths = new WeakMap<Tape, Map<number, Path2D>>();
 
 /** The stitches of a block as a path in mm, made once a tape. */
@@ -105,7 +135,7 @@ export function drawPlan(
   const sewn = plan.score.steps.slice(0, cursor).flatMap((s) => (s.kind === 'needle' ? [s.block] : []));
   ctx.lineJoin = 'round';
   for (const b of sewn) {
-    ctx.strokeStyle = threads[b]?.colour ?? colours.quiet;
+    ctx.strokeStyle = seen(threads[b]?.colour ?? colours.quiet, colours.paper, colours.ink);
     ctx.globalAlpha = 0.75;
     ctx.lineWidth = Math.max(0.35, px * 0.9);
     ctx.stroke(blockPath(tape, reading.blocks[b]));
@@ -197,6 +227,7 @@ export function drawTape(
   tape: Tape,
   reading: Reading,
   threads: readonly { colour: string }[],
+  { paper, ink, quiet }: Pick<PlanColours, 'paper' | 'ink' | 'quiet'>,
 ) {
   const { extents: e } = reading;
   const scale = (size - 6) / Math.max(1, e.maxX - e.minX, e.maxY - e.minY);
@@ -205,7 +236,7 @@ export function drawTape(
   ctx.scale(scale, -scale);
   ctx.lineWidth = 0.9 / scale;
   for (const block of reading.blocks) {
-    ctx.strokeStyle = threads[block.index]?.colour ?? '#6b7280';
+    ctx.strokeStyle = seen(threads[block.index]?.colour ?? quiet, paper, ink);
     ctx.stroke(blockPath(tape, block));
   }
   ctx.restore();

@@ -69,7 +69,7 @@
         {/if}
       </svg>
     {:else}
-      <p class="px-2 py-8 text-quiet">Nothing is in the hoop yet.</p>
+      <p class="px-2 py-8 text-quiet">{text}</p>
     {/if}
   </div>
   <figcaption class="label mt-1 px-1">
