@@ -408,6 +408,16 @@ export const NUMBER_TABLE = {
     'More shows beyond the cover; less pulls out of the tack-down.',
   ),
 
+  'cut.coverSpare': row(
+    'Cut sizes',
+    'Cover past the raw edge',
+    'mm',
+    0.3,
+    0,
+    3,
+    'Less than this and the raw edge shows after a wash.',
+  ),
+
   'hoop.inset': row('Hoop', 'Keep off the frame, one needle', 'mm', 5, 0, 30, 'Room for the presser foot.'),
   'hoop.insetMulti': row(
     'Hoop',

@@ -34,6 +34,8 @@ export function planBuild(build: Build, reading: Reading, workshop: Workshop): B
   const score = makeScore(build, reading, {
     threadByHand: machine.kind === 'one-needle',
     say: (id) => formatLength(numbers[id], workshop.unit),
+    length: (mm) => formatLength(mm, workshop.unit),
+    numbers,
   });
   const pieces = cutList(score.pieces, reading, {
     numbers,

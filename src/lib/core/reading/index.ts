@@ -9,6 +9,7 @@ export {
   ROLES,
   TEXTURES,
   type BlockReading,
+  type CoverReach,
   type Follow,
   type Line,
   type Opening,

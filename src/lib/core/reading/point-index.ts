@@ -36,6 +36,21 @@ export class PointIndex {
     this.chain[n] = this.head[at];
     this.head[at] = n;
   }
+  /** The tag of the nearest point in the cells around (x, y); -1 when there is none. */
+  nearest(x: number, y: number): number {
+    const { head, chain, mask } = this;
+    const cx = Math.floor(x * this.inverse);
+    const cy = Math.floor(y * this.inverse);
+    let least = Infinity;
+    let found = -1;
+    for (let gy = cy - 1; gy <= cy + 1; gy++)
+      for (let gx = cx - 1; gx <= cx + 1; gx++)
+        for (let n = head[(Math.imul(gx, X_HASH) ^ Math.imul(gy, Y_HASH)) & mask]; n >= 0; n = chain[n]) {
+          const d2 = (this.x[n] - x) ** 2 + (this.y[n] - y) ** 2;
+          if (d2 < least) [least, found] = [d2, this.tag[n]];
+        }
+    return found;
+  }
   /** Whether a point with a tag below `before` lies within reach, where reach is at most the cell. */
   hasWithin(x: number, y: number, reach2: number, before: number): boolean {
     const { head, chain, mask } = this;

@@ -3,6 +3,7 @@ import { followsOf } from './follow';
 import { linesOf, openingOf } from './lines';
 import { needlePoints } from './needle';
 import { AreaGrid, CELL, profileBlock } from './profile';
+import { coverReach } from './reach';
 import { readRoles, type RoleOverrides } from './roles';
 import { spineOf, type Spine } from './spine';
 import { coversArea, textureOf, wanders } from './texture';
@@ -78,6 +79,7 @@ export function readDesign(tape: Tape, { trimJumps, roles = {} }: ReadOptions): 
   unread.forEach((b, i) => (b.follows = follows.best[i]));
   const extents = { minX: all.minX / 10, minY: all.minY / 10, maxX: all.maxX / 10, maxY: all.maxY / 10 };
   const given = readRoles(unread, follows, extents, roles);
+  const blocks = unread.map((b, i): BlockReading => ({ ...b, role: given[i] }));
   const sum = (pick: (b: (typeof unread)[number]) => number) =>
     unread.reduce((total, b) => total + pick(b), 0);
   return {
@@ -88,6 +90,10 @@ export function readDesign(tape: Tape, { trimJumps, roles = {} }: ReadOptions): 
     trims: sum((b) => b.trims),
     stops: Math.max(0, unread.length - 1),
     extents,
-    blocks: unread.map((b, i) => ({ ...b, role: given[i] })),
+    blocks,
+    covers: blocks.flatMap((b) => {
+      const over = b.role.value === 'cover' && b.follows ? blocks[b.follows.index] : undefined;
+      return (over && coverReach(points, points.blocks[b.index], b, over)) ?? [];
+    }),
   };
 }

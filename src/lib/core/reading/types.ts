@@ -80,6 +80,16 @@ export interface BlockReading {
   role: RoleReading;
 }
 
+/** How far a cover reaches beyond the line it hides, at its weakest place on each side. mm. */
+export interface CoverReach {
+  cover: number;
+  over: number;
+  outsideMm: number;
+  insideMm: number;
+  outsideAt: [number, number];
+  insideAt: [number, number];
+}
+
 export interface Reading {
   label: string;
   warnings: string[];
@@ -91,6 +101,7 @@ export interface Reading {
   /** needle points only, mm */
   extents: Box;
   blocks: BlockReading[];
+  covers: CoverReach[];
 }
 
 export const LENGTH_BIN_MM = 0.5;

@@ -1,5 +1,6 @@
 import type { Build } from '../build';
-import { isNumberId, type NumberId } from '../numbers';
+import { isNumberId, type NumberId, type Numbers } from '../numbers';
+import { tightTrim } from './trim';
 import type { Reading, Role } from '../reading';
 import { matchTechnique, techniqueById, type HandTemplate, type Match } from '../techniques';
 import { applyEdits, number } from './edit';
@@ -11,6 +12,9 @@ export interface ScoreOptions {
   threadByHand: boolean;
   /** a length of the table of numbers, in the maker's unit */
   say: (number: NumberId) => string;
+  /** any length in the maker's unit, mm in */
+  length: (mm: number) => string;
+  numbers: Numbers;
 }
 
 /**
@@ -29,7 +33,7 @@ export function makeScore(build: Build, reading: Reading, options: ScoreOptions)
 function proposed(match: Match, reading: Reading, pieces: ScorePiece[], options: ScoreOptions): Step[] {
   const { technique, places } = match;
   const hand = (anchor: string, round: number) => (t: HandTemplate) =>
-    handStep(t, anchor, round, match, pieces, options) ?? [];
+    handStep(t, anchor, round, match, pieces, reading, options) ?? [];
   const steps: Step[] = technique.start.flatMap(hand('start', 0));
   reading.blocks.forEach((_, b) => {
     const place = places[b];
@@ -95,25 +99,26 @@ function handStep(
   round: number,
   match: Match,
   all: ScorePiece[],
-  { say }: ScoreOptions,
+  reading: Reading,
+  { say, length, numbers }: ScoreOptions,
 ): HandStep | null {
   const pieces = (t.pieces ?? []).flatMap((key) => pieceFor(key, round, all) ?? []);
   if (t.pieces?.length && !pieces.length) return null;
   const along = t.along ? (blocksOf(match, t.along, round || undefined).at(-1) ?? null) : null;
+  const tight = t.action === 'trim-close' && along !== null ? tightTrim(along, reading, numbers) : null;
+  const lengthNamed = (id: NumberId) =>
+    id === 'cut.trimClose' && tight ? length(tight.allowanceMm) : say(id);
   const named = (text: string) =>
-    text.replace(/\{([\w.]+)\}/g, (token, name: string) =>
-      name === 'piece'
-        ? (pieces[0]?.name.toLowerCase() ?? 'the piece')
-        : isNumberId(name)
-          ? say(name)
-          : token,
-    );
+    text.replace(/\{([\w.]+)\}/g, (token, name: string) => {
+      if (name === 'piece') return pieces[0]?.name.toLowerCase() ?? 'the piece';
+      return isNumberId(name) ? lengthNamed(name) : token;
+    });
   return {
     kind: 'hand',
     id: `${anchor}:${t.key}`,
     title: named(t.title),
     text: named(t.text),
-    because: t.because,
+    because: tight ? `${t.because} ${tight.because(length)}` : t.because,
     action: t.action,
     side: t.side,
     face: t.face,
