@@ -32,7 +32,7 @@
 
 <MaterialPatterns />
 <FileDrop />
-<Toaster position="bottom-right" theme={theme.current} closeButton />
+<Toaster position="bottom-center" theme={theme.current} closeButton />
 
 <div class={bare ? '' : 'flex h-dvh flex-col md:flex-row'}>
   {#if !bare}<Rail />{/if}

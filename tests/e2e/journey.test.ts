@@ -166,6 +166,27 @@ describe('editing a score', () => {
     await context.close();
   });
 
+  it('asks about a block it is not sure of, takes the answer, and asks no more', async () => {
+    const { page, context } = await openPage(used.browser);
+    // A tape of lines that neither place nor hold anything: decoration, but who knows.
+    const lines = new TapeMaker('LINES').sew(run([{ x: 0, y: 0 }, { x: 40, y: 15 }, { x: 60, y: 0 }], 2.5)).stop().sew(run([{ x: 0, y: 20 }, { x: 40, y: 45 }, { x: 70, y: 20 }], 2.5)).done(); // prettier-ignore
+    await page.goto(`${used.app.url}/builds`);
+    await page.getByTestId('file-input').setInputFiles({
+      name: 'lines.dst',
+      mimeType: 'application/octet-stream',
+      buffer: Buffer.from(writeTape(lines)),
+    });
+    await page.getByRole('button', { name: 'Show the next' }).click();
+    await page.getByRole('button', { name: 'Yes, it is' }).click();
+    await page.getByText('1 block of this tape').waitFor();
+    await page.getByRole('button', { name: 'Show the question' }).click();
+    await page.getByRole('button', { name: 'Yes, it is' }).click();
+    await page.getByText('could be read in more than one way').waitFor({ state: 'detached' });
+    await page.keyboard.press('Control+z');
+    await page.getByText('1 block of this tape').waitFor();
+    await context.close();
+  });
+
   it('takes a role from the maker, reads the rest around it, and gives it back', async () => {
     const { page, context } = await openPage(used.browser);
     await page.goto(`${used.app.url}/builds/line-winder-pouch?step=n10`);

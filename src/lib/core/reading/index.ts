@@ -5,6 +5,7 @@
 export { readDesign, type ReadOptions } from './read';
 export type { RoleOverrides } from './roles';
 export {
+  isQuestion,
   LENGTH_BIN_MM,
   ROLES,
   TEXTURES,

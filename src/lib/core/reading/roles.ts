@@ -263,7 +263,12 @@ const placement: Rule = (c) => {
 };
 
 const decoration: Rule = ({ block }) => {
-  const sure = ['fill', 'satin', 'mixed'].includes(block.texture) ? 0.88 : 0.6;
+  // A line sewn twice or thrice is meant to be seen; a light one may be anything.
+  const sure = ['fill', 'satin', 'mixed'].includes(block.texture)
+    ? 0.88
+    : ['bean', 'double-run'].includes(block.texture)
+      ? 0.78
+      : 0.6;
   return say(
     'decoration',
     sure,

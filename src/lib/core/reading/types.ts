@@ -52,6 +52,12 @@ export interface RoleReading {
   by: 'reading' | 'maker';
 }
 
+/** Less sure than this is not said as a fact but asked. */
+const SURE_ENOUGH = 0.75;
+/** Whether a role is a question to the maker. */
+export const isQuestion = ({ confidence, by }: RoleReading): boolean =>
+  by === 'reading' && confidence < SURE_ENOUGH;
+
 export interface BlockReading {
   index: number;
   /** records [from, to) of the tape */

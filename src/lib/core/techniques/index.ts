@@ -15,7 +15,7 @@ import { turnedItem } from './turned';
 import type { Technique } from './types';
 import { zipPouch } from './zip-pouch';
 
-export const TECHNIQUES: readonly Technique[] = [
+const TECHNIQUES: readonly Technique[] = [
   zipPouch,
   applique,
   filmPatch,

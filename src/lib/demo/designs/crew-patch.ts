@@ -43,10 +43,10 @@ export function crewPatch(): Tape {
     maker
       .sew(run(closePath(half(side)), 2.5))
       .stop()
-      .sew(zigzag(closePath(half(side)), 1.6, 2))
+      .sew(zigzag(closePath(half(side)), 1.2, 2))
       .stop();
-  maker.sew(satin(closePath(half(-1)), 2.8)).stop();
-  maker.sew(satin(closePath(half(1)), 2.8)).stop();
+  maker.sew(satin(closePath(half(-1)), 4)).stop();
+  maker.sew(satin(closePath(half(1)), 4)).stop();
   maker.sew(bean(wave({ x: 0, y: -15 }, { x: 1, y: -35 }, 2.4, 2), 2));
   for (const [x, y, turn] of [[1.8, -19, 0.3], [-1.6, -25.5, -0.3], [2, -31, 0.2]]) maker.sew(...bow(x, y, turn).flatMap((b) => tatami(b, 0.4, 3, turn))); // prettier-ignore
   return maker

@@ -6,7 +6,6 @@
   import Redo from '@lucide/svelte/icons/redo-2';
   import Undo from '@lucide/svelte/icons/undo-2';
   import { writeBuildFile } from '$lib/core/exchange';
-  import { TECHNIQUES } from '$lib/core/techniques';
   import { count, formatDuration, formatSize } from '$lib/core/units';
   import type { Build } from '$lib/core/build';
   import type { BuildPlan } from '$lib/core/plan';
@@ -41,12 +40,16 @@
     />
   </div>
   <select
-    class="min-h-11 max-w-60"
+    class="min-h-11 max-w-80"
     aria-label="Technique"
     value={build.technique}
     onchange={(e) => editor.change({ technique: e.currentTarget.value })}
   >
-    {#each TECHNIQUES as t (t.id)}<option value={t.id} title={t.summary}>{t.name}</option>{/each}
+    {#each editor.ranking as { technique, fit } (technique.id)}
+      <option value={technique.id} title={technique.summary}
+        >{technique.name} ({Math.round(100 * fit)} %)</option
+      >
+    {/each}
   </select>
   <select
     class="min-h-11 max-w-48"

@@ -3,7 +3,7 @@
   import { resolve } from '$app/paths';
   import { page } from '$app/state';
   import { onMount, untrack } from 'svelte';
-  import { formatSize } from '$lib/core/units';
+  import { count, formatSize } from '$lib/core/units';
   import BuildHeader from './BuildHeader.svelte';
   import CrossSection from './CrossSection.svelte';
   import ScoreView from './ScoreView.svelte';
@@ -126,6 +126,15 @@
           reading.extents.maxY - reading.extents.minY,
           workroom.unit,
         )}. Choose a larger hoop.
+      </p>
+    {/if}
+    {#if editor.questions.length}
+      <p class="flex flex-wrap items-center gap-3 border-l-4 border-hands bg-hands-soft px-3 py-1">
+        <span>{count(editor.questions.length, 'block')} of this tape could be read in more than one way.</span
+        >
+        <button type="button" class="btn btn-small" onclick={() => (editor.nextQuestion(), (view = 'step'))}
+          >Show the {editor.questions.length > 1 ? 'next' : 'question'}</button
+        >
       </p>
     {/if}
     {#each [...reading.warnings, ...plan.score.stale] as warning (warning)}

@@ -4,7 +4,7 @@
   import Pencil from '@lucide/svelte/icons/pencil';
   import Plus from '@lucide/svelte/icons/plus';
   import Trash from '@lucide/svelte/icons/trash-2';
-  import { ROLES, type Role } from '$lib/core/reading';
+  import { isQuestion, ROLES, type Role } from '$lib/core/reading';
   import { CAUTIONS } from '$lib/core/techniques';
   import { formatDuration, formatLength, formatNumber } from '$lib/core/units';
   import { NO_THREAD, type BuildEditor } from '../state/editor.svelte';
@@ -18,6 +18,7 @@
   const block = $derived(step?.kind === 'needle' ? editor.reading?.blocks[step.block] : undefined);
   const thread = $derived((step?.kind === 'needle' && editor.build?.threads[step.block]) || null);
   const read = $derived(block?.role.by === 'reading' ? block.role : undefined);
+  const article = (role: Role) => `${/^[aeiou]/.test(role) ? 'an' : 'a'} ${role.replace('-', ' ')}`;
   let dialog = $state<'rename' | 'insert' | null>(null);
 
   function onkeydown(event: KeyboardEvent) {
@@ -103,14 +104,30 @@
           </span>
         </label>
       </div>
-      <p class="text-quiet">
-        {#if read}{read.confidence < 0.75 ? 'Not sure:' : 'Because it'}
-          {read.confidence < 0.75
-            ? read.because
-            : `is ${read.because.replace(/^follows/, 'a line that follows').replace(/^runs/, 'a line that runs')}`}
+      {#if read && isQuestion(read)}
+        <div
+          class="border-l-4 border-hands bg-hands-soft px-3 py-2"
+          role="group"
+          aria-label="A question about this block"
+        >
+          <p><strong>Is this {article(read.value)}?</strong> It looks like it: {read.because}.</p>
+          <p class="mt-1 flex flex-wrap items-center gap-2">
+            <button
+              type="button"
+              class="btn btn-small"
+              onclick={() => editor.setRole(block.index, read.value)}>Yes, it is</button
+            >
+            <span class="label">or choose above what it is for.</span>
+          </p>
+        </div>
+      {:else if read}
+        <p class="text-quiet">
+          The reading: {read.because}
           <span class="whitespace-nowrap">({Math.round(read.confidence * 100)} % sure)</span>.
-        {:else}You set this; the rest was read around it.{/if}
-      </p>
+        </p>
+      {:else}
+        <p class="text-quiet">You set this; the rest was read around it.</p>
+      {/if}
       {#if time.freeSeconds > 30}<p class="text-hands">
           <strong>Free for {formatDuration(time.freeSeconds)}</strong> once it runs.
         </p>{/if}

@@ -1,7 +1,8 @@
 import { roleOverrides, type Build, type ScoreEdit } from '$lib/core/build';
 import { planBuild, type BuildPlan } from '$lib/core/plan';
 import type { Problem } from '$lib/core/problem';
-import type { Reading, Role } from '$lib/core/reading';
+import { isQuestion, type Reading, type Role } from '$lib/core/reading';
+import { rankTechniques } from '$lib/core/techniques';
 import { stackAt } from '$lib/core/score';
 import type { Tape } from '$lib/core/tape';
 import { core } from '$lib/workers';
@@ -29,6 +30,14 @@ export class BuildEditor {
   readonly cursor = $derived(Math.min(this.index, Math.max(0, this.steps.length - 1)));
   readonly step = $derived(this.steps[this.cursor]);
   readonly stack = $derived(this.plan ? stackAt(this.plan.score, this.cursor) : null);
+  /** every technique on this reading, best first */
+  readonly ranking = $derived(this.reading ? rankTechniques(this.reading) : []);
+  /** steps whose block the maker should be asked about */
+  readonly questions = $derived(
+    this.steps.flatMap((s, i) =>
+      s.kind === 'needle' && this.reading && isQuestion(this.reading.blocks[s.block].role) ? [i] : [],
+    ),
+  );
   readonly canUndo = $derived(this.past.length > 0);
   readonly canRedo = $derived(this.future.length > 0);
 
@@ -57,6 +66,11 @@ export class BuildEditor {
 
   goTo(index: number) {
     this.index = Math.max(0, Math.min(index, this.steps.length - 1));
+  }
+  /** To the next question after the cursor, round to the first. */
+  nextQuestion() {
+    const next = this.questions.find((i) => i > this.cursor) ?? this.questions[0];
+    if (next !== undefined) this.index = next;
   }
   goToStep(id: string) {
     const at = this.steps.findIndex((s) => s.id === id);
