@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { itemsToLoad, planOrder } from '$lib/core/batch';
 import { explainDimension } from '$lib/core/cut';
 import { NUMBER_IDS, NUMBER_TABLE, numbersWith } from '$lib/core/numbers';
-import { bean, closePath, doubleRun, rectangle, run, TapeMaker } from '$lib/core/outline';
+import { closePath, rectangle, run, satin, TapeMaker, zigzag } from '$lib/core/outline';
 import { planBuild } from '$lib/core/plan';
 import { learningFactor, speedFactor, stitchSeconds } from '$lib/core/time';
 import { formatDuration, formatLength, roundUpToGrid } from '$lib/core/units';
@@ -114,12 +114,31 @@ describe('time', () => {
   });
   it('caps the speed where the edge is held, and leaves nobody free', () => {
     const square = closePath(rectangle({ x: 0, y: 0 }, 60, 60));
-    const { plan, reading } = example(
-      new TapeMaker('T').sew(run(square)).stop().sew(doubleRun(square)).stop().sew(bean(square)).done(),
+    const tape = new TapeMaker('T')
+      .sew(run(square))
+      .stop()
+      .sew(zigzag(square, 2, 2.2))
+      .stop()
+      .sew(satin(square, 3.6))
+      .done();
+    const held = example(tape, { technique: 'patch-border' });
+    const free = example(tape, { technique: 'applique' });
+    const border = (of: typeof held) => of.plan.times.n2;
+    const sewing = (of: typeof held) => border(of).terms[0].seconds;
+    expect(sewing(held) / sewing(free)).to.be.closeTo(600 / 350, 1e-9);
+    expect(border(held).freeSeconds).to.equal(0);
+    expect(border(free).freeSeconds).to.be.closeTo(border(free).seconds - 20, 1e-9);
+  });
+  it('a magnetic frame is quicker to close, and pinches', () => {
+    const magnetic = workshopWith({});
+    magnetic.hoops = magnetic.hoops.map((h) => ({ ...h, magnetic: true }));
+    const first = (of: ReturnType<typeof example>) => of.plan.score.steps[0];
+    const [screw, magnet] = [example(tailTab()), example(tailTab(), {}, magnetic)];
+    expect(first(magnet)).to.have.property('cautions').that.includes('magnet');
+    expect(first(screw)).to.have.property('cautions').that.does.not.include('magnet');
+    expect(screw.plan.times[first(screw).id].seconds - magnet.plan.times[first(magnet).id].seconds).to.equal(
+      90 - 35,
     );
-    const last = plan.score.steps.filter((s) => s.kind === 'needle').at(-1)!;
-    expect(plan.times[last.id].seconds).to.be.above(stitchSeconds(reading.blocks[2], 600, numbers));
-    expect(plan.times[last.id].freeSeconds).to.be.at.most(plan.times[last.id].seconds);
   });
   it('trims by the length of the line: 5 s a centimetre', () => {
     const { plan, reading } = example(pouch());

@@ -117,7 +117,7 @@ describe('technique of the labelled designs', () => {
     cutwork: 'cutwork',
     quiltedFlat: 'quilted-flat',
     plainDesign: 'as-read',
-    cutPatch: 'as-read',
+    cutPatch: 'patch-design',
   };
   it('is the one they were drawn for, in at least 97 of 100', () => {
     const wrong = labelledSet().filter(

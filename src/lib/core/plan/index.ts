@@ -33,6 +33,7 @@ export function planBuild(build: Build, reading: Reading, workshop: Workshop): B
   const field = hoopGeometry(hoop, machine, numbers, { width: e.maxX - e.minX, height: e.maxY - e.minY });
   const score = makeScore(build, reading, {
     threadByHand: machine.kind === 'one-needle',
+    magneticHoop: hoop.magnetic,
     say: (id) => formatLength(numbers[id], workshop.unit),
     length: (mm) => formatLength(mm, workshop.unit),
     numbers,

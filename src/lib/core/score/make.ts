@@ -10,6 +10,8 @@ import type { HandStep, NeedleStep, Score, ScorePiece, Step } from './types';
 export interface ScoreOptions {
   /** on one needle, hands change the thread; on many, the machine does */
   threadByHand: boolean;
+  /** such a frame pinches */
+  magneticHoop: boolean;
   /** a length of the table of numbers, in the maker's unit */
   say: (number: NumberId) => string;
   /** any length in the maker's unit, mm in */
@@ -100,7 +102,7 @@ function handStep(
   match: Match,
   all: ScorePiece[],
   reading: Reading,
-  { say, length, numbers }: ScoreOptions,
+  { say, length, numbers, magneticHoop }: ScoreOptions,
 ): HandStep | null {
   const pieces = (t.pieces ?? []).flatMap((key) => pieceFor(key, round, all) ?? []);
   if (t.pieces?.length && !pieces.length) return null;
@@ -128,7 +130,10 @@ function handStep(
     spray: t.spray ?? false,
     hoop: t.hoop,
     tools: t.tools ?? [],
-    cautions: t.cautions ?? [],
+    cautions: [
+      ...(t.cautions ?? []),
+      ...(t.action === 'hoop-up' && magneticHoop ? (['magnet'] as const) : []),
+    ],
     times: t.times ?? 1,
     ownSeconds: null,
     own: false,

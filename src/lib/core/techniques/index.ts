@@ -10,6 +10,7 @@ import { feltTab } from './felt-tab';
 import { freeLace } from './lace';
 import { matchTechnique, type Match } from './match';
 import { filmPatch } from './patch';
+import { patchBorder, patchDesign } from './patch-two-hoopings';
 import { quiltedFlat } from './quilted-flat';
 import { turnedItem } from './turned';
 import type { Technique } from './types';
@@ -19,6 +20,8 @@ const TECHNIQUES: readonly Technique[] = [
   zipPouch,
   applique,
   filmPatch,
+  patchDesign,
+  patchBorder,
   feltTab,
   turnedItem,
   quiltedFlat,
