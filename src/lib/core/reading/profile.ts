@@ -1,3 +1,4 @@
+import type { AreaGrid } from './area-grid';
 import type { NeedleBlock, NeedlePoints } from './needle';
 import { LENGTH_BINS } from './types';
 
@@ -36,8 +37,6 @@ const BINS_PER_UNIT = 1 / 5;
 const SATIN_ADVANCE = 6.2;
 const WIDE_SATIN_ADVANCE = 10.5;
 const WIDE_SATIN_SHARE = 0.3;
-/** Side of the grid on which area is measured, 0.1 mm. */
-export const CELL = 20;
 
 /** A stretch of needle points (first, end] of one way of moving. */
 export interface Stretch {
@@ -72,80 +71,6 @@ export interface Profile {
   /** of the bends on line stretches, how many go the same way as the one before: arcs do, noise does not */
   bends: number;
   steady: number;
-}
-
-/** Grids of the whole design, stamped with block numbers so that they need no clearing. */
-export class AreaGrid {
-  private readonly points: Int32Array;
-  private readonly lines: Int32Array;
-  private readonly list: Int32Array;
-  private readonly cols: number;
-  private readonly cell: number;
-  private listed = 0;
-  private counted = 0;
-  private stamp = 0;
-
-  constructor(
-    private minX: number,
-    private minY: number,
-    maxX: number,
-    maxY: number,
-  ) {
-    const MOST_CELLS = 4_000_000;
-    let cell = CELL;
-    while (((maxX - minX) / cell + 3) * ((maxY - minY) / cell + 3) > MOST_CELLS) cell *= 2;
-    this.cell = cell;
-    this.cols = Math.floor((maxX - minX) / cell) + 3;
-    const size = this.cols * (Math.floor((maxY - minY) / cell) + 3);
-    this.points = new Int32Array(size);
-    this.lines = new Int32Array(size);
-    this.list = new Int32Array(size);
-  }
-  next() {
-    this.stamp++;
-    this.listed = 0;
-    this.counted = 0;
-  }
-  private at(x: number, y: number) {
-    return (((y - this.minY) / this.cell + 1) | 0) * this.cols + (((x - this.minX) / this.cell + 1) | 0);
-  }
-  point(x: number, y: number) {
-    const at = this.at(x, y);
-    if (this.points[at] !== this.stamp) {
-      this.points[at] = this.stamp;
-      this.counted++;
-    }
-  }
-  line(x0: number, y0: number, x1: number, y1: number) {
-    const dx = x1 - x0;
-    const dy = y1 - y0;
-    const n = Math.ceil(Math.sqrt(dx * dx + dy * dy) / this.cell);
-    for (let k = 0; k < n; k++) {
-      const t = (k + 0.5) / n;
-      const at = this.at(x0 + dx * t, y0 + dy * t);
-      if (this.lines[at] !== this.stamp) {
-        this.lines[at] = this.stamp;
-        this.list[this.listed++] = at;
-      }
-    }
-  }
-  /** Scaled to cells of CELL, for designs metres wide. */
-  counts() {
-    const { lines, stamp, cols, list, listed } = this;
-    let inner = 0;
-    for (let i = 0; i < listed; i++) {
-      const at = list[i];
-      if (
-        lines[at - 1] === stamp &&
-        lines[at + 1] === stamp &&
-        lines[at - cols] === stamp &&
-        lines[at + cols] === stamp
-      )
-        inner++;
-    }
-    const scale = (this.cell / CELL) ** 2;
-    return { cells: this.counted * scale, lineCells: listed * scale, innerCells: inner * scale };
-  }
 }
 
 /** What the closed windows of a block come to. A class, so that the pass itself keeps its sums in plain locals. */

@@ -1,4 +1,5 @@
-import { BEAN, CELL, LINE, SATIN, ZIGZAG, type Profile } from './profile';
+import { CELL } from './area-grid';
+import { BEAN, LINE, SATIN, ZIGZAG, type Profile } from './profile';
 import type { Spine } from './spine';
 import type { Texture } from './types';
 
