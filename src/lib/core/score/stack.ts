@@ -41,6 +41,8 @@ export function stackAt(score: Score, i: number): Stack {
     const step = score.steps[k];
     for (const layer of stack.layers) layer.now = false;
     if (step.kind === 'needle') {
+      // The hoop goes into the machine front up, whatever was done on its back.
+      stack.view = 'front';
       for (const layer of stack.layers) if (step.holds.includes(layer.pieceId)) layer.held = true;
       continue;
     }

@@ -47,7 +47,8 @@ export const quiltedFlat: Technique = {
             { key: 'lay-back', action: 'lay', title: 'Lay the back', text: 'Lay the back right side up over the stitches; tape all four sides and support it while the hoop slides in.', because: 'It hangs under the hoop, where you cannot see it slip.', side: 'back', face: 'up', pieces: ['back'], tapeSides: 4, hoop: 'off', tools: ['tape'] },
           ],
           after: [
-            { key: 'trim-back', action: 'trim-close', title: 'Trim the back', text: 'Trim the back to {cut.trimClose} outside the line.', because: 'The edge covers both sides at once.', side: 'back', pieces: ['back'], along: 'edge-tack', hoop: 'off', tools: ['curved scissors'], cautions: ['scissors'] },
+            flipHoop('flip-trim', 'back'),
+{ key: 'trim-back', action: 'trim-close', title: 'Trim the back', text: 'Trim the back to {cut.trimClose} outside the line.', because: 'The edge covers both sides at once.', side: 'back', pieces: ['back'], along: 'edge-tack', hoop: 'off', tools: ['curved scissors'], cautions: ['scissors'] },
             flipHoop('flip-front', 'front'),
             { key: 'bobbin', action: 'bobbin', title: 'Full matching bobbin', text: 'Put in a full bobbin of the edge thread.', because: 'Both sides of the edge show, and a join shows too: it must not run out inside the edge.', side: 'front', hoop: 'off', tools: ['matching bobbin'], cautions: ['needle'] },
           ],

@@ -127,7 +127,7 @@ export const zipPouch: Technique = {
           roles: { 'tack-down': 1, placement: 0.3 },
           holds: ['back', 'back-batting'],
           before: [
-            flipHoop('flip', 'front'),
+            
             { key: 'open', action: 'open-zip', title: 'Open the zip', text: 'Open the zip three quarters.', because: 'Once the back is on, this is the only way to turn the pouch.', side: 'front', pieces: ['zip'] },
             { key: 'lay', action: 'lay', title: 'Lay the back', text: 'Lay the back right side down over everything and tape it; then the batting on it, taped by itself.', because: 'Taped one by one neither can creep under the other.', side: 'front', face: 'down', pieces: ['back', 'back-batting'], tapeSides: 4, tools: ['tape'] },
           ],

@@ -1,0 +1,109 @@
+import { expect } from 'chai';
+import { CAUTIONS, MATERIALS, techniqueById } from '$lib/core/techniques';
+import { describeStack, stackAt, type HandStep, type Score } from '$lib/core/score';
+import { labelledSet } from '../support/labelled';
+import { example } from '../support/examples';
+
+/** One example of each technique, drawn without tricks, and the score a maker would get. */
+const families = [
+  'applique',
+  'filmPatch',
+  'cutPatch',
+  'borderPatch',
+  'zipPouch',
+  'turned',
+  'feltTab',
+  'lace',
+  'laceWithPiece',
+  'cutwork',
+  'quiltedFlat',
+];
+const set = labelledSet();
+const scores = families.map((family) => {
+  const design =
+    set.find((d) => d.family === family && d.variation === 'as drawn') ??
+    set.find((d) => d.family === family)!;
+  const technique = { cutPatch: 'patch-design', borderPatch: 'patch-border' }[family];
+  return { family, ...example(design.tape, technique ? { technique } : {}) };
+});
+const hands = (score: Score) => score.steps.filter((s): s is HandStep => s.kind === 'hand');
+const at = (score: Score, match: (s: HandStep) => boolean) =>
+  score.steps.findIndex((s) => s.kind === 'hand' && match(s));
+
+describe('every technique', () => {
+  for (const { family, plan } of scores) {
+    const { score } = plan;
+    it(`${family}: begins with hooping up, and inspects before it unhoops`, () => {
+      const order = hands(score).map((s) => s.action);
+      expect(order[0]).to.equal('hoop-up');
+      expect(order.indexOf('check')).to.be.within(0, order.indexOf('unhoop'));
+    });
+
+    it(`${family}: lays a piece once, before anything is trimmed or folded of it, and holds it before it is trimmed`, () => {
+      const laid = new Set<string>();
+      score.steps.forEach((step, i) => {
+        if (step.kind === 'needle') return;
+        for (const piece of step.pieces) {
+          if (step.action === 'lay' || step.action === 'hoop-up') {
+            expect(laid.has(piece), `${piece} twice`).to.equal(false);
+            laid.add(piece);
+          } else expect(laid.has(piece), `${step.title}: ${piece} is not there yet`).to.equal(true);
+          if (step.action === 'trim-close')
+            expect(
+              stackAt(score, i).layers.find((l) => l.pieceId === piece)?.held,
+              `${piece} is loose when trimmed`,
+            ).to.equal(true);
+        }
+      });
+      expect([...laid].sort()).to.deep.equal(score.pieces.map((p) => p.id).sort());
+    });
+
+    it(`${family}: every piece is caught by the needle before the hoop comes off`, () => {
+      const unhoop = at(score, (s) => s.action === 'unhoop');
+      const loose = stackAt(score, unhoop - 1).layers.filter((l) => !l.held);
+      expect(loose.map((l) => l.name)).to.deep.equal([]);
+    });
+
+    it(`${family}: work on the back is done with the back up, work on the front with the front up`, () => {
+      score.steps.forEach((step, i) => {
+        if (step.kind !== 'hand' || !['lay', 'trim-close', 'slit-zip'].includes(step.action)) return;
+        expect(stackAt(score, i).view, step.title).to.equal(step.side === 'back' ? 'back' : 'front');
+      });
+    });
+
+    it(`${family}: sews with the front up`, () => {
+      // A hoop goes into the machine front up, whatever is taped below it.
+      score.steps.forEach((step, i) => {
+        if (step.kind === 'needle') expect(stackAt(score, i).view, step.title).to.equal('front');
+      });
+    });
+
+    it(`${family}: says each instruction in a sentence with its reason, and keeps cautions by the tools that need them`, () => {
+      for (const step of hands(score)) {
+        expect(step.text, step.title).to.match(/^[A-Z].*[.!?]$/s);
+        expect(step.because, step.title).to.match(/^[A-Z].*[.!?]$/s);
+        if (step.spray) expect(step.cautions, step.title).to.include('spray');
+        if (step.tools.includes('craft knife')) expect(step.cautions).to.include('blade');
+        if (step.tools.includes('iron')) expect(step.cautions).to.include('iron');
+        for (const caution of step.cautions) expect(CAUTIONS[caution]).to.match(/\.$/);
+      }
+    });
+
+    it(`${family}: can be told in words at each step`, () => {
+      score.steps.forEach((_, i) => expect(describeStack(stackAt(score, i))).to.match(/\.$/));
+      expect(techniqueById(score.technique).summary).to.match(/[.:]?.+/);
+    });
+  }
+
+  it('names only materials that can be drawn', () => {
+    for (const { plan } of scores)
+      for (const piece of plan.pieces) expect(MATERIALS).to.have.property(piece.material);
+  });
+
+  it('gives a piece more room on the back than on the front', () => {
+    const tab = scores.find((s) => s.family === 'feltTab')!.plan;
+    const by = (id: string) => tab.pieces.find((p) => p.id === id)!;
+    const margin = (id: string) => by(id).width.terms.find((t) => t.label === 'margin')!.mm;
+    expect([margin('front'), margin('back')]).to.deep.equal([12, 20]);
+  });
+});
