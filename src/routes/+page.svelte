@@ -1,14 +1,13 @@
 <script lang="ts">
   import { resolve } from '$app/paths';
   import { count, formatDuration } from '$lib/core/units';
-  import { runSeconds } from '$lib/core/run';
+  import { plannedSeconds, runSeconds } from '$lib/core/run';
   import TapePicture from '$lib/ui/hoop/TapePicture.svelte';
   import EmptyWorkroom from '$lib/ui/shell/EmptyWorkroom.svelte';
   import { workroom } from '$lib/ui/state/workroom.svelte';
 
   const finished = $derived(workroom.runs.filter((r) => r.state.status === 'finished').slice(0, 5));
   const day = new Intl.DateTimeFormat('en-GB', { weekday: 'long', day: 'numeric', month: 'long' });
-  const planned = (steps: Record<string, number>) => Object.values(steps).reduce((sum, s) => sum + s, 0);
 </script>
 
 <div class="max-w-6xl p-6">
@@ -81,7 +80,7 @@
                   <td class="py-2">{run.buildName}</td>
                   <td class="text-quiet">{day.format(run.createdAt)}</td>
                   <td class="text-right">{formatDuration(runSeconds(state, 0))}</td>
-                  <td class="text-right text-quiet">{formatDuration(planned(run.planned))}</td>
+                  <td class="text-right text-quiet">{formatDuration(plannedSeconds(run))}</td>
                 </tr>
               {/each}
             </tbody>

@@ -242,6 +242,8 @@ describe('exchange, units, sheets', () => {
     await margin.fill('900');
     await page.getByText('From 0 to 80, please.').waitFor();
     await margin.fill('30');
+    // The way back to the default is offered once the figure is stored.
+    await page.getByRole('button', { name: 'Margin, piece on the back: back to the default' }).waitFor();
     await page.goto(`${used.app.url}/builds/line-winder-pouch?view=cut`);
     await page.getByText('240 mm = outline 180 + 2 × margin 30').first().waitFor();
     await context.close();

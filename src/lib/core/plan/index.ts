@@ -13,6 +13,8 @@ import { hoopGeometry, type Hoop, type Machine, type Workshop } from '../worksho
 
 export interface BuildPlan {
   score: Score;
+  /** of the design as it is sewn, mm */
+  size: { width: number; height: number };
   pieces: CutPiece[];
   times: StepTimes;
   item: ItemTime;
@@ -30,7 +32,8 @@ export function planBuild(build: Build, reading: Reading, workshop: Workshop): B
   const machine = workshop.machines.find((m) => m.id === build.machineId) ?? workshop.machines[0];
   const hoop = workshop.hoops.find((h) => h.id === build.hoopId) ?? workshop.hoops[0];
   const { extents: e } = reading;
-  const field = hoopGeometry(hoop, machine, numbers, { width: e.maxX - e.minX, height: e.maxY - e.minY });
+  const size = { width: e.maxX - e.minX, height: e.maxY - e.minY };
+  const field = hoopGeometry(hoop, machine, numbers, size);
   const score = makeScore(build, reading, {
     threadByHand: machine.kind === 'one-needle',
     magneticHoop: hoop.magnetic,
@@ -47,6 +50,7 @@ export function planBuild(build: Build, reading: Reading, workshop: Workshop): B
   const times = timeSteps(score, reading, context);
   return {
     score,
+    size,
     pieces,
     times,
     item: itemTime(score, times, reading, context),

@@ -131,6 +131,9 @@ export const reduceRun = (events: readonly RunEvent[], stepIds: readonly string[
 
 /** Seconds on the step under work. */
 export const stepSeconds = (state: RunState, now: number): number => elapsed(state, now) / 1000;
+/** Seconds that were planned for the whole run. */
+export const plannedSeconds = ({ planned }: Pick<RunRecord, 'planned'>): number =>
+  Object.values(planned).reduce((sum, s) => sum + s, 0);
 /** Seconds on all steps of the run so far. */
 export const runSeconds = (state: RunState, now: number): number =>
   Object.values(state.stepMs).reduce((sum, ms) => sum + ms, 0) / 1000 +

@@ -12,12 +12,13 @@
   );
 
   $effect(() => {
-    const { current } = theme;
+    // The colours are read anew when the look changes.
+    void theme.current;
     const data = shown;
     let destroy = () => {};
     let gone = false;
     void import('./times-chart').then(({ drawTimesChart }) => {
-      if (!gone) destroy = drawTimesChart(canvas, data, current);
+      if (!gone) destroy = drawTimesChart(canvas, data);
     });
     return () => {
       gone = true;

@@ -4,11 +4,7 @@ import type { LogRow } from './rows';
 Chart.register(BarController, BarElement, CategoryScale, LinearScale, Legend, Tooltip);
 
 /** Bars of planned and taken minutes, one pair a run. Returns what takes the chart down again. */
-export function drawTimesChart(
-  canvas: HTMLCanvasElement,
-  rows: readonly LogRow[],
-  _theme: string,
-): () => void {
+export function drawTimesChart(canvas: HTMLCanvasElement, rows: readonly LogRow[]): () => void {
   const style = getComputedStyle(document.documentElement);
   const colour = (name: string) => style.getPropertyValue(`--${name}`).trim();
   Chart.defaults.font.family = getComputedStyle(document.body).fontFamily;

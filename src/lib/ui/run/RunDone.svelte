@@ -1,10 +1,11 @@
 <script lang="ts">
   import { resolve } from '$app/paths';
+  import { plannedSeconds } from '$lib/core/run';
   import { formatDuration } from '$lib/core/units';
   import type { RunSession } from '../state/run-session.svelte';
 
   let { session }: { session: RunSession } = $props();
-  const planned = $derived(Object.values(session.run?.planned ?? {}).reduce((sum, s) => sum + s, 0));
+  const planned = $derived(session.run ? plannedSeconds(session.run) : 0);
 </script>
 
 <section class="mx-auto flex min-h-dvh max-w-2xl flex-col justify-center gap-4 p-8">

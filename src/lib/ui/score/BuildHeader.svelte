@@ -106,11 +106,11 @@
     >{editor.saved === 'saving' ? 'Saving' : editor.saved === 'failed' ? 'Not saved' : 'Saved'}</span
   >
   <p class="-mt-2 basis-full text-sm text-quiet">
-    {formatSize(
-      reading.extents.maxX - reading.extents.minX,
-      reading.extents.maxY - reading.extents.minY,
-      workroom.unit,
-    )} · {count(reading.stitches, 'stitch', 'stitches')} · {count(reading.stops, 'stop')} · one item takes
+    {formatSize(plan.size.width, plan.size.height, workroom.unit)} · {count(
+      reading.stitches,
+      'stitch',
+      'stitches',
+    )} · {count(reading.stops, 'stop')} · one item takes
     <strong class="text-ink" data-testid="item-time">{formatDuration(plan.item.itemSeconds)}</strong>:
     <span class="text-needle">needle {formatDuration(plan.item.needleSeconds)}</span>
     ({formatDuration(plan.item.screenSeconds)} on the machine’s screen),

@@ -122,8 +122,8 @@
     {#if !plan.field.fits}
       <p class="border-l-4 border-madder bg-madder-soft px-3 py-1" role="status">
         <strong>Too large for hoop {plan.hoop.name}:</strong> the design measures {formatSize(
-          reading.extents.maxX - reading.extents.minX,
-          reading.extents.maxY - reading.extents.minY,
+          plan.size.width,
+          plan.size.height,
           workroom.unit,
         )}. Choose a larger hoop.
       </p>

@@ -25,11 +25,7 @@
     </p>
     <h1 class="text-2xl">{editor.build.name}</h1>
     <p class="mb-3">
-      {formatSize(
-        editor.reading.extents.maxX - editor.reading.extents.minX,
-        editor.reading.extents.maxY - editor.reading.extents.minY,
-        workroom.unit,
-      )} · hoop {plan.hoop.name} on
+      {formatSize(plan.size.width, plan.size.height, workroom.unit)} · hoop {plan.hoop.name} on
       {plan.machine.name} · {formatDuration(plan.item.itemSeconds)} an item · {plan.order.load} to load in {plan
         .order.hoopings} hoopings
     </p>
