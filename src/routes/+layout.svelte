@@ -5,6 +5,7 @@
   import { page } from '$app/state';
   import { Toaster } from 'svelte-sonner';
   import MaterialPatterns from '$lib/ui/score/MaterialPatterns.svelte';
+  import JobBar from '$lib/ui/shell/JobBar.svelte';
   import FileDrop from '$lib/ui/shell/FileDrop.svelte';
   import { isPlain } from '$lib/ui/shell/keys';
   import { PLACES } from '$lib/ui/shell/places';
@@ -32,6 +33,7 @@
 
 <MaterialPatterns />
 <FileDrop />
+<JobBar />
 <Toaster position="bottom-center" theme={theme.current} closeButton />
 
 <div class={bare ? '' : 'flex h-dvh flex-col md:flex-row'}>

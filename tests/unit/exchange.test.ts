@@ -66,10 +66,11 @@ describe('the sample workroom', () => {
       'zip-pouch',
       'felt-tab',
       'free-lace',
+      'applique',
       'cutwork',
       'quilted-flat',
       'turned-item',
-      'film-patch',
+      'pile-patch',
     ]);
     expect(once.runs.filter((r) => r.events.at(-1)?.type === 'paused')).to.have.length(1);
   });

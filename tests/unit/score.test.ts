@@ -105,7 +105,7 @@ describe('the score of the line-winder pouch', () => {
 describe('technique of the labelled designs', () => {
   const EXPECTED: Record<string, string> = {
     filmPatch: 'film-patch',
-    pilePatch: 'film-patch',
+    pilePatch: 'pile-patch',
     applique: 'applique',
     borderPatch: 'applique',
     raggedEdge: 'applique',
@@ -116,7 +116,9 @@ describe('technique of the labelled designs', () => {
     laceWithPiece: 'free-lace',
     cutwork: 'cutwork',
     quiltedFlat: 'quilted-flat',
-    plainDesign: 'as-read',
+    plainDesign: 'panel',
+    openEdges: 'applique',
+    blanketMat: 'film-patch',
     cutPatch: 'patch-design',
   };
   it('is the one they were drawn for, in at least 97 of 100', () => {

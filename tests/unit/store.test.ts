@@ -23,7 +23,7 @@ const run = {
 describe('store', () => {
   it('keeps a build with its tape, and gives both back as they were', async () => {
     const store = new Store(fresh());
-    await store.addBuild(build, bytes);
+    await store.addBuild(build, [{ id: build.tapeId, bytes }]);
     expect(await store.build(build.id)).to.deep.equal(build);
     expect([...((await store.tape(build.tapeId)) ?? [])]).to.deep.equal([...bytes]);
   });
@@ -31,7 +31,7 @@ describe('store', () => {
   it('sets a damaged build aside and opens the others', async () => {
     const db = fresh();
     const store = new Store(db);
-    await store.addBuild(build, bytes);
+    await store.addBuild(build, [{ id: build.tapeId, bytes }]);
     await db.builds.put({ ...build, id: 'broken', order: 'lots' } as unknown as Build);
     expect(await store.builds()).to.deep.equal({ builds: [build], damaged: 1 });
     expect(await db.builds.count()).to.equal(2);
@@ -40,13 +40,13 @@ describe('store', () => {
   it('keeps a tape for as long as a build or a run needs it', async () => {
     const db = fresh();
     const store = new Store(db);
-    await store.addBuild(build, bytes);
-    await store.addBuild({ ...build, id: 'second' }, bytes);
+    await store.addBuild(build, [{ id: build.tapeId, bytes }]);
+    await store.addBuild({ ...build, id: 'second' }, [{ id: build.tapeId, bytes }]);
     await store.removeBuild(build.id);
     expect(await db.tapes.count()).to.equal(1);
     await store.removeBuild('second');
     expect(await db.tapes.count()).to.equal(0);
-    await store.addBuild(build, bytes);
+    await store.addBuild(build, [{ id: build.tapeId, bytes }]);
     await store.startRun(run, { type: 'started', at: 5 });
     await store.removeBuild(build.id);
     expect(await db.tapes.count()).to.equal(1);
@@ -72,7 +72,7 @@ describe('store', () => {
 
   it('opens again what it kept', async () => {
     const db = fresh();
-    await new Store(db).addBuild(build, bytes);
+    await new Store(db).addBuild(build, [{ id: build.tapeId, bytes }]);
     db.close();
     const again = new Store(new JoltDb(db.name));
     expect(await again.open()).to.equal(null);

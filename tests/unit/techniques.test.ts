@@ -82,7 +82,7 @@ describe('every technique', () => {
       for (const step of hands(score)) {
         expect(step.text, step.title).to.match(/^[A-Z].*[.!?]$/s);
         expect(step.because, step.title).to.match(/^[A-Z].*[.!?]$/s);
-        if (step.spray) expect(step.cautions, step.title).to.include('spray');
+        if (step.heldBy === 'spray') expect(step.cautions, step.title).to.include('spray');
         if (step.tools.includes('craft knife')) expect(step.cautions).to.include('blade');
         if (step.tools.includes('iron')) expect(step.cautions).to.include('iron');
         for (const caution of step.cautions) expect(CAUTIONS[caution]).to.match(/\.$/);

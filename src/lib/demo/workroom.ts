@@ -12,6 +12,8 @@ import { bib } from './designs/bib';
 import { coaster } from './designs/coaster';
 import { crewPatch } from './designs/crew-patch';
 import { fluffyNumber } from './designs/fluffy-number';
+import { gullPennant } from './designs/gull-pennant';
+import { nameTape } from './designs/name';
 import { napkin } from './designs/napkin';
 import { pouch } from './designs/pouch';
 import { tailTab } from './designs/tail-tab';
@@ -76,6 +78,8 @@ interface Sample {
   fileName: string;
   draw: () => Tape;
   change: Partial<Build>;
+  /** tapes of what is sewn in between, by insertion */
+  inserted?: Record<string, () => Tape>;
 }
 const samples: Sample[] = [
   {
@@ -133,7 +137,29 @@ const samples: Sample[] = [
     id: 'wind-star',
     fileName: 'wind-star.dst',
     draw: windStar,
-    change: { name: 'Wind-star', threads: times(2, chalk), order: { quantity: 10, repeats: 1 } },
+    change: {
+      name: 'Wind-star',
+      threads: times(2, chalk),
+      materials: { base: { layers: 1 } },
+      order: { quantity: 10, repeats: 1 },
+    },
+  },
+  {
+    id: 'gull-pennant',
+    fileName: 'gull-pennant.dst',
+    draw: gullPennant,
+    change: {
+      name: 'Gull pennant',
+      schools: { cut: 'pre-cut' },
+      threads: [...times(3, gorse), ...times(3, slate), ...times(3, slate), coral],
+      materials: {
+        cloth: { name: 'Pennant cloth', colour: '#7fa3b5' },
+        'applique-1': { name: 'Sun', colour: '#e0b02c' },
+        'applique-2': { name: 'Gull', colour: '#e9e6dd' },
+        'applique-3': { name: 'Wing', colour: '#9aa7ae' },
+      },
+      order: { quantity: 6, repeats: 1 },
+    },
   },
   {
     id: 'tea-tent-napkin',
@@ -142,7 +168,12 @@ const samples: Sample[] = [
     change: {
       name: 'Tea-tent napkin',
       threads: times(2, chalk),
-      materials: { cloth: { name: 'Napkin linen', colour: '#c9b79a' } },
+      materials: { cloth: { name: 'Napkin linen', colour: '#c9b79a', prewashed: true } },
+      use: { washed: true, forChild: false, due: null },
+      silenced: {
+        halts: 'Programmed on the machine.',
+        'hands-full': 'Isla cuts while Tomas hoops up.',
+      },
       order: { quantity: 16, repeats: 4 },
       machineId: 'gannet',
       hoopId: 'gannet-410',
@@ -155,7 +186,11 @@ const samples: Sample[] = [
     change: {
       name: 'Picnic coaster',
       threads: [...times(2, sand), sand, gorse, sand, sand, navy],
-      materials: { front: { name: 'Front', colour: '#6d8f86' }, back: { name: 'Back', colour: '#6d8f86' } },
+      materials: {
+        front: { name: 'Front', colour: '#6d8f86' },
+        back: { name: 'Back, smooth vinyl', kind: 'vinyl', colour: '#6d8f86', traits: ['slippery'] },
+      },
+      needle: 'sharp',
       order: { quantity: 12, repeats: 1 },
     },
   },
@@ -167,8 +202,22 @@ const samples: Sample[] = [
       name: 'Pilot bib',
       threads: [sand, sand, slate, navy, sand],
       materials: { front: { name: 'Front', colour: '#d8c7a0' }, back: { name: 'Back', colour: '#4f7390' } },
+      use: { washed: true, forChild: false, due: null },
+      insertions: [
+        {
+          id: 'name',
+          name: 'Name “ISLA”',
+          tapeId: '',
+          typed: [],
+          beforeBlock: 4,
+          dxMm: 0,
+          dyMm: -34,
+          merged: false,
+        },
+      ],
       order: { quantity: 4, repeats: 1 },
     },
+    inserted: { name: () => nameTape('ISLA') },
   },
   {
     id: 'fluffy-number',
@@ -188,7 +237,8 @@ export interface DemoRun extends RunRecord {
 }
 export interface DemoWorkroom {
   workshop: Workshop;
-  builds: { build: Build; tape: Uint8Array }[];
+  /** with the tapes of each: its own first, then those sewn in between */
+  builds: { build: Build; tapes: { id: string; bytes: Uint8Array }[] }[];
   runs: DemoRun[];
 }
 
@@ -196,16 +246,25 @@ export interface DemoWorkroom {
 export function demoWorkroom(now: number): DemoWorkroom {
   const trimJumps = numbersWith()['reading.trimJumps'];
   const runs: DemoRun[] = [];
-  const builds = samples.map(({ id, fileName, draw, change }, i) => {
+  const builds = samples.map(({ id, fileName, draw, change, inserted = {} }, i) => {
     const tape = draw();
     const bytes = writeTape(tape);
     const reading = readDesign(tape, { trimJumps });
     const at = new Date(now - i * 3_600_000).toISOString();
+    const others = Object.entries(inserted).map(([insertion, drawn]) => {
+      const other = drawn();
+      return { insertion, bytes: writeTape(other), reading: readDesign(other, { trimJumps }) };
+    });
     const build: Build = {
       ...proposeBuild(reading, demoWorkshop, { id, tapeId: tapeIdOf(bytes), fileName, now: at }),
       ...change,
+      insertions: (change.insertions ?? []).map((insertion) => ({
+        ...insertion,
+        tapeId: tapeIdOf(others.find((o) => o.insertion === insertion.id)?.bytes ?? bytes),
+      })),
     };
-    const { score, times: planned } = planBuild(build, reading, demoWorkshop);
+    const readings = Object.fromEntries(others.map((o) => [o.insertion, o.reading]));
+    const { score, times: planned } = planBuild(build, reading, demoWorkshop, readings);
     const seconds = Object.fromEntries(Object.entries(planned).map(([step, t]) => [step, t.seconds]));
     for (const [daysAgo, stopAfter] of PAST[id] ?? [])
       runs.push(
@@ -218,7 +277,8 @@ export function demoWorkroom(now: number): DemoWorkroom {
           seed: i * 100 + runs.length,
         }),
       );
-    return { build, tape: bytes };
+    const tapes = [bytes, ...others.map((o) => o.bytes)].map((b) => ({ id: tapeIdOf(b), bytes: b }));
+    return { build, tapes };
   });
   return { workshop: demoWorkshop, builds, runs };
 }

@@ -7,6 +7,13 @@ export interface TapeRecord {
   id: string;
   bytes: Uint8Array;
 }
+/** A sheet that came with a tape: PDF, text or picture. */
+export interface DocumentRecord {
+  id: string;
+  name: string;
+  type: string;
+  bytes: Uint8Array;
+}
 export interface EventRecord {
   runId: string;
   /** position in the run, from 0 */
@@ -24,6 +31,7 @@ export class JoltDb extends Dexie {
   tapes!: EntityTable<TapeRecord, 'id'>;
   runs!: EntityTable<RunRecord, 'id'>;
   events!: Table<EventRecord, [string, number]>;
+  documents!: EntityTable<DocumentRecord, 'id'>;
   settings!: EntityTable<SettingRecord, 'key'>;
 
   constructor(name = 'jolt-step') {
@@ -35,5 +43,6 @@ export class JoltDb extends Dexie {
       events: '[runId+n], runId',
       settings: 'key',
     });
+    this.version(2).stores({ documents: 'id' });
   }
 }

@@ -2,13 +2,18 @@ import { buildSchema, type Build } from '$lib/core/build';
 import { fail, ok, type Problem, type Result } from '$lib/core/problem';
 import { runEventSchema, type RunEvent, type RunRecord } from '$lib/core/run';
 import { newWorkshop, workshopSchema, type Workshop } from '$lib/core/workshop';
-import { JoltDb } from './db';
+import { JoltDb, type DocumentRecord, type TapeRecord } from './db';
 
 /** A run with its events, in order. */
 export interface StoredRun {
   run: RunRecord;
   events: RunEvent[];
 }
+
+export type NewTape = TapeRecord;
+/** Builds of older versions lack what came later. */
+const tapesOf = (build: Build) => [build.tapeId, ...(build.insertions ?? []).flatMap((i) => i.tapeId ?? [])];
+const sheetsOf = (build: Build) => (build.documents ?? []).map((d) => d.id);
 
 /** Dexie counts ten native versions to one of its own. */
 const NATIVE_VERSIONS = 10;
@@ -42,24 +47,39 @@ export class Store {
   async saveBuild(build: Build): Promise<void> {
     await this.db.builds.put(build);
   }
-  /** Takes a build out; its tape goes with it when no other build uses it. Runs stay in the log. */
-  async removeBuild(id: string): Promise<void> {
-    await this.db.transaction('rw', this.db.builds, this.db.tapes, this.db.runs, async () => {
-      const build = await this.db.builds.get(id);
-      await this.db.builds.delete(id);
-      if (!build) return;
-      const used =
-        (await this.db.builds.where('tapeId').equals(build.tapeId).count()) +
-        (await this.db.runs.filter((r) => r.tapeId === build.tapeId).count());
-      if (!used) await this.db.tapes.delete(build.tapeId);
+  /**
+   * Takes a build out; its tapes and sheets go with it when nothing else uses them. Runs stay in the log.
+   * Answers all of them, so that it can be undone.
+   */
+  async removeBuild(id: string): Promise<{ tapes: NewTape[]; sheets: DocumentRecord[] }> {
+    const { builds, tapes, runs, documents } = this.db;
+    return this.db.transaction('rw', [builds, tapes, runs, documents], async () => {
+      const build = await builds.get(id);
+      await builds.delete(id);
+      if (!build) return { tapes: [], sheets: [] };
+      const gone = {
+        tapes: (await tapes.bulkGet(tapesOf(build))).flatMap((t) => t ?? []),
+        sheets: (await documents.bulkGet(sheetsOf(build))).flatMap((d) => d ?? []),
+      };
+      const others = await builds.toArray();
+      const usedTapes = new Set([...others.flatMap(tapesOf), ...(await runs.toArray()).map((r) => r.tapeId)]);
+      const usedSheets = new Set(others.flatMap(sheetsOf));
+      await tapes.bulkDelete(tapesOf(build).filter((t) => !usedTapes.has(t)));
+      await documents.bulkDelete(sheetsOf(build).filter((d) => !usedSheets.has(d)));
+      return gone;
     });
   }
-  /** A build and its tape in one go: neither is ever stored without the other. */
-  async addBuild(build: Build, tape: Uint8Array): Promise<void> {
-    await this.db.transaction('rw', this.db.builds, this.db.tapes, async () => {
-      await this.db.tapes.put({ id: build.tapeId, bytes: tape });
-      await this.db.builds.put(build);
+  /** A build with all its tapes and sheets in one go: none is ever stored without the others. */
+  async addBuild(build: Build, own: NewTape[], sheets: DocumentRecord[] = []): Promise<void> {
+    const { builds, tapes, documents } = this.db;
+    await this.db.transaction('rw', [builds, tapes, documents], async () => {
+      await tapes.bulkPut(own);
+      await documents.bulkPut(sheets);
+      await builds.put(build);
     });
+  }
+  async sheet(id: string): Promise<DocumentRecord | null> {
+    return (await this.db.documents.get(id)) ?? null;
   }
   async tape(id: string): Promise<Uint8Array | null> {
     return (await this.db.tapes.get(id))?.bytes ?? null;

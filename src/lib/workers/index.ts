@@ -1,13 +1,40 @@
-/** The core, off the screen's thread. One worker serves the whole application. */
+/** The core, off the screen's thread. One worker serves the whole application; long work can be watched and stopped. */
 import * as Comlink from 'comlink';
-import type { CoreWorker } from './protocol';
+import { fail } from '$lib/core/problem';
+import type { RoleOverrides } from '$lib/core/reading';
+import type { CoreWorker, ReadAnswer } from './protocol';
 
 export type { ReadAnswer } from './protocol';
 
+const start = () => new Worker(new URL('./core.worker.ts', import.meta.url), { type: 'module' });
+
 let remote: Comlink.Remote<CoreWorker> | undefined;
 export function core(): Comlink.Remote<CoreWorker> {
-  remote ??= Comlink.wrap<CoreWorker>(
-    new Worker(new URL('./core.worker.ts', import.meta.url), { type: 'module' }),
-  );
+  remote ??= Comlink.wrap<CoreWorker>(start());
   return remote;
+}
+
+const stopped: ReadAnswer = fail('stopped', 'Reading was stopped.', 'Nothing here was changed.');
+
+/**
+ * Reads a tape in a worker of its own, so that it can be stopped in the middle.
+ * @param onProgress told the share that is read, 0-1
+ */
+export async function readWatched(
+  bytes: Uint8Array,
+  trimJumps: number,
+  roles: RoleOverrides,
+  onProgress: (share: number) => void,
+  signal: AbortSignal,
+): Promise<ReadAnswer> {
+  const worker = start();
+  const own = Comlink.wrap<CoreWorker>(worker);
+  try {
+    const aborted = new Promise<ReadAnswer>((resolve) =>
+      signal.addEventListener('abort', () => resolve(stopped), { once: true }),
+    );
+    return await Promise.race([own.read(bytes, trimJumps, roles, Comlink.proxy(onProgress)), aborted]);
+  } finally {
+    worker.terminate();
+  }
 }

@@ -1,4 +1,5 @@
-import type { Problem } from '$lib/core/problem';
+import type { Bundle } from '$lib/core/exchange';
+import type { Problem, Result } from '$lib/core/problem';
 import type { Reading, RoleOverrides } from '$lib/core/reading';
 import type { Tape } from '$lib/core/tape';
 
@@ -7,9 +8,17 @@ export type ReadAnswer = { ok: true; tape: Tape; reading: Reading } | { ok: fals
 
 /** The calls of the core worker. Bytes are copied in (the caller keeps them); tape arrays are transferred out. */
 export interface CoreWorker {
-  read(bytes: Uint8Array, trimJumps: number, roles: RoleOverrides): ReadAnswer;
+  /** @param onProgress a proxied function; told the share that is read, 0-1 */
+  read(
+    bytes: Uint8Array,
+    trimJumps: number,
+    roles: RoleOverrides,
+    onProgress?: (share: number) => void,
+  ): ReadAnswer;
   csvToTape(
     text: string,
     label: string,
   ): Promise<{ ok: true; bytes: Uint8Array } | { ok: false; problem: Problem }>;
+  /** Opens a ZIP of designs. */
+  unpack(bytes: Uint8Array): Promise<Result<Bundle>>;
 }

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { resolve } from '$app/paths';
+  import ListPlus from '@lucide/svelte/icons/list-plus';
   import Trash from '@lucide/svelte/icons/trash-2';
   import { techniqueById } from '$lib/core/techniques';
   import { count } from '$lib/core/units';
@@ -9,6 +10,7 @@
   import { workroom } from '$lib/ui/state/workroom.svelte';
 
   let wanted = $state('');
+  let typing = $state(false);
   const found = $derived(
     workroom.builds.filter((b) =>
       `${b.name} ${techniqueById(b.technique).name} ${b.fileName}`
@@ -26,6 +28,9 @@
         ><span class="label">Find</span><input type="search" bind:value={wanted} class="w-48" /></label
       >
     {/if}
+    <button type="button" class="btn" onclick={() => (typing = true)}
+      ><ListPlus size={18} />Type the stops</button
+    >
     <PickFile strong />
   </header>
   {#if workroom.builds.length === 0}
@@ -59,7 +64,13 @@
       {/each}
     </ul>
     <p class="label mt-3">
-      A stitch tape (.dst), a CSV stitch list or an exported build may be dropped anywhere.
+      A stitch tape (.dst), a bundle (.zip), a CSV stitch list or an exported build may be dropped anywhere.
     </p>
   {/if}
 </div>
+
+{#if typing}
+  {#await import('$lib/ui/builds/TypedDialog.svelte') then { default: TypedDialog }}
+    <TypedDialog bind:open={typing} />
+  {/await}
+{/if}

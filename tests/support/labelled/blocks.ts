@@ -1,12 +1,14 @@
 import { boxOf, type Path, type Point } from '$lib/core/geometry';
 import {
   bean,
+  blanket,
   circle,
   closePath,
   curve,
   diamonds,
   doubleRun,
   meander,
+  motifs,
   offset,
   pathLength,
   rectangle,
@@ -94,6 +96,22 @@ export const cover = (polygon: Path, dice: Dice): LabelledBlock => {
     [...under, satin(closePath(polygon), width, dice.between(0.35, 0.5))],
     polygon,
   );
+};
+
+/** Blanket stitch round a piece: the line on its edge, the teeth inwards. */
+export const blanketEdge = (polygon: Path, dice: Dice): LabelledBlock =>
+  block('mixed', 'cover', [blanket(closePath(polygon), dice.between(2.4, 4), dice.between(2, 4))]);
+const FIGURES: Path[] = [
+  [[0, 0], [2, 2.4], [4, 0], [2, -2.4], [0, 0], [4, 0]],
+  [[0, 0], [1.6, 3], [3.2, 0], [0, 0], [3.2, 0]],
+  [[0, 0], [1, 2.2], [2.4, 2.6], [3, 1], [1.4, 0], [3, -1], [2.4, -2.6], [1, -2.2], [0, 0], [4, 0]],
+].map((f) => f.map(([x, y]) => ({ x, y }))); // prettier-ignore
+/** Small figures in a row along the edge. */
+export const motifEdge = (polygon: Path, dice: Dice): LabelledBlock => {
+  const figure = dice.pick(FIGURES);
+  const edge = motifs(closePath(polygon), figure, figure.at(-1)!.x);
+  // What such a row is called is a matter of taste; that it covers is not.
+  return { paths: [edge], role: 'cover' };
 };
 
 export const fillOf = (polygon: Path, dice: Dice): LabelledBlock =>

@@ -2,6 +2,7 @@ import type { Path } from '$lib/core/geometry';
 import { circle, closePath, diamonds, rectangle, run, satin, star, zigzag } from '$lib/core/outline';
 import type { Side } from '$lib/core/reading';
 import {
+  blanketEdge,
   brackets,
   cover,
   cutLine,
@@ -14,6 +15,7 @@ import {
   inset,
   lineDetail,
   markers,
+  motifEdge,
   moved,
   O,
   openOutline,
@@ -217,6 +219,23 @@ const raggedEdge: Family = (dice) => {
   ];
 };
 
+/** Pre-cut pieces: held by a run, edged by blanket stitch or small motifs. */
+const openEdges: Family = (dice) => {
+  const n = dice.whole(1, 3);
+  const edge = dice.chance(0.6) ? blanketEdge : motifEdge;
+  const blocks: LabelledBlock[] = [];
+  for (let k = 0; k < n; k++) {
+    const piece = moved(body(dice, 34, 50), (k - (n - 1) / 2) * 58, dice.between(-6, 6));
+    blocks.push(placement(piece), tackRun(piece, dice), edge(inset(piece, dice.between(0, 0.5)), dice));
+  }
+  return blocks;
+};
+/** A mat whose edge is a blanket stitch, over quilting. */
+const blanketMat: Family = (dice) => {
+  const outer = body(dice, 80, 110);
+  return [placement(outer), tackRun(outer, dice), stipple(outer, dice), blanketEdge(outer, dice)];
+};
+
 export const FAMILIES: Record<string, Family> = {
-  filmPatch, cutPatch, borderPatch, pilePatch, applique, zipPouch, turned, feltTab, lace, laceWithPiece, cutwork, quiltedFlat, plainDesign, raggedEdge,
+  filmPatch, cutPatch, borderPatch, pilePatch, applique, zipPouch, turned, feltTab, lace, laceWithPiece, cutwork, quiltedFlat, plainDesign, raggedEdge, openEdges, blanketMat,
 }; // prettier-ignore

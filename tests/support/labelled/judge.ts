@@ -31,7 +31,7 @@ export const judge = (designs: LabelledDesign[]): Judged[] =>
         role: label.role,
         roleRead: read.role.value,
         confidence: read.role.confidence,
-        texture: label.texture,
+        texture: label.texture ?? read.texture,
         textureRead: read.texture,
         because: read.role.because,
         perimeterError: label.perimeterMm

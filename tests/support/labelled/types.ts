@@ -6,7 +6,8 @@ import type { Role, Side, Texture } from '$lib/core/reading';
 /** A block as it was drawn, with what a maker knows about it. Points in mm. */
 export interface LabelledBlock {
   paths: Path[];
-  texture: Texture;
+  /** left out where makers would not agree */
+  texture?: Texture;
   role: Role;
   /** once around the main line, when that is one closed loop */
   perimeterMm?: number;

@@ -1,6 +1,7 @@
 /**
  * A build: the recipe for an item. What the maker decided, never what can be worked out again.
- * The Zod schema is the one source of the type; schemaVersion grows when its shape changes.
+ * The Zod schema is the one source of the type; schemaVersion grows when its shape changes so that old readers would err.
+ * Fields added since have defaults, so that older files stay readable.
  */
 import * as z from 'zod';
 import { ROLES } from '../reading';
@@ -11,6 +12,28 @@ export const BUILD_SCHEMA_VERSION = 1;
 const id = z.string().min(1).max(120);
 const materialKind = z.enum(MATERIAL_KINDS);
 const colour = z.string().regex(/^#[0-9a-f]{6}$/i);
+const threadSchema = z.object({ name: z.string().max(60), colour, metallic: z.boolean().optional() });
+const mm = (most: number) => z.number().min(0.1).max(most);
+
+/** What a maker knows about a material and no tape can tell. */
+export const TRAITS = ['stretch', 'pile', 'slippery', 'directional', 'metal', 'keep-dry'] as const;
+export type Trait = (typeof TRAITS)[number];
+export const FUSIBLES = ['none', 'light', 'heavy'] as const;
+export const NEEDLES = ['embroidery', 'ballpoint', 'sharp', 'strong'] as const;
+export type NeedleKind = (typeof NEEDLES)[number];
+
+/** The maker's own choice for a piece. */
+const materialSchema = z.object({
+  name: z.string().max(80).optional(),
+  kind: materialKind.optional(),
+  colour: colour.optional(),
+  layers: z.int().min(1).max(6).optional(),
+  traits: z.array(z.enum(TRAITS)).max(TRAITS.length).optional(),
+  fusible: z.enum(FUSIBLES).optional(),
+  prewashed: z.boolean().optional(),
+  /** the piece that is there already, as it lies in the hoop, mm */
+  own: z.object({ widthMm: mm(5000), heightMm: mm(5000) }).optional(),
+});
 
 /** One change to the score the technique proposes. Steps are named by id, so that a new reading keeps what still fits. */
 const scoreEditSchema = z.discriminatedUnion('kind', [
@@ -30,28 +53,84 @@ const scoreEditSchema = z.discriminatedUnion('kind', [
     text: z.string().max(600),
     side: z.enum(['front', 'back', 'off']),
     seconds: z.number().min(0).max(86_400),
+    /** a fresh bobbin counts in the thread plan */
+    action: z.literal('bobbin').optional(),
   }),
   z.object({ kind: z.literal('time'), stepId: id, seconds: z.number().min(0).max(86_400) }),
+  /** a needle step is passed over on the machine, or sewn after all */
+  z.object({ kind: z.literal('skip'), stepId: id, skip: z.boolean() }),
+  /** a needle step is sewn once more, in its own or another thread */
+  z.object({ kind: z.literal('again'), stepId: id, of: id, thread: threadSchema.nullable() }),
 ]);
+
+/** A stop as it was typed: from a sheet, where there is no tape. */
+export const typedStopSchema = z.object({
+  title: z.string().min(1).max(80),
+  role: z.enum(ROLES),
+  thread: z.string().max(60),
+  /** what the machine's screen says; one of the two */
+  seconds: z.number().min(0).max(86_400).nullable(),
+  stitches: z.int().min(0).max(5_000_000).nullable(),
+});
+export type TypedStop = z.infer<typeof typedStopSchema>;
+const MOST_STOPS = 400;
+
+/** Another design sewn in the middle of this one: a name, a motif. */
+const insertionSchema = z.object({
+  id,
+  name: z.string().min(1).max(80),
+  /** its tape, or typed stops */
+  tapeId: id.nullable(),
+  typed: z.array(typedStopSchema).max(MOST_STOPS),
+  /** sewn before this block of the design (as many as there are: after the last) */
+  beforeBlock: z.int().min(0).max(5000),
+  /** from the middle of the design to its own middle, mm, y up */
+  dxMm: z.number().min(-2000).max(2000),
+  dyMm: z.number().min(-2000).max(2000),
+  /** one tape for both: the machine's stops count through */
+  merged: z.boolean(),
+});
+export type Insertion = z.infer<typeof insertionSchema>;
 
 export const buildSchema = z.object({
   schemaVersion: z.literal(BUILD_SCHEMA_VERSION),
   id,
   name: z.string().min(1).max(120),
   technique: id,
+  /** school taken of each choice of the technique */
+  schools: z.record(z.string().max(40), z.string().max(40)).default({}),
   /** the tape in the store, by the hash of its bytes */
   tapeId: id,
   fileName: z.string().max(260),
+  /** stops typed from a sheet instead of a tape */
+  typed: z
+    .object({
+      stops: z.array(typedStopSchema).min(1).max(MOST_STOPS),
+      widthMm: mm(2000).nullable(),
+      heightMm: mm(2000).nullable(),
+    })
+    .nullable()
+    .default(null),
+  insertions: z.array(insertionSchema).max(20).default([]),
   /** roles that the maker set against the reading, by block */
   roles: z.record(z.string().regex(/^\d{1,5}$/), z.enum(ROLES)),
   /** thread of each block, in order; a tape holds no colours */
-  threads: z.array(z.object({ name: z.string().max(60), colour })).max(5000),
-  /** the maker's own choice of a piece's name and material, by piece */
-  materials: z.record(z.string().max(120), z.object({ name: z.string().max(80).optional(), kind: materialKind.optional(), colour: colour.optional() })), // prettier-ignore
+  threads: z.array(threadSchema).max(5000),
+  /** by piece */
+  materials: z.record(z.string().max(120), materialSchema),
   edits: z.array(scoreEditSchema).max(2000),
   machineId: id,
   hoopId: id,
   order: z.object({ quantity: z.int().min(1).max(100_000), repeats: z.int().min(1).max(200) }),
+  /** what becomes of the item */
+  use: z
+    .object({ washed: z.boolean(), forChild: z.boolean(), due: z.iso.date().nullable() })
+    .default({ washed: false, forChild: false, due: null }),
+  needle: z.enum(NEEDLES).default('embroidery'),
+  /** rules of the plan check that are quiet here, with the maker's reason */
+  silenced: z.record(z.string().max(60), z.string().min(1).max(300)).default({}),
+  /** sheets that came with the tape, in the store */
+  documents: z.array(z.object({ id, name: z.string().min(1).max(260) })).max(40).default([]), // prettier-ignore
   notes: z.string().max(20_000),
   createdAt: z.iso.datetime(),
   changedAt: z.iso.datetime(),

@@ -4,7 +4,7 @@
 import type { Box } from '../geometry';
 import type { Numbers, NumberId } from '../numbers';
 import type { Reading } from '../reading';
-import type { ScorePiece } from '../score';
+import type { Score, ScorePiece, Step } from '../score';
 import { formatLength, roundUpToGrid, type LengthUnit } from '../units';
 
 /** One term of a size: how often, how long, what it is, and the number behind it. */
@@ -35,6 +35,10 @@ export interface CutPiece {
   preCut: boolean;
   /** one a hooping, however many items are in it */
   perHooping: boolean;
+  /** how many lie on top of each other */
+  layers: number;
+  side: 'front' | 'back' | 'base';
+  layFace: 'up' | 'down';
 }
 export interface CutContext {
   numbers: Numbers;
@@ -43,8 +47,15 @@ export interface CutContext {
 }
 
 /** Cut sizes of all pieces of a score. */
-export const cutList = (pieces: readonly ScorePiece[], reading: Reading, context: CutContext): CutPiece[] =>
-  pieces.flatMap((piece) => cutPiece(piece, reading, context) ?? []);
+export const cutList = ({ pieces, steps }: Score, reading: Reading, context: CutContext): CutPiece[] =>
+  pieces.flatMap((piece) => cutPiece(piece, reading, context, (id) => layOf(id, steps)) ?? []);
+
+/** How a piece comes to lie: by the step that lays it. */
+function layOf(id: string, steps: readonly Step[]): Pick<CutPiece, 'side' | 'layFace'> {
+  const lay = steps.find((s) => s.kind === 'hand' && s.pieces.includes(id));
+  if (lay?.kind !== 'hand' || lay.action === 'hoop-up') return { side: 'base', layFace: 'up' };
+  return { side: lay.side === 'back' ? 'back' : 'front', layFace: lay.face ?? 'up' };
+}
 
 const union = (boxes: Box[]): Box => ({
   minX: Math.min(...boxes.map((b) => b.minX)),
@@ -59,7 +70,12 @@ const term = (label: string, mm: number, times = 1, number?: NumberId): SizeTerm
   ...(number && { number }),
 });
 
-function cutPiece(piece: ScorePiece, reading: Reading, { numbers, unit, hoop }: CutContext): CutPiece | null {
+function cutPiece(
+  piece: ScorePiece,
+  reading: Reading,
+  { numbers, unit, hoop }: CutContext,
+  layOf: (id: string) => Pick<CutPiece, 'side' | 'layFace'>,
+): CutPiece | null {
   const grid = numbers[unit === 'mm' ? 'cut.gridMm' : 'cut.gridInch'];
   const size = piece.size;
   const boxOf = (...slots: string[]) =>
@@ -81,7 +97,9 @@ function cutPiece(piece: ScorePiece, reading: Reading, { numbers, unit, hoop }: 
     covers,
     lies,
     preCut,
-    perHooping: size.rule === 'hoop',
+    perHooping: size.rule === 'hoop' || size.rule === 'float',
+    layers: piece.layers,
+    ...layOf(piece.id),
   });
   const grown = (b: Box, x: number, y = x): Box => ({
     minX: b.minX - x,
@@ -91,6 +109,10 @@ function cutPiece(piece: ScorePiece, reading: Reading, { numbers, unit, hoop }: 
   });
   const across = (b: Box) => b.maxX - b.minX;
   const down = (b: Box) => b.maxY - b.minY;
+
+  const drawn = Object.values(piece.blocks).flat();
+  // Typed from a sheet with no size: nothing to measure.
+  if (size.rule !== 'hoop' && drawn.every((b) => isEmpty(reading.blocks[b].box))) return null;
 
   switch (size.rule) {
     case 'hoop': {
@@ -116,7 +138,21 @@ function cutPiece(piece: ScorePiece, reading: Reading, { numbers, unit, hoop }: 
     }
     case 'shape': {
       const box = boxOf(...size.by);
-      return finish([term('line', across(box))], [term('line', down(box))], box, box, true);
+      const by = numbers['cut.preCutOffset'];
+      const past = by ? [term('past the line', by, 2, 'cut.preCutOffset')] : [];
+      return finish(
+        [term('line', across(box)), ...past],
+        [term('line', down(box)), ...past],
+        box,
+        grown(box, by),
+        true,
+      );
+    }
+    case 'float': {
+      const box = boxOf(...size.over);
+      const margin = term('past the stitches', numbers['cut.floatMargin'], 2, 'cut.floatMargin');
+      const lies = grown(box, numbers['cut.floatMargin']);
+      return finish([term('motif', across(box)), margin], [term('motif', down(box)), margin], box, lies);
     }
     case 'zip': {
       const box = boxOf(size.window);
@@ -194,6 +230,8 @@ function cutPiece(piece: ScorePiece, reading: Reading, { numbers, unit, hoop }: 
     }
   }
 }
+
+const isEmpty = (b: Box) => b.maxX - b.minX < 0.05 && b.maxY - b.minY < 0.05;
 
 function dimension(terms: SizeTerm[], grid: number): Dimension {
   const sumMm = terms.reduce((sum, t) => sum + t.times * t.mm, 0);

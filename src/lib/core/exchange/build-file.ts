@@ -6,22 +6,48 @@ import { fromBase64, toBase64 } from './base64';
 
 const FORMAT = 'jolt-step-build';
 
-/** One build with its tape, as a file. */
+const base64Tape = z.string().max(Math.ceil((MAX_BYTES * 4) / 3) + 4);
+
+/** One build with its tapes, as a file. */
 export const buildFileSchema = z.object({
   format: z.literal(FORMAT),
   schemaVersion: z.literal(BUILD_SCHEMA_VERSION),
   build: buildSchema,
-  /** the tape's bytes, base64 */
-  tape: z.string().max(Math.ceil((MAX_BYTES * 4) / 3) + 4),
+  /** the tape's bytes, base64; empty where the stops were typed */
+  tape: base64Tape,
+  /** tapes that are sewn in between, by their id */
+  inserted: z.record(z.string().min(1).max(120), base64Tape).default({}),
 });
 export type BuildFile = z.infer<typeof buildFileSchema>;
 
-export const writeBuildFile = (build: Build, tape: Uint8Array): string =>
-  `${JSON.stringify({ format: FORMAT, schemaVersion: BUILD_SCHEMA_VERSION, build, tape: toBase64(tape) } satisfies BuildFile, null, 2)}\n`;
+/** A tape of a build, by the hash of its bytes. */
+export interface NamedTape {
+  id: string;
+  bytes: Uint8Array;
+}
+
+/** @param tape null where the stops were typed  @param inserted tapes that are sewn in between */
+export const writeBuildFile = (
+  build: Build,
+  tape: Uint8Array | null,
+  inserted: readonly NamedTape[] = [],
+): string =>
+  `${JSON.stringify(
+    {
+      format: FORMAT,
+      schemaVersion: BUILD_SCHEMA_VERSION,
+      build,
+      tape: tape ? toBase64(tape) : '',
+      inserted: Object.fromEntries(inserted.map((t) => [t.id, toBase64(t.bytes)])),
+    } satisfies BuildFile,
+    null,
+    2,
+  )}\n`;
 
 /** Reads a build file: the build and its tape, or one sentence. Nothing half-read comes out. */
-export function readBuildFile(text: string): Result<{ build: Build; tape: Uint8Array }> {
-  const again = 'Export it again from where it came; nothing here was changed.';
+export function readBuildFile(
+  text: string,
+): Result<{ build: Build; tape: Uint8Array | null; inserted: NamedTape[] }> {
   let raw: unknown;
   try {
     raw = JSON.parse(text);
@@ -50,14 +76,24 @@ export function readBuildFile(text: string): Result<{ build: Build; tape: Uint8A
       again,
     );
   }
-  const tape = fromBase64(parsed.data.tape);
-  if (!tape) return fail('bad-build', 'The tape inside this build file is damaged.', again);
-  const read = readTape(tape);
-  if (!read.ok)
-    return fail(
-      'bad-build',
-      `The tape inside this build file cannot be used: ${read.problem.message}`,
-      again,
-    );
-  return ok({ build: parsed.data.build, tape });
+  const { build } = parsed.data;
+  const tape = build.typed ? null : usableTape(parsed.data.tape);
+  if (tape && !tape.ok) return tape;
+  const inserted: NamedTape[] = [];
+  for (const [id, text] of Object.entries(parsed.data.inserted)) {
+    const other = usableTape(text);
+    if (!other.ok) return other;
+    inserted.push({ id, bytes: other.value });
+  }
+  return ok({ build, tape: tape && tape.value, inserted });
+}
+
+const again = 'Export it again from where it came; nothing here was changed.';
+function usableTape(text: string): Result<Uint8Array> {
+  const bytes = fromBase64(text);
+  if (!bytes) return fail('bad-build', 'A tape inside this build file is damaged.', again);
+  const read = readTape(bytes);
+  return read.ok
+    ? ok(bytes)
+    : fail('bad-build', `A tape inside this build file cannot be used: ${read.problem.message}`, again);
 }

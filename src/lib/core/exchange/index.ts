@@ -5,3 +5,5 @@ export { buildFileSchema, readBuildFile, writeBuildFile, type BuildFile } from '
 export { readingReport, readingReportSchema, type ReadingReport } from './reading-report';
 export { csvToTape, stitchListSchema, tapeToCsv } from './stitch-list';
 export { fromBase64, toBase64 } from './base64';
+export { readStopList } from './stop-list';
+export { readBundle, type Bundle, type BundleEntry } from './bundle';

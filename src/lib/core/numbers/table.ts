@@ -8,9 +8,9 @@ export interface NumberDef {
   max: number;
   because: string;
 }
-export type NumberGroup = 'Reading' | 'Stitch time' | 'At the stop' | 'Hand work' | 'Waiting' | 'Cut sizes' | 'Hoop' | 'Order';
+export type NumberGroup = 'Reading' | 'Stitch time' | 'At the stop' | 'Hand work' | 'Waiting' | 'Cut sizes' | 'Hoop' | 'Thread' | 'Check' | 'Order';
 /** mm and mm-per are converted on screen; all others are shown as they are. */
-export type NumberUnit = 'mm' | 's' | 's/cm' | '/min' | '×' | '%' | 'pieces' | '/10 000';
+export type NumberUnit = 'mm' | 's' | 's/cm' | '/min' | '×' | '%' | 'pieces' | 'm' | 'h' | '/cm²' | 'stitches' | '/10 000';
 
 const row = (group: NumberGroup, label: string, unit: NumberUnit, value: number, min: number, max: number, because: string): NumberDef => ({ group, label, unit, value, min, max, because });
 
@@ -68,7 +68,25 @@ export const NUMBER_TABLE = {
 
   'hand.peel': row('Hand work', 'Score and peel a sticky base', 's', 40, 10, 300, 'A light score and a slow pull.'),
   'hand.dissolve': row('Hand work', 'Dissolve a base', 's', 60, 5, 900, 'Only the time you stand by it.'),
+  'stop.panel': row('At the stop', 'Find a place on the machine', 's', 20, 2, 180, 'Leave a design, load one, step to a stop or a stitch.'),
   'stop.bobbin': row('At the stop', 'Matching bobbin', 's', 75, 10, 300, 'Hoop off, swap, hoop on.'),
+  'hand.glue': row('Hand work', 'Glue stick', 's', 15, 0, 120, 'A dab along the edge.'),
+  'hand.pins': row('Hand work', 'Pin a piece', 's', 20, 0, 180, 'Outside the stitch path, and out again.'),
+  'hand.peelPaper': row('Hand work', 'Peel a fusible', 's', 10, 0, 120, 'Score the paper, pull it off.'),
+  'hand.fuse': row('Hand work', 'Fuse or press in the hoop', 's', 40, 5, 300, 'A small iron, kept moving.'),
+  'hand.topping': row('Hand work', 'Topping on or off', 's', 20, 2, 180, 'Lay it and tape it, or tear it away.'),
+  'hand.eyelet': row('Hand work', 'Set an eyelet', 's', 45, 5, 300, 'Hole, ring, press.'),
+  'hand.ribbon': row('Hand work', 'Put in a ribbon', 's', 60, 5, 600, 'Thread it through and knot or sew it.'),
+  'hand.closeByMachine': row('Hand work', 'Close an opening by machine', 's', 60, 10, 600, 'Fold, topstitch.'),
+  'hand.closeByTape': row('Hand work', 'Close an opening with tape', 's', 60, 10, 600, 'Slip the tape in, press.'),
+  'hand.adhesive': row('Hand work', 'Put adhesive on the back', 's', 60, 5, 600, 'Press it on, let it cool, cut to shape with the patch.'),
+  'hand.attach': row('Hand work', 'Fix a patch in place', 's', 120, 10, 1800, 'Place, sew round or press.'),
+  'hand.assemble': row('Hand work', 'Join two panels', 's', 120, 10, 1800, 'Through the eyelets or over the edges.'),
+  'hand.seams': row('Hand work', 'Sew the seams', 's', 300, 10, 3600, 'Right sides together, round the piece.'),
+  'hand.seal': row('Hand work', 'Seal a raw edge', 's', 40, 5, 600, 'A thin line all the way round.'),
+
+  'wait.seal': row('Waiting', 'Fray sealer dries', 's', 1200, 0, 86400, 'Twenty minutes before it is cut.'),
+  'wait.cool': row('Waiting', 'Pressed work cools', 's', 300, 0, 7200, 'The bond sets as it cools.'),
   'wait.dryEdge': row('Waiting', 'Edge dries', 's', 10800, 0, 172800, 'A dipped edge is dry in about three hours.'),
   'wait.dryLace': row('Waiting', 'Lace dries', 's', 36000, 0, 172800, 'Overnight, flat.'),
 
@@ -89,12 +107,36 @@ export const NUMBER_TABLE = {
 
   'cut.coverSpare': row('Cut sizes', 'Cover past the raw edge', 'mm', 0.3, 0, 3, 'Less than this and the raw edge shows after a wash.'),
 
+  'cut.preCutOffset': row('Cut sizes', 'Pre-cut shape past its line', 'mm', 0, -1, 3, 'Nothing on the line; half a millimetre forgives a hand that is not quite still.'),
+  'cut.floatMargin': row('Cut sizes', 'Floated layer past its stitches', 'mm', 25, 5, 80, 'It is held by nothing but the stitches.'),
+
   'hoop.inset': row('Hoop', 'Keep off the frame, one needle', 'mm', 5, 0, 30, 'Room for the presser foot.'),
   'hoop.insetMulti': row('Hoop', 'Keep off the frame, many needles', 'mm', 8, 0, 30, 'The trace follows needle 1; the others sit beside it.'),
   'hoop.grip': row('Hoop', 'Outer size past the field, in all', 'mm', 40, 0, 120, 'Ring and bracket around the stitch field.'),
 
+  'hoop.gapCut': row('Hoop', 'Between repeats cut apart', 'mm', 15, 2, 100, 'Room for scissors.'),
+  'hoop.gapPop': row('Hoop', 'Between repeats popped out', 'mm', 6, 2, 100, 'Film only has to hold until the last stitch.'),
+
+  'thread.topTake': row('Thread', 'Top thread for its stitch', '×', 1.15, 0.8, 2, 'A stitch is not quite taut.'),
+  'thread.topThick': row('Thread', 'Top thread for the thickness', '×', 1.5, 0, 4, 'Down and up again through the stack.'),
+  'thread.bobbinTake': row('Thread', 'Bobbin thread for its stitch', '×', 0.4, 0.1, 2, 'Below, only the middle of a satin shows.'),
+  'thread.bobbinThick': row('Thread', 'Bobbin thread for the thickness', '×', 1, 0, 4, 'It is drawn up into the stack.'),
+  'thread.tail': row('Thread', 'Tails at each start', 'm', 0.1, 0, 1, 'What is held, and cut off.'),
+  'thread.bobbinHome': row('Thread', 'On a bobbin, one needle', 'm', 60, 10, 400, 'Wound by yourself with fine bobbin thread.'),
+  'thread.bobbinMatched': row('Thread', 'On a bobbin of top thread', 'm', 38, 5, 400, 'Top thread is thicker, so less goes on.'),
+  'thread.bobbinShop': row('Thread', 'On a bobbin, many needles', 'm', 115, 10, 400, 'Shop heads take a larger bobbin.'),
+  'thread.bobbinKeep': row('Thread', 'Kept back on the bobbin', '%', 5, 0, 40, 'The last turns slip.'),
+  'thread.metallicSpeed': row('Thread', 'Speed cap, metallic', '/min', 500, 100, 1000, 'It frays and snaps when it is pulled fast.'),
+
+  'check.openingLeast': row('Check', 'Smallest opening to turn through', 'mm', 40, 10, 200, 'Three fingers must go in.'),
+  'check.openingShare': row('Check', 'Opening, share of the short side', '×', 0.33, 0.05, 1, 'Less and the work creases as it is drawn through.'),
+  'check.denseBorder': row('Check', 'Dense border, stitches a cm²', '/cm²', 100, 20, 1000, 'So many holes perforate one layer of tear-away.'),
+  'check.stiff': row('Check', 'Stiff or cutting, stitches a cm²', '/cm²', 320, 50, 2000, 'The needle comes down where it came down before.'),
+  'check.floatStitches': row('Check', 'Motif that wants a floated layer', 'stitches', 5000, 500, 100000, 'More pulls the ground together.'),
+
   'order.confidence': row('Order', 'How sure the order must be met', '%', 90, 50, 99.9, 'Spoiled items are replaced before you run short.'),
   'order.rejectRate': row('Order', 'Items spoiled', '%', 3, 0, 60, 'A few seconds go wrong in every order.'),
+  'order.hoursADay': row('Order', 'Hours at work a day', 'h', 6, 0.5, 24, 'What is left of a day beside everything else.'),
   'order.watch': row('Order', 'Stay by the needle after each start', 's', 20, 0, 300, 'Snip the tail and see that it runs.'),
 } as const satisfies Record<string, NumberDef>;
 

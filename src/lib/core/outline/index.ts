@@ -5,6 +5,6 @@
 export { closePath, type Random } from './types';
 export { arc, circle, curve, rectangle, star, transform, wave } from './shapes';
 export { inside, offset } from './region';
-export { bean, doubleRun, pathLength, run, satin, twiceAround, zigzag } from './lines';
+export { bean, blanket, doubleRun, motifs, pathLength, run, satin, twiceAround, zigzag } from './lines';
 export { diamonds, meander, tatami } from './areas';
 export { TapeMaker } from './tape-maker';

@@ -1,4 +1,5 @@
 import { along, distance, type Path } from '../geometry';
+import { transform } from './shapes';
 import { closePath } from './types';
 
 /** Turns sharper than this keep a needle point on the corner. */
@@ -114,3 +115,19 @@ function normalNear(path: Path, segment: number, t: number, closed: boolean) {
 
 /** A satin border: a zigzag so dense that it covers. density: from one stitch to the next on the same side, mm. */
 export const satin = (path: Path, width: number, density = 0.4): Path => zigzag(path, width, density);
+
+/** Blanket stitch: along the path, and at every step a tooth to its left and back. pitch and tooth in mm; a negative tooth stands to the right. */
+export const blanket = (path: Path, pitch: number, tooth: number): Path =>
+  evenly(path, pitch).flatMap((p, i, all) => {
+    if (!i) return [p];
+    const length = distance(all[i - 1], p) || 1;
+    const left = { x: -(p.y - all[i - 1].y) / length, y: (p.x - all[i - 1].x) / length };
+    return [p, { x: p.x + left.x * tooth, y: p.y + left.y * tooth }, p];
+  });
+/** A small figure again and again along the path, turned with it. The figure starts and ends near its own origin, x along the path. pitch in mm. */
+export const motifs = (path: Path, figure: Path, pitch: number): Path =>
+  evenly(path, pitch).flatMap((p, i, all) => {
+    if (!i) return [p];
+    const turn = Math.atan2(p.y - all[i - 1].y, p.x - all[i - 1].x);
+    return transform(figure, { turn, dx: all[i - 1].x, dy: all[i - 1].y });
+  });

@@ -6,13 +6,22 @@ import { cutList, type CutPiece } from '../cut';
 import { numbersWith, type Numbers } from '../numbers';
 import { planOrder, type OrderPlan } from '../batch';
 import type { Reading } from '../reading';
+import { composeDesign, type InsertedReadings } from './compose';
 import { formatLength } from '../units';
-import { makeScore, type Score } from '../score';
+import { makeScore, type Design, type Score } from '../score';
+import { checkPlan, type Finding } from '../check';
+import { planThread, type ThreadPlan } from '../thread';
 import { itemTime, timeSteps, type ItemTime, type StepTimes } from '../time';
 import { hoopGeometry, type Hoop, type Machine, type Workshop } from '../workshop';
 
 export interface BuildPlan {
   score: Score;
+  design: Design;
+  /** all blocks, inserted ones too */
+  reading: Reading;
+  thread: ThreadPlan;
+  /** what an experienced maker would say first; silenced ones are marked */
+  findings: Finding[];
   /** of the design as it is sewn, mm */
   size: { width: number; height: number };
   pieces: CutPiece[];
@@ -26,30 +35,46 @@ export interface BuildPlan {
   numbers: Numbers;
 }
 
-/** @throws never; a machine or hoop that is gone is replaced by the first of the workshop. */
-export function planBuild(build: Build, reading: Reading, workshop: Workshop): BuildPlan {
+/**
+ * @param own reading of the build's own tape or typed stops  @param inserted readings of what is sewn in between
+ * @param today ISO date, for due dates; without it none is judged
+ * @throws never; a machine or hoop that is gone is replaced by the first of the workshop.
+ */
+export function planBuild(
+  build: Build,
+  own: Reading,
+  workshop: Workshop,
+  inserted: InsertedReadings = {},
+  today?: string,
+): BuildPlan {
   const numbers = numbersWith(workshop.numbers);
   const machine = workshop.machines.find((m) => m.id === build.machineId) ?? workshop.machines[0];
   const hoop = workshop.hoops.find((h) => h.id === build.hoopId) ?? workshop.hoops[0];
+  const design = composeDesign(build, own, inserted, machine.speed);
+  const { reading } = design;
   const { extents: e } = reading;
   const size = { width: e.maxX - e.minX, height: e.maxY - e.minY };
   const field = hoopGeometry(hoop, machine, numbers, size);
-  const score = makeScore(build, reading, {
+  const score = makeScore(build, design, {
     threadByHand: machine.kind === 'one-needle',
     magneticHoop: hoop.magnetic,
     say: (id) => formatLength(numbers[id], workshop.unit),
     length: (mm) => formatLength(mm, workshop.unit),
     numbers,
   });
-  const pieces = cutList(score.pieces, reading, {
+  const pieces = cutList(score, reading, {
     numbers,
     unit: workshop.unit,
     hoop: { ...field, magnetic: hoop.magnetic },
   });
-  const context = { machine, numbers, magneticHoop: hoop.magnetic };
+  const context = { machine, numbers, magneticHoop: hoop.magnetic, threads: build.threads };
   const times = timeSteps(score, reading, context);
-  return {
+  const thread = planThread(score, reading, build, { machine, numbers });
+  const plan = {
     score,
+    design,
+    reading,
+    thread,
     size,
     pieces,
     times,
@@ -60,6 +85,10 @@ export function planBuild(build: Build, reading: Reading, workshop: Workshop): B
     field,
     numbers,
   };
+  return { ...plan, findings: checkPlan({ ...plan, build, workshop, today: today ?? null }) };
 }
 
-export { proposeBuild, tapeIdOf, type NewBuild } from './propose';
+export { composeTape, mergedTape, type InsertedReadings } from './compose';
+export { weighBundle, type BundleChoice } from './bundle';
+export { carryOver, matchBlocks, type CarriedOver } from './replace';
+export { proposeBuild, proposeTyped, tapeIdOf, type NewBuild } from './propose';

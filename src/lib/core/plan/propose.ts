@@ -1,8 +1,8 @@
-import { BUILD_SCHEMA_VERSION, type Build } from '../build';
+import { BUILD_SCHEMA_VERSION, buildSchema, type Build } from '../build';
 import { numbersWith } from '../numbers';
-import type { Reading } from '../reading';
+import { typedReading, type Reading } from '../reading';
 import { rankTechniques } from '../techniques';
-import { smallestHoop, type Workshop } from '../workshop';
+import { smallestHoop, type Hoop, type Workshop } from '../workshop';
 
 export interface NewBuild {
   id: string;
@@ -13,17 +13,29 @@ export interface NewBuild {
 }
 
 /** A build for a tape that nobody has described: best technique, smallest hoop that fits. */
-export function proposeBuild(
-  reading: Reading,
-  workshop: Workshop,
-  { id, tapeId, fileName, now }: NewBuild,
-): Build {
-  const { extents: e } = reading;
-  const hoop =
+export function proposeBuild(reading: Reading, workshop: Workshop, given: NewBuild): Build {
+  return buildSchema.parse(newBuild(reading, hoopFor(reading, workshop), given));
+}
+
+/** A build for stops typed from a sheet. Thread names come from the sheet; their colours are asked later. */
+export function proposeTyped(typed: NonNullable<Build['typed']>, workshop: Workshop, given: NewBuild): Build {
+  const speed = workshop.machines[0].speed;
+  const size = typed.widthMm && typed.heightMm ? { width: typed.widthMm, height: typed.heightMm } : null;
+  const reading = typedReading(typed.stops, size, speed);
+  const threads = typed.stops.map(({ thread }) => ({ name: thread || 'thread', colour: colourOf(thread) }));
+  return buildSchema.parse({ ...newBuild(reading, hoopFor(reading, workshop), given), typed, threads });
+}
+
+function hoopFor({ extents: e }: Reading, workshop: Workshop): Hoop {
+  return (
     smallestHoop(workshop, numbersWith(workshop.numbers), {
       width: e.maxX - e.minX,
       height: e.maxY - e.minY,
-    }) ?? workshop.hoops.reduce((a, b) => (a.widthMm * a.heightMm >= b.widthMm * b.heightMm ? a : b));
+    }) ?? workshop.hoops.reduce((a, b) => (a.widthMm * a.heightMm >= b.widthMm * b.heightMm ? a : b))
+  );
+}
+
+function newBuild(reading: Reading, hoop: Hoop, { id, tapeId, fileName, now }: NewBuild) {
   const name = fileName.replace(/\.[^.]*$/, '').trim() || reading.label || 'New build';
   return {
     schemaVersion: BUILD_SCHEMA_VERSION,
@@ -42,8 +54,19 @@ export function proposeBuild(
     notes: '',
     createdAt: now,
     changedAt: now,
-  };
+  } satisfies Partial<Build>;
 }
+
+/** Plain words for colours, as they stand on sheets. */
+const COLOUR_WORDS: Record<string, string> = {
+  white: '#f4f2ec', black: '#22211f', grey: '#8a8a86', gray: '#8a8a86', red: '#b4342d', blue: '#2f5d91', navy: '#243b63', green: '#4b7a4a', yellow: '#e0b02c', gold: '#c79a2e', orange: '#d9762f', pink: '#d98aa0', purple: '#6e4c84', brown: '#7a5a3c', beige: '#d8c7a0', cream: '#efe6cf', sand: '#cbb48a', silver: '#b9bcc0', teal: '#2f7f7c', coral: '#d9644a', slate: '#5f6c78', chalk: '#e9e6dd',
+}; // prettier-ignore
+const colourOf = (thread: string): string =>
+  thread
+    .toLowerCase()
+    .split(/\s+/)
+    .map((w) => COLOUR_WORDS[w])
+    .findLast(Boolean) ?? '#777777';
 
 /** Names a tape by its bytes: length and two 32-bit FNV-1a hashes from different starts. */
 export function tapeIdOf(bytes: Uint8Array): string {

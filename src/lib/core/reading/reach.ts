@@ -97,3 +97,25 @@ export function coverReach(
     insideAt: i.at,
   };
 }
+
+/**
+ * How much of a line has needle points of a block beside it, 0-1; 0 as soon as one of them lies further off than the band.
+ * @param bandMm at most FARTHEST
+ */
+export function sewnBeside(points: NeedlePoints, range: NeedleBlock, line: Line, bandMm: number): number {
+  const s = samplesOf(line);
+  const index = new PointIndex(s.n, FARTHEST);
+  for (let i = 0; i < s.n; i++) index.add(s.x[i], s.y[i], i);
+  const met = new Uint8Array(s.n);
+  // The nearest sample may be half a step further along.
+  const reach = (bandMm + EVERY / 2) ** 2;
+  for (let p = range.first; p < range.end; p++) {
+    const x = points.x[p] / 10;
+    const y = points.y[p] / 10;
+    const i = index.nearest(x, y);
+    if (i < 0 || (x - s.x[i]) ** 2 + (y - s.y[i]) ** 2 > reach) return 0;
+    // Between two needle points lies a stitch.
+    for (let d = -3; d <= 3; d++) met[(i + d + s.n) % s.n] = 1;
+  }
+  return met.reduce((sum, m) => sum + m, 0) / Math.max(1, s.n);
+}

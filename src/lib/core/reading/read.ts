@@ -3,10 +3,11 @@ import { followsOf } from './follow';
 import { linesOf, openingOf } from './lines';
 import { needlePoints } from './needle';
 import { AreaGrid, CELL } from './area-grid';
-import { profileBlock } from './profile';
-import { coverReach } from './reach';
+import { LINE, profileBlock } from './profile';
+import { coverReach, sewnBeside } from './reach';
 import { readRoles, type RoleOverrides } from './roles';
 import { spineOf, type Spine } from './spine';
+import { teethOf } from './teeth';
 import { coversArea, textureOf, wanders } from './texture';
 import type { BlockReading, Line, Reading, Texture } from './types';
 
@@ -15,8 +16,14 @@ export interface ReadOptions {
   trimJumps: number;
   /** roles set by the maker, by block */
   roles?: RoleOverrides;
+  /** told now and then which share of the needle points is read, 0-1 */
+  onProgress?: (share: number) => void;
 }
+/** Needle points between two tellings. */
+const TELL_EVERY = 40_000;
 
+/** Less of a block sewn as lines than this, and it is no blanket stitch. */
+const TOOTHED = 0.6;
 /** A block is an outline when one line makes up most of it. */
 const OUTLINE_SHARE = 0.7;
 const isOutline = (texture: Texture, lines: Line[]) =>
@@ -26,7 +33,7 @@ const isOutline = (texture: Texture, lines: Line[]) =>
  * Reads the blocks of a tape: what each one is, which line it follows, and what it is for.
  * Time grows with the number of needle points; a design of n stitches needs some 40 n bytes while it is read.
  */
-export function readDesign(tape: Tape, { trimJumps, roles = {} }: ReadOptions): Reading {
+export function readDesign(tape: Tape, { trimJumps, roles = {}, onProgress }: ReadOptions): Reading {
   const points = needlePoints(tape, trimJumps);
   const last = points.blocks[points.blocks.length - 1]?.end ?? 0;
   const all = { minX: Infinity, minY: Infinity, maxX: -Infinity, maxY: -Infinity };
@@ -38,12 +45,16 @@ export function readDesign(tape: Tape, { trimJumps, roles = {} }: ReadOptions): 
   }
   const grid = new AreaGrid(all.minX, all.minY, all.maxX, all.maxY);
   const spines: (Spine | null)[] = [];
+  let told = 0;
   const unread = points.blocks.map((block, index): Omit<BlockReading, 'role'> => {
+    if (onProgress && block.first - told > TELL_EVERY) onProgress((told = block.first) / last);
     const profile = profileBlock(points, block, grid);
     // What covers an area or wanders over it has no line that another block could follow.
-    const spine = coversArea(profile) || wanders(profile) ? null : spineOf(points, profile);
-    const texture = textureOf(profile, spine);
-    spines.push(texture === 'mixed' ? null : spine);
+    const teeth = profile.byWay[LINE] > TOOTHED * profile.length ? teethOf(points, block) : null;
+    const spine =
+      !teeth && (coversArea(profile) || wanders(profile)) ? null : spineOf(points, profile, teeth?.tips);
+    const texture = teeth ? 'mixed' : textureOf(profile, spine);
+    spines.push(texture === 'mixed' && !teeth ? null : spine);
     const box = {
       minX: profile.minX / 10,
       minY: profile.minY / 10,
@@ -52,7 +63,7 @@ export function readDesign(tape: Tape, { trimJumps, roles = {} }: ReadOptions): 
     };
     const lines = spine ? linesOf(spine, texture === 'zigzag' || texture === 'satin') : [];
     const main = lines[0];
-    const opening = main && isOutline(texture, lines) ? openingOf(main, box) : null;
+    const opening = main && !teeth && isOutline(texture, lines) ? openingOf(main, box) : null;
     const across = texture === 'satin' ? 1 : texture === 'zigzag' ? 0 : null;
     const stitches = block.end - block.first;
     return {
@@ -65,21 +76,25 @@ export function readDesign(tape: Tape, { trimJumps, roles = {} }: ReadOptions): 
       sewnLengthMm: profile.length / 10,
       lengthBins: profile.lengthBins,
       texture,
-      widthMm: across === null ? null : profile.width[across] / 10,
-      advanceMm: across === null ? null : profile.advance[across] / 10,
+      widthMm: teeth ? teeth.length / 10 : across === null ? null : profile.width[across] / 10,
+      advanceMm: teeth ? teeth.pitch / 10 : across === null ? null : profile.advance[across] / 10,
+      blanket: teeth !== null,
       box,
       closed: main?.closed ?? false,
       perimeterMm: main?.closed ? main.lengthMm : opening ? main.lengthMm + opening.lengthMm : null,
       lines,
       openings: opening ? [opening] : [],
       follows: null,
+      typed: null,
       densityPerCm2: stitches / (Math.max(1, profile.cells) * (CELL / 100) ** 2),
     };
   });
   const follows = followsOf(unread.map((b, i) => ({ spine: spines[i], width: (b.widthMm ?? 0) * 10 })));
   unread.forEach((b, i) => (b.follows = follows.best[i]));
   const extents = { minX: all.minX / 10, minY: all.minY / 10, maxX: all.maxX / 10, maxY: all.maxY / 10 };
-  const given = readRoles(unread, follows, extents, roles);
+  const given = readRoles(unread, follows, extents, roles, (b, line, band) =>
+    sewnBeside(points, points.blocks[b], line, band),
+  );
   const blocks = unread.map((b, i): BlockReading => ({ ...b, role: given[i] }));
   const sum = (pick: (b: (typeof unread)[number]) => number) =>
     unread.reduce((total, b) => total + pick(b), 0);

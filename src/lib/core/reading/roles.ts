@@ -11,9 +11,12 @@ interface Context {
   all: Unread[];
   follows: Follows;
   design: Box;
+  sewnBeside: SewnBeside;
   /** roles given so far: earlier blocks, and those the maker has set */
   known: (Role | undefined)[];
 }
+/** How much of a line has stitches of a block beside it, 0-1; 0 when any stitch of the block lies further off than the band (mm). */
+export type SewnBeside = (block: number, line: Line, bandMm: number) => number;
 type Verdict = { value: Role; confidence: number; because: string } | null;
 type Rule = (c: Context) => Verdict;
 
@@ -99,6 +102,45 @@ const cover: Rule = (c) => {
   return null;
 };
 
+/** Blanket stitch or motifs along the edge of a piece: they hide it less than satin, but that is what they are for. */
+const openCover: Rule = ({ block, all, known, sewnBeside }) => {
+  const f = block.follows;
+  if (block.blanket) {
+    const teeth = `a blanket stitch, teeth of ${mm(block.widthMm ?? 0)} mm every ${mm(block.advanceMm ?? 0)} mm`;
+    return f && f.share > 0.55
+      ? say(
+          'cover',
+          0.72 + 0.25 * f.share,
+          `${teeth}, follows block ${f.index + 1}'s line for ${percent(f.share)}`,
+        )
+      : null;
+  }
+  if (covers(block) || block.texture === 'meander') return null;
+  const edge = all.findLast(
+    (o) =>
+      o.index < block.index &&
+      known[o.index] === 'tack-down' &&
+      o.lines[0]?.closed &&
+      encloses(o.box, block.box, MOTIF_BAND_MM) &&
+      encloses(block.box, o.box, MOTIF_BAND_MM),
+  );
+  if (!edge) return null;
+  const times = block.sewnLengthMm / edge.lines[0].lengthMm;
+  // A tack-down sewn twice keeps to its line; figures wander off it, and off it only a little.
+  if (times < MOTIF_LENGTH || (isLine(block) && (f?.share ?? 0) > 0.85)) return null;
+  const met = sewnBeside(block.index, edge.lines[0], MOTIF_BAND_MM);
+  return met > 0.9
+    ? say(
+        'cover',
+        0.84,
+        `figures in a row along block ${edge.index + 1}'s line, ${mm(times)} times as long as it and never more than ${MOTIF_BAND_MM} mm off: a motif edge`,
+      )
+    : null;
+};
+
+/** A row of figures is longer than its edge by this much, and reaches at most this far off it. */
+const MOTIF_LENGTH = 1.4;
+const MOTIF_BAND_MM = 6;
 const encloses = (a: Box, b: Box, slack = 2) =>
   a.minX <= b.minX + slack &&
   a.minY <= b.minY + slack &&
@@ -282,6 +324,7 @@ const RULES: Rule[] = [
   laceUnderlay,
   lace,
   cover,
+  openCover,
   cutLine,
   finalOutline,
   windows,
@@ -298,13 +341,14 @@ export function readRoles(
   follows: Follows,
   design: Box,
   overrides: RoleOverrides,
+  sewnBeside: SewnBeside,
 ): RoleReading[] {
   const known: (Role | undefined)[] = all.map((b) => overrides[b.index]);
   return all.map((block) => {
     const own = overrides[block.index];
     if (own) return { value: own, confidence: 1, because: 'you said so', by: 'maker' };
     for (const rule of RULES) {
-      const verdict = rule({ block, all, follows, design, known });
+      const verdict = rule({ block, all, follows, design, known, sewnBeside });
       if (!verdict) continue;
       known[block.index] = verdict.value;
       return { ...verdict, by: 'reading' };

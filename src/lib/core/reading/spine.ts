@@ -29,7 +29,9 @@ const NEAR_ALONG = 50;
 /** A shorter meeting is a crossing, 0.1 mm. */
 const CROSSING = 45;
 
-export function spineOf({ x, y }: NeedlePoints, profile: Profile): Spine {
+/** @param tips 1 at the tips of teeth, from the block's first point on: they stand off the line and are left out */
+export function spineOf({ x, y }: NeedlePoints, profile: Profile, tips?: Uint8Array): Spine {
+  const start = profile.stretches[0]?.first ?? 0;
   const room = profile.stretches.reduce((sum, s) => sum + s.end - s.first + 2, 0);
   const sx = new Float32Array(room);
   const sy = new Float32Array(room);
@@ -79,7 +81,7 @@ export function spineOf({ x, y }: NeedlePoints, profile: Profile): Spine {
           (near(sx, sy, n - 1, x[i], y[i], SAME) || (!opens[n - 1] && near(sx, sy, n - 2, x[i], y[i], SAME)));
         if (!back) put(x[i], y[i]);
       }
-    } else for (let i = s.first; i <= s.end; i++) put(x[i], y[i], i === s.end);
+    } else for (let i = s.first; i <= s.end; i++) if (!tips?.[i - start]) put(x[i], y[i], i === s.end);
   }
   const spine: Spine = { x: sx, y: sy, u, opens, again: new Uint8Array(n), n };
   // A satin over its own underlay lies beside it by up to half its width.

@@ -70,10 +70,12 @@ export interface BlockReading {
   /** stitches by length, LENGTH_BIN_MM a bin; the last bin takes all longer ones */
   lengthBins: number[];
   texture: Texture;
-  /** across, for zigzag and satin */
+  /** across, for zigzag and satin; of a blanket stitch, its teeth */
   widthMm: number | null;
-  /** from one stitch to the next on the same side, for zigzag and satin */
+  /** from one stitch to the next on the same side, for zigzag and satin; of a blanket stitch, from tooth to tooth */
   advanceMm: number | null;
+  /** a line with teeth standing off it */
+  blanket: boolean;
   box: Box;
   closed: boolean;
   /** of the main line once around (an opening counted in); null when it is not a loop */
@@ -84,6 +86,8 @@ export interface BlockReading {
   /** needle points per cm² of the area they touch, on a 2 mm grid */
   densityPerCm2: number;
   role: RoleReading;
+  /** typed from a sheet: no stitches to look at, a time from the machine's screen */
+  typed: { title: string; seconds: number | null } | null;
 }
 
 /** How far a cover reaches beyond the line it hides, at its weakest place on each side. mm. */

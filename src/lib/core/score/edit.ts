@@ -1,10 +1,12 @@
 import type { ScoreEdit } from '../build';
-import type { HandStep, Step } from './types';
+import { bareHand, threadStep } from './hand';
+import type { HandStep, NeedleStep, Step } from './types';
 
 /** Applies the maker's edits in order. Edits that meet no step are kept in the build and told here, never dropped. */
 export function applyEdits(
   proposed: Step[],
   edits: readonly ScoreEdit[],
+  threadByHand: boolean,
 ): { steps: Step[]; stale: string[] } {
   let steps = proposed;
   const stale: string[] = [];
@@ -12,6 +14,13 @@ export function applyEdits(
     const at = steps.findIndex((s) => s.id === edit.stepId);
     if (edit.kind === 'insert') {
       steps = insertBefore(steps, ownStep(edit), edit.before);
+      continue;
+    }
+    if (edit.kind === 'again') {
+      const of = steps.findIndex((s) => s.id === edit.of);
+      const step = steps[of];
+      if (step?.kind === 'needle') steps = steps.toSpliced(of + 1, 0, ...sewAgain(step, edit, threadByHand));
+      else stale.push(`${words.again}: the block it repeats is not in this score any more.`);
       continue;
     }
     const step = steps[at];
@@ -28,6 +37,11 @@ export function applyEdits(
       );
     else if (edit.kind === 'time' && step.kind === 'hand')
       steps = steps.with(at, { ...step, ownSeconds: edit.seconds });
+    else if (edit.kind === 'skip' && step.kind === 'needle')
+      steps = steps.with(at, { ...step, skipped: edit.skip });
+    else if (edit.kind === 'remove' && step.kind === 'needle' && step.again)
+      // With its own repeat go the hand steps that led to it.
+      steps = steps.filter((s) => s !== step && !s.id.startsWith(`${step.id}:`));
     // Needle steps are what the tape sews; they can be neither moved nor taken out here.
     else if (edit.kind === 'remove' && step.kind === 'hand') steps = steps.toSpliced(at, 1);
     else if (edit.kind === 'move' && step.kind === 'hand')
@@ -42,6 +56,8 @@ const words: Record<ScoreEdit['kind'], string> = {
   move: 'Step moved',
   insert: 'Step put in',
   time: 'Own time',
+  skip: 'Passing over',
+  again: 'Once more',
 };
 
 function insertBefore(steps: Step[], step: Step, before: string | null): Step[] {
@@ -49,33 +65,35 @@ function insertBefore(steps: Step[], step: Step, before: string | null): Step[] 
   return at < 0 ? [...steps, step] : steps.toSpliced(at, 0, step);
 }
 
-const ownStep = (edit: Extract<ScoreEdit, { kind: 'insert' }>): HandStep => ({
-  kind: 'hand',
-  id: edit.stepId,
-  title: edit.title,
-  text: edit.text,
-  because: 'You put this step in.',
-  action: 'own',
-  side: edit.side,
-  pieces: [],
-  along: null,
-  tapeSides: 0,
-  spray: false,
-  tools: [],
-  cautions: [],
-  times: 1,
-  ownSeconds: edit.seconds,
-  own: true,
-  hand: 0,
-  stop: 0,
-});
-
-/** Gives every step both its numbers: the running hand number, and the machine stop. */
-export function number(steps: Step[]): Step[] {
-  let hand = 0;
-  let sewn = 0;
-  return steps.map((step) => {
-    if (step.kind === 'hand') return { ...step, hand: ++hand, stop: sewn };
-    return { ...step, stop: sewn++ };
+const ownStep = (edit: Extract<ScoreEdit, { kind: 'insert' }>): HandStep =>
+  bareHand({
+    id: edit.stepId,
+    title: edit.title,
+    text: edit.text,
+    because: 'You put this step in.',
+    action: edit.action ?? 'own',
+    side: edit.side,
+    ownSeconds: edit.seconds,
+    own: true,
   });
+
+/** Going back to a block and sewing it once more. */
+function sewAgain(
+  step: NeedleStep,
+  { stepId, thread }: Extract<ScoreEdit, { kind: 'again' }>,
+  threadByHand: boolean,
+): Step[] {
+  const back = bareHand({
+    id: `${stepId}:back`,
+    title: 'Once more',
+    text: `Go back to the start of block ${step.stop + 1} (stop ${step.stop}) and sew it again${thread ? ` in ${thread.name}` : ''}.`,
+    because: 'You put this repeat in; the work must not have moved.',
+    action: 'panel',
+    side: 'front',
+    cautions: ['needle'],
+    own: true,
+  });
+  const change =
+    thread && threadByHand ? [threadStep(`${stepId}:thread`, thread.name, 'The repeat is sewn in it.')] : [];
+  return [back, ...change, { ...step, id: stepId, title: `${step.title}, again`, again: true, thread }];
 }

@@ -3,5 +3,9 @@
  * In: build and reading. Out: plain data; nothing here knows a screen.
  */
 export { makeScore, type ScoreOptions } from './make';
-export { stackAt, describeStack, type Layer, type Stack } from './stack';
-export type { HandStep, NeedleStep, Score, ScorePiece, Step } from './types';
+export { applyStep, emptyStack, stackAt, describeStack, type Layer, type Stack } from './stack';
+export { insertionRange, type InsertionRange } from './insertion-range';
+export { stopList, type StopInfo } from './stops';
+export { scoreChanges, type ScoreChanges } from './compare';
+export { isCovered } from './trim';
+export type { Design, HandStep, NeedleStep, Score, ScorePiece, Step } from './types';

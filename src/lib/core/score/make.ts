@@ -1,11 +1,24 @@
 import type { Build } from '../build';
 import { isNumberId, type NumberId, type Numbers } from '../numbers';
-import { tightTrim } from './trim';
 import type { Reading, Role } from '../reading';
-import { matchTechnique, techniqueById, type HandTemplate, type Match } from '../techniques';
-import { applyEdits, number } from './edit';
+import {
+  HOLDS,
+  inSchools,
+  isHold,
+  matchTechnique,
+  schoolsOf,
+  techniqueById,
+  type HandTemplate,
+  type Match,
+  type Schools,
+} from '../techniques';
+import { withHoopAdvice } from './advice';
+import { applyEdits } from './edit';
+import { bareHand, threadStep, type HandParts } from './hand';
+import { insertSteps } from './insert';
 import { blocksOf, piecesOf } from './pieces';
-import type { HandStep, NeedleStep, Score, ScorePiece, Step } from './types';
+import { isCovered, tightTrim } from './trim';
+import type { Design, HandStep, NeedleStep, Score, ScorePiece, Step } from './types';
 
 export interface ScoreOptions {
   /** on one needle, hands change the thread; on many, the machine does */
@@ -19,23 +32,45 @@ export interface ScoreOptions {
   numbers: Numbers;
 }
 
+/** What all templates of one score are filled in with. */
+interface Filling extends ScoreOptions {
+  match: Match;
+  reading: Reading;
+  pieces: ScorePiece[];
+  schools: Schools;
+}
+
 /**
  * The score of a build: needle steps from the blocks, hand steps from the technique, in order, with the maker's edits.
  * Deterministic; step ids are stable for the same tape and technique.
  */
-export function makeScore(build: Build, reading: Reading, options: ScoreOptions): Score {
-  const match = matchTechnique(techniqueById(build.technique), reading);
-  const pieces = piecesOf(match, build);
-  const steps = proposed(match, reading, pieces, options);
+export function makeScore(build: Build, design: Design, options: ScoreOptions): Score {
+  const technique = techniqueById(build.technique);
+  const match = matchTechnique(technique, design.own);
+  const schools = schoolsOf(technique, build.schools);
+  const pieces = piecesOf(match, build, schools);
+  const inserted = insertSteps(design, pieces, options);
+  const filling: Filling = { ...options, match, reading: design.own, pieces: inserted.pieces, schools };
+  const steps = proposed(filling, inserted.before);
   const threaded = options.threadByHand ? withThreads(steps, build) : steps;
-  const { steps: edited, stale } = applyEdits(threaded, build.edits);
-  return { steps: number(edited), pieces, technique: match.technique.id, fit: match.fit, stale };
+  const { steps: edited, stale } = applyEdits(threaded, build.edits, options.threadByHand);
+  const score: Score = {
+    steps: numbered(edited),
+    pieces: inserted.pieces,
+    technique: match.technique.id,
+    schools,
+    fit: match.fit,
+    stale,
+  };
+  return withHoopAdvice(score);
 }
 
-function proposed(match: Match, reading: Reading, pieces: ScorePiece[], options: ScoreOptions): Step[] {
+/** @param insertedBefore steps of inserted designs, by the block before which they stand */
+function proposed(filling: Filling, insertedBefore: Map<number, Step[]>): Step[] {
+  const { match, reading } = filling;
   const { technique, places } = match;
   const hand = (anchor: string, round: number) => (t: HandTemplate) =>
-    handStep(t, anchor, round, match, pieces, reading, options) ?? [];
+    handStep(t, anchor, round, filling) ?? [];
   const steps: Step[] = technique.start.flatMap(hand('start', 0));
   reading.blocks.forEach((_, b) => {
     const place = places[b];
@@ -43,13 +78,15 @@ function proposed(match: Match, reading: Reading, pieces: ScorePiece[], options:
       const o = places[other];
       return o?.slot === place?.slot && o?.round === place?.round;
     };
+    steps.push(...(insertedBefore.get(b) ?? []));
     // Slots that take several blocks have their hand steps once, before the first and after the last.
     if (place && !(b > 0 && same(b - 1)))
       steps.push(...(place.slot.before ?? []).flatMap(hand(`b${b}`, place.round)));
-    steps.push(needleStep(b, match, reading, pieces));
+    steps.push(needleStep(b, filling));
     if (place && !(b + 1 < places.length && same(b + 1)))
       steps.push(...(place.slot.after ?? []).flatMap(hand(`a${b}`, place.round)));
   });
+  steps.push(...(insertedBefore.get(reading.blocks.length) ?? []));
   steps.push(...technique.finish.flatMap(hand('finish', 0)));
   return steps;
 }
@@ -70,8 +107,8 @@ const ROLE_TITLES: Record<Role, string> = {
   lace: 'Lace',
 };
 
-function needleStep(block: number, { places }: Match, reading: Reading, pieces: ScorePiece[]): NeedleStep {
-  const place = places[block];
+function needleStep(block: number, { match, reading, pieces }: Filling): NeedleStep {
+  const place = match.places[block];
   const { value, confidence, because } = reading.blocks[block].role;
   const holds = (place?.slot.holds ?? []).flatMap((key) => pieceFor(key, place!.round, pieces) ?? []);
   const suffix = place?.part.repeat && holds.length ? `: ${holds[0].name}` : '';
@@ -80,33 +117,34 @@ function needleStep(block: number, { places }: Match, reading: Reading, pieces: 
     id: `n${block}`,
     block,
     title:
-      place && (place.slot.roles[value] ?? 0) >= NAMED_BY_SLOT
+      reading.blocks[block].typed?.title ??
+      (place && (place.slot.roles[value] ?? 0) >= NAMED_BY_SLOT
         ? `${place.slot.title}${suffix}`
-        : ROLE_TITLES[value],
+        : ROLE_TITLES[value]),
     because,
     role: value,
     confidence,
     holds: holds.map((p) => p.id),
     attended: place?.slot.attended ?? false,
-    stop: 0,
+    bothSides: place?.slot.bothSides ?? false,
+    skipped: false,
+    again: false,
+    thread: null,
+    inserted: null,
+    stop: block,
   };
 }
 
 const pieceFor = (key: string, round: number, pieces: ScorePiece[]) =>
   pieces.find((p) => p.id === key || p.id === `${key}-${round}`);
 
-function handStep(
-  t: HandTemplate,
-  anchor: string,
-  round: number,
-  match: Match,
-  all: ScorePiece[],
-  reading: Reading,
-  { say, length, numbers, magneticHoop }: ScoreOptions,
-): HandStep | null {
-  const pieces = (t.pieces ?? []).flatMap((key) => pieceFor(key, round, all) ?? []);
+function handStep(t: HandTemplate, anchor: string, round: number, filling: Filling): HandStep | null {
+  const { match, reading, schools, say, length, numbers, magneticHoop } = filling;
+  if (!inSchools(t.school, schools)) return null;
+  const pieces = (t.pieces ?? []).flatMap((key) => pieceFor(key, round, filling.pieces) ?? []);
   if (t.pieces?.length && !pieces.length) return null;
   const along = t.along ? (blocksOf(match, t.along, round || undefined).at(-1) ?? null) : null;
+  if (t.edge && along !== null && isCovered(along, reading) !== (t.edge === 'covered')) return null;
   const tight = t.action === 'trim-close' && along !== null ? tightTrim(along, reading, numbers) : null;
   const lengthNamed = (id: NumberId) =>
     id === 'cut.trimClose' && tight ? length(tight.allowanceMm) : say(id);
@@ -115,63 +153,61 @@ function handStep(
       if (name === 'piece') return pieces[0]?.name.toLowerCase() ?? 'the piece';
       return isNumberId(name) ? lengthNamed(name) : token;
     });
-  return {
-    kind: 'hand',
+  const heldBy = t.held && isHold(schools.hold ?? '') ? (schools.hold as keyof typeof HOLDS) : null;
+  const hold = heldBy && HOLDS[heldBy];
+  const parts: HandParts = {
     id: `${anchor}:${t.key}`,
     title: named(t.title),
-    text: named(t.text),
+    text: [named(t.text), hold?.says].filter(Boolean).join(' '),
     because: tight ? `${t.because} ${tight.because(length)}` : t.because,
     action: t.action,
     side: t.side,
     face: t.face,
     pieces: pieces.map((p) => p.id),
     along,
-    tapeSides: t.tapeSides ?? 0,
-    spray: t.spray ?? false,
+    tapeSides: t.tapeSides,
+    heldBy,
     hoop: t.hoop,
-    tools: t.tools ?? [],
+    number: t.number,
+    wait: t.wait,
+    tools: [...(t.tools ?? []), ...(hold?.tools ?? [])],
     cautions: [
-      ...(t.cautions ?? []),
-      ...(t.action === 'hoop-up' && magneticHoop ? (['magnet'] as const) : []),
+      ...new Set([
+        ...(t.cautions ?? []),
+        ...(hold?.cautions ?? []),
+        ...(t.action === 'hoop-up' && magneticHoop ? (['magnet'] as const) : []),
+      ]),
     ],
-    times: t.times ?? 1,
-    ownSeconds: null,
-    own: false,
-    hand: 0,
-    stop: 0,
+    times: t.times,
   };
+  return bareHand(parts);
 }
 
 /** Where the thread differs from the block before, hands change it first. */
 function withThreads(steps: Step[], build: Build): Step[] {
+  let before: Build['threads'][number] | undefined;
+  let first = true;
   return steps.flatMap((step) => {
     if (step.kind !== 'needle') return [step];
     const thread = build.threads[step.block];
-    const before = step.block > 0 ? build.threads[step.block - 1] : undefined;
-    if (!thread || (before && before.name === thread.name && before.colour === thread.colour)) return [step];
-    const change: HandStep = {
-      kind: 'hand',
-      id: `b${step.block}:thread`,
-      title: `Thread ${thread.name}`,
-      text: `Thread the needle with ${thread.name}.`,
-      because:
-        step.block === 0
-          ? 'The first block is sewn in it.'
-          : `The block before was sewn in ${before?.name ?? 'another thread'}.`,
-      action: 'thread',
-      side: 'front',
-      pieces: [],
-      along: null,
-      tapeSides: 0,
-      spray: false,
-      tools: [],
-      cautions: ['needle'],
-      times: 1,
-      ownSeconds: null,
-      own: false,
-      hand: 0,
-      stop: 0,
-    };
-    return [change, step];
+    const last = before;
+    const isFirst = first;
+    first = false;
+    if (thread) before = thread;
+    if (!thread || (last && last.name === thread.name && last.colour === thread.colour)) return [step];
+    const why = isFirst
+      ? 'The first block is sewn in it.'
+      : `The block before was sewn in ${last?.name ?? 'another thread'}.`;
+    return [threadStep(`b${step.block}:thread`, thread.name, why), step];
+  });
+}
+/** Gives every step both its numbers: the running hand number, and the machine's stop. */
+function numbered(steps: Step[]): Step[] {
+  let hand = 0;
+  let stop = 0;
+  return steps.map((step) => {
+    if (step.kind === 'hand') return { ...step, hand: ++hand, stop };
+    stop = step.stop + 1;
+    return step;
   });
 }

@@ -1,5 +1,5 @@
 import type { Build } from '../build';
-import type { Match, MaterialKind, PieceTemplate } from '../techniques';
+import { inSchools, type Match, type MaterialKind, type PieceTemplate, type Schools } from '../techniques';
 import type { ScorePiece } from './types';
 
 /** Quiet defaults until the maker chooses; one colour a material, so that layers can be told apart. */
@@ -14,6 +14,8 @@ const COLOURS: Record<MaterialKind, string> = {
   'cut-away': '#e0dccf',
   mesh: '#dfe7e4',
   sticky: '#e7e2cf',
+  towelling: '#e6dccb',
+  topping: '#dbe6ea',
 };
 
 /** Id of a piece: its key, with the round behind it where there are several. */
@@ -27,8 +29,9 @@ export const blocksOf = (match: Match, slot: string, round?: number): number[] =
   );
 
 /** The pieces whose lines were found in the tape. */
-export function piecesOf(match: Match, build: Build): ScorePiece[] {
+export function piecesOf(match: Match, build: Build, schools: Schools): ScorePiece[] {
   return match.technique.pieces.flatMap((template) => {
+    if (!inSchools(template.school, schools)) return [];
     const rounds = template.part
       ? [...new Set(match.places.flatMap((p) => (p && p.part.key === template.part ? [p.round] : [])))]
       : [0];
@@ -55,6 +58,11 @@ function pieceOf(template: PieceTemplate, round: number, match: Match, build: Bu
     purpose: template.purpose,
     material,
     colour: own?.colour ?? COLOURS[material],
+    layers: own?.layers ?? template.layers ?? 1,
+    traits: own?.traits ?? [],
+    fusible: own?.fusible ?? 'none',
+    prewashed: own?.prewashed ?? false,
+    own: own?.own ?? null,
     size: template.size,
     blocks,
   };
@@ -71,6 +79,8 @@ function slotsOf({ size }: PieceTemplate): string[] {
       return [size.edge, size.awayFrom, ...size.over];
     case 'zip':
       return [size.window];
+    case 'float':
+      return size.over;
     case 'hoop':
       return [];
   }

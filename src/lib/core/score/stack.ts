@@ -1,5 +1,5 @@
 import type { Face, MaterialKind } from '../techniques';
-import type { Score } from './types';
+import type { Score, Step } from './types';
 
 /** One layer in the hoop. */
 export interface Layer {
@@ -36,61 +36,84 @@ export interface Stack {
  * the printed sheet all come from it.
  */
 export function stackAt(score: Score, i: number): Stack {
-  const stack: Stack = { layers: [], view: 'front', hooped: false, begun: false, turned: false };
-  for (let k = 0; k <= i && k < score.steps.length; k++) {
-    const step = score.steps[k];
-    for (const layer of stack.layers) layer.now = false;
-    if (step.kind === 'needle') {
-      // The hoop goes into the machine front up, whatever was done on its back.
-      stack.view = 'front';
+  let stack = emptyStack();
+  for (let k = 0; k <= i && k < score.steps.length; k++) stack = applyStep(stack, score.steps[k], score);
+  return stack;
+}
+export const emptyStack = (): Stack => ({
+  layers: [],
+  view: 'front',
+  hooped: false,
+  begun: false,
+  turned: false,
+});
+
+/** The stack after one more step; the one before stays as it is. */
+export function applyStep(before: Stack, step: Step, score: Score): Stack {
+  const stack: Stack = { ...before, layers: before.layers.map((l) => ({ ...l, now: false })) };
+  if (step.kind === 'needle') {
+    // The hoop goes into the machine front up, whatever was done on its back.
+    stack.view = 'front';
+    if (!step.skipped)
       for (const layer of stack.layers) if (step.holds.includes(layer.pieceId)) layer.held = true;
-      continue;
-    }
-    const touched = stack.layers.filter((l) => step.pieces.includes(l.pieceId));
-    for (const layer of touched) layer.now = true;
-    switch (step.action) {
-      case 'hoop-up':
-        stack.hooped = stack.begun = true;
-        for (const id of step.pieces) put(stack, score, id, 'base', 'up');
-        break;
-      case 'lay':
-        for (const id of step.pieces)
-          put(stack, score, id, step.side === 'back' ? 'back' : 'front', faceFromFront(step.face, step.side));
-        break;
-      case 'fold':
-        for (const layer of touched) Object.assign(layer, { folded: true, face: step.face ?? 'up' });
-        break;
-      case 'trim-close':
-      case 'trim-rough':
-        for (const layer of touched) layer.trimmed = true;
-        break;
-      case 'cut-window':
-        // Right through: whatever lies there is open.
-        for (const layer of stack.layers) layer.open = true;
-        break;
-      case 'slit-zip':
-      case 'open-zip':
-        for (const layer of touched) layer.open = true;
-        break;
-      case 'flip-hoop':
-        stack.view = step.side === 'back' ? 'back' : 'front';
-        break;
-      case 'unhoop':
-        stack.hooped = false;
-        stack.view = 'front';
-        break;
-      case 'tear':
-      case 'dissolve':
-      case 'pop-out':
-        stack.layers = stack.layers.filter((l) => l.side !== 'base' && l.material !== 'sticky');
-        break;
-      case 'turn':
-        stack.turned = true;
-        break;
-    }
+    return stack;
+  }
+  const touched = stack.layers.filter((l) => step.pieces.includes(l.pieceId));
+  for (const layer of touched) layer.now = true;
+  switch (step.action) {
+    case 'hoop-up':
+      stack.hooped = stack.begun = true;
+      for (const id of step.pieces) put(stack, score, id, 'base', 'up');
+      break;
+    case 'lay':
+    case 'topping':
+    case 'float':
+      for (const id of step.pieces)
+        put(stack, score, id, step.side === 'back' ? 'back' : 'front', faceFromFront(step.face, step.side));
+      break;
+    case 'fold':
+      for (const layer of touched) Object.assign(layer, { folded: true, face: step.face ?? 'up' });
+      break;
+    case 'trim-close':
+    case 'trim-rough':
+      for (const layer of touched) layer.trimmed = true;
+      break;
+    case 'cut-window':
+      // Right through: whatever lies there is open.
+      for (const layer of stack.layers) layer.open = true;
+      break;
+    case 'cut-cloth':
+    case 'slit-zip':
+    case 'open-zip':
+      for (const layer of touched) layer.open = true;
+      break;
+    case 'flip-hoop':
+      stack.view = step.side === 'back' ? 'back' : 'front';
+      break;
+    case 'unhoop':
+      stack.hooped = false;
+      stack.view = 'front';
+      break;
+    case 'remove':
+      stack.layers = stack.layers.filter((l) => !step.pieces.includes(l.pieceId));
+      break;
+    case 'tear':
+    case 'dissolve':
+    case 'pop-out':
+      stack.layers = stack.layers.filter((l) => !leavesWith(step.action, l));
+      break;
+    case 'turn':
+      stack.turned = true;
+      break;
   }
   return stack;
 }
+
+/** What is torn, popped or washed away: bases that are made for it. */
+const LEAVES = ['film', 'tear-away', 'mesh', 'sticky', 'topping'];
+const WASHES = ['film', 'mesh', 'sticky', 'topping'];
+const leavesWith = (action: string, { material, side }: Layer) =>
+  action === 'dissolve' ? WASHES.includes(material) : side === 'base' && LEAVES.includes(material);
 
 /** "Right side up" on the back is said with the back lying up: seen from the front it looks down. */
 function faceFromFront(face: Face | undefined, side: string): Face {
@@ -108,7 +131,8 @@ function put(stack: Stack, score: Score, id: string, side: Layer['side'], face: 
     colour: piece.colour,
     side,
     face,
-    held: side === 'base',
+    // What sticks needs no line to hold it.
+    held: side === 'base' || piece.material === 'sticky',
     trimmed: false,
     folded: false,
     open: false,

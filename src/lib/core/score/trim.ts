@@ -16,11 +16,7 @@ const LEAST_TRIM = 0.3;
  * @param tack block that is trimmed along
  */
 export function tightTrim(tack: number, reading: Reading, numbers: Numbers): TightTrim | null {
-  const sameLine = (block: number) =>
-    block === tack ||
-    reading.blocks[block].follows?.index === tack ||
-    reading.blocks[tack].follows?.index === block;
-  const cover = reading.covers.find((c) => c.cover > tack && sameLine(c.over));
+  const cover = reading.covers.find((c) => c.cover > tack && isSameLine(c.over, tack, reading));
   if (!cover) return null;
   // A zigzag tack-down already stands half its width outside its line.
   const beyond = cover.outsideMm - (reading.blocks[tack].widthMm ?? 0) / 2;
@@ -43,3 +39,13 @@ function placeWords([x, y]: [number, number], box: Box): string {
   if (across) return `On the ${across}`;
   return down ? `At the ${down === 'upper' ? 'top' : 'bottom'}` : 'In the middle';
 }
+
+const isSameLine = (block: number, tack: number, { blocks }: Reading) =>
+  block === tack || blocks[block].follows?.index === tack || blocks[tack].follows?.index === block;
+
+/** Whether the edge along a tack-down is covered by a later block. */
+export const isCovered = (tack: number, reading: Reading): boolean =>
+  reading.blocks.some(
+    ({ index, role, follows }) =>
+      index > tack && role.value === 'cover' && (!follows || isSameLine(follows.index, tack, reading)),
+  );

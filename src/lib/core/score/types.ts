@@ -1,11 +1,23 @@
-import type { Role } from '../reading';
-import type { Action, CautionKey, Face, HoopAdvice, MaterialKind, Side, SizeRule } from '../techniques';
+import type { Build, Insertion, Trait } from '../build';
+import type { NumberId } from '../numbers';
+import type { Reading, Role } from '../reading';
+import type {
+  Action,
+  CautionKey,
+  Face,
+  HoldKey,
+  HoopAdvice,
+  MaterialKind,
+  Schools,
+  Side,
+  SizeRule,
+} from '../techniques';
 
 interface StepBase {
   id: string;
   title: string;
   because: string;
-  /** machine stop at which this happens: blocks sewn so far (0: before the first) */
+  /** machine stop at which this happens, as the machine counts (0: before the first block) */
   stop: number;
 }
 export interface NeedleStep extends StepBase {
@@ -17,6 +29,16 @@ export interface NeedleStep extends StepBase {
   holds: string[];
   /** somebody must stay and hold the edge */
   attended: boolean;
+  /** front and back of these stitches are seen */
+  bothSides: boolean;
+  /** passed over on the machine */
+  skipped: boolean;
+  /** sewn once more */
+  again: boolean;
+  /** in another thread than its block's */
+  thread: Build['threads'][number] | null;
+  /** of another design, put in here: its name, which of its blocks, of how many */
+  inserted: { id: string; name: string; n: number; of: number } | null;
 }
 export interface HandStep extends StepBase {
   kind: 'hand';
@@ -30,8 +52,15 @@ export interface HandStep extends StepBase {
   /** block along whose line is cut */
   along: number | null;
   tapeSides: number;
-  spray: boolean;
+  /** how the piece is kept from creeping, where the maker chooses */
+  heldBy: HoldKey | null;
   hoop?: HoopAdvice;
+  /** why the hoop stays on, or may come off */
+  hoopBecause: string;
+  /** time by one row of the table */
+  number: NumberId | null;
+  /** time that passes by itself afterwards */
+  wait: NumberId | null;
   tools: string[];
   cautions: CautionKey[];
   times: number;
@@ -49,6 +78,12 @@ export interface ScorePiece {
   purpose: string;
   material: MaterialKind;
   colour: string;
+  layers: number;
+  traits: Trait[];
+  fusible: 'none' | 'light' | 'heavy';
+  prewashed: boolean;
+  /** the maker's own piece, mm */
+  own: { widthMm: number; heightMm: number } | null;
   size: SizeRule;
   blocks: Record<string, number[]>;
 }
@@ -57,8 +92,17 @@ export interface Score {
   steps: Step[];
   pieces: ScorePiece[];
   technique: string;
+  schools: Schools;
   /** 0-1: how well the technique fits the reading */
   fit: number;
   /** edits that no longer meet a step, in words */
   stale: string[];
+}
+
+/** A design with everything that is sewn in between. Own blocks keep their numbers; those of insertions follow them. */
+export interface Design {
+  own: Reading;
+  inserted: { insertion: Insertion; blocks: number[] }[];
+  /** all blocks: own first, then inserted, moved to their place */
+  reading: Reading;
 }

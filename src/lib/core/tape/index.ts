@@ -5,4 +5,4 @@
 export { readTape } from './read';
 export { writeTape, splitLongMoves, tapeToRows, rowsToTape, type StitchRow } from './write';
 export { tapeBlocks } from './blocks';
-export { STITCH, JUMP, STOP, MAX_BYTES, MAX_EXTENT, MAX_RECORDS, MAX_MOVE, HEADER_BYTES, type Block, type Tape, type TapeResult } from './types'; // prettier-ignore
+export { STITCH, JUMP, STOP, MAX_BYTES, MAX_EXTENT, MAX_RECORDS, MAX_MOVE, HEADER_BYTES, emptyTape, type Block, type Tape, type TapeResult } from './types'; // prettier-ignore

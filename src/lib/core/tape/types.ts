@@ -20,6 +20,15 @@ export interface Tape {
   warnings: string[];
 }
 
+/** A tape with nothing on it. */
+export const emptyTape = (label = ''): Tape => ({
+  label,
+  x: new Int32Array(),
+  y: new Int32Array(),
+  kind: new Uint8Array(),
+  warnings: [],
+});
+
 /** A run of records [from, to) between two stops: a range over the tape, never a copy. */
 export interface Block {
   from: number;

@@ -1,3 +1,4 @@
+import { holdChoice } from './choices';
 import { hoopUp, inspect, unhoop } from './common';
 import type { Technique } from './types';
 
@@ -7,6 +8,7 @@ export const asRead: Technique = {
   name: 'As read from the tape',
   summary: 'No pattern fits: the steps follow from what each block is, one by one.',
   anyOrder: true,
+  choices: [holdChoice('nothing', 'tape', 'spray', 'glue', 'pins')],
   pieces: [
     { key: 'base', name: 'Base', purpose: 'hooped', material: 'tear-away', size: { rule: 'hoop' } },
     { key: 'piece', name: 'Piece', purpose: 'laid over its line', material: 'cotton', part: 'piece', size: { rule: 'cover', by: ['place', 'tack'], margin: 'front' } },
@@ -23,7 +25,7 @@ export const asRead: Technique = {
           title: 'Placement line',
           roles: { placement: 1 },
           after: [
-            { key: 'lay', action: 'lay', title: 'Lay {piece}', text: 'Lay {piece} right side up over the whole line.', because: 'A light line that is sewn over again later shows where a material goes.', side: 'front', face: 'up', pieces: ['piece'], hoop: 'stay', cautions: ['needle'] },
+            { key: 'lay', action: 'lay', title: 'Lay {piece}', text: 'Lay {piece} right side up over the whole line.', because: 'A light line that is sewn over again later shows where a material goes.', side: 'front', face: 'up', pieces: ['piece'], held: true, cautions: ['needle'] },
           ],
         }, // prettier-ignore
         { key: 'tack', title: 'Tack-down', roles: { 'tack-down': 1 }, holds: ['piece'] },

@@ -9,7 +9,9 @@ import { cutwork } from './cutwork';
 import { feltTab } from './felt-tab';
 import { freeLace } from './lace';
 import { matchTechnique, type Match } from './match';
-import { filmPatch } from './patch';
+import { filmPatch, pilePatch, stitchThenCut } from './patch';
+import { flipFold } from './flip-fold';
+import { panel } from './panel';
 import { patchBorder, patchDesign } from './patch-two-hoopings';
 import { quiltedFlat } from './quilted-flat';
 import { turnedItem } from './turned';
@@ -20,6 +22,8 @@ const TECHNIQUES: readonly Technique[] = [
   zipPouch,
   applique,
   filmPatch,
+  pilePatch,
+  stitchThenCut,
   patchDesign,
   patchBorder,
   feltTab,
@@ -27,6 +31,8 @@ const TECHNIQUES: readonly Technique[] = [
   quiltedFlat,
   freeLace,
   cutwork,
+  flipFold,
+  panel,
   asRead,
 ];
 
@@ -36,14 +42,18 @@ export const techniqueById = (id: string): Technique => TECHNIQUES.find((t) => t
 export const rankTechniques = (reading: Reading): Match[] =>
   TECHNIQUES.map((t) => matchTechnique(t, reading)).sort((a, b) => b.fit - a.fit);
 
-export { matchTechnique, type Match, type Place } from './match';
+export { fitReason, matchTechnique, type Match, type Place } from './match';
+export { HOLDS, isHold, type HoldKey } from './choices';
+export { schoolsOf, inSchools, type Schools } from './schools';
 export { CAUTIONS, MATERIALS, MATERIAL_KINDS, type CautionKey, type MaterialKind } from './materials';
 export {
   type Action,
+  type Choice,
   type Face,
   type HandTemplate,
   type HoopAdvice,
   type PieceTemplate,
+  type School,
   type Side,
   type SizeRule,
   type Slot,

@@ -1,3 +1,4 @@
+import { holdChoice } from './choices';
 import { hoopUp, inspect, unhoop } from './common';
 import type { HandTemplate, Technique } from './types';
 
@@ -8,8 +9,28 @@ export const freeLace: Technique = {
   id: 'free-lace',
   name: 'Free-standing lace',
   summary: 'A net of runs and satin over it on wash-away; with or without a piece of cloth; rinsed and dried.',
+  choices: [
+    {
+      key: 'rinse',
+      label: 'Rinse',
+      schools: [
+        { key: 'stiff', name: 'Short, stays stiff', because: 'What is left of the base is the starch.' },
+        { key: 'soft', name: 'Long, comes out soft', because: 'For lace that must drape; hard water takes longer.' },
+      ],
+    },
+    {
+      key: 'assembly',
+      label: 'Put together',
+      schools: [
+        { key: 'none', name: 'Not at all', because: 'One panel is the whole thing.' },
+        { key: 'whip', name: 'Whip stitch', because: 'Edge to edge, nothing added.' },
+        { key: 'buttons', name: 'Buttons through eyelets', because: 'Can be taken apart again.' },
+      ],
+    },
+    holdChoice('glue', 'tape', 'spray'),
+  ],
   pieces: [
-    { key: 'base', name: 'Base', purpose: 'hooped, two layers', material: 'mesh', size: { rule: 'hoop' } },
+    { key: 'base', name: 'Base', purpose: 'hooped, two layers', material: 'mesh', layers: 2, size: { rule: 'hoop' } },
     { key: 'piece', name: 'Piece', purpose: 'cloth inside the lace', material: 'cotton', size: { rule: 'cover', by: ['place', 'tack'], margin: 'front' } },
   ],
   start: [hoopUp('two layers of wash-away mesh')],
@@ -25,7 +46,7 @@ export const freeLace: Technique = {
           roles: { 'tack-down': 1 },
           holds: ['piece'],
           before: [
-            { key: 'lay', action: 'lay', title: 'Lay the piece', text: 'Lay the piece right side up over the whole line.', because: 'The lace grows round it.', side: 'front', face: 'up', pieces: ['piece'], hoop: 'stay', cautions: ['needle'] },
+            { key: 'lay', action: 'lay', title: 'Lay the piece', text: 'Lay the piece right side up over the whole line.', because: 'The lace grows round it.', side: 'front', face: 'up', pieces: ['piece'], held: true, cautions: ['needle'] },
           ],
           after: [
             { key: 'trim', action: 'trim-close', title: 'Trim the piece', text: 'Trim the piece to {cut.trimClose} outside the tack-down.', because: 'The lace hides no more than that.', side: 'front', pieces: ['piece'], along: 'tack', hoop: 'stay', tools: ['curved scissors'], cautions: ['scissors'] },
@@ -36,8 +57,8 @@ export const freeLace: Technique = {
     {
       key: 'lace',
       slots: [
-        { key: 'net', title: 'Net', roles: { 'lace-underlay': 1, quilting: 0.3 }, many: true, before: [bobbin] },
-        { key: 'lace', title: 'Lace', roles: { lace: 1, cover: 0.5, decoration: 0.4 }, many: true },
+        { key: 'net', title: 'Net', bothSides: true, roles: { 'lace-underlay': 1, quilting: 0.3 }, many: true, before: [bobbin] },
+        { key: 'lace', title: 'Lace', bothSides: true, roles: { lace: 1, cover: 0.5, decoration: 0.4 }, many: true },
       ],
     },
   ],
@@ -45,7 +66,10 @@ export const freeLace: Technique = {
     { key: 'snip', action: 'snip', title: 'Snip threads', text: 'Snip jump threads and tails on the back at once.', because: 'Wet threads cling and cannot be told from the lace.', side: 'front', tools: ['snips'], cautions: ['needle'] },
     inspect,
     unhoop,
-    { key: 'dissolve', action: 'dissolve', title: 'Dissolve the base', text: 'Cut the base close and rinse in warm water: short leaves it stiff, long makes it soft.', because: 'What stays of the base is the starch. Collect the bulk, it clogs a drain.', side: 'off' },
+    { key: 'dissolve', action: 'dissolve', title: 'Dissolve the base', text: 'Cut the base close and rinse it in warm water for half a minute, no longer.', because: 'What stays of the base is the starch. Collect the bulk, it clogs a drain.', side: 'off', school: ['rinse:stiff'] },
+    { key: 'dissolve', action: 'dissolve', title: 'Dissolve the base', text: 'Cut the base close and rinse it in warm water, changed twice, until it feels like thread.', because: 'Every trace of base stiffens it. Collect the bulk, it clogs a drain.', side: 'off', school: ['rinse:soft'] },
     { key: 'dry', action: 'dry-lace', title: 'Dry flat overnight', text: 'Lay it flat, draw it into shape and leave it overnight.', because: 'It keeps the shape in which it dries.', side: 'off' },
+    { key: 'join', action: 'work', number: 'hand.assemble', title: 'Whip the panels together', text: 'Lay two edges side by side and whip them together with the lace thread.', because: 'The same thread does not show.', side: 'off', tools: ['hand needle'], school: ['assembly:whip'] },
+    { key: 'join', action: 'work', number: 'hand.assemble', title: 'Button the panels together', text: 'Push a button through both eyelets at each corner.', because: 'The eyelets were sewn to meet.', side: 'off', tools: ['buttons'], cautions: ['smallParts'], school: ['assembly:buttons'] },
   ],
 }; // prettier-ignore

@@ -13,6 +13,8 @@ export interface Match {
   places: (Place | null)[];
   /** 0-1: how well pattern and blocks agree */
   fit: number;
+  /** needed slots for which no block was found, by title */
+  missing: string[];
 }
 
 /** What a block costs that fits nowhere, and what a missing slot or part costs. Weights of one good fit. */
@@ -46,16 +48,25 @@ const fitOf = (slot: Slot, reading: Reading, block: number) => {
 const WHOLE = 0.84;
 /** What is left of a fit where extent or opening speak against it. */
 const AGAINST = 0.3;
+/** And where its texture is not the usual one. */
+const UNUSUAL = 0.8;
 
-function shapeFit({ extent, opening }: Slot, { blocks, extents: e }: Reading, block: number): number {
-  const { box, openings } = blocks[block];
+function shapeFit(
+  { extent, opening, prefers }: Slot,
+  { blocks, extents: e }: Reading,
+  block: number,
+): number {
+  const { box, openings, typed } = blocks[block];
+  // A typed stop has no shape to speak for or against.
+  if (typed) return 1;
   const spans = Math.min(
     (box.maxX - box.minX) / Math.max(1e-6, e.maxX - e.minX),
     (box.maxY - box.minY) / Math.max(1e-6, e.maxY - e.minY),
   );
+  const textureSpeaksAgainst = prefers !== undefined && !prefers.includes(blocks[block].texture);
   const extentSpeaksAgainst = extent !== undefined && (extent === 'whole') !== spans >= WHOLE;
   const openingSpeaksAgainst = opening !== undefined && opening !== openings.length > 0;
-  return extentSpeaksAgainst || openingSpeaksAgainst ? AGAINST : 1;
+  return (extentSpeaksAgainst || openingSpeaksAgainst ? AGAINST : 1) * (textureSpeaksAgainst ? UNUSUAL : 1);
 }
 
 function matchInOrder(technique: Technique, reading: Reading): Match {
@@ -120,10 +131,11 @@ function matchInOrder(technique: Technique, reading: Reading): Match {
     if (!stray) slots[b - 1] = at;
     at = from;
   }
+  const found = new Set(slots.filter((k) => k !== null));
+  const missing = states.flatMap((s, k) => (required(s) && !found.has(k) ? [s.slot.title] : []));
   // A pattern of which hardly a needed slot was found is another pattern, however well the rest fits.
   const needed = states.filter(required).length;
-  const found = new Set(slots.filter((k) => k !== null && required(states[k]))).size;
-  const presence = needed ? ABSENT + (1 - ABSENT) * (found / needed) : 1;
+  const presence = needed ? ABSENT + (1 - ABSENT) * (1 - missing.length / needed) : 1;
   return {
     technique,
     places: withRounds(
@@ -131,6 +143,7 @@ function matchInOrder(technique: Technique, reading: Reading): Match {
       parts,
     ),
     fit: n ? Math.max(0, total / n) * presence : 0,
+    missing,
   };
 }
 
@@ -167,6 +180,17 @@ function matchByRole(technique: Technique, reading: Reading): Match {
     reading.blocks.reduce((sum, b, i) => sum + (places[i] ? b.role.confidence : 0), 0) /
     Math.max(1, reading.blocks.length);
   // A pattern that fits says more than no pattern at all.
-  return { technique, places, fit: fit * AS_READ_WEIGHT };
+  return { technique, places, fit: fit * AS_READ_WEIGHT, missing: [] };
 }
 const AS_READ_WEIGHT = 0.7;
+
+/** Why a technique was found to fit, or not, in one sentence: what was found, what is missing, what has no place in it. */
+export function fitReason({ technique, places, missing }: Match): string {
+  const stray = places.filter((p) => !p).length;
+  const placed = places.length - stray;
+  if (technique.anyOrder) return 'no pattern: each block is taken by its own role';
+  const parts = [`${placed} of ${places.length} blocks stand where its pattern has them`];
+  if (missing.length) parts.push(`it would also need ${missing.map((m) => `“${m}”`).join(', ')}`);
+  if (stray) parts.push(`${stray} ${stray > 1 ? 'have' : 'has'} no place in it`);
+  return parts.join('; ');
+}

@@ -1,3 +1,4 @@
+import { holdChoice, hoopChoice } from './choices';
 import { flipHoop, hoopUp, inspect, unhoop } from './common';
 import type { Technique } from './types';
 
@@ -6,13 +7,26 @@ export const quiltedFlat: Technique = {
   id: 'quilted-flat',
   name: 'Quilted, matching back, covered edge',
   summary: 'Front and batting quilted, trimmed late; back from below; one covered edge round it all: coaster, mat.',
+  choices: [
+    {
+      key: 'base',
+      label: 'Base',
+      schools: [
+        { key: 'wash', name: 'Wash-away mesh', because: 'Leaves nothing at the edge; needs a dip and hours to dry.' },
+        { key: 'tear', name: 'Tear-away', because: 'No water; a little may stay under the edge.' },
+      ],
+    },
+    holdChoice('spray', 'tape', 'pins'),
+    hoopChoice,
+  ],
   pieces: [
-    { key: 'base', name: 'Base', purpose: 'hooped, two layers', material: 'mesh', size: { rule: 'hoop' } },
+    { key: 'base', name: 'Base', purpose: 'hooped, two layers', material: 'mesh', layers: 2, size: { rule: 'hoop' }, school: ['base:wash'] },
+    { key: 'base', name: 'Base', purpose: 'hooped, two layers', material: 'tear-away', layers: 2, size: { rule: 'hoop' }, school: ['base:tear'] },
     { key: 'batting', name: 'Batting', purpose: 'body', material: 'batting', size: { rule: 'cover', by: ['place', 'tack'], margin: 'front' } },
     { key: 'front', name: 'Front', purpose: 'seen side', material: 'cotton', size: { rule: 'cover', by: ['place', 'tack'], margin: 'front' } },
     { key: 'back', name: 'Back', purpose: 'other side', material: 'cotton', size: { rule: 'cover', by: ['edge-place', 'edge-tack'], margin: 'back' } },
   ],
-  start: [hoopUp('two layers of wash-away mesh')],
+  start: [hoopUp('two layers of the base')],
   parts: [
     {
       key: 'front',
@@ -25,7 +39,7 @@ export const quiltedFlat: Technique = {
           extent: 'whole',
           holds: ['batting', 'front'],
           before: [
-            { key: 'lay', action: 'lay', title: 'Lay front', text: 'Lay batting and front, joined with a little spray, right side up over the whole line.', because: 'Joined they cannot creep on each other. Leave the hoop on: batting is loose.', side: 'front', face: 'up', pieces: ['batting', 'front'], spray: true, hoop: 'stay', tools: ['spray adhesive'], cautions: ['spray', 'needle'] },
+            { key: 'lay', action: 'lay', title: 'Lay front', text: 'Lay batting and front on each other, right side up over the whole line.', because: 'Held together they cannot creep on each other.', side: 'front', face: 'up', pieces: ['batting', 'front'], held: true, cautions: ['needle'] },
           ],
         },
         { key: 'design', title: 'Design', roles: { quilting: 1, decoration: 1, cover: 0.5 }, many: true, optional: true, holds: ['batting', 'front'] },
@@ -53,15 +67,16 @@ export const quiltedFlat: Technique = {
             { key: 'bobbin', action: 'bobbin', title: 'Full matching bobbin', text: 'Put in a full bobbin of the edge thread.', because: 'Both sides of the edge show, and a join shows too: it must not run out inside the edge.', side: 'front', hoop: 'off', tools: ['matching bobbin'], cautions: ['needle'] },
           ],
         },
-        { key: 'edge', title: 'Edge', roles: { cover: 1 }, extent: 'whole', holds: ['front', 'back'] },
+        { key: 'edge', title: 'Edge', bothSides: true, roles: { cover: 1 }, extent: 'whole', holds: ['front', 'back'] },
       ],
     },
   ],
   finish: [
     inspect,
     unhoop,
-    { key: 'cut', action: 'cut-out', title: 'Cut the base back', text: 'Cut the mesh back to a finger’s width all round.', because: 'Less of it goes into the water.', side: 'off', along: 'edge', tools: ['scissors'], cautions: ['scissors'] },
-    { key: 'dissolve', action: 'dissolve', title: 'Dip the edge', text: 'Dip only the edge into warm water until the mesh is gone; collect the bulk, it clogs a drain.', because: 'The middle stays dry and flat.', side: 'off' },
-    { key: 'dry', action: 'dry-edge', title: 'Let it dry', text: 'Lay it flat until the edge is dry.', because: 'A damp edge takes marks.', side: 'off' },
+    { key: 'tear', action: 'tear', title: 'Tear the base away', text: 'Tear the base away along the edge, one layer at a time, with a thumb on the stitches.', because: 'Both at once pull on the satin.', side: 'off', along: 'edge', school: ['base:tear'] },
+    { key: 'cut', action: 'cut-out', title: 'Cut the base back', text: 'Cut the mesh back to a finger’s width all round.', because: 'Less of it goes into the water.', side: 'off', along: 'edge', tools: ['scissors'], cautions: ['scissors'], school: ['base:wash'] },
+    { key: 'dissolve', action: 'dissolve', title: 'Dip the edge', text: 'Dip only the edge into warm water until the mesh is gone; collect the bulk, it clogs a drain.', because: 'The middle stays dry and flat.', side: 'off', school: ['base:wash'] },
+    { key: 'dry', action: 'dry-edge', title: 'Let it dry', text: 'Lay it flat until the edge is dry.', because: 'A damp edge takes marks.', side: 'off', school: ['base:wash'] },
   ],
 }; // prettier-ignore

@@ -1,3 +1,4 @@
+import { closeChoice, closeSteps, holdChoice } from './choices';
 import { hoopUp, inspect, unhoop } from './common';
 import type { Technique } from './types';
 
@@ -6,6 +7,19 @@ export const turnedItem: Technique = {
   id: 'turned-item',
   name: 'Turned item',
   summary: 'Quilted front and back sewn right sides together round an opening, then turned: bib, cloth, cushion front.',
+  choices: [
+    holdChoice('tape', 'spray', 'pins'),
+    closeChoice,
+    {
+      key: 'closure',
+      label: 'Closure',
+      schools: [
+        { key: 'none', name: 'None', because: 'The tape may mark no place for one.' },
+        { key: 'snaps', name: 'Snaps', because: 'Opens with one hand.' },
+        { key: 'ribbon', name: 'Ribbons', because: 'No metal; sewn into the edge or on it.' },
+      ],
+    },
+  ],
   pieces: [
     { key: 'base', name: 'Base', purpose: 'hooped', material: 'tear-away', size: { rule: 'hoop' } },
     { key: 'batting', name: 'Batting', purpose: 'body', material: 'batting', size: { rule: 'cover', by: ['place', 'final'], margin: 'front' } },
@@ -23,7 +37,7 @@ export const turnedItem: Technique = {
           roles: { placement: 1 },
           extent: 'whole',
           after: [
-            { key: 'lay', action: 'lay', title: 'Lay front', text: 'Lay the batting over the whole line, then the front right side up on it; tape two sides.', because: 'The quilting joins them; what creeps now stays crooked.', side: 'front', face: 'up', pieces: ['batting', 'front'], tapeSides: 2, tools: ['tape'], cautions: ['needle'] },
+            { key: 'lay', action: 'lay', title: 'Lay front', text: 'Lay the batting over the whole line, then the front right side up on it.', because: 'The quilting joins them; what creeps now stays crooked.', side: 'front', face: 'up', pieces: ['batting', 'front'], held: true, cautions: ['needle'] },
           ],
         },
         { key: 'tack', title: 'Hold the front', roles: { 'tack-down': 1 }, optional: true, holds: ['batting', 'front'] },
@@ -56,6 +70,8 @@ export const turnedItem: Technique = {
     { key: 'trim', action: 'trim-seam', title: 'Trim all round', text: 'Trim to {cut.seamAllowance} outside the last seam, {cut.openingLip} at the opening; start there. Clip inside curves, cut corners at an angle.', because: 'Less bulk turns to a sharper corner; the lip folds in by itself.', side: 'off', along: 'final', tools: ['scissors'], times: 4, cautions: ['scissors'] },
     { key: 'turn', action: 'turn', title: 'Turn', text: 'Turn through the opening, corners first, with a blunt tool.', because: 'Scissors go through the corner.', side: 'off', tools: ['blunt point turner'] },
     { key: 'press', action: 'press', title: 'Press', text: 'Roll the seam to the edge and press both sides.', because: 'A pressed edge closes more easily.', side: 'off', tools: ['iron'], cautions: ['iron'] },
-    { key: 'close', action: 'close', title: 'Close the opening', text: 'Fold the lips in and close the opening by hand.', because: 'Ladder stitch does not show.', side: 'off', tools: ['hand needle'] },
+    ...closeSteps('the opening'),
+    { key: 'snap', action: 'snap', title: 'Set the snaps', text: 'Make holes at the marks and set the snaps: two caps, one socket, one stud for each.', because: 'The marks were sewn for them.', side: 'off', times: 2, tools: ['awl', 'snap press'], cautions: ['smallParts'], school: ['closure:snaps'] },
+    { key: 'ribbon', action: 'work', number: 'hand.ribbon', times: 2, title: 'Sew the ribbons on', text: 'Sew a ribbon to each mark.', because: 'The marks were sewn for them.', side: 'off', tools: ['ribbon', 'hand needle'], cautions: ['smallParts'], school: ['closure:ribbon'] },
   ],
 }; // prettier-ignore

@@ -1,4 +1,5 @@
-import type { Role } from '../reading';
+import type { NumberId } from '../numbers';
+import type { Role, Texture } from '../reading';
 import type { CautionKey, MaterialKind } from './materials';
 
 /** What hands do; each has its own time formula and its own effect on the stack. */
@@ -25,17 +26,42 @@ export type Action =
   | 'cut-out'
   | 'peel'
   | 'cut-window'
+  /** cloth only, the base stays */
+  | 'cut-cloth'
   | 'bobbin'
   | 'dissolve'
   | 'dry-edge'
   | 'dry-lace'
   | 'thread'
+  | 'fuse'
+  | 'topping'
+  | 'float'
+  /** a layer comes off by itself */
+  | 'remove'
+  /** finding a place on the machine's panel */
+  | 'panel'
+  /** anything that takes a time of the table */
+  | 'work'
   | 'own';
 /** Seen from the machine: front is what faces up under the needle. off: away from the machine. */
 export type Side = 'front' | 'back' | 'off';
 /** Which way the right side looks. */
 export type Face = 'up' | 'down';
-export type HoopAdvice = 'stay' | 'off';
+/** stay: something is loose; may: everything is held; off: it must come off for this step. */
+export type HoopAdvice = 'stay' | 'may' | 'off';
+
+/** One way of doing it, with its reason. */
+export interface School {
+  key: string;
+  name: string;
+  because: string;
+}
+/** Where makers disagree: the schools, the first being the default. Steps and pieces name the schools they belong to. */
+export interface Choice {
+  key: string;
+  label: string;
+  schools: School[];
+}
 
 export interface HandTemplate {
   key: string;
@@ -53,6 +79,16 @@ export interface HandTemplate {
   along?: string;
   tapeSides?: number;
   spray?: boolean;
+  /** how the piece is held is the maker's choice */
+  held?: boolean;
+  /** only when the edge along which it works is covered later, or stays raw */
+  edge?: 'covered' | 'raw';
+  /** only in these schools, written choice:school; any one of them */
+  school?: string[];
+  /** time by one row of the table, for actions without a formula of their own */
+  number?: NumberId;
+  /** then this much time passes by itself */
+  wait?: NumberId;
   hoop?: HoopAdvice;
   tools?: string[];
   cautions?: CautionKey[];
@@ -71,12 +107,16 @@ export interface Slot {
   extent?: 'whole' | 'inner';
   /** leaves an opening to turn through (true), or must not (false) */
   opening?: boolean;
+  /** textures that speak for it */
+  prefers?: Texture[];
   /** takes any number of blocks in a row */
   many?: boolean;
   /** pieces that this block holds down from now on */
   holds?: string[];
   /** somebody must hold the edge: no free time, and a speed cap */
   attended?: boolean;
+  /** front and back of the stitches are seen: the bobbin matches */
+  bothSides?: boolean;
   before?: HandTemplate[];
   after?: HandTemplate[];
 }
@@ -95,6 +135,7 @@ export type SizeRule =
   | { rule: 'fold'; seam: string; over: string[] }
   | { rule: 'pressed'; edge: string; awayFrom: string; over: string[] }
   | { rule: 'zip'; window: string }
+  | { rule: 'float'; over: string[] }
   | { rule: 'hoop' };
 
 export interface PieceTemplate {
@@ -105,7 +146,9 @@ export interface PieceTemplate {
   /** part whose rounds make one piece each; without it there is one */
   part?: string;
   size: SizeRule;
+  /** lies on top of each other, 1 unless said */
   layers?: number;
+  school?: string[];
 }
 
 export interface Technique {
@@ -113,6 +156,7 @@ export interface Technique {
   name: string;
   /** one line: what it is, for choosing */
   summary: string;
+  choices?: Choice[];
   pieces: PieceTemplate[];
   parts: Part[];
   start: HandTemplate[];

@@ -1,17 +1,29 @@
+import { closeChoice, closeSteps } from './choices';
 import { flipHoop, hoopUp, inspect, unhoop } from './common';
 import type { HandTemplate, Technique } from './types';
 
-const fold = (key: string, piece: string, what: string): HandTemplate => ({
-  key,
-  action: 'fold',
-  title: `Fold ${what} over`,
-  text: `Fold ${what} over the seam, right side up, and finger-press the edge.`,
-  because: 'The seam is inside the fold now; the next line holds it flat.',
-  side: 'front',
-  face: 'up',
-  pieces: [piece],
-  cautions: ['iron'],
-});
+const fold = (key: string, piece: string, what: string): HandTemplate[] => {
+  const step: HandTemplate = {
+    key,
+    action: 'fold',
+    title: `Fold ${what} over`,
+    text: `Fold ${what} over the seam, right side up, and finger-press the edge.`,
+    because: 'The seam is inside the fold now; the next line holds it flat.',
+    side: 'front',
+    face: 'up',
+    pieces: [piece],
+  };
+  return [
+    { ...step, school: ['press:finger'] },
+    {
+      ...step,
+      text: `Fold ${what} over the seam, right side up, and press the edge with a mini iron, off the coil.`,
+      tools: ['mini iron'],
+      cautions: ['iron'],
+      school: ['press:iron'],
+    },
+  ];
+};
 const layFlip = (key: string, piece: string, what: string, where: string): HandTemplate => ({
   key,
   action: 'lay',
@@ -30,6 +42,17 @@ export const zipPouch: Technique = {
   id: 'zip-pouch',
   name: 'Lined zip pouch',
   summary: 'Zip in the front, folded fabrics, lining on the back, turned through the lining.',
+  choices: [
+    {
+      key: 'press',
+      label: 'Fold by',
+      schools: [
+        { key: 'finger', name: 'Finger-press', because: 'Nothing hot near the zip.' },
+        { key: 'iron', name: 'Mini iron', because: 'A sharper edge; keep it off the coil and off vinyl.' },
+      ],
+    },
+    { ...closeChoice, label: 'Close the lining' },
+  ],
   pieces: [
     { key: 'base', name: 'Base', purpose: 'hooped', material: 'tear-away', size: { rule: 'hoop' } },
     { key: 'batting', name: 'Batting, front', purpose: 'body of the front', material: 'batting', size: { rule: 'cover', by: ['batting-place', 'batting-tack'], margin: 'front' } },
@@ -96,7 +119,7 @@ export const zipPouch: Technique = {
             holds: [piece],
             before: [layFlip('lay', piece, what, piece === 'accent' ? 'where the band begins' : 'the zip edge')],
           },
-          { key: `${piece}-tack`, title: `Hold ${what}`, roles: { 'tack-down': 1, decoration: 0.4 }, holds: [piece], before: [fold('fold', piece, what)] },
+          { key: `${piece}-tack`, title: `Hold ${what}`, roles: { 'tack-down': 1, decoration: 0.4 }, holds: [piece], before: fold('fold', piece, what) },
         ],
       };
     }),
@@ -150,7 +173,7 @@ export const zipPouch: Technique = {
     unhoop,
     { key: 'trim', action: 'trim-seam', title: 'Trim all round', text: 'Trim to {cut.seamAllowance} outside the last seam, {cut.openingLip} at the opening; cut the corners at an angle.', because: 'Less bulk turns to a sharper corner; the lip at the opening folds in by itself.', side: 'off', along: 'final', tools: ['scissors'], times: 4, cautions: ['scissors'] },
     { key: 'turn', action: 'turn', title: 'Turn', text: 'Turn through the lining, corners first, with a blunt tool.', because: 'Scissors go through the corner.', side: 'off', tools: ['blunt point turner'] },
-    { key: 'close', action: 'close', title: 'Close the lining', text: 'Close the opening in the lining by hand, then turn again through the zip.', because: 'Ladder stitch does not show.', side: 'off', tools: ['hand needle'] },
+    ...closeSteps('the lining', ', then turn again through the zip'),
     { key: 'press', action: 'press', title: 'Press', text: 'Press both sides, not on the zip.', because: 'The coil melts.', side: 'off', tools: ['iron'], cautions: ['iron'] },
   ], // prettier-ignore
 };

@@ -5,7 +5,7 @@
 import type { Numbers, NumberId } from '../numbers';
 import { LENGTH_BIN_MM, type BlockReading, type Reading } from '../reading';
 import type { HandStep, NeedleStep, Score, Step } from '../score';
-import type { Action } from '../techniques';
+import { HOLDS, type Action } from '../techniques';
 import type { Machine } from '../workshop';
 
 export interface TimeTerm {
@@ -28,6 +28,8 @@ export interface TimeContext {
   machine: Machine;
   numbers: Numbers;
   magneticHoop: boolean;
+  /** thread of each block */
+  threads: readonly { metallic?: boolean }[];
 }
 export type StepTimes = Record<string, StepTime>;
 
@@ -63,18 +65,41 @@ export function speedFactor(mm: number, numbers: Numbers): number {
 
 /** Seconds of sewing alone: what a machine's own screen shows. */
 export function stitchSeconds(block: BlockReading, speed: number, numbers: Numbers): number {
+  // A sheet's time was read from the screen: it has the lengths in it already.
+  if (block.typed?.seconds != null) return block.typed.seconds;
   let cycles = 0;
   block.lengthBins.forEach((n, bin) => (cycles += n / speedFactor((bin + 0.5) * LENGTH_BIN_MM, numbers)));
   return (cycles * 60) / speed;
 }
 
-function needleTime(step: NeedleStep, reading: Reading, { machine, numbers }: TimeContext): StepTime {
+/** Set speed under the caps that a held edge or a metallic thread asks for, stitches a minute. */
+const speedOf = (step: NeedleStep, metallic: boolean, machine: Machine, numbers: Numbers) =>
+  Math.min(
+    machine.speed,
+    step.attended ? numbers['stitch.capHeldEdge'] : Infinity,
+    metallic ? numbers['thread.metallicSpeed'] : Infinity,
+  );
+
+function needleTime(
+  step: NeedleStep,
+  reading: Reading,
+  { machine, numbers, threads }: TimeContext,
+): StepTime {
+  const metallic = (step.thread ?? threads[step.block])?.metallic ?? false;
   const block = reading.blocks[step.block];
   const one = machine.kind === 'one-needle';
-  const speed = step.attended ? Math.min(machine.speed, numbers['stitch.capHeldEdge']) : machine.speed;
+  if (step.skipped) {
+    const seconds = numbers['stop.panel'];
+    const terms: TimeTerm[] = [{ label: 'pass it over on the machine', seconds, number: 'stop.panel' }];
+    return { seconds, terms, freeSeconds: 0, waitSeconds: 0, perHooping: true };
+  }
+  const speed = speedOf(step, metallic, machine, numbers);
   const terms: TimeTerm[] = [
     {
-      label: `${block.stitches} stitches at ${speed} a minute, slower where they are long`,
+      label:
+        block.typed?.seconds != null
+          ? 'as the machine’s screen says'
+          : `${block.stitches} stitches at ${speed} a minute, slower where they are long`,
       seconds: stitchSeconds(block, speed, numbers),
     },
     { label: 'run-up', seconds: numbers['stitch.startRamp'] * (1 + block.trims), number: 'stitch.startRamp' },
@@ -98,7 +123,7 @@ function needleTime(step: NeedleStep, reading: Reading, { machine, numbers }: Ti
   const stop: TimeTerm = one
     ? { label: 'stop and start', seconds: numbers['stop.plain'], number: 'stop.plain' }
     : { label: 'change of needle', seconds: numbers['stop.colourMulti'], number: 'stop.colourMulti' };
-  if (step.block > 0) terms.push(stop);
+  if (step.stop > 0) terms.push(stop);
   const seconds = sum(terms);
   return {
     seconds,
@@ -115,7 +140,9 @@ const waitOf = (step: HandStep, numbers: Numbers): number =>
     ? numbers['wait.dryEdge']
     : step.action === 'dry-lace'
       ? numbers['wait.dryLace']
-      : 0;
+      : step.wait
+        ? numbers[step.wait]
+        : 0;
 
 /** Actions done to the hoop, not to each item in it. */
 const PER_HOOPING: readonly Action[] = [
@@ -126,6 +153,9 @@ const PER_HOOPING: readonly Action[] = [
   'thread',
   'bobbin',
   'dissolve',
+  'panel',
+  'float',
+  'topping',
 ];
 
 function handTime(step: HandStep, before: Step[], reading: Reading, context: TimeContext): StepTime {
@@ -184,7 +214,7 @@ function actionTerms(
         ...(step.tapeSides
           ? [n('tape sides', 'hand.tapeSide', step.tapeSides * Math.max(1, step.pieces.length))]
           : []),
-        ...(step.spray ? [n('spray', 'hand.spray')] : []),
+        ...holdTerms(step, n),
       ];
     case 'trim-close':
       return [perCm('trim close', 'hand.trimClose')];
@@ -204,7 +234,7 @@ function actionTerms(
       return [n('open the zip', 'hand.openZip')];
     case 'snip': {
       const jumps = before.reduce(
-        (total, s) => total + (s.kind === 'needle' ? reading.blocks[s.block].trims : 0),
+        (total, s) => total + (s.kind === 'needle' && !s.skipped ? reading.blocks[s.block].trims : 0),
         0,
       );
       return [n('look for threads', 'hand.snipBase'), ...(jumps ? [n('snip', 'hand.snipEach', jumps)] : [])];
@@ -242,13 +272,32 @@ function actionTerms(
     case 'dry-edge':
     case 'dry-lace':
       return [];
+    case 'cut-cloth':
+      return [perCm('cut inside the line', 'hand.trimClose')];
+    case 'fuse':
+      return [n('fuse', 'hand.fuse')];
+    case 'topping':
+      return [n('lay topping', 'hand.topping')];
+    case 'float':
+      return [n('slide a layer under', 'hand.lay')];
+    case 'panel':
+      return [n('find the place', 'stop.panel', step.times)];
+    case 'remove':
+    case 'work':
+      return step.number ? [n('the work', step.number, step.times)] : [];
     case 'own':
       return [n('a step of your own', 'hand.custom')];
   }
 }
 
+/** What it takes to keep a laid piece from creeping. */
+function holdTerms(step: HandStep, n: (label: string, id: NumberId, times?: number) => TimeTerm): TimeTerm[] {
+  const hold = step.heldBy && HOLDS[step.heldBy];
+  return hold?.number ? [n(hold.name.toLowerCase(), hold.number, hold.times)] : [];
+}
+
 /** Length of the block's main line, once along, mm. Of several loops, all. */
-const lineLength = (block: BlockReading): number => {
+export const lineLength = (block: BlockReading): number => {
   const loops = block.lines.filter((l) => l.closed);
   if (loops.length > 1) return loops.reduce((sum, l) => sum + l.lengthMm, 0);
   return block.perimeterMm ?? block.lines[0]?.lengthMm ?? 0;
@@ -281,7 +330,7 @@ export function itemTime(
     passiveSeconds += waitSeconds;
     if (step.kind === 'needle') {
       needleSeconds += seconds;
-      screenSeconds += stitchSeconds(reading.blocks[step.block], machine.speed, numbers);
+      if (!step.skipped) screenSeconds += stitchSeconds(reading.blocks[step.block], machine.speed, numbers);
     } else handSeconds += seconds;
   }
   return {

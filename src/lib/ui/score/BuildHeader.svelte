@@ -24,7 +24,12 @@
 
   async function download() {
     const tape = await workroom.store.tape(build.tapeId);
-    if (tape) saveAs(`${build.name}.json`, 'application/json', writeBuildFile(build, tape));
+    const inserted = [];
+    for (const { tapeId } of build.insertions) {
+      const bytes = tapeId && (await workroom.store.tape(tapeId));
+      if (tapeId && bytes) inserted.push({ id: tapeId, bytes });
+    }
+    saveAs(`${build.name}.json`, 'application/json', writeBuildFile(build, tape, inserted));
   }
 </script>
 

@@ -3,8 +3,11 @@
   import { resolve } from '$app/paths';
   import { page } from '$app/state';
   import { onMount, untrack } from 'svelte';
-  import { count, formatSize } from '$lib/core/units';
+  import { count } from '$lib/core/units';
   import BuildHeader from './BuildHeader.svelte';
+  import ChangesStrip from './ChangesStrip.svelte';
+  import CheckPanel from './CheckPanel.svelte';
+  import HowPanel from './HowPanel.svelte';
   import CrossSection from './CrossSection.svelte';
   import ScoreView from './ScoreView.svelte';
   import StepCard from './StepCard.svelte';
@@ -22,6 +25,8 @@
   const VIEWS = [
     ['step', 'At this step'],
     ['list', 'All steps'],
+    ['how', 'How it is made'],
+    ['check', 'Check'],
     ['cut', 'Cut list'],
     ['order', 'Order'],
     ['notes', 'Notes'],
@@ -119,13 +124,15 @@
   <div class="flex min-h-full flex-col gap-3 p-4 lg:h-full">
     <BuildHeader {editor} {plan} {reading} {build} onrun={run} />
 
-    {#if !plan.field.fits}
-      <p class="border-l-4 border-madder bg-madder-soft px-3 py-1" role="status">
-        <strong>Too large for hoop {plan.hoop.name}:</strong> the design measures {formatSize(
-          plan.size.width,
-          plan.size.height,
-          workroom.unit,
-        )}. Choose a larger hoop.
+    {#if editor.findings[0]?.severity === 'stop'}
+      <p
+        class="flex flex-wrap items-center gap-3 border-l-4 border-madder bg-madder-soft px-3 py-1"
+        role="status"
+      >
+        <span class="flex-1 basis-80"><strong>This ruins it:</strong> {editor.findings[0].message}</span>
+        {#if view !== 'check'}<button type="button" class="btn btn-small" onclick={() => (view = 'check')}
+            >See the check</button
+          >{/if}
       </p>
     {/if}
     {#if editor.questions.length}
@@ -141,6 +148,7 @@
       <p class="border-l-4 border-hands bg-hands-soft px-3 py-1 text-sm">{warning}</p>
     {/each}
 
+    <ChangesStrip {editor} />
     <div class="rounded-lg border border-rule bg-paper p-2 pb-0">
       <ScoreView
         {plan}
@@ -161,7 +169,16 @@
             'min-h-10 border-b-3 px-3',
             view === name ? 'border-needle font-bold' : 'border-transparent hover:border-rule',
           ]}
-          onclick={() => (view = name)}>{label}</button
+          onclick={() => (view = name)}
+          >{label}{#if name === 'check' && editor.findings.length}
+            <span
+              class={[
+                'ml-1 rounded-full px-1.5 text-sm',
+                editor.findings[0].severity === 'stop'
+                  ? 'bg-madder-soft text-madder'
+                  : 'bg-hands-soft text-hands',
+              ]}>{editor.findings.length}</span
+            >{/if}</button
         >
       {/each}
     </div>
@@ -181,6 +198,10 @@
       </div>
     {:else if view === 'list'}
       <StepList {plan} cursor={editor.cursor} onselect={(i) => editor.goTo(i)} />
+    {:else if view === 'how'}
+      <HowPanel {editor} {build} {plan} />
+    {:else if view === 'check'}
+      <CheckPanel {editor} {build} {plan} onstep={() => (view = 'step')} />
     {:else if view === 'cut'}
       <CutList
         pieces={plan.pieces}

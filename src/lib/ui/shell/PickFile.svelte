@@ -21,7 +21,7 @@
   bind:this={input}
   type="file"
   class="hidden"
-  accept=".dst,.DST,.csv,.json"
+  accept=".dst,.DST,.csv,.json,.zip"
   multiple
   onchange={take}
   data-testid="file-input"

@@ -1,19 +1,27 @@
 import { roleOverrides, type Build, type ScoreEdit } from '$lib/core/build';
-import { planBuild, type BuildPlan } from '$lib/core/plan';
+import { carryOver, composeTape, planBuild, type BuildPlan } from '$lib/core/plan';
 import type { Problem } from '$lib/core/problem';
-import { isQuestion, type Reading, type Role } from '$lib/core/reading';
+import { openFindings } from '$lib/core/check';
+import { isQuestion, typedReading, type Reading, type Role } from '$lib/core/reading';
 import { rankTechniques } from '$lib/core/techniques';
-import { stackAt } from '$lib/core/score';
-import type { Tape } from '$lib/core/tape';
+import { scoreChanges, stackAt, type ScoreChanges } from '$lib/core/score';
+import { emptyTape, type Tape } from '$lib/core/tape';
 import { core } from '$lib/workers';
+import { attempt } from '$lib/store';
 import { newId, nowIso } from './ids';
+import { showProblem } from './notices';
 import { workroom } from './workroom.svelte';
 
 /** One build under work: every change is an undoable step, stored at once; the plan follows by itself. */
 export class BuildEditor {
   build = $state.raw<Build | null>(null);
-  reading = $state.raw<Reading | null>(null);
-  tape = $state.raw<Tape | null>(null);
+  /** of the build's own tape, or of its typed stops */
+  own = $state.raw<Reading | null>(null);
+  private ownTape = $state.raw<Tape | null>(null);
+  /** tapes that are sewn in between, by insertion */
+  private inserted = $state.raw<Record<string, { tape: Tape; reading: Reading }>>({});
+  /** what the last choice did to the score, told once */
+  changes = $state.raw<{ what: string; by: ScoreChanges } | null>(null);
   problem = $state.raw<Problem | null>(null);
   saved = $state<'saved' | 'saving' | 'failed'>('saved');
   /** step under the cursor */
@@ -22,16 +30,22 @@ export class BuildEditor {
   private future = $state.raw<Build[]>([]);
 
   readonly plan = $derived<BuildPlan | null>(
-    this.build && this.reading
-      ? planBuild(this.build, this.reading, $state.snapshot(workroom.workshop) as typeof workroom.workshop)
+    this.build && this.own ? this.planOf(this.build, this.own) : null,
+  );
+  /** with everything that is sewn in between */
+  readonly reading = $derived(this.plan?.reading ?? null);
+  readonly tape = $derived(
+    this.build && this.ownTape && this.own
+      ? composeTape(this.build, this.ownTape, this.own, this.inserted)
       : null,
   );
+  readonly findings = $derived(openFindings(this.plan?.findings ?? []));
   readonly steps = $derived(this.plan?.score.steps ?? []);
   readonly cursor = $derived(Math.min(this.index, Math.max(0, this.steps.length - 1)));
   readonly step = $derived(this.steps[this.cursor]);
   readonly stack = $derived(this.plan ? stackAt(this.plan.score, this.cursor) : null);
   /** every technique on this reading, best first */
-  readonly ranking = $derived(this.reading ? rankTechniques(this.reading) : []);
+  readonly ranking = $derived(this.own ? rankTechniques(this.own) : []);
   /** steps whose block the maker should be asked about */
   readonly questions = $derived(
     this.steps.flatMap((s, i) =>
@@ -41,27 +55,50 @@ export class BuildEditor {
   readonly canUndo = $derived(this.past.length > 0);
   readonly canRedo = $derived(this.future.length > 0);
 
+  private planOf(build: Build, own: Reading): BuildPlan {
+    const workshop = $state.snapshot(workroom.workshop) as typeof workroom.workshop;
+    const readings = Object.fromEntries(Object.entries(this.inserted).map(([id, i]) => [id, i.reading]));
+    return planBuild(build, own, workshop, readings, nowIso().slice(0, 10));
+  }
+
   async load(id: string) {
     const build = workroom.builds.find((b) => b.id === id) ?? null;
-    const bytes = build && (await workroom.store.tape(build.tapeId));
-    if (!build || !bytes) {
-      this.problem = {
+    if (!build || !(await this.read(build)))
+      this.problem ??= {
         code: 'no-build',
         message: 'This build is not in this browser.',
         next: 'Go back to Builds, or import its file.',
       };
-      return;
-    }
-    this.build = build;
-    await this.read(bytes);
+    else this.build = build;
   }
-  private async read(bytes: Uint8Array) {
-    if (!this.build) return;
-    const answer = await core().read(bytes, workroom.numbers['reading.trimJumps'], roleOverrides(this.build));
-    if (answer.ok) {
-      this.tape = answer.tape;
-      this.reading = answer.reading;
-    } else this.problem = answer.problem;
+  /** Reads the build's own tape and those of its insertions. False when one of them is missing. */
+  private async read(build: Build): Promise<boolean> {
+    const inserted: typeof this.inserted = {};
+    for (const { id, tapeId } of build.insertions) {
+      const read = tapeId ? await this.readTape(tapeId, {}) : null;
+      if (read) inserted[id] = read;
+    }
+    if (build.typed) {
+      const { stops, widthMm, heightMm } = build.typed;
+      const machine = workroom.workshop.machines.find((m) => m.id === build.machineId);
+      const size = widthMm && heightMm ? { width: widthMm, height: heightMm } : null;
+      this.own = typedReading(stops, size, (machine ?? workroom.workshop.machines[0]).speed);
+      this.ownTape = emptyTape();
+    } else {
+      const read = await this.readTape(build.tapeId, roleOverrides(build));
+      if (!read) return false;
+      this.own = read.reading;
+      this.ownTape = read.tape;
+    }
+    this.inserted = inserted;
+    return true;
+  }
+  private async readTape(id: string, roles: Parameters<ReturnType<typeof core>['read']>[2]) {
+    const bytes = await workroom.store.tape(id);
+    if (!bytes) return null;
+    const answer = await core().read(bytes, workroom.numbers['reading.trimJumps'], roles);
+    if (!answer.ok) this.problem = answer.problem;
+    return answer.ok ? answer : null;
   }
 
   goTo(index: number) {
@@ -84,6 +121,7 @@ export class BuildEditor {
     void this.take({ ...this.build, ...next });
   }
   undo() {
+    this.changes = null;
     const last = this.past.at(-1);
     if (!last || !this.build) return;
     this.past = this.past.slice(0, -1);
@@ -98,22 +136,57 @@ export class BuildEditor {
     void this.take(next);
   }
   private async take(next: Build) {
-    const rolesBefore = JSON.stringify(this.build?.roles);
+    const before = this.build;
     const stepId = this.step?.id;
+    // At once, so that a change made while this one is stored builds on it.
     this.build = { ...next, changedAt: nowIso() };
     if (stepId) this.goToStep(stepId);
     this.saved = 'saving';
     const stored = await workroom.saveBuild(this.build);
     this.saved = stored.ok ? 'saved' : 'failed';
-    if (JSON.stringify(next.roles) !== rolesBefore) {
-      const bytes = await workroom.store.tape(next.tapeId);
-      if (bytes) await this.read(bytes);
-      if (stepId) this.goToStep(stepId);
+    if (before && JSON.stringify(tapesAndRoles(next)) === JSON.stringify(tapesAndRoles(before))) return;
+    await this.read(this.build);
+    if (stepId) this.goToStep(stepId);
+  }
+  /** The tapes of this build one by one, for joining them. */
+  parts() {
+    return this.ownTape && this.own
+      ? { tape: this.ownTape, reading: this.own, inserted: this.inserted }
+      : null;
+  }
+  /** A choice that rewrites steps: the change, and what it did, is told. */
+  choose(what: string, next: Partial<Build>) {
+    const before = this.plan?.score;
+    if (!this.build || !this.own || !before) return;
+    const after = this.planOf({ ...this.build, ...next }, this.own).score;
+    this.changes = { what, by: scoreChanges(before, after) };
+    this.change(next);
+  }
+  /** Lays the maker's decisions onto a newer tape; answers what could not be kept. */
+  async replaceTape(tapeId: string, fileName: string, bytes: Uint8Array): Promise<string[] | null> {
+    if (!this.build || !this.own) return null;
+    const answer = await core().read(bytes, workroom.numbers['reading.trimJumps'], {});
+    if (!answer.ok) {
+      showProblem(answer.problem);
+      return null;
     }
+    const { build, lost } = carryOver(this.build, this.own, answer.reading, { tapeId, fileName });
+    const stored = await attempt(() => workroom.store.addBuild(build, [{ id: tapeId, bytes }]));
+    if (!stored.ok) {
+      showProblem(stored.problem);
+      return null;
+    }
+    this.change(build);
+    return lost;
   }
 
   setRole(block: number, role: Role | null) {
     if (!this.build) return;
+    const { typed } = this.build;
+    if (typed && role) {
+      const stops = typed.stops.with(block, { ...typed.stops[block], role });
+      return this.change({ typed: { ...typed, stops } });
+    }
     const { [String(block)]: _, ...others } = this.build.roles;
     this.change({ roles: role ? { ...others, [String(block)]: role } : others });
   }
@@ -158,6 +231,16 @@ export class BuildEditor {
     this.edit({ kind: 'move', stepId, before: this.steps[index]?.id ?? null });
     this.goToStep(stepId);
   }
+  /** Passes a block over on the machine, or sews it after all. */
+  skip(stepId: string, skip: boolean) {
+    this.edit({ kind: 'skip', stepId, skip });
+  }
+  /** Sews a block once more, right after it. */
+  again(stepId: string, thread: Build['threads'][number] | null) {
+    const id = `again:${newId()}`;
+    this.edit({ kind: 'again', stepId: id, of: stepId, thread });
+    this.goToStep(id);
+  }
   /** One place earlier (-1) or later (1). */
   shift(stepId: string, by: -1 | 1) {
     const at = this.steps.findIndex((s) => s.id === stepId);
@@ -167,5 +250,13 @@ export class BuildEditor {
   }
 }
 
+/** What a reading depends on. */
+const tapesAndRoles = ({ tapeId, roles, typed, insertions, machineId }: Build) => [
+  tapeId,
+  roles,
+  typed,
+  typed && machineId,
+  insertions.map((i) => i.tapeId),
+];
 const MOST_UNDO = 200;
 export const NO_THREAD = { name: 'thread', colour: '#777777' };

@@ -58,7 +58,7 @@ class Workroom {
     const { demoWorkroom } = await import('$lib/demo');
     const demo = demoWorkroom(Date.now());
     const written = await attempt(async () => {
-      for (const { build, tape } of demo.builds) await this.store.addBuild(build, tape);
+      for (const { build, tapes } of demo.builds) await this.store.addBuild(build, tapes);
       for (const { events, ...run } of demo.runs) {
         await this.store.startRun(run, events[0]);
         for (let n = 1; n < events.length; n++) await this.store.addEvent(run.id, n, events[n]);
@@ -87,7 +87,6 @@ class Workroom {
     return saved;
   }
   async removeBuild(build: Build) {
-    const tape = await this.store.tape(build.tapeId);
     const removed = await attempt(() => this.store.removeBuild(build.id));
     if (!removed.ok) return showProblem(removed.problem);
     this.builds = this.builds.filter((b) => b.id !== build.id);
@@ -96,7 +95,10 @@ class Workroom {
       duration: 10_000,
       action: {
         label: 'Undo',
-        onClick: () => void (tape && this.store.addBuild(build, tape).then(() => this.refresh())),
+        onClick: () =>
+          void this.store
+            .addBuild(build, removed.value.tapes, removed.value.sheets)
+            .then(() => this.refresh()),
       },
     });
   }

@@ -1,0 +1,72 @@
+/**
+ * The plan check: what an experienced maker would say before the first stitch. Each rule is data and one pure function.
+ * In: everything worked out for a build. Out: findings, worst first, in the order of the steps; silenced ones are marked.
+ * To add a rule: write it in the file of its kind; it is found from there.
+ */
+import { formatLength } from '../units';
+import { applyStep, emptyStack } from '../score';
+import { careRules } from './rules-care';
+import { materialRules } from './rules-material';
+import { orderRules } from './rules-order';
+import { sizeRules } from './rules-size';
+import { threadRules } from './rules-thread';
+import type { CheckInput, Context, Finding, Rule } from './types';
+
+export type { CheckInput, Finding, Fix, Severity } from './types';
+
+export const RULES: readonly Rule[] = [
+  ...orderRules,
+  ...sizeRules,
+  ...materialRules,
+  ...threadRules,
+  ...careRules,
+];
+
+const WORST_FIRST = { stop: 0, mind: 1, tip: 2 };
+
+export function checkPlan(input: CheckInput): Finding[] {
+  const context = contextOf(input);
+  const at = (stepId: string | null) =>
+    stepId === null ? -1 : context.steps.findIndex((s) => s.id === stepId);
+  return RULES.flatMap((rule) =>
+    rule.find(context).map((found): Finding => ({
+      severity: rule.severity,
+      ...found,
+      id: rule.id,
+      silenced: input.build.silenced[rule.id] ?? null,
+    })),
+  ).sort((a, b) => WORST_FIRST[a.severity] - WORST_FIRST[b.severity] || at(a.stepId) - at(b.stepId));
+}
+
+/** What still wants the maker's attention. */
+export const openFindings = (findings: readonly Finding[]): Finding[] =>
+  findings.filter((f) => f.silenced === null);
+
+function contextOf(input: CheckInput): Context {
+  const { score, reading, workshop } = input;
+  const { steps } = score;
+  const stacks = [emptyStack()];
+  for (const step of steps) stacks.push(applyStep(stacks[stacks.length - 1], step, score));
+  const unhoop = steps.findIndex((s) => s.kind === 'hand' && s.action === 'unhoop');
+  const follows = (a: number, b: number) => reading.blocks[a]?.follows?.index === b;
+  return {
+    ...input,
+    steps,
+    hands: steps.flatMap((step, at) => (step.kind === 'hand' ? [{ step, at }] : [])),
+    needles: steps.flatMap((step, at) => (step.kind === 'needle' && !step.skipped ? [{ step, at }] : [])),
+    before: (at) => stacks[at],
+    atUnhoop: stacks[unhoop < 0 ? steps.length : unhoop],
+    piece: (id) => score.pieces.find((p) => p.id === id),
+    layOf: (id) =>
+      steps.find(
+        (s) => s.kind === 'hand' && ['lay', 'topping', 'float'].includes(s.action) && s.pieces.includes(id),
+      ) as ReturnType<Context['layOf']>,
+    sameLine: (a, b) =>
+      a === b ||
+      follows(a, b) ||
+      follows(b, a) ||
+      (reading.blocks[a]?.follows != null &&
+        reading.blocks[a].follows.index === reading.blocks[b]?.follows?.index),
+    length: (mm) => formatLength(mm, workshop.unit),
+  };
+}

@@ -1,0 +1,312 @@
+import type { Build, Trait } from '../build';
+import type { ScorePiece } from '../score';
+import { techniqueById } from '../techniques';
+import { list } from './rules-order';
+import type { Context, Found, Rule } from './types';
+
+const withTrait = (c: Context, trait: Trait) => c.score.pieces.filter((p) => p.traits.includes(trait));
+const bases = (c: Context) => c.score.pieces.filter((p) => p.size.rule === 'hoop');
+const STABILISERS = ['film', 'tear-away', 'cut-away', 'sticky', 'mesh', 'topping'];
+const isCloth = ({ material }: ScorePiece) =>
+  !STABILISERS.includes(material) && material !== 'zip' && material !== 'batting';
+const names = (pieces: readonly ScorePiece[]) => list(pieces.map((p) => p.name));
+/** The build's materials with one piece changed. */
+const changed = (c: Context, pieces: readonly ScorePiece[], change: Build['materials'][string]) => ({
+  materials: {
+    ...c.build.materials,
+    ...Object.fromEntries(pieces.map((p) => [p.id, { ...c.build.materials[p.id], ...change }])),
+  },
+});
+const isApplique = (p: ScorePiece) => p.id.startsWith('applique');
+const offers = (c: Context, choice: string, school: string) =>
+  techniqueById(c.score.technique).choices?.some(
+    (o) => o.key === choice && o.schools.some((s) => s.key === school),
+  ) ?? false;
+const layerWord = (n: number) => `${n} layer${n > 1 ? 's' : ''}`;
+
+/** What the materials can bear. */
+export const materialRules: Rule[] = [
+  {
+    id: 'base-thin',
+    severity: 'mind',
+    find: (c) => {
+      const lace = c.needles.find(({ step }) => step.role === 'lace' || step.role === 'lace-underlay');
+      const base = bases(c).find((p) => p.material === 'mesh');
+      if (!base) return [];
+      const dense = c.needles.some(
+        ({ step }) =>
+          step.role === 'lace' && c.reading.blocks[step.block].densityPerCm2 > c.numbers['check.stiff'],
+      );
+      const wants = lace && dense ? 3 : 2;
+      if (base.layers >= wants) return [];
+      return [
+        {
+          stepId: lace?.step.id ?? null,
+          message: `${layerWord(base.layers)} of wash-away ${base.layers > 1 ? 'are' : 'is'} too thin for this: take ${wants}.`,
+          because: lace
+            ? 'Lace has nothing else to be sewn on; a thin base is cut to shreds.'
+            : 'A border on one layer cuts itself loose.',
+          fix: { label: `Hoop ${layerWord(wants)}`, change: changed(c, [base], { layers: wants }) },
+        },
+      ];
+    },
+  },
+  {
+    id: 'tear-away-border',
+    severity: 'mind',
+    find: (c) => {
+      const base = bases(c).find((p) => p.material === 'tear-away');
+      const cloth = bases(c).some((p) => p !== base && isCloth(p));
+      if (!base || base.layers > 1 || cloth) return [];
+      const border = c.needles.find(({ step }) => {
+        const { texture, densityPerCm2 } = c.reading.blocks[step.block];
+        return (
+          step.role === 'cover' && texture === 'satin' && densityPerCm2 >= c.numbers['check.denseBorder']
+        );
+      });
+      return border
+        ? [
+            {
+              stepId: border.step.id,
+              message: 'One layer of tear-away lies under a dense border.',
+              because: 'The border perforates it, and the work drops out of the hoop half way round.',
+              fix: { label: 'Hoop 2 layers', change: changed(c, [base], { layers: 2 }) },
+            },
+          ]
+        : [];
+    },
+  },
+  {
+    id: 'knit-no-stay',
+    severity: 'mind',
+    find: (c) => {
+      const knits = withTrait(c, 'stretch').filter((p) => p.fusible === 'none');
+      const stays = c.score.pieces.some((p) => p.material === 'cut-away');
+      return knits.length && !stays
+        ? [
+            {
+              stepId: c.layOf(knits[0].id)?.id ?? null,
+              message: `${names(knits)} stretch${knits.length > 1 ? '' : 'es'}, and nothing that stays lies under the stitches.`,
+              because:
+                'A knit pulls out of shape under the needle and in the wash; cut-away or a fused mesh holds it.',
+              fix: bases(c)[0] && {
+                label: 'Take cut-away as the base',
+                change: changed(c, [bases(c).find((p) => !isCloth(p)) ?? bases(c)[0]], { kind: 'cut-away' }),
+              },
+            },
+          ]
+        : [];
+    },
+  },
+  {
+    id: 'pile-no-topping',
+    severity: 'mind',
+    find: (c) => {
+      const pile = c.score.pieces.filter((p) => p.traits.includes('pile') || p.material === 'towelling');
+      if (!pile.length || c.hands.some(({ step }) => step.action === 'topping')) return [];
+      const over = c.needles.find(({ step }) => step.role === 'decoration' || step.role === 'cover');
+      return over
+        ? [
+            {
+              stepId: over.step.id,
+              message: `${names(pile)} has pile, and no topping lies over it.`,
+              because: 'Loops and fluff poke through the stitches.',
+              ...(offers(c, 'topping', 'film') && {
+                fix: { label: 'Lay topping', change: { schools: { ...c.build.schools, topping: 'film' } } },
+              }),
+            },
+          ]
+        : [];
+    },
+  },
+  {
+    id: 'heavy-bond',
+    severity: 'mind',
+    find: (c) => {
+      const heavy = c.score.pieces.filter((p) => p.fusible === 'heavy' && p.size.rule !== 'hoop');
+      return heavy.length
+        ? [
+            {
+              stepId: c.layOf(heavy[0].id)?.id ?? null,
+              message: `${names(heavy)} ${heavy.length > 1 ? 'have' : 'has'} heavy bond on the back.`,
+              because: 'It is meant for patches: under stitches it gums the needle and stiffens the work.',
+              fix: { label: 'Take light fusible', change: changed(c, heavy, { fusible: 'light' }) },
+            },
+          ]
+        : [];
+    },
+  },
+  {
+    id: 'no-fusible',
+    severity: 'tip',
+    find: (c) => {
+      const { hold, cut } = c.score.schools;
+      const loose = c.score.pieces.filter((p) => isApplique(p) && p.fusible === 'none');
+      if (!c.build.use.washed || !loose.length || hold === 'fuse' || cut === 'pre-cut') return [];
+      return [
+        {
+          stepId: c.layOf(loose[0].id)?.id ?? null,
+          message: `${names(loose)} ${loose.length > 1 ? 'have' : 'has'} no fusible, and the item is washed.`,
+          because: 'Between its edges an unfused piece bubbles after a few washes.',
+          fix: { label: 'Light fusible on them', change: changed(c, loose, { fusible: 'light' }) },
+        },
+      ];
+    },
+  },
+  {
+    id: 'not-prewashed',
+    severity: 'mind',
+    find: (c) => {
+      const raw = c.score.pieces.filter((p) => ['cotton', 'towelling'].includes(p.material) && !p.prewashed);
+      return c.build.use.washed && raw.length
+        ? [
+            {
+              stepId: null,
+              message: `${names(raw)} ${raw.length > 1 ? 'are' : 'is'} not prewashed, and the item is washed.`,
+              because: 'Cloth that shrinks after it is sewn puckers for good.',
+              fix: { label: 'They are prewashed', change: changed(c, raw, { prewashed: true }) },
+            },
+          ]
+        : [];
+    },
+  },
+  {
+    id: 'metal-zip',
+    severity: 'stop',
+    find: (c) =>
+      withTrait(c, 'metal')
+        .filter((p) => p.material === 'zip')
+        .map((p) => ({
+          stepId: c.layOf(p.id)?.id ?? null,
+          message: `${p.name} has metal teeth.`,
+          because: 'A needle that meets them breaks and flies; take a coil zip.',
+        })),
+  },
+  {
+    id: 'slippery-back',
+    severity: 'mind',
+    find: (c) =>
+      withTrait(c, 'slippery').flatMap((p): Found[] => {
+        const lay = c.layOf(p.id);
+        return lay?.side === 'back'
+          ? [
+              {
+                stepId: lay.id,
+                message: `${p.name} is slippery, and it goes on the back.`,
+                because:
+                  'It slides under the hoop unseen, and the finished thing slides too; take one that grips.',
+              },
+            ]
+          : [];
+      }),
+  },
+  {
+    id: 'film-heat',
+    severity: 'mind',
+    find: (c) =>
+      c.hands.flatMap(({ step, at }): Found[] => {
+        const hot = step.tools.some((t) => /iron/.test(t)) && step.action !== 'press';
+        const film = c.before(at).layers.find((l) => l.material === 'film' || l.material === 'topping');
+        return hot && film
+          ? [
+              {
+                stepId: step.id,
+                message: `An iron is used at “${step.title}” while ${film.name} is in the hoop.`,
+                because:
+                  'Film melts into the stitches; keep the iron on the piece and off the film, or glue instead.',
+              },
+            ]
+          : [];
+      }),
+  },
+  {
+    id: 'vinyl-heat',
+    severity: 'mind',
+    find: (c) => {
+      const vinyl = c.score.pieces.filter((p) => p.material === 'vinyl');
+      if (!vinyl.length) return [];
+      const hot = c.hands.find(({ step }) => step.action === 'press' || step.action === 'fuse');
+      const pins = c.hands.find(
+        ({ step }) => step.heldBy === 'pins' && step.pieces.some((id) => vinyl.some((v) => v.id === id)),
+      );
+      const found: Found[] = [];
+      if (hot)
+        found.push({
+          stepId: hot.step.id,
+          message: `${names(vinyl)}: vinyl never goes under an iron on its good side.`,
+          because: 'It melts and takes the mark of the iron.',
+        });
+      if (pins)
+        found.push({
+          stepId: pins.step.id,
+          message: `${names(vinyl)} is pinned.`,
+          because: 'Every hole in vinyl stays.',
+          fix: { label: 'Tape it', change: { schools: { ...c.build.schools, hold: 'tape' } } },
+        });
+      return found;
+    },
+  },
+  {
+    id: 'needle-kind',
+    severity: 'tip',
+    find: (c) => {
+      const knits = withTrait(c, 'stretch');
+      const vinyl = c.score.pieces.filter((p) => p.material === 'vinyl');
+      if (knits.length && c.build.needle !== 'ballpoint')
+        return [
+          {
+            stepId: null,
+            message: `${names(knits)} wants a ballpoint needle.`,
+            because: 'A sharp point cuts the loops of a knit, and holes run from there.',
+            fix: { label: 'Ballpoint 75/11', change: { needle: 'ballpoint' } },
+          },
+        ];
+      if (vinyl.length && c.build.needle !== 'sharp')
+        return [
+          {
+            stepId: null,
+            message: `${names(vinyl)} wants a sharp needle, 80/12.`,
+            because: 'An embroidery point pushes vinyl instead of piercing it.',
+            fix: { label: 'Sharp 80/12', change: { needle: 'sharp' } },
+          },
+        ];
+      return [];
+    },
+  },
+  {
+    id: 'keep-dry',
+    severity: 'stop',
+    find: (c) => {
+      const dry = withTrait(c, 'keep-dry');
+      const wet = c.hands.find(({ step }) => step.action === 'dissolve');
+      return dry.length && wet
+        ? [
+            {
+              stepId: wet.step.id,
+              message: `${names(dry)} must not get wet, and the base is dissolved in water.`,
+              because: 'A base that tears or pops away keeps it dry.',
+              ...(offers(c, 'base', 'tear') && {
+                fix: { label: 'Take tear-away', change: { schools: { ...c.build.schools, base: 'tear' } } },
+              }),
+            },
+          ]
+        : [];
+    },
+  },
+  {
+    id: 'nap-turned',
+    severity: 'mind',
+    find: (c) => {
+      const nap = withTrait(c, 'directional');
+      return nap.length && c.field.turned
+        ? [
+            {
+              stepId: c.layOf(nap[0].id)?.id ?? null,
+              message: `The design lies a quarter turned in the hoop, and ${names(nap)} has a direction.`,
+              because: 'Turn the cloth with the design, or the print lies on its side.',
+            },
+          ]
+        : [];
+    },
+  },
+];

@@ -1,0 +1,239 @@
+import type { Box } from '../geometry';
+import { repeatsThatFit } from '../hoop';
+import { inside } from '../outline';
+import type { BlockReading, Line } from '../reading';
+import { smallestHoop } from '../workshop';
+import type { Context, Found, Rule } from './types';
+
+const isSatin = ({ texture }: BlockReading) => texture === 'satin' || texture === 'zigzag';
+const spans = (b: Box, c: Context) =>
+  Math.min((b.maxX - b.minX) / c.size.width, (b.maxY - b.minY) / c.size.height);
+/** Nearer to the raw edge than this, scissors cannot follow, mm. */
+const SCISSORS_MM = 0.3;
+const WHOLE = 0.84;
+
+/** Share of a line that lies inside a closed one. */
+function shareInside(line: Line, { points }: Line): number {
+  const polygon = Array.from({ length: points.length / 2 }, (_, i) => ({
+    x: points[2 * i],
+    y: points[2 * i + 1],
+  }));
+  let within = 0;
+  const n = line.points.length / 2;
+  for (let i = 0; i < n; i++)
+    if (inside({ x: line.points[2 * i], y: line.points[2 * i + 1] }, polygon)) within++;
+  return n ? within / n : 0;
+}
+/** Less of a cover under a later piece than this is only the crossing of two edges. */
+const LUMP_SHARE = 0.12;
+
+/** What must reach what. */
+export const sizeRules: Rule[] = [
+  {
+    id: 'too-large',
+    severity: 'stop',
+    find: (c) => {
+      if (c.field.fits || c.size.width === 0) return [];
+      const hoop = smallestHoop(c.workshop, c.numbers, c.size);
+      return [
+        {
+          stepId: null,
+          message: `The design is too large for hoop ${c.hoop.name}: it measures ${c.length(c.size.width)} × ${c.length(c.size.height)}.`,
+          because: `The foot needs ${c.length(c.field.inset)} on every side; beyond that the needle meets the frame.`,
+          ...(hoop && {
+            fix: { label: `Take hoop ${hoop.name}`, change: { hoopId: hoop.id, machineId: hoop.machineId } },
+          }),
+        },
+      ];
+    },
+  },
+  {
+    id: 'repeats',
+    severity: 'stop',
+    find: (c) => {
+      const { repeats } = c.build.order;
+      if (repeats < 2 || c.size.width === 0) return [];
+      const popped = c.hands.some(({ step }) => step.action === 'pop-out');
+      const gap = c.numbers[popped ? 'hoop.gapPop' : 'hoop.gapCut'];
+      const { across, down } = repeatsThatFit(c.field, c.size, gap);
+      if (across * down >= repeats) return [];
+      return [
+        {
+          stepId: null,
+          message: `${repeats} repeats do not fit hoop ${c.hoop.name}: ${across} × ${down} do, ${c.length(gap)} apart.`,
+          because: popped
+            ? 'Between patches the film must hold until the last stitch.'
+            : 'Closer together there is no room for the scissors, and the outermost would leave the field.',
+          ...(across * down > 0 && {
+            fix: {
+              label: `Load ${across * down}`,
+              change: { order: { ...c.build.order, repeats: across * down } },
+            },
+          }),
+        },
+      ];
+    },
+  },
+  {
+    id: 'piece-small',
+    severity: 'stop',
+    find: (c) =>
+      c.pieces.flatMap((cut): Found[] => {
+        const own = c.piece(cut.id)?.own;
+        const needs = cut.covers;
+        if (!own || !needs) return [];
+        const short = [needs.maxX - needs.minX - own.widthMm, needs.maxY - needs.minY - own.heightMm];
+        if (Math.max(...short) <= 0) return [];
+        const { [cut.id]: material } = c.build.materials;
+        return [
+          {
+            stepId: c.layOf(cut.id)?.id ?? null,
+            message: `Your ${cut.name} of ${c.length(own.widthMm)} × ${c.length(own.heightMm)} is ${c.length(Math.max(...short))} too small for the lines that must catch it.`,
+            because: `They measure ${c.length(needs.maxX - needs.minX)} × ${c.length(needs.maxY - needs.minY)}: one side would hang free.`,
+            fix: {
+              label: 'Cut it new',
+              change: { materials: { ...c.build.materials, [cut.id]: { ...material, own: undefined } } },
+            },
+          },
+        ];
+      }),
+  },
+  {
+    id: 'precut-small',
+    severity: 'mind',
+    find: (c) =>
+      c.pieces.flatMap((cut): Found[] => {
+        if (!cut.preCut || !cut.lies) return [];
+        const tack = c.needles.find(({ step }) => step.holds.includes(cut.id) && step.role === 'tack-down');
+        if (!tack) return [];
+        const b = c.reading.blocks[tack.step.block].box;
+        const over = Math.max(
+          cut.lies.minX - b.minX,
+          b.maxX - cut.lies.maxX,
+          cut.lies.minY - b.minY,
+          b.maxY - cut.lies.maxY,
+        );
+        return over > SCISSORS_MM
+          ? [
+              {
+                stepId: tack.step.id,
+                message: `The tack-down stands ${c.length(over)} outside the pre-cut ${cut.name}.`,
+                because: 'Where the line misses the shape, nothing holds its edge.',
+              },
+            ]
+          : [];
+      }),
+  },
+  {
+    id: 'cover-short',
+    severity: 'stop',
+    find: (c) =>
+      c.reading.covers.flatMap((reach): Found[] => {
+        const cover = c.reading.blocks[reach.cover];
+        const step = c.needles.find((n) => n.step.block === reach.cover && !n.step.again)?.step;
+        if (!isSatin(cover) || !step) return [];
+        const beyond = reach.outsideMm - (c.reading.blocks[reach.over].widthMm ?? 0) / 2;
+        if (beyond >= SCISSORS_MM + c.numbers['cut.coverSpare']) return [];
+        return [
+          {
+            stepId: step.id,
+            message:
+              beyond <= 0.05
+                ? `The cover of block ${reach.cover + 1} misses the tack-down it should hide.`
+                : `The cover of block ${reach.cover + 1} reaches only ${c.length(beyond)} past the tack-down at its weakest place.`,
+            because: 'No scissors cut so close: the raw edge will show there.',
+          },
+        ];
+      }),
+  },
+  {
+    id: 'lump',
+    severity: 'mind',
+    find: (c) =>
+      c.needles.flatMap(({ step, at }): Found[] => {
+        const cover = c.reading.blocks[step.block];
+        if (step.role !== 'cover' || !isSatin(cover) || !cover.lines[0]) return [];
+        const above = c.needles.find(
+          (n) =>
+            n.at > at &&
+            n.step.role === 'placement' &&
+            c.reading.blocks[n.step.block].lines[0]?.closed &&
+            spans(c.reading.blocks[n.step.block].box, c) < WHOLE &&
+            shareInside(cover.lines[0], c.reading.blocks[n.step.block].lines[0]) > LUMP_SHARE,
+        );
+        return above
+          ? [
+              {
+                stepId: step.id,
+                message: `The cover of block ${step.stop + 1} goes on under the piece that block ${above.step.stop + 1} places.`,
+                because:
+                  'Covered twice, the overlap makes a hard lump; the lower cover is better left out there.',
+              },
+            ]
+          : [];
+      }),
+  },
+  {
+    id: 'cut-line-out',
+    severity: 'mind',
+    find: (c) => {
+      const line = c.needles.find(({ step }) => step.role === 'cut-line')?.step;
+      const border = c.needles.findLast(
+        ({ step }) => step.role === 'cover' && spans(c.reading.blocks[step.block].box, c) > WHOLE * 0.8,
+      )?.step;
+      if (!line || !border) return [];
+      const [l, b] = [c.reading.blocks[line.block].box, c.reading.blocks[border.block].box];
+      const over = Math.max(b.minX - l.minX, l.maxX - b.maxX, b.minY - l.minY, l.maxY - b.maxY);
+      return over > 0.3
+        ? [
+            {
+              stepId: line.id,
+              message: `The cut line lies up to ${c.length(over)} outside the border.`,
+              because: 'Cut along it, a rim of raw cloth stands out beyond the border.',
+            },
+          ]
+        : [];
+    },
+  },
+  {
+    id: 'opening-small',
+    severity: 'mind',
+    find: (c) =>
+      c.needles.flatMap(({ step }): Found[] => {
+        const block = c.reading.blocks[step.block];
+        const [opening] = block.openings;
+        if (step.role !== 'final-outline' || !opening) return [];
+        const shortSide = Math.min(block.box.maxX - block.box.minX, block.box.maxY - block.box.minY);
+        const least = Math.max(c.numbers['check.openingLeast'], c.numbers['check.openingShare'] * shortSide);
+        return opening.lengthMm < least - 0.5
+          ? [
+              {
+                stepId: step.id,
+                message: `The opening of ${c.length(opening.lengthMm)} on the ${opening.side} is small for turning: ${c.length(least)} would do.`,
+                because:
+                  'A third of the short side, and three fingers, must go through without creasing the work.',
+              },
+            ]
+          : [];
+      }),
+  },
+  {
+    id: 'no-lip',
+    severity: 'tip',
+    find: (c) => {
+      const open = c.needles.find(
+        ({ step }) => c.reading.blocks[step.block].openings.length > 0 && step.role === 'final-outline',
+      );
+      const trim = c.hands.find(({ step }) => step.action === 'trim-seam');
+      if (!open || (trim && c.numbers['cut.openingLip'] > c.numbers['cut.seamAllowance'])) return [];
+      if (!c.hands.some(({ step }) => step.action === 'turn')) return [];
+      return [
+        {
+          stepId: trim?.step.id ?? open.step.id,
+          message: 'No wider lip is left at the opening.',
+          because: 'A lip folds in by itself when the opening is closed; a short one frays out of the seam.',
+        },
+      ];
+    },
+  },
+];

@@ -1,0 +1,138 @@
+import type { Found, Rule } from './types';
+
+/** Thread above, thread below. */
+export const threadRules: Rule[] = [
+  {
+    id: 'bobbin-out',
+    severity: 'mind',
+    find: (c) =>
+      c.thread.swaps.map(({ stepId, because }): Found => {
+        const at = c.steps.findIndex((s) => s.id === stepId);
+        return {
+          stepId,
+          message: `The bobbin runs out in “${c.steps[at].title}”: change it at the stop before.`,
+          because,
+          fix: {
+            label: 'Put a fresh bobbin before it',
+            change: {
+              edits: [
+                ...c.build.edits,
+                {
+                  kind: 'insert',
+                  stepId: `bobbin:${stepId}`,
+                  before: stepId,
+                  title: 'Fresh bobbin',
+                  text: 'Put in a full bobbin: the next block must be sewn without a join.',
+                  side: 'front',
+                  seconds: BOBBIN_SECONDS,
+                  action: 'bobbin',
+                },
+              ],
+            },
+          },
+        };
+      }),
+  },
+  {
+    id: 'bobbin-too-small',
+    severity: 'mind',
+    find: (c) =>
+      c.thread.tooLong.map((stepId): Found => {
+        const step = c.steps.find((s) => s.id === stepId);
+        return {
+          stepId,
+          message: `“${step?.title}” takes ${c.thread.steps[stepId].bobbinM.toFixed(0)} m of bobbin thread, more than one bobbin holds.`,
+          because: 'A join inside it cannot be avoided: put it where it shows least.',
+        };
+      }),
+  },
+  {
+    id: 'bobbin-colour',
+    severity: 'mind',
+    find: (c) => {
+      const shown = c.needles.find(({ step }) => step.bothSides);
+      if (!shown || c.hands.some(({ step, at }) => step.action === 'bobbin' && !step.own && at < shown.at))
+        return [];
+      const removed = c.build.edits.find((e) => e.kind === 'remove' && e.stepId.endsWith(':bobbin'));
+      return [
+        {
+          stepId: shown.step.id,
+          message: `Both sides of “${shown.step.title}” show, and no step puts a matching bobbin in.`,
+          because: 'White bobbin thread shows at the edge and all over the back.',
+          ...(removed && {
+            fix: {
+              label: 'Put the bobbin step back',
+              change: { edits: c.build.edits.filter((e) => e !== removed) },
+            },
+          }),
+        },
+      ];
+    },
+  },
+  {
+    id: 'metallic-fast',
+    severity: 'tip',
+    find: (c) => {
+      const cap = c.numbers['thread.metallicSpeed'];
+      const shiny = c.needles.filter(({ step }) => (step.thread ?? c.build.threads[step.block])?.metallic);
+      return shiny.length && c.machine.speed > cap
+        ? [
+            {
+              stepId: shiny[0].step.id,
+              message: `Set ${c.machine.name} to ${cap} a minute for the metallic thread.`,
+              because: 'Pulled faster it frays and snaps; the plan reckons with the slower speed.',
+            },
+          ]
+        : [];
+    },
+  },
+  {
+    id: 'needless-change',
+    severity: 'tip',
+    find: (c) => {
+      const key = (b: number) => {
+        const t = c.build.threads[b];
+        return t ? `${t.name}${t.colour}` : '';
+      };
+      return c.needles.flatMap(({ step }, i): Found[] => {
+        const next = c.needles[i + 1]?.step;
+        const last = c.needles[i - 1]?.step;
+        // Hidden under what comes later: its colour is never seen.
+        if (step.role !== 'placement' || !next || !key(step.block) || !key(next.block)) return [];
+        const needless =
+          key(step.block) !== key(next.block) && key(step.block) !== (last ? key(last.block) : '');
+        return needless
+          ? [
+              {
+                stepId: step.id,
+                message: `Block ${step.stop + 1} is hidden later: sew it in ${c.build.threads[next.block].name} and save a change.`,
+                because: 'The thread sheet’s colour of a placement line is only a label.',
+                fix: {
+                  label: `Use ${c.build.threads[next.block].name}`,
+                  change: { threads: c.build.threads.with(step.block, c.build.threads[next.block]) },
+                },
+              },
+            ]
+          : [];
+      });
+    },
+  },
+  {
+    id: 'needles-few',
+    severity: 'mind',
+    find: (c) => {
+      const n = c.thread.byThread.length;
+      return c.machine.kind === 'multi-needle' && n > c.machine.needles
+        ? [
+            {
+              stepId: null,
+              message: `${n} threads, but ${c.machine.name} has ${c.machine.needles} needles.`,
+              because: 'Threads must be changed during the run; plan at which stop.',
+            },
+          ]
+        : [];
+    },
+  },
+];
+/** Of a plain change of bobbin, s. */
+const BOBBIN_SECONDS = 60;

@@ -1,0 +1,92 @@
+import { unzipSync, type UnzipFileInfo } from 'fflate';
+import { fail, ok, type Result } from '../problem';
+import { MAX_BYTES } from '../tape';
+
+/** A file out of a bundle. */
+export interface BundleEntry {
+  /** without its folders */
+  name: string;
+  bytes: Uint8Array;
+}
+export interface Bundle {
+  tapes: BundleEntry[];
+  /** instruction and colour sheets: PDF, text, pictures */
+  documents: BundleEntry[];
+  /** names of what is neither */
+  others: string[];
+}
+
+const DOCUMENT = /\.(pdf|txt|md|rtf|png|jpe?g|webp)$/i;
+const TAPE = /\.dst$/i;
+/** Hidden files and resource forks say nothing to a maker. */
+const HIDDEN = /(^|\/)(\.|__MACOSX)/;
+const MOST_FILES = 2000;
+/** A bundle that unpacks to more than this, or to so many times its size, is no bundle of designs. */
+const MOST_UNPACKED = 256 * 1024 * 1024;
+const MOST_RATIO = 400;
+const MOST_DOCUMENT = 32 * 1024 * 1024;
+
+const baseName = (path: string) => path.replaceAll('\\', '/').split('/').pop() ?? path;
+
+/** Opens a ZIP of designs. Errors: not a ZIP, damaged, or unpacking to far more than it should. */
+export function readBundle(bytes: Uint8Array): Result<Bundle> {
+  if (bytes[0] !== 0x50 || bytes[1] !== 0x4b)
+    return fail(
+      'not-a-zip',
+      'This file is not a ZIP bundle.',
+      'Choose the .zip as it was downloaded, or a .dst tape.',
+    );
+  let total = 0;
+  let files = 0;
+  let bomb = false;
+  const others: string[] = [];
+  const wanted = (file: UnzipFileInfo): boolean => {
+    if (file.name.endsWith('/') || HIDDEN.test(file.name)) return false;
+    const name = baseName(file.name);
+    const most = TAPE.test(name) ? MAX_BYTES : DOCUMENT.test(name) ? MOST_DOCUMENT : 0;
+    if (!most || file.originalSize > most) {
+      others.push(name);
+      return false;
+    }
+    total += file.originalSize;
+    if (
+      ++files > MOST_FILES ||
+      total > MOST_UNPACKED ||
+      file.originalSize > MOST_RATIO * Math.max(1024, file.size)
+    )
+      bomb = true;
+    return !bomb;
+  };
+  let unpacked: Record<string, Uint8Array> | null = null;
+  try {
+    unpacked = unzipSync(bytes, { filter: wanted });
+  } catch {
+    // Told below: a damaged archive throws whatever it met.
+  }
+  if (bomb)
+    return fail(
+      'zip-bomb',
+      'This bundle would unpack to far more than designs take; it was not opened.',
+      'Unpack it yourself and drop the tapes; nothing here was changed.',
+    );
+  if (!unpacked)
+    return fail(
+      'bad-zip',
+      'This bundle is cut off or damaged and cannot be opened.',
+      'Download it again; nothing here was changed.',
+    );
+  const entries = Object.entries(unpacked).map(([path, data]) => ({ name: baseName(path), bytes: data }));
+  const tapes = entries.filter((e) => TAPE.test(e.name));
+  if (!tapes.length)
+    return fail(
+      'no-tape',
+      'There is no stitch tape (.dst) in this bundle.',
+      'Download the design in the .dst format, or drop another bundle.',
+    );
+  const byName = (a: BundleEntry, b: BundleEntry) => a.name.localeCompare(b.name, 'en', { numeric: true });
+  return ok({
+    tapes: tapes.sort(byName),
+    documents: entries.filter((e) => DOCUMENT.test(e.name)).sort(byName),
+    others,
+  });
+}

@@ -1,0 +1,134 @@
+import type { Build, ScoreEdit } from '../build';
+import type { Box } from '../geometry';
+import type { BlockReading, Reading } from '../reading';
+
+/** A build laid onto a newer tape of its design, and what could not be carried over, in words. */
+export interface CarriedOver {
+  build: Build;
+  /** new block of each old one; null where it is gone */
+  blocks: (number | null)[];
+  lost: string[];
+}
+
+/** Blocks less alike than this are not the same block. */
+const ALIKE = 0.62;
+
+/** How alike two blocks are, 0-1: where they lie, what they are sewn in, how long they are. */
+function likeness(a: BlockReading, b: BlockReading): number {
+  const ratio = (p: number, q: number) => (Math.max(p, q) ? Math.min(p, q) / Math.max(p, q) : 1);
+  return (
+    0.35 * overlap(a.box, b.box) +
+    0.25 * (a.texture === b.texture ? 1 : 0) +
+    0.25 * ratio(a.sewnLengthMm, b.sewnLengthMm) +
+    0.15 * ratio(a.stitches, b.stitches)
+  );
+}
+function overlap(a: Box, b: Box): number {
+  const w = Math.min(a.maxX, b.maxX) - Math.max(a.minX, b.minX);
+  const h = Math.min(a.maxY, b.maxY) - Math.max(a.minY, b.minY);
+  const area = (c: Box) => (c.maxX - c.minX + 0.1) * (c.maxY - c.minY + 0.1);
+  const both = w < 0 || h < 0 ? 0 : (w + 0.1) * (h + 0.1);
+  return both / (area(a) + area(b) - both);
+}
+
+/** The best way to lay the old blocks onto the new ones without changing their order. */
+export function matchBlocks(
+  before: readonly BlockReading[],
+  after: readonly BlockReading[],
+): (number | null)[] {
+  const [n, m] = [before.length, after.length];
+  const best = Array.from({ length: n + 1 }, () => new Float64Array(m + 1));
+  const alike = before.map((a) => Float64Array.from(after, (b) => likeness(a, b)));
+  for (let i = n - 1; i >= 0; i--)
+    for (let j = m - 1; j >= 0; j--) {
+      const pair = alike[i][j] >= ALIKE ? alike[i][j] + best[i + 1][j + 1] : 0;
+      best[i][j] = Math.max(pair, best[i + 1][j], best[i][j + 1]);
+    }
+  const map = new Array<number | null>(n).fill(null);
+  for (let i = 0, j = 0; i < n && j < m;) {
+    if (alike[i][j] >= ALIKE && best[i][j] === alike[i][j] + best[i + 1][j + 1]) map[i++] = j++;
+    else if (best[i][j] === best[i + 1][j]) i++;
+    else j++;
+  }
+  return map;
+}
+
+/** Steps are named by their block: n3, b3:lay, a3:trim, bobbin:n3. */
+const STEP_ID = /^((?:bobbin:)?[nba])(\d+)(:.*)?$/;
+
+/**
+ * Keeps the maker's decisions on a newer version of the tape: roles, threads, edits and insertions go with the blocks
+ * they were made for; those whose block is gone are told.
+ */
+export function carryOver(
+  build: Build,
+  before: Reading,
+  after: Reading,
+  tape: { tapeId: string; fileName: string },
+): CarriedOver {
+  const blocks = matchBlocks(before.blocks, after.blocks);
+  const lost: string[] = [];
+  /** The id on the new tape; null when its block is gone. */
+  const idNow = (id: string): string | null => {
+    const found = STEP_ID.exec(id);
+    if (!found) return id;
+    const block = blocks[Number(found[2])];
+    return block == null ? null : `${found[1]}${block}${found[3] ?? ''}`;
+  };
+  const roles = Object.entries(build.roles).flatMap(([block, role]) => {
+    const now = blocks[Number(block)];
+    if (now == null) lost.push(`Role “${role.replace('-', ' ')}” of block ${Number(block) + 1}`);
+    return now == null ? [] : [[String(now), role] as const];
+  });
+  const threads = after.blocks.map((_, now) => {
+    const old = blocks.indexOf(now);
+    return (
+      (old < 0 ? undefined : build.threads[old]) ?? build.threads.at(Math.min(now, build.threads.length - 1))
+    );
+  });
+  blocks.forEach((now, old) => {
+    const thread = build.threads[old];
+    if (now === null && thread) lost.push(`Thread “${thread.name}” of block ${old + 1}`);
+  });
+  const edits = build.edits.flatMap((edit): ScoreEdit[] => {
+    const stepId = edit.kind === 'insert' || edit.kind === 'again' ? edit.stepId : idNow(edit.stepId);
+    const what = `${EDITS[edit.kind]}${'title' in edit ? ` “${edit.title}”` : ''}`;
+    if (stepId === null || (edit.kind === 'again' && idNow(edit.of) === null)) {
+      lost.push(`${what}, made for a block that is gone`);
+      return [];
+    }
+    if (edit.kind === 'again') return [{ ...edit, of: idNow(edit.of) ?? edit.of }];
+    if (edit.kind !== 'insert' && edit.kind !== 'move') return [{ ...edit, stepId }];
+    const place = edit.before === null ? null : idNow(edit.before);
+    if (edit.before !== null && place === null)
+      lost.push(`The place of ${what.toLowerCase()}: it stands at the end now`);
+    return [{ ...edit, stepId, before: place }];
+  });
+  const insertions = build.insertions.map((insertion) => {
+    const next = blocks.slice(insertion.beforeBlock).find((b) => b !== null);
+    return { ...insertion, beforeBlock: next ?? after.blocks.length };
+  });
+  return {
+    build: {
+      ...build,
+      tapeId: tape.tapeId,
+      fileName: tape.fileName,
+      typed: null,
+      roles: Object.fromEntries(roles),
+      threads: build.threads.length ? threads.flatMap((t) => t ?? []) : [],
+      edits,
+      insertions,
+    },
+    blocks,
+    lost,
+  };
+}
+const EDITS: Record<ScoreEdit['kind'], string> = {
+  rename: 'New wording',
+  remove: 'Step taken out',
+  move: 'Step moved',
+  insert: 'Step put in',
+  time: 'Own time',
+  skip: 'Passing over',
+  again: 'Once more',
+};

@@ -1,0 +1,44 @@
+import type { HandStep } from './types';
+
+/** What a hand step must say; the rest has quiet defaults. */
+export type HandParts = Pick<HandStep, 'id' | 'title' | 'text' | 'because' | 'action' | 'side'> &
+  Partial<HandStep>;
+
+/** A hand step with everything that was not said left plain. Numbers are given later. */
+export const bareHand = (parts: HandParts): HandStep => ({
+  kind: 'hand',
+  id: parts.id,
+  title: parts.title,
+  text: parts.text,
+  because: parts.because,
+  action: parts.action,
+  side: parts.side,
+  face: parts.face,
+  pieces: parts.pieces ?? [],
+  along: parts.along ?? null,
+  tapeSides: parts.tapeSides ?? 0,
+  heldBy: parts.heldBy ?? null,
+  hoop: parts.hoop,
+  hoopBecause: '',
+  number: parts.number ?? null,
+  wait: parts.wait ?? null,
+  tools: parts.tools ?? [],
+  cautions: parts.cautions ?? [],
+  times: parts.times ?? 1,
+  ownSeconds: parts.ownSeconds ?? null,
+  own: parts.own ?? false,
+  hand: 0,
+  stop: 0,
+});
+
+/** Hands thread the needle anew. */
+export const threadStep = (id: string, name: string, because: string): HandStep =>
+  bareHand({
+    id,
+    title: `Thread ${name}`,
+    text: `Thread the needle with ${name}.`,
+    because,
+    action: 'thread',
+    side: 'front',
+    cautions: ['needle'],
+  });

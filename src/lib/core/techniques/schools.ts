@@ -1,0 +1,21 @@
+import type { School, Technique } from './types';
+
+/** The school taken of each choice, by choice. */
+export type Schools = Record<string, string>;
+
+/** The maker's schools where they exist in this technique, else the defaults. */
+export const schoolsOf = ({ choices = [] }: Technique, chosen: Readonly<Schools>): Schools =>
+  Object.fromEntries(
+    choices.map(({ key, schools }): [string, School['key']] => [
+      key,
+      schools.some((s) => s.key === chosen[key]) ? chosen[key] : schools[0].key,
+    ]),
+  );
+
+/** Whether something marked for certain schools (choice:school) takes part. Unmarked always does. */
+export const inSchools = (school: readonly string[] | undefined, taken: Schools): boolean =>
+  !school ||
+  school.some((name) => {
+    const [choice, key] = name.split(':');
+    return taken[choice] === key;
+  });

@@ -1,0 +1,122 @@
+/**
+ * Thread: how much each block takes above and below, and where bobbins are changed so that none runs out where it shows.
+ * In: score, reading, numbers. Out: metres.
+ */
+import type { Build } from '../build';
+import type { Numbers } from '../numbers';
+import { LENGTH_BIN_MM, type BlockReading, type Reading } from '../reading';
+import { applyStep, emptyStack, type NeedleStep, type Score, type Stack } from '../score';
+import { MATERIALS } from '../techniques';
+import type { Machine } from '../workshop';
+
+export interface StepThread {
+  topM: number;
+  bobbinM: number;
+}
+/** A change of bobbin that is best made before a step. */
+export interface BobbinSwap {
+  /** the needle step before which it is made */
+  stepId: string;
+  /** left on the bobbin that comes out, m */
+  leftM: number;
+  because: string;
+}
+export interface ThreadPlan {
+  steps: Record<string, StepThread>;
+  topM: number;
+  bobbinM: number;
+  /** what one bobbin gives, m */
+  bobbinHoldsM: number;
+  /** metres by thread name, the most used first */
+  byThread: { name: string; colour: string; metres: number }[];
+  swaps: BobbinSwap[];
+  /** blocks that take more than a whole bobbin: they cannot be sewn without a join */
+  tooLong: string[];
+}
+
+/** Blocks in which a join of the bobbin shows. */
+const SHOWS: readonly NeedleStep['role'][] = ['cover', 'lace', 'final-outline'];
+
+/** Under the needle the stack is as thick as all its layers pressed together, mm. */
+const stackThickness = ({ layers }: Stack, score: Score): number =>
+  layers.reduce(
+    (sum, l) =>
+      sum + MATERIALS[l.material].sewnMm * (score.pieces.find((p) => p.id === l.pieceId)?.layers ?? 1),
+    0,
+  );
+
+/**
+ * top = Σ(1.15 l + 1.5 t), bobbin = Σ(0.40 l + 1.0 t) over the stitches, and a tail at each start.
+ * l: length of a stitch, t: thickness of the stack, mm.
+ */
+function blockThread(block: BlockReading, thickMm: number, numbers: Numbers): StepThread {
+  let lengthMm = 0;
+  block.lengthBins.forEach((n, bin) => (lengthMm += n * (bin + 0.5) * LENGTH_BIN_MM));
+  // The bins round; the sewn length is exact.
+  const sewnMm = block.sewnLengthMm || lengthMm;
+  const tails = numbers['thread.tail'] * (1 + block.trims);
+  const take = (
+    length: 'thread.topTake' | 'thread.bobbinTake',
+    thick: 'thread.topThick' | 'thread.bobbinThick',
+  ) => (numbers[length] * sewnMm + numbers[thick] * thickMm * block.stitches) / 1000 + tails;
+  return {
+    topM: take('thread.topTake', 'thread.topThick'),
+    bobbinM: take('thread.bobbinTake', 'thread.bobbinThick'),
+  };
+}
+
+/** @param startM on the bobbin at the start, m; a full one unless said */
+export function planThread(
+  score: Score,
+  reading: Reading,
+  build: Pick<Build, 'threads'>,
+  { machine, numbers, startM }: { machine: Machine; numbers: Numbers; startM?: number },
+): ThreadPlan {
+  const fine = numbers[machine.kind === 'one-needle' ? 'thread.bobbinHome' : 'thread.bobbinShop'];
+  const kept = 1 - numbers['thread.bobbinKeep'] / 100;
+  const plan: ThreadPlan = {
+    steps: {},
+    topM: 0,
+    bobbinM: 0,
+    bobbinHoldsM: fine * kept,
+    byThread: [],
+    swaps: [],
+    tooLong: [],
+  };
+  const metres = new Map<string, { name: string; colour: string; metres: number }>();
+  let stack = emptyStack();
+  let holds = fine * kept;
+  let left = startM === undefined ? holds : startM;
+  for (const step of score.steps) {
+    stack = applyStep(stack, step, score);
+    if (step.kind === 'hand') {
+      // A bobbin of the top thread is fresh, and holds less.
+      if (step.action === 'bobbin') left = holds = (step.own ? fine : numbers['thread.bobbinMatched']) * kept;
+      continue;
+    }
+    if (step.skipped) continue;
+    const needs = blockThread(reading.blocks[step.block], stackThickness(stack, score), numbers);
+    plan.steps[step.id] = needs;
+    plan.topM += needs.topM;
+    plan.bobbinM += needs.bobbinM;
+    const thread = step.thread ?? build.threads[step.block];
+    if (thread) {
+      const key = `${thread.name} ${thread.colour}`;
+      const known = metres.get(key) ?? { name: thread.name, colour: thread.colour, metres: 0 };
+      metres.set(key, { ...known, metres: known.metres + needs.topM });
+    }
+    if (needs.bobbinM > left) {
+      if (needs.bobbinM > holds) plan.tooLong.push(step.id);
+      // Where a join does not show, the bobbin may be used up and changed within the block.
+      else if (SHOWS.includes(step.role))
+        plan.swaps.push({
+          stepId: step.id,
+          leftM: left,
+          because: `${step.title} takes ${needs.bobbinM.toFixed(1)} m of bobbin thread and ${left.toFixed(1)} m are left: a join would show.`,
+        });
+      left = SHOWS.includes(step.role) ? holds - needs.bobbinM : holds - ((needs.bobbinM - left) % holds);
+    } else left -= needs.bobbinM;
+  }
+  plan.byThread = [...metres.values()].sort((a, b) => b.metres - a.metres);
+  return plan;
+}

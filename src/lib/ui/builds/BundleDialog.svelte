@@ -1,0 +1,121 @@
+<script lang="ts">
+  import { goto } from '$app/navigation';
+  import { resolve } from '$app/paths';
+  import type { Bundle } from '$lib/core/exchange';
+  import { weighBundle, type BundleChoice } from '$lib/core/plan';
+  import { count, formatDuration, formatNumber, formatSize } from '$lib/core/units';
+  import Dialog from '../kit/Dialog.svelte';
+  import { newId } from '../state/ids';
+  import { keepTape, readBytes } from '../state/import';
+  import { jobs } from '../state/jobs.svelte';
+  import { showNote, showProblem } from '../state/notices';
+  import { workroom } from '../state/workroom.svelte';
+
+  let { name, bundle, onclose }: { name: string; bundle: Bundle; onclose: () => void } = $props();
+  let open = $state(true);
+  let choices = $state.raw<BundleChoice[]>([]);
+  let unreadable = $state.raw<string[]>([]);
+  let proposed = $state(-1);
+  let because = $state('');
+  let chosen = $state(-1);
+  let busy = $state(true);
+
+  $effect(() => {
+    if (!open) onclose();
+  });
+
+  void weigh();
+  async function weigh() {
+    const versions = await jobs.watch(`Reading ${name}`, async (tell, signal) => {
+      const read = [];
+      for (const [i, { name, bytes }] of bundle.tapes.entries()) {
+        if (signal.aborted) break;
+        const reading = await readBytes(bytes, name);
+        if (reading.ok) read.push({ name, reading: reading.value });
+        else unreadable = [...unreadable, `${name}: ${reading.problem.message}`];
+        tell((i + 1) / bundle.tapes.length);
+      }
+      return read;
+    });
+    ({ choices, proposed, because } = weighBundle(versions, workroom.workshop));
+    chosen = Math.max(0, proposed);
+    busy = false;
+  }
+
+  async function take(event: SubmitEvent) {
+    event.preventDefault();
+    const tape = bundle.tapes.find((t) => t.name === choices[chosen]?.name);
+    if (!tape) return;
+    busy = true;
+    const sheets = bundle.documents.map(({ name, bytes }) => ({
+      id: newId(),
+      name,
+      bytes,
+      type: typeOf(name),
+    }));
+    const kept = await keepTape(tape.bytes, tape.name, sheets);
+    busy = false;
+    if (!kept.ok) return showProblem(kept.problem);
+    open = false;
+    showNote(
+      `${kept.value.name} is here.`,
+      sheets.length ? `${count(sheets.length, 'sheet')} kept with it, under Notes.` : undefined,
+    );
+    await goto(resolve('/builds/[id]', { id: kept.value.id }));
+  }
+  const TYPES: Record<string, string> = { pdf: 'application/pdf', png: 'image/png', jpg: 'image/jpeg', jpeg: 'image/jpeg', webp: 'image/webp' }; // prettier-ignore
+  const typeOf = (file: string) => TYPES[file.split('.').pop()?.toLowerCase() ?? ''] ?? 'text/plain';
+</script>
+
+<Dialog bind:open title="What is in {name}" wide>
+  <form onsubmit={take}>
+    {#if choices.length}
+      <p class="mb-2 text-quiet">{because} One is taken; the sheets come with it.</p>
+      <table class="w-full" data-testid="bundle">
+        <thead
+          ><tr class="text-left text-sm text-quiet"
+            ><th class="py-1 font-normal">Version</th><th class="text-right font-normal">Size</th><th
+              class="text-right font-normal">Stops</th
+            ><th class="text-right font-normal">Stitches</th><th class="text-right font-normal">Stitching</th
+            ><th class="pl-4 font-normal">Fits hoop</th></tr
+          ></thead
+        >
+        <tbody>
+          {#each choices as choice, i (choice.name)}
+            <tr class={['border-t border-rule', i === chosen && 'bg-needle-soft']}>
+              <td class="py-1"
+                ><label class="flex min-h-11 items-center gap-2"
+                  ><input type="radio" name="version" checked={i === chosen} onchange={() => (chosen = i)} />
+                  <span
+                    >{choice.name}{#if i === proposed}<strong class="block text-sm text-needle"
+                        >proposed</strong
+                      >{/if}</span
+                  ></label
+                ></td
+              >
+              <td class="text-right whitespace-nowrap"
+                >{formatSize(choice.width, choice.height, workroom.unit)}</td
+              >
+              <td class="text-right">{choice.stops}</td>
+              <td class="text-right">{formatNumber(choice.stitches)}</td>
+              <td class="text-right whitespace-nowrap">{formatDuration(choice.seconds)}</td>
+              <td class="pl-4">{choice.hoops.join(', ') || 'none of yours'}</td>
+            </tr>
+          {/each}
+        </tbody>
+      </table>
+    {:else if busy}
+      <p role="status">Reading its tapes …</p>
+    {:else}
+      <p role="alert">None of its tapes could be read.</p>
+    {/if}
+    {#each unreadable as line (line)}<p class="mt-1 text-sm text-madder">{line}</p>{/each}
+    {#if bundle.documents.length}
+      <p class="mt-3 text-sm text-quiet">Sheets: {bundle.documents.map((d) => d.name).join(', ')}</p>
+    {/if}
+    <div class="mt-4 flex justify-end gap-2">
+      <button type="button" class="btn" onclick={() => (open = false)}>Leave it</button>
+      <button class="btn btn-strong" disabled={busy || chosen < 0 || !choices.length}>Take this one</button>
+    </div>
+  </form>
+</Dialog>

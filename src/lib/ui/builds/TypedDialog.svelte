@@ -1,0 +1,117 @@
+<script lang="ts">
+  import { goto } from '$app/navigation';
+  import { resolve } from '$app/paths';
+  import { readStopList } from '$lib/core/exchange';
+  import { ROLES, type Role } from '$lib/core/reading';
+  import { count, formatDuration, formatNumber } from '$lib/core/units';
+  import Dialog from '../kit/Dialog.svelte';
+  import { keepTyped } from '../state/import';
+  import { showProblem } from '../state/notices';
+
+  let { open = $bindable(false) }: { open: boolean } = $props();
+  let name = $state('');
+  let text = $state('');
+  let width = $state('');
+  let height = $state('');
+  /** roles set by hand, by line of the list */
+  let roles = $state<Record<number, Role>>({});
+  const read = $derived(text.trim() ? readStopList(text) : null);
+  const stops = $derived(
+    read?.ok ? read.value.stops.map((s, i) => ({ ...s, role: roles[i] ?? s.role })) : [],
+  );
+  const mm = (v: string) => (Number(v) > 0 && Number(v) <= 2000 ? Number(v) : null);
+
+  async function save(event: SubmitEvent) {
+    event.preventDefault();
+    if (!stops.length) return;
+    const kept = await keepTyped(name.trim(), { stops, widthMm: mm(width), heightMm: mm(height) });
+    if (!kept.ok) return showProblem(kept.problem);
+    open = false;
+    text = name = '';
+    roles = {};
+    await goto(resolve('/builds/[id]', { id: kept.value.id }));
+  }
+</script>
+
+<Dialog bind:open title="Type the stops" wide>
+  <form onsubmit={save} class="flex flex-col gap-3">
+    <p class="text-quiet">
+      No tape at hand? One stop a line, as your sheet or the machine’s screen has it: what it is, the thread,
+      its minutes or stitches. A whole pasted sheet will do.
+    </p>
+    <label class="flex flex-col gap-1"
+      ><span class="label">Name</span><input
+        bind:value={name}
+        maxlength="120"
+        placeholder="Storm lantern tag"
+      /></label
+    >
+    <label class="flex flex-col gap-1"
+      ><span class="label">Stops</span><textarea
+        bind:value={text}
+        rows="6"
+        maxlength="40000"
+        placeholder={'1 placement white 0:40\n2 tack-down white 0:35\n3 satin border navy 6:20'}
+      ></textarea></label
+    >
+    <div class="flex flex-wrap items-end gap-3">
+      <label class="flex flex-col gap-1"
+        ><span class="label">Finished width, mm</span><input
+          class="w-28 text-right"
+          type="number"
+          min="1"
+          max="2000"
+          step="any"
+          bind:value={width}
+        /></label
+      >
+      <label class="flex flex-col gap-1"
+        ><span class="label">and height, mm</span><input
+          class="w-28 text-right"
+          type="number"
+          min="1"
+          max="2000"
+          step="any"
+          bind:value={height}
+        /></label
+      >
+      <span class="label flex-1">With a size, pieces get theirs too; without, only steps and times.</span>
+    </div>
+    {#if read && !read.ok}
+      <p class="text-madder" role="alert">{read.problem.message} {read.problem.next}</p>
+    {:else if stops.length}
+      <table class="w-full text-sm" data-testid="typed-stops">
+        <tbody>
+          {#each stops as stop, i (i)}
+            <tr class="border-t border-rule"
+              ><td class="py-1 pr-2 text-right text-quiet">{i + 1}</td><td>{stop.title}</td><td
+                ><select
+                  aria-label="What stop {i + 1} is for"
+                  value={stop.role}
+                  onchange={(e) => (roles = { ...roles, [i]: e.currentTarget.value as Role })}
+                  >{#each ROLES as role (role)}<option value={role}>{role.replace('-', ' ')}</option
+                    >{/each}</select
+                ></td
+              ><td>{stop.thread}</td><td class="text-right whitespace-nowrap"
+                >{stop.seconds !== null
+                  ? formatDuration(stop.seconds)
+                  : `${formatNumber(stop.stitches ?? 0)} stitches`}</td
+              ></tr
+            >
+          {/each}
+        </tbody>
+      </table>
+      {#if read?.ok && read.value.skipped.length}
+        <p class="label">
+          {count(read.value.skipped.length, 'line')} without a time or stitches left out: {read.value.skipped.join(
+            ', ',
+          )}.
+        </p>
+      {/if}
+    {/if}
+    <div class="mt-1 flex justify-end gap-2">
+      <button type="button" class="btn" onclick={() => (open = false)}>Leave it</button>
+      <button class="btn btn-strong" disabled={!stops.length}>Make the score</button>
+    </div>
+  </form>
+</Dialog>

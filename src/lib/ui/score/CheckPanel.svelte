@@ -1,0 +1,55 @@
+<script lang="ts">
+  import type { Build } from '$lib/core/build';
+  import type { Finding } from '$lib/core/check';
+  import type { BuildPlan } from '$lib/core/plan';
+  import { count } from '$lib/core/units';
+  import type { BuildEditor } from '../state/editor.svelte';
+  import FindingCard from './FindingCard.svelte';
+
+  let {
+    editor,
+    build,
+    plan,
+    onstep,
+  }: { editor: BuildEditor; build: Build; plan: BuildPlan; onstep: () => void } = $props();
+  const open = $derived(plan.findings.filter((f) => f.silenced === null));
+  const quiet = $derived(plan.findings.filter((f) => f.silenced !== null));
+  const show = (f: Finding) => {
+    if (!f.stepId) return;
+    editor.goToStep(f.stepId);
+    onstep();
+  };
+  const speak = (id: string) => {
+    const { [id]: _, ...silenced } = build.silenced;
+    editor.change({ silenced });
+  };
+</script>
+
+<div class="flex max-w-4xl flex-col gap-3" data-testid="check">
+  {#each open as finding, i (`${finding.id} ${finding.stepId} ${i}`)}
+    <FindingCard {editor} {build} {finding} onshow={finding.stepId ? () => show(finding) : undefined} />
+  {:else}
+    <p class="py-3 text-lg">Nothing to say before the first stitch.</p>
+    <p class="label">
+      Order, sizes, materials, thread and dates were looked at. What a tape cannot tell (a stretch cloth, a
+      wash) is asked under How it is made and in the cut list.
+    </p>
+  {/each}
+  {#if quiet.length}
+    <details>
+      <summary class="cursor-pointer py-1">{count(quiet.length, 'finding')} kept quiet</summary>
+      <ul class="flex flex-col gap-2 pt-1">
+        {#each quiet as finding, i (`${finding.id} ${i}`)}
+          <li class="flex flex-wrap items-baseline gap-x-3 border-l-4 border-rule pl-3 text-sm">
+            <span class="flex-1 basis-72"
+              >{finding.message} <span class="text-quiet">Your reason: {finding.silenced}</span></span
+            >
+            <button type="button" class="text-needle underline" onclick={() => speak(finding.id)}
+              >Let it speak again</button
+            >
+          </li>
+        {/each}
+      </ul>
+    </details>
+  {/if}
+</div>

@@ -1,0 +1,126 @@
+<script lang="ts">
+  import { NEEDLES, type NeedleKind } from '$lib/core/build';
+  import type { Build } from '$lib/core/build';
+  import type { BuildPlan } from '$lib/core/plan';
+  import { stopList } from '$lib/core/score';
+  import { fitReason, techniqueById } from '$lib/core/techniques';
+  import type { BuildEditor } from '../state/editor.svelte';
+  import Insertions from './Insertions.svelte';
+
+  let { editor, build, plan }: { editor: BuildEditor; build: Build; plan: BuildPlan } = $props();
+
+  const technique = $derived(techniqueById(build.technique));
+  const match = $derived(editor.ranking.find((m) => m.technique.id === technique.id));
+  const other = $derived(editor.ranking.find((m) => m.technique.id !== technique.id));
+  const stops = $derived(stopList(plan.score, build.threads));
+  const halts = $derived(stops.filter((s) => s.hands.length));
+  const through = $derived(stops.filter((s) => !s.hands.length));
+  const NEEDLE_NAMES: Record<NeedleKind, string> = {
+    embroidery: 'Embroidery 75/11',
+    ballpoint: 'Ballpoint 75/11',
+    sharp: 'Sharp 80/12',
+    strong: 'Strong 90/14',
+  };
+  const percent = (fit: number) => `${Math.round(100 * fit)} %`;
+  const choose = (choice: string, key: string, name: string) =>
+    editor.choose(name, { schools: { ...build.schools, [choice]: key } });
+</script>
+
+<div class="grid gap-x-8 gap-y-5 lg:grid-cols-[minmax(0,1.35fr)_minmax(0,1fr)]">
+  <section class="flex flex-col gap-4" aria-label="Technique and its schools">
+    <div>
+      <h2 class="text-xl">{technique.name}</h2>
+      <p>{technique.summary}</p>
+      {#if match}
+        <p class="text-quiet">
+          {percent(match.fit)}: {fitReason(match)}.{#if other}
+            Next best: {other.technique.name} ({percent(other.fit)}): {fitReason(other)}.
+            <button
+              type="button"
+              class="text-needle underline"
+              onclick={() => editor.choose(other.technique.name, { technique: other.technique.id })}
+              >Take it instead</button
+            >{/if}
+        </p>
+      {/if}
+    </div>
+    {#each technique.choices ?? [] as choice (choice.key)}
+      <fieldset class="border-t border-rule pt-2">
+        <legend class="float-left mr-4 w-44 font-bold">{choice.label}</legend>
+        <div class="flex flex-col gap-1 pl-48 max-sm:clear-both max-sm:pl-0">
+          {#each choice.schools as school (school.key)}
+            <label class="flex items-baseline gap-2">
+              <input
+                type="radio"
+                name="school-{choice.key}"
+                checked={plan.score.schools[choice.key] === school.key}
+                onchange={() => choose(choice.key, school.key, school.name)}
+              />
+              <span>{school.name} <span class="label">{school.because}</span></span>
+            </label>
+          {/each}
+        </div>
+      </fieldset>
+    {:else}
+      <p class="label">Makers agree on how this one is done; there is nothing to choose.</p>
+    {/each}
+  </section>
+
+  <div class="flex flex-col gap-5">
+    <section class="flex flex-col gap-2" aria-label="What it is for">
+      <h2 class="text-xl">What it is for</h2>
+      <label class="flex items-center gap-2"
+        ><input
+          type="checkbox"
+          checked={build.use.washed}
+          onchange={(e) => editor.change({ use: { ...build.use, washed: e.currentTarget.checked } })}
+        />It is washed</label
+      >
+      <label class="flex items-center gap-2"
+        ><input
+          type="checkbox"
+          checked={build.use.forChild}
+          onchange={(e) => editor.change({ use: { ...build.use, forChild: e.currentTarget.checked } })}
+        />It is for a child</label
+      >
+      <div class="flex flex-wrap gap-4">
+        <label class="flex flex-col gap-1"
+          ><span class="label">Due</span><input
+            type="date"
+            value={build.use.due ?? ''}
+            onchange={(e) => editor.change({ use: { ...build.use, due: e.currentTarget.value || null } })}
+          /></label
+        >
+        <label class="flex flex-col gap-1"
+          ><span class="label">Needle</span><select
+            class="min-h-11"
+            value={build.needle}
+            onchange={(e) => editor.change({ needle: e.currentTarget.value as NeedleKind })}
+            >{#each NEEDLES as needle (needle)}<option value={needle}>{NEEDLE_NAMES[needle]}</option
+              >{/each}</select
+          ></label
+        >
+      </div>
+    </section>
+    <Insertions {editor} {build} {plan} />
+    <section aria-label="Stops">
+      <h2 class="text-xl">Stops</h2>
+      {#if halts.length}
+        <p>
+          Hands are needed at {halts.length} of {stops.length} stops:
+          <strong>{halts.map((h) => h.stop).join(', ')}</strong>.
+          {#if plan.machine.kind === 'multi-needle'}Programme these as halts on {plan.machine.name}.{/if}
+        </p>
+      {/if}
+      {#if through.length}
+        <p class="text-quiet">
+          No hands at {through
+            .map(
+              (s) => `${s.stop}${s.threadChanges && plan.machine.kind === 'one-needle' ? ' (thread)' : ''}`,
+            )
+            .join(', ')}: start again, or let it run through.
+        </p>
+      {/if}
+    </section>
+  </div>
+</div>

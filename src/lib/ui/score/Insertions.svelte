@@ -1,0 +1,109 @@
+<script lang="ts">
+  import Plus from '@lucide/svelte/icons/plus';
+  import type { Build, Insertion } from '$lib/core/build';
+  import type { BuildPlan } from '$lib/core/plan';
+  import { insertionRange } from '$lib/core/score';
+  import { writeTape } from '$lib/core/tape';
+  import { mergedTape } from '$lib/core/plan';
+  import { saveBytesAs } from '../kit/save-as';
+  import type { BuildEditor } from '../state/editor.svelte';
+  import InsertionDialog from './InsertionDialog.svelte';
+
+  let { editor, build, plan }: { editor: BuildEditor; build: Build; plan: BuildPlan } = $props();
+  const range = $derived(insertionRange(plan.score, plan.design.own));
+  let adding = $state(false);
+
+  const set = (id: string, change: Partial<Insertion>) =>
+    editor.change({ insertions: build.insertions.map((i) => (i.id === id ? { ...i, ...change } : i)) });
+  const remove = (id: string) => editor.change({ insertions: build.insertions.filter((i) => i.id !== id) });
+  const places = $derived(
+    Array.from({ length: plan.design.own.blocks.length + 1 }, (_, b) => ({
+      b,
+      safe: b >= range.from && b <= range.to,
+    })),
+  );
+  function download() {
+    const parts = editor.parts();
+    if (!parts) return;
+    saveBytesAs(
+      `${build.name}, one tape.dst`,
+      writeTape(mergedTape(build, parts.tape, parts.reading, parts.inserted)),
+    );
+  }
+</script>
+
+<section class="flex flex-col gap-2" aria-label="Sewn in between" data-testid="insertions">
+  <div class="flex items-center gap-3">
+    <h2 class="flex-1 text-xl">Sewn in between</h2>
+    <button type="button" class="btn btn-small" onclick={() => (adding = true)}
+      ><Plus size={15} />Name or motif</button
+    >
+  </div>
+  {#each build.insertions as insertion (insertion.id)}
+    <div class="flex flex-col gap-2 border-l-4 border-needle bg-needle-soft/50 px-3 py-2">
+      <p class="flex items-baseline justify-between gap-2">
+        <strong>{insertion.name}</strong>
+        <button type="button" class="text-needle underline" onclick={() => remove(insertion.id)}
+          >Take out</button
+        >
+      </p>
+      <label class="flex flex-wrap items-center gap-2">
+        <span class="label">before block</span>
+        <select
+          aria-label="Before which block"
+          value={insertion.beforeBlock}
+          onchange={(e) => set(insertion.id, { beforeBlock: Number(e.currentTarget.value) })}
+        >
+          {#each places as { b, safe } (b)}<option value={b}
+              >{b < places.length - 1 ? b + 1 : 'none: at the end'}{safe ? '' : ' (not safe)'}</option
+            >{/each}
+        </select>
+      </label>
+      {#if insertion.tapeId}
+        <div class="flex flex-wrap items-center gap-2 text-sm">
+          <span class="label">from the middle, mm</span>
+          <label
+            >right <input
+              class="w-20 text-right"
+              type="number"
+              step="any"
+              value={insertion.dxMm}
+              onchange={(e) =>
+                Number.isFinite(e.currentTarget.valueAsNumber) &&
+                set(insertion.id, { dxMm: e.currentTarget.valueAsNumber })}
+            /></label
+          >
+          <label
+            >up <input
+              class="w-20 text-right"
+              type="number"
+              step="any"
+              value={insertion.dyMm}
+              onchange={(e) =>
+                Number.isFinite(e.currentTarget.valueAsNumber) &&
+                set(insertion.id, { dyMm: e.currentTarget.valueAsNumber })}
+            /></label
+          >
+        </div>
+        <label class="flex items-center gap-2 text-sm"
+          ><input
+            type="checkbox"
+            checked={insertion.merged}
+            onchange={(e) => set(insertion.id, { merged: e.currentTarget.checked })}
+          />One tape for both: the machine’s stops count through</label
+        >
+        {#if insertion.merged}<button type="button" class="btn btn-small self-start" onclick={download}
+            >Export the joined tape</button
+          >{/if}
+      {/if}
+    </div>
+  {:else}
+    <p class="label">
+      Nothing yet. A name or motif goes on after block {range.from} and before block {range.to + 1}.
+    </p>
+  {/each}
+  {#if build.insertions.length}<p class="label">
+      Safe before blocks {range.from + 1} to {range.to + 1}. {range.because}
+    </p>{/if}
+</section>
+{#if adding}<InsertionDialog {editor} {build} before={range.to} bind:open={adding} />{/if}
