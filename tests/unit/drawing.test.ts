@@ -40,7 +40,7 @@ describe('the score on two staves', () => {
   it('draws a bar line at each of the 14 stops, none after the last block', () => {
     const { plan, reading } = examples[0];
     const { bars } = layoutScore(plan.score, plan.times, reading.blocks, 1100);
-    expect(bars.map((b) => b.stop)).to.deep.equal(Array.from({ length: 14 }, (_, i) => i + 1));
+    expect(bars.map((b) => b.label)).to.deep.equal(Array.from({ length: 14 }, (_, i) => String(i + 1)));
   });
   it('puts work on the back of the hoop on the lowest line', () => {
     const { plan, reading } = examples[0];

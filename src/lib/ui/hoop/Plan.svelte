@@ -1,19 +1,55 @@
 <script lang="ts">
-  import { formatLength, formatSize } from '$lib/core/units';
+  import Maximize from '@lucide/svelte/icons/maximize';
+  import Minus from '@lucide/svelte/icons/minus';
+  import Plus from '@lucide/svelte/icons/plus';
+  import { densityMap, denseSpots } from '$lib/core/reading';
+  import { count, formatLength, formatNumber, formatSize } from '$lib/core/units';
   import { workroom } from '../state/workroom.svelte';
-  import { drawPlan, isSmallInHoop, pageColours, piecesNow, viewOf, type PlanDrawing } from './draw';
+  import {
+    drawDensity,
+    drawEmptyHoop,
+    drawPlan,
+    isSmallInHoop,
+    pageColours,
+    piecesNow,
+    seenThread,
+    viewOf,
+    type PlanDrawing,
+  } from './draw';
+  import { StitchFilm } from './film';
+  import { Lens } from './lens.svelte';
 
-  let { drawing, theme }: { drawing: PlanDrawing; theme: string } = $props();
+  interface Props {
+    drawing: PlanDrawing;
+    theme: string;
+    /** called when the film is let go in another block */
+    onblock?: (block: number) => void;
+  }
+  let { drawing, theme, onblock }: Props = $props();
   let canvas: HTMLCanvasElement;
   let width = $state(380);
   let height = $state(320);
   let chosen = $state<boolean | null>(null);
+  let showsDensity = $state(false);
+  /** record up to which the film shows the design; null: the step under the cursor */
+  let film = $state<number | null>(null);
+  const lens = new Lens();
   const close = $derived(chosen ?? isSmallInHoop(drawing.plan, drawing.reading));
+  const view = $derived(lens.through(viewOf(drawing.plan, drawing.reading, width, height, close)));
 
   const step = $derived(drawing.plan.score.steps[drawing.cursor]);
   const pieces = $derived(piecesNow(step, drawing.plan.pieces));
   const opening = $derived(
     step?.kind === 'needle' ? drawing.reading.blocks[step.block].openings[0] : undefined,
+  );
+  const stiff = $derived(drawing.plan.numbers['check.stiff']);
+  const density = $derived(showsDensity ? densityMap(drawing.tape, drawing.reading) : null);
+  const spots = $derived(density ? denseSpots(density, stiff) : []);
+  const sewing = $derived(
+    drawing.plan.score.steps.flatMap((s) => (s.kind === 'needle' && !s.skipped ? [s.block] : [])),
+  );
+  const records = $derived(
+    sewing.reduce((sum, b) => sum + drawing.reading.blocks[b].to - drawing.reading.blocks[b].from, 0),
   );
   const caption = $derived(
     [
@@ -21,38 +57,145 @@
       ...pieces.map((p) => `${p.name}: ${formatSize(p.width.cutMm, p.height.cutMm, workroom.unit)}.`),
       opening ? `Opening of ${formatLength(opening.lengthMm, workroom.unit)} on the ${opening.side}.` : '',
       step?.kind === 'hand' && step.along !== null ? 'Dashed: the line to cut along.' : '',
+      showsDensity
+        ? spots.length
+          ? `${count(spots.length, 'spot')} above ${stiff} stitches a cm²: stiff, or cut through.`
+          : `No spot above ${stiff} stitches a cm².`
+        : '',
     ]
       .filter(Boolean)
       .join(' '),
   );
 
+  // One film a view: a new one when zoom, size, theme or design change.
+  const reel = $derived.by(() => {
+    void theme;
+    if (film === null) return null;
+    const colours = pageColours();
+    const ratio = devicePixelRatio;
+    return new StitchFilm(
+      drawing.tape,
+      sewing.map((b) => ({
+        block: drawing.reading.blocks[b],
+        colour: seenThread(drawing.threads[b]?.colour ?? colours.quiet, colours.paper, colours.ink),
+      })),
+      view,
+      Math.max(1, Math.round(width * ratio)),
+      Math.max(1, Math.round(height * ratio)),
+      ratio,
+    );
+  });
+
   $effect(() => {
     void theme;
     const ratio = devicePixelRatio;
-    canvas.width = width * ratio;
-    canvas.height = height * ratio;
+    canvas.width = Math.round(width * ratio);
+    canvas.height = Math.round(height * ratio);
     const ctx = canvas.getContext('2d');
     if (!ctx) return;
-    ctx.setTransform(ratio, 0, 0, ratio, 0, 0);
-    ctx.clearRect(0, 0, width, height);
-    drawPlan(ctx, viewOf(drawing.plan, drawing.reading, width, height, close), drawing, pageColours());
+    const colours = pageColours();
+    const wanted = film;
+    const shown = reel;
+    let frame = 0;
+    const paint = () => {
+      ctx.setTransform(1, 0, 0, 1, 0, 0);
+      ctx.clearRect(0, 0, canvas.width, canvas.height);
+      ctx.setTransform(ratio, 0, 0, ratio, 0, 0);
+      if (wanted === null || !shown) {
+        if (!density) drawPlan(ctx, view, drawing, colours);
+        else {
+          drawEmptyHoop(ctx, view, drawing, colours);
+          drawDensity(ctx, view, density, stiff, colours);
+        }
+        return;
+      }
+      drawEmptyHoop(ctx, view, drawing, colours);
+      ctx.setTransform(1, 0, 0, 1, 0, 0);
+      const reached = shown.draw(ctx, wanted);
+      const needle = shown.needle(reached);
+      ctx.setTransform(ratio, 0, 0, ratio, 0, 0);
+      if (needle) {
+        ctx.strokeStyle = colours.madder;
+        ctx.lineWidth = 2;
+        ctx.beginPath();
+        ctx.arc(
+          view.offsetX + needle.x * view.scale,
+          view.offsetY - needle.y * view.scale,
+          6,
+          0,
+          2 * Math.PI,
+        );
+        ctx.stroke();
+      }
+      // Kept pictures are made over several frames; each shows how far it came.
+      if (reached < wanted) frame = requestAnimationFrame(paint);
+    };
+    paint();
+    return () => cancelAnimationFrame(frame);
   });
+  // Another step under the cursor ends the film.
+  $effect(() => {
+    void drawing.cursor;
+    film = null;
+  });
+  const filmBlock = $derived(film !== null && reel ? sewing[reel.at(Math.max(0, film - 1)).index] : null);
 </script>
 
 <figure class="flex min-h-0 flex-1 flex-col">
   <div
-    class="relative min-h-40 flex-1"
+    class={['relative min-h-40 flex-1 touch-none overflow-hidden', lens.zoom > 1 && 'cursor-grab']}
     role="img"
     aria-label="The hoop from above. {caption}"
     bind:clientWidth={width}
     bind:clientHeight={height}
+    {...lens.on}
   >
     <canvas bind:this={canvas} class="absolute inset-0 h-full w-full"></canvas>
   </div>
-  <figcaption class="label mt-1 flex items-end gap-2 px-1">
-    <span class="flex-1">{caption}</span>
-    <button type="button" class="btn btn-small" onclick={() => (chosen = !close)}
-      >{close ? 'Whole hoop' : 'Closer'}</button
+  <div class="flex items-center gap-1">
+    <input
+      type="range"
+      class="min-w-0 flex-1"
+      min="0"
+      max={records}
+      value={film ?? records}
+      aria-label="Stitch by stitch through the design"
+      aria-valuetext={film === null ? 'whole design' : `${formatNumber(film)} of ${formatNumber(records)}`}
+      oninput={(e) => (film = e.currentTarget.valueAsNumber)}
+      onchange={() => filmBlock !== null && onblock?.(filmBlock)}
+      data-testid="film"
+    />
+    <button
+      type="button"
+      class="btn btn-small px-1.5"
+      aria-label="Closer"
+      title="Closer (Ctrl + wheel, pinch)"
+      onclick={() => lens.by(1.6, width / 2, height / 2)}><Plus size={16} /></button
     >
+    <button
+      type="button"
+      class="btn btn-small px-1.5"
+      aria-label="Further"
+      disabled={lens.zoom === 1}
+      onclick={() => lens.by(1 / 1.6, width / 2, height / 2)}><Minus size={16} /></button
+    >
+    <button
+      type="button"
+      class="btn btn-small px-1.5"
+      aria-label={close ? 'Whole hoop' : 'Design only'}
+      title={close ? 'Whole hoop' : 'Design only'}
+      onclick={() => (lens.reset(), (chosen = !close))}><Maximize size={16} /></button
+    >
+    <button
+      type="button"
+      class={['btn btn-small', showsDensity && 'btn-strong']}
+      aria-pressed={showsDensity}
+      onclick={() => ((showsDensity = !showsDensity), (film = null))}>Density</button
+    >
+  </div>
+  <figcaption class="label mt-1 px-1">
+    {film !== null && filmBlock !== null
+      ? `Record ${formatNumber(film)} of ${formatNumber(records)}, block ${filmBlock + 1}.`
+      : caption}
   </figcaption>
 </figure>

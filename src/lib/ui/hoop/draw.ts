@@ -1,5 +1,5 @@
 import { JUMP, STOP, type Tape } from '$lib/core/tape';
-import type { BlockReading, Reading } from '$lib/core/reading';
+import type { BlockReading, DensityMap, Reading } from '$lib/core/reading';
 import type { CutPiece } from '$lib/core/cut';
 import type { BuildPlan } from '$lib/core/plan';
 import type { Step } from '$lib/core/score';
@@ -28,7 +28,7 @@ const channels = (hex: string) => [1, 3, 5].map((i) => parseInt(hex.slice(i, i +
 const lightness = ([r, g, b]: number[]) => 0.3 * r + 0.59 * g + 0.11 * b;
 
 /** The thread as it can be seen on the ground: chalk on paper, or navy in the dark, is drawn towards the ink. */
-function seen(thread: string, paper: string, ink: string): string {
+export function seenThread(thread: string, paper: string, ink: string): string {
   const [t, p, i] = [thread, paper, ink].map(channels);
   if (Math.abs(lightness(t) - lightness(p)) >= LEAST_CONTRAST) return thread;
   const mixed = t.map((v, k) => Math.round(255 * (v + (i[k] - v) * TOWARDS_INK)));
@@ -115,6 +115,51 @@ export interface PlanDrawing {
   threads: readonly { colour: string }[];
 }
 
+/** Draws the hoop alone: ring, field, and how near the frame the needle may come. */
+export function drawEmptyHoop(
+  ctx: CanvasRenderingContext2D,
+  view: View,
+  { plan, reading: { extents: e } }: Pick<PlanDrawing, 'plan' | 'reading'>,
+  colours: PlanColours,
+) {
+  ctx.save();
+  ctx.translate(view.offsetX, view.offsetY);
+  ctx.scale(view.scale, -view.scale);
+  drawHoop(ctx, plan, (e.minX + e.maxX) / 2, (e.minY + e.maxY) / 2, 1 / view.scale, colours);
+  ctx.restore();
+}
+
+/** Where the needle comes down often: the denser the darker; above `stiff` hatched. */
+export function drawDensity(
+  ctx: CanvasRenderingContext2D,
+  view: View,
+  map: DensityMap,
+  stiff: number,
+  colours: PlanColours,
+) {
+  ctx.save();
+  ctx.translate(view.offsetX, view.offsetY);
+  ctx.scale(view.scale, -view.scale);
+  ctx.strokeStyle = colours.madder;
+  ctx.lineWidth = 1.6 / view.scale;
+  for (let r = 0; r < map.rows; r++)
+    for (let c = 0; c < map.columns; c++) {
+      const share = map.perCm2[r * map.columns + c] / stiff;
+      if (share <= 0) continue;
+      const [x, y, s] = [map.minX + c * map.cellMm, map.minY + r * map.cellMm, map.cellMm];
+      ctx.globalAlpha = Math.min(0.85, 0.12 + 0.7 * share);
+      ctx.fillStyle = share > 1 ? colours.madder : colours.hands;
+      ctx.fillRect(x, y, s, s);
+      if (share <= 1) continue;
+      ctx.globalAlpha = 1;
+      ctx.beginPath();
+      ctx.moveTo(x, y);
+      ctx.lineTo(x + s, y + s);
+      ctx.stroke();
+    }
+  ctx.restore();
+}
+
 /** Draws the hoop from above: ring and field, stitches so far, this step's line, the piece to lay, trim line, opening. */
 export function drawPlan(
   ctx: CanvasRenderingContext2D,
@@ -135,7 +180,7 @@ export function drawPlan(
   const sewn = plan.score.steps.slice(0, cursor).flatMap((s) => (s.kind === 'needle' ? [s.block] : []));
   ctx.lineJoin = 'round';
   for (const b of sewn) {
-    ctx.strokeStyle = seen(threads[b]?.colour ?? colours.quiet, colours.paper, colours.ink);
+    ctx.strokeStyle = seenThread(threads[b]?.colour ?? colours.quiet, colours.paper, colours.ink);
     ctx.globalAlpha = 0.75;
     ctx.lineWidth = Math.max(0.35, px * 0.9);
     ctx.stroke(blockPath(tape, reading.blocks[b]));
@@ -236,7 +281,7 @@ export function drawTape(
   ctx.scale(scale, -scale);
   ctx.lineWidth = 0.9 / scale;
   for (const block of reading.blocks) {
-    ctx.strokeStyle = seen(threads[block.index]?.colour ?? quiet, paper, ink);
+    ctx.strokeStyle = seenThread(threads[block.index]?.colour ?? quiet, paper, ink);
     ctx.stroke(blockPath(tape, block));
   }
   ctx.restore();

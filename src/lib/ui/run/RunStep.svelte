@@ -126,7 +126,7 @@
         class="flex min-h-64 flex-col justify-center border-t border-rule bg-paper p-4 lg:border-t-0 lg:border-l"
         aria-label="Cross-section"
       >
-        {#if session.stack}<CrossSection stack={session.stack} large />{/if}
+        {#if session.stack}<CrossSection stack={session.stack} {step} large />{/if}
       </section>
     </div>
   {:else}

@@ -189,10 +189,10 @@
           class="flex min-h-0 flex-col rounded-lg border border-rule bg-paper p-2"
           aria-label="Cross-section"
         >
-          <CrossSection stack={editor.stack} />
+          <CrossSection stack={editor.stack} step={editor.step} />
         </section>
         <section class="flex min-h-72 flex-col rounded-lg border border-rule bg-paper p-2" aria-label="Plan">
-          <Plan {drawing} theme={theme.current} />
+          <Plan {drawing} theme={theme.current} onblock={(b) => editor.goToBlock(b)} />
         </section>
         <section class="min-h-0 overflow-y-auto px-2 pb-1" aria-label="Step"><StepCard {editor} /></section>
       </div>

@@ -1,8 +1,10 @@
 <script lang="ts">
-  import { describeStack, type Stack } from '$lib/core/score';
-  import { layoutCrossSection } from './cross-section';
+  import { describeStack, type Stack, type Step } from '$lib/core/score';
+  import { layoutCrossSection, motionOf } from './cross-section';
 
-  let { stack, large = false }: { stack: Stack; large?: boolean } = $props();
+  let { stack, step, large = false }: { stack: Stack; step?: Step; large?: boolean } = $props();
+  // Only what moves in the hands moves here: laid pieces slide in, folds swing, cuts close in, the hoop turns over.
+  const motion = $derived(motionOf(step));
   let width = $state(360);
   let room = $state(260);
   const labels = $derived(large ? 190 : 150);
@@ -20,38 +22,42 @@
         role="img"
         aria-label={text}
       >
-        {#each layout.bands as { layer, y, height, left, right: end, parts, ticks, arrow, edges } (layer.pieceId)}
-          <g class={layer.now ? 'now' : ''}>
-            {#each parts as part (part.x)}
-              {#each [layer.colour, `url(#mat-${layer.material})`] as fill (fill)}
-                <rect x={part.x} {y} width={part.width} {height} rx="2" {fill} />
-              {/each}
+        {#key step?.id}<g class={motion}>
+            {#each layout.bands as { layer, y, height, left, right: end, parts, ticks, arrow, edges } (layer.pieceId)}
+              <g class={layer.now ? 'now' : ''}>
+                {#each parts as part (part.x)}
+                  {#each [layer.colour, `url(#mat-${layer.material})`] as fill (fill)}
+                    <rect x={part.x} {y} width={part.width} {height} rx="2" {fill} />
+                  {/each}
+                {/each}
+                <rect
+                  x={left}
+                  {y}
+                  width={end - left}
+                  {height}
+                  rx="2"
+                  fill="none"
+                  stroke={layer.now ? 'var(--hands)' : 'var(--ink)'}
+                  stroke-width={layer.now ? 2.5 : 0.8}
+                  stroke-dasharray={layer.held ? undefined : '6 4'}
+                />
+                <path d={edges} fill="none" stroke="var(--ink)" stroke-width="1.3" />
+                {#each ticks as x (x)}
+                  <path d="M{x} {y - 2}v{height + 4}" stroke="var(--needle)" stroke-width="2.2" />
+                {/each}
+                <path d={arrow} fill="var(--paper)" stroke="var(--ink)" stroke-width="1.2" />
+              </g>
             {/each}
-            <rect
-              x={left}
-              {y}
-              width={end - left}
-              {height}
-              rx="2"
-              fill="none"
-              stroke={layer.now ? 'var(--hands)' : 'var(--ink)'}
-              stroke-width={layer.now ? 2.5 : 0.8}
-              stroke-dasharray={layer.held ? undefined : '6 4'}
-            />
-            <path d={edges} fill="none" stroke="var(--ink)" stroke-width="1.3" />
-            {#each ticks as x (x)}
-              <path d="M{x} {y - 2}v{height + 4}" stroke="var(--needle)" stroke-width="2.2" />
-            {/each}
-            <path d={arrow} fill="var(--paper)" stroke="var(--ink)" stroke-width="1.2" />
-            <path d="M{end} {y + height / 2}H{right + 22}" stroke="var(--quiet)" stroke-width="0.8" />
-            <text
-              x={right + 26}
-              y={y + height / 2 + 4}
-              class={large ? 'name-large' : 'name'}
-              fill="var(--ink)"
-              font-weight={layer.now ? 700 : 400}>{layer.name}</text
-            >
-          </g>
+          </g>{/key}
+        {#each layout.bands as { layer, y, height, right: end } (layer.pieceId)}
+          <path d="M{end} {y + height / 2}H{right + 22}" stroke="var(--quiet)" stroke-width="0.8" />
+          <text
+            x={right + 26}
+            y={y + height / 2 + 4}
+            class={large ? 'name-large' : 'name'}
+            fill="var(--ink)"
+            font-weight={layer.now ? 700 : 400}>{layer.name}</text
+          >
         {/each}
         {#if layout.ringY !== null}
           {#each [4, right - 2] as x (x)}
@@ -89,13 +95,50 @@
   .name-large {
     font-size: 17px;
   }
-  .now {
-    animation: slide-in 0.35s ease-out;
+  g {
+    transform-box: fill-box;
+    transform-origin: center;
+  }
+  .lay .now {
+    animation: slide-in 0.4s ease-out;
+  }
+  .fold .now {
+    transform-origin: left center;
+    animation: swing 0.5s ease-in-out;
+  }
+  .cut .now {
+    animation: close-in 0.5s ease-out;
+  }
+  .flip {
+    animation: turn-over 0.6s ease-in-out;
+  }
+  .off {
+    animation: lift 0.4s ease-out;
   }
   @keyframes slide-in {
     from {
-      transform: translateX(40px);
-      opacity: 0.3;
+      transform: translateX(70px);
+      opacity: 0.2;
+    }
+  }
+  @keyframes swing {
+    from {
+      transform: scaleX(-0.9);
+    }
+  }
+  @keyframes close-in {
+    from {
+      transform: scaleX(1.14);
+    }
+  }
+  @keyframes turn-over {
+    from {
+      transform: scaleY(-1);
+    }
+  }
+  @keyframes lift {
+    from {
+      transform: translateY(14px);
     }
   }
 </style>

@@ -33,7 +33,7 @@
       <p>{technique.summary}</p>
       {#if match}
         <p class="text-quiet">
-          {percent(match.fit)}: {fitReason(match)}.{#if other}
+          {percent(match.fit)}: {fitReason(match)}.{' '}{#if other}
             Next best: {other.technique.name} ({percent(other.fit)}): {fitReason(other)}.
             <button
               type="button"
@@ -45,9 +45,13 @@
       {/if}
     </div>
     {#each technique.choices ?? [] as choice (choice.key)}
-      <fieldset class="border-t border-rule pt-2">
-        <legend class="float-left mr-4 w-44 font-bold">{choice.label}</legend>
-        <div class="flex flex-col gap-1 pl-48 max-sm:clear-both max-sm:pl-0">
+      <div
+        role="radiogroup"
+        aria-label={choice.label}
+        class="grid gap-x-4 gap-y-1 border-t border-rule pt-2 sm:grid-cols-[10rem_1fr]"
+      >
+        <span class="font-bold">{choice.label}</span>
+        <div class="flex flex-col gap-1">
           {#each choice.schools as school (school.key)}
             <label class="flex items-baseline gap-2">
               <input
@@ -60,7 +64,7 @@
             </label>
           {/each}
         </div>
-      </fieldset>
+      </div>
     {:else}
       <p class="label">Makers agree on how this one is done; there is nothing to choose.</p>
     {/each}

@@ -14,6 +14,8 @@
   let { plan, reading, cursor, onselect, onmove }: Props = $props();
 
   let width = $state(1000);
+  /** the gravest open finding of a step */
+  const worst = (id: string) => plan.findings.find((f) => f.stepId === id && f.silenced === null)?.severity;
   const layout = $derived(layoutScore(plan.score, plan.times, reading.blocks, width));
   const current = $derived(layout.placed[cursor]);
   let dragged = $state<string | null>(null);
@@ -21,7 +23,7 @@
 
   const name = (p: PlacedStep) =>
     p.step.kind === 'needle'
-      ? `Block ${p.step.block + 1}: ${p.step.title}, ${formatDuration(p.seconds)}`
+      ? `${p.step.inserted ? 'Put in' : `Block ${p.step.block + 1}`}: ${p.step.title}, ${formatDuration(p.seconds)}`
       : `Hand ${p.step.hand}, stop ${p.step.stop}: ${p.step.title}, ${formatDuration(p.seconds)}`;
   const drop = (p: PlacedStep) => {
     if (dragged) onmove?.(dragged, p.index);
@@ -64,10 +66,10 @@
           style:top="{y}px"
         ></div>{/each}
     </div>
-    {#each layout.bars as bar, i (bar.stop)}
+    {#each layout.bars as bar, i (i)}
       <div class="absolute top-4 h-[184px] w-px bg-ink/45" style:left="{bar.x}px" aria-hidden="true"></div>
       <span class="absolute top-0 -translate-x-1/2 text-[11px]" style:left="{bar.x}px" aria-hidden="true"
-        >{bar.stop}</span
+        >{bar.label}</span
       >
       {#if i % 2 === 1}
         <span
@@ -93,6 +95,10 @@
             p.stave,
             p.stave === 'needle' && `tex-${reading.blocks[(p.step as { block: number }).block].texture}`,
             dropAt === p.index && 'drop',
+            p.step.kind === 'needle' && p.step.skipped && 'opacity-40',
+            p.step.kind === 'needle' && (p.step.inserted || p.step.again) && 'put-in',
+            worst(p.step.id) === 'stop' && 'ruins',
+            worst(p.step.id) === 'mind' && 'minds',
             plan.times[p.step.id].waitSeconds > 0 && 'wait',
           ]}
           style:left="{p.x}px"
@@ -115,7 +121,9 @@
           ondrop={(e) => (e.preventDefault(), drop(p))}
         >
           {#if p.width > 74}<span class="truncate px-1">{p.step.title}</span>{:else}{p.step.kind === 'needle'
-              ? p.step.block + 1
+              ? p.step.inserted
+                ? '+'
+                : p.step.block + 1
               : p.step.hand}{/if}
         </button>
         {#if p.freeSeconds > 45 && p.width > 34}
@@ -169,6 +177,18 @@
   /* A rest: hatched. */
   .wait {
     background: repeating-linear-gradient(135deg, var(--hands-soft) 0 4px, var(--hands-fill) 4px 6px);
+  }
+  /* Sewn from another design, or once more. */
+  .put-in {
+    outline: 2px dashed var(--needle);
+    outline-offset: 1px;
+  }
+  /* The plan check speaks here: a bar below, whole or broken. */
+  .ruins {
+    box-shadow: 0 4px 0 var(--madder);
+  }
+  .minds {
+    box-shadow: 0 3px 0 var(--hands);
   }
   .step:hover {
     filter: brightness(1.08);

@@ -1,5 +1,5 @@
 import { MATERIALS } from '$lib/core/techniques';
-import type { Layer, Stack } from '$lib/core/score';
+import type { Layer, Stack, Step } from '$lib/core/score';
 
 /** A layer as drawn: rectangles and paths in px from the top left of the drawing. */
 export interface Band {
@@ -23,6 +23,28 @@ interface CrossSectionLayout {
   ringY: number | null;
   height: number;
 }
+
+/** What moves in the drawing at a step. */
+export type Motion = 'lay' | 'fold' | 'cut' | 'flip' | 'off' | 'none';
+const MOTIONS: Partial<Record<string, Motion>> = {
+  lay: 'lay',
+  topping: 'lay',
+  float: 'lay',
+  'hoop-up': 'lay',
+  fold: 'fold',
+  'trim-close': 'cut',
+  'trim-rough': 'cut',
+  'cut-window': 'cut',
+  'cut-cloth': 'cut',
+  'slit-zip': 'cut',
+  'open-zip': 'cut',
+  'flip-hoop': 'flip',
+  turn: 'flip',
+  unhoop: 'off',
+  tear: 'off',
+};
+export const motionOf = (step: Step | undefined): Motion =>
+  (step?.kind === 'hand' && MOTIONS[step.action]) || 'none';
 
 const GAP_HELD = 3;
 const GAP_LOOSE = 10;

@@ -16,7 +16,7 @@ export interface PlacedStep {
 export interface ScoreLayout {
   placed: PlacedStep[];
   /** bar lines: one a machine stop, with the seconds gone by */
-  bars: { x: number; stop: number; seconds: number }[];
+  bars: { x: number; label: string; seconds: number }[];
   width: number;
 }
 
@@ -55,7 +55,9 @@ export function layoutScore(
     });
     x += w;
     clock += seconds[index];
-    if (step.kind === 'needle') bars.push({ x, stop: step.stop + 1, seconds: clock });
+    if (step.kind === 'needle')
+      // A design of its own has its own count; the bar line stays, the number would mislead.
+      bars.push({ x, label: step.inserted || step.again ? '' : String(step.stop + 1), seconds: clock });
   });
   return { placed, bars: bars.slice(0, -1), width: x };
 }

@@ -114,6 +114,11 @@ export class BuildEditor {
     if (at >= 0) this.index = at;
   }
 
+  goToBlock(block: number) {
+    const at = this.steps.findIndex((s) => s.kind === 'needle' && s.block === block);
+    if (at >= 0) this.index = at;
+  }
+
   change(next: Partial<Build>) {
     if (!this.build) return;
     this.past = [...this.past.slice(-MOST_UNDO), this.build];
@@ -235,7 +240,7 @@ export class BuildEditor {
   skip(stepId: string, skip: boolean) {
     this.edit({ kind: 'skip', stepId, skip });
   }
-  /** Sews a block once more, right after it. */
+  /** Sews a block once more, right after it, in its own or another thread. */
   again(stepId: string, thread: Build['threads'][number] | null) {
     const id = `again:${newId()}`;
     this.edit({ kind: 'again', stepId: id, of: stepId, thread });

@@ -1,0 +1,26 @@
+<script lang="ts">
+  import type { HandStep } from '$lib/core/score';
+  import { CAUTIONS } from '$lib/core/techniques';
+
+  let { step }: { step: HandStep } = $props();
+  const HOOP = { stay: 'hoop stays on', may: 'hoop may come off', off: 'hoop off' } as const;
+</script>
+
+<p class="text-[17px]">{step.text}</p>
+<p class="text-quiet">{step.because}</p>
+<ul class="flex flex-wrap gap-1.5 text-sm">
+  <li class="rounded bg-hands-soft px-2 py-0.5">
+    {step.side === 'off' ? 'at the table' : `${step.side} of the hoop`}
+  </li>
+  {#if step.hoop}<li class="rounded bg-hands-soft px-2 py-0.5" title={step.hoopBecause}>
+      {HOOP[step.hoop]}
+    </li>{/if}
+  {#each step.tools as tool (tool)}<li class="rounded border border-rule px-2 py-0.5">{tool}</li>{/each}
+</ul>
+{#if step.hoop === 'stay'}<p class="text-sm"><strong>Stay on:</strong> {step.hoopBecause}</p>{/if}
+{#each step.cautions as caution (caution)}
+  <p class="border-l-4 border-madder pl-2 text-sm">
+    <strong class="text-madder">Care:</strong>
+    {CAUTIONS[caution]}
+  </p>
+{/each}

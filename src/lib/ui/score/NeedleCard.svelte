@@ -1,0 +1,107 @@
+<script lang="ts">
+  import { isQuestion, ROLES, type BlockReading, type Role } from '$lib/core/reading';
+  import type { NeedleStep } from '$lib/core/score';
+  import { formatDuration, formatLength, formatNumber } from '$lib/core/units';
+  import { NO_THREAD, type BuildEditor } from '../state/editor.svelte';
+  import { workroom } from '../state/workroom.svelte';
+
+  interface Props {
+    editor: BuildEditor;
+    step: NeedleStep;
+    block: BlockReading;
+    freeSeconds: number;
+  }
+  let { editor, step, block, freeSeconds }: Props = $props();
+  const thread = $derived(step.thread ?? editor.build?.threads[step.block] ?? null);
+  const read = $derived(block.role.by === 'reading' ? block.role : undefined);
+  const used = $derived(editor.plan?.thread.steps[step.id]);
+  const article = (role: Role) => `${/^[aeiou]/.test(role) ? 'an' : 'a'} ${role.replace('-', ' ')}`;
+  const setThread = (change: Partial<typeof NO_THREAD & { metallic: boolean }>) =>
+    editor.setThread(block.index, { ...(thread ?? NO_THREAD), ...change });
+</script>
+
+<p>
+  {formatNumber(block.stitches)} stitches{block.typed
+    ? ', from your sheet'
+    : `, ${block.blanket ? 'blanket stitch' : block.texture.replace('-', ' ')}${block.widthMm ? `, ${formatLength(block.widthMm, workroom.unit)} wide` : ''}, ${formatLength(block.sewnLengthMm, workroom.unit)} sewn`}{used
+    ? ` · thread ${used.topM.toFixed(1)} m above, ${used.bobbinM.toFixed(1)} m below`
+    : ''}.
+</p>
+<div class="flex flex-wrap items-end gap-3">
+  {#if !step.inserted}
+    <label class="flex flex-col gap-1">
+      <span class="label">What it is for</span>
+      <select
+        class="min-h-11"
+        value={block.role.value}
+        onchange={(e) => editor.setRole(block.index, e.currentTarget.value as Role)}
+        data-testid="role"
+      >
+        {#each ROLES as role (role)}<option value={role}>{role.replace('-', ' ')}</option>{/each}
+      </select>
+    </label>
+    {#if editor.build?.roles[String(block.index)]}
+      <button type="button" class="btn btn-small" onclick={() => editor.setRole(block.index, null)}
+        >Back to the reading</button
+      >
+    {/if}
+  {/if}
+  {#if !step.thread}
+    <label class="flex flex-col gap-1">
+      <span class="label">Thread</span>
+      <span class="flex items-center gap-1">
+        <input
+          type="color"
+          class="h-11 w-11 p-1"
+          aria-label="Thread colour"
+          value={thread?.colour ?? NO_THREAD.colour}
+          onchange={(e) => setThread({ colour: e.currentTarget.value })}
+        />
+        <input
+          class="w-32"
+          maxlength="60"
+          placeholder="thread on hand"
+          value={thread?.name ?? ''}
+          onchange={(e) => setThread({ name: e.currentTarget.value })}
+        />
+      </span>
+    </label>
+    <label class="flex min-h-11 items-center gap-1.5 text-sm"
+      ><input
+        type="checkbox"
+        checked={thread?.metallic ?? false}
+        onchange={(e) => setThread({ metallic: e.currentTarget.checked })}
+      />metallic</label
+    >
+  {/if}
+</div>
+{#if read && isQuestion(read)}
+  <div
+    class="border-l-4 border-hands bg-hands-soft px-3 py-2"
+    role="group"
+    aria-label="A question about this block"
+  >
+    <p><strong>Is this {article(read.value)}?</strong> It looks like it: {read.because}.</p>
+    <p class="mt-1 flex flex-wrap items-center gap-2">
+      <button type="button" class="btn btn-small" onclick={() => editor.setRole(block.index, read.value)}
+        >Yes, it is</button
+      >
+      <span class="label">or choose above what it is for.</span>
+    </p>
+  </div>
+{:else if step.inserted}
+  <p class="text-quiet">Block {step.inserted.n} of {step.inserted.of} of {step.inserted.name}.</p>
+{:else if read}
+  <p class="text-quiet">
+    The reading: {read.because}
+    <span class="whitespace-nowrap">({Math.round(read.confidence * 100)} % sure)</span>.
+  </p>
+{:else if block.typed}
+  <p class="text-quiet">Typed from your sheet.</p>
+{:else}
+  <p class="text-quiet">You set this; the rest was read around it.</p>
+{/if}
+{#if step.skipped}<p><strong>Passed over</strong> on the machine.</p>
+{:else if freeSeconds > 30}<p class="text-hands">
+    <strong>Free for {formatDuration(freeSeconds)}</strong> once it runs.
+  </p>{/if}

@@ -1,0 +1,34 @@
+<script lang="ts">
+  import { numberDef } from '$lib/core/numbers';
+  import type { StepTime } from '$lib/core/time';
+  import { formatDuration } from '$lib/core/units';
+  import NumberInPlace from '../kit/NumberInPlace.svelte';
+
+  // A time with the sum behind it; each figure of the sum can be changed where it stands.
+  let { time }: { time: StepTime } = $props();
+</script>
+
+<details class="text-sm" data-testid="why-time">
+  <summary class="cursor-pointer py-1"
+    ><strong>{formatDuration(time.seconds)}</strong>
+    <span class="text-needle underline">why?</span></summary
+  >
+  <table class="w-full">
+    <tbody>
+      {#each time.terms as term (term.label)}
+        <tr class="align-top"
+          ><td class="py-0.5 pr-2">
+            {term.label}
+            {#if term.number}<span class="label block">{numberDef(term.number).because}</span>{/if}</td
+          ><td class="py-0.5 pr-2 text-right"
+            >{#if term.number}<NumberInPlace id={term.number} />{/if}</td
+          ><td class="py-0.5 text-right whitespace-nowrap">{term.seconds.toFixed(1)} s</td></tr
+        >
+      {/each}
+      <tr class="border-t border-rule font-bold"
+        ><td class="py-0.5" colspan="2">together</td><td class="text-right">{time.seconds.toFixed(1)} s</td
+        ></tr
+      >
+    </tbody>
+  </table>
+</details>
