@@ -17,9 +17,15 @@
   theme.start();
   void workroom.open();
   // At the machine nothing but the step is on the screen.
+  let asking = $state(false);
   const bare = $derived(page.route.id === '/run/[id]' || page.route.id === '/builds/[id]/print');
 
   function onkeydown(event: KeyboardEvent) {
+    if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'k' && !bare) {
+      event.preventDefault();
+      asking = !asking;
+      return;
+    }
     if (!isPlain(event) || bare) return;
     const key = event.key.toLowerCase();
     const place = PLACES.find((p) => p.key === key);
@@ -34,6 +40,11 @@
 <MaterialPatterns />
 <FileDrop />
 <JobBar />
+{#if asking}
+  {#await import('$lib/ui/shell/Palette.svelte') then { default: Palette }}<Palette
+      bind:open={asking}
+    />{/await}
+{/if}
 <Toaster position="bottom-center" theme={theme.current} closeButton />
 
 <div class={bare ? '' : 'flex h-dvh flex-col md:flex-row'}>

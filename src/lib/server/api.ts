@@ -1,4 +1,5 @@
 import { error, json } from '@sveltejs/kit';
+import type * as z from 'zod';
 import type { Problem } from '$lib/core/problem';
 import { MAX_BYTES } from '$lib/core/tape';
 
@@ -36,4 +37,30 @@ export async function bodyBytes(request: Request): Promise<Uint8Array | Response
     at += part.length;
   }
   return bytes;
+}
+
+/** The body as JSON of a shape, or the refusal that names the field. */
+export async function bodyJson<S extends z.ZodType>(
+  request: Request,
+  schema: S,
+): Promise<z.infer<S> | Response> {
+  const bytes = await bodyBytes(request);
+  if (bytes instanceof Response) return bytes;
+  let raw: unknown;
+  try {
+    raw = JSON.parse(new TextDecoder().decode(bytes));
+  } catch {
+    return refuse(
+      { code: 'not-json', message: 'The body is not JSON.', next: 'See docs/api.md for its shape.' },
+      400,
+    );
+  }
+  const parsed = schema.safeParse(raw);
+  if (parsed.success) return parsed.data;
+  const { path, message } = parsed.error.issues[0];
+  return refuse({
+    code: 'bad-body',
+    message: `The body does not fit at ${path.join('.') || 'its root'}: ${message}.`,
+    next: 'See docs/api.md for its shape.',
+  });
 }

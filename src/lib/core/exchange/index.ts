@@ -7,3 +7,10 @@ export { csvToTape, stitchListSchema, tapeToCsv } from './stitch-list';
 export { fromBase64, toBase64 } from './base64';
 export { readStopList } from './stop-list';
 export { readBundle, type Bundle, type BundleEntry } from './bundle';
+export {
+  planReport,
+  planReportSchema,
+  planRequestSchema,
+  type PlanReport,
+  type PlanRequest,
+} from './plan-report';

@@ -30,7 +30,7 @@ export const freeLace: Technique = {
     holdChoice('glue', 'tape', 'spray'),
   ],
   pieces: [
-    { key: 'base', name: 'Base', purpose: 'hooped, two layers', material: 'mesh', layers: 2, size: { rule: 'hoop' } },
+    { key: 'base', name: 'Base', purpose: 'hooped', material: 'mesh', layers: 2, size: { rule: 'hoop' } },
     { key: 'piece', name: 'Piece', purpose: 'cloth inside the lace', material: 'cotton', size: { rule: 'cover', by: ['place', 'tack'], margin: 'front' } },
   ],
   start: [hoopUp('two layers of wash-away mesh')],

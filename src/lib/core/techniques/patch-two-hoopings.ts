@@ -29,7 +29,7 @@ export const patchBorder: Technique = {
   name: 'Patch, second hooping',
   summary: 'The cut patch pressed into its line on two layers of wash-away; zigzag, then satin, slowly.',
   pieces: [
-    { key: 'base', name: 'Base', purpose: 'hooped, two layers', material: 'mesh', layers: 2, size: { rule: 'hoop' } },
+    { key: 'base', name: 'Base', purpose: 'hooped', material: 'mesh', layers: 2, size: { rule: 'hoop' } },
     { key: 'patch', name: 'Cut patch', purpose: 'from the first hooping', material: 'cotton', size: { rule: 'shape', by: ['place'] } },
   ],
   start: [hoopUp('two layers of wash-away mesh')],

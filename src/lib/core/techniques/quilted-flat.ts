@@ -20,8 +20,8 @@ export const quiltedFlat: Technique = {
     hoopChoice,
   ],
   pieces: [
-    { key: 'base', name: 'Base', purpose: 'hooped, two layers', material: 'mesh', layers: 2, size: { rule: 'hoop' }, school: ['base:wash'] },
-    { key: 'base', name: 'Base', purpose: 'hooped, two layers', material: 'tear-away', layers: 2, size: { rule: 'hoop' }, school: ['base:tear'] },
+    { key: 'base', name: 'Base', purpose: 'hooped', material: 'mesh', layers: 2, size: { rule: 'hoop' }, school: ['base:wash'] },
+    { key: 'base', name: 'Base', purpose: 'hooped', material: 'tear-away', layers: 2, size: { rule: 'hoop' }, school: ['base:tear'] },
     { key: 'batting', name: 'Batting', purpose: 'body', material: 'batting', size: { rule: 'cover', by: ['place', 'tack'], margin: 'front' } },
     { key: 'front', name: 'Front', purpose: 'seen side', material: 'cotton', size: { rule: 'cover', by: ['place', 'tack'], margin: 'front' } },
     { key: 'back', name: 'Back', purpose: 'other side', material: 'cotton', size: { rule: 'cover', by: ['edge-place', 'edge-tack'], margin: 'back' } },

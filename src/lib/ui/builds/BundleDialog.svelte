@@ -74,9 +74,9 @@
       <table class="w-full" data-testid="bundle">
         <thead
           ><tr class="text-left text-sm text-quiet"
-            ><th class="py-1 font-normal">Version</th><th class="text-right font-normal">Size</th><th
-              class="text-right font-normal">Stops</th
-            ><th class="text-right font-normal">Stitches</th><th class="text-right font-normal">Stitching</th
+            ><th class="py-1 font-normal">Version</th><th class="pl-4 text-right font-normal">Size</th><th
+              class="pl-4 text-right font-normal">Stops</th
+            ><th class="pl-4 text-right font-normal">Stitches</th><th class="pl-4 text-right font-normal">Stitching</th
             ><th class="pl-4 font-normal">Fits hoop</th></tr
           ></thead
         >
@@ -93,12 +93,12 @@
                   ></label
                 ></td
               >
-              <td class="text-right whitespace-nowrap"
+              <td class="pl-4 text-right whitespace-nowrap"
                 >{formatSize(choice.width, choice.height, workroom.unit)}</td
               >
-              <td class="text-right">{choice.stops}</td>
-              <td class="text-right">{formatNumber(choice.stitches)}</td>
-              <td class="text-right whitespace-nowrap">{formatDuration(choice.seconds)}</td>
+              <td class="pl-4 text-right">{choice.stops}</td>
+              <td class="pl-4 text-right">{formatNumber(choice.stitches)}</td>
+              <td class="pl-4 text-right whitespace-nowrap">{formatDuration(choice.seconds)}</td>
               <td class="pl-4">{choice.hoops.join(', ') || 'none of yours'}</td>
             </tr>
           {/each}

@@ -1,7 +1,10 @@
 <script lang="ts">
   import { explainDimension, type CutPiece } from '$lib/core/cut';
+  import type { Build } from '$lib/core/build';
+  import type { ScorePiece } from '$lib/core/score';
   import { MATERIALS } from '$lib/core/techniques';
   import { formatLength } from '$lib/core/units';
+  import PieceFacts from './PieceFacts.svelte';
   import Swatch from './Swatch.svelte';
   import { workroom } from '../state/workroom.svelte';
 
@@ -9,9 +12,23 @@
     pieces: readonly CutPiece[];
     /** items to load, and hoopings they take */
     order: { load: number; hoopings: number };
-    onmaterial?: (id: string, change: { colour?: string; name?: string }) => void;
+    /** with what the maker knows about each; left out where nothing can be changed */
+    scorePieces?: readonly ScorePiece[];
+    onmaterial?: (id: string, change: Build['materials'][string]) => void;
   }
-  let { pieces, order, onmaterial }: Props = $props();
+  let { pieces, scorePieces, order, onmaterial }: Props = $props();
+  let shown = $state<string | null>(null);
+  const factsOf = (id: string) => scorePieces?.find((p) => p.id === id);
+  /** what differs from plain, in a few words */
+  const facts = (p: ScorePiece | undefined) =>
+    p
+      ? [
+          p.layers > 1 && `${p.layers} layers`,
+          ...p.traits,
+          p.fusible !== 'none' && `${p.fusible} fusible`,
+          p.prewashed && 'prewashed',
+        ].filter(Boolean)
+      : [];
 </script>
 
 {#if pieces.length === 0}
@@ -51,8 +68,14 @@
           </td>
           <td class="py-1.5 pr-2">
             <strong>{piece.name}</strong><br /><span class="label"
-              >{MATERIALS[piece.material].name}, {piece.purpose}</span
+              >{[MATERIALS[piece.material].name, piece.purpose, ...facts(factsOf(piece.id))].join(', ')}</span
             >
+            {#if onmaterial && factsOf(piece.id)}<button
+                type="button"
+                class="ml-1 text-sm text-needle underline"
+                aria-expanded={shown === piece.id}
+                onclick={() => (shown = shown === piece.id ? null : piece.id)}>what it is …</button
+              >{/if}
           </td>
           <td class="text-right text-lg whitespace-nowrap"
             >{formatLength(piece.width.cutMm, workroom.unit)}</td
@@ -66,8 +89,17 @@
               workroom.unit,
             )}{piece.preCut ? ' · cut to the line from this' : ''}
           </td>
-          <td class="text-right text-lg">{piece.perHooping ? order.hoopings : order.load}</td>
+          <td class="text-right text-lg">{(piece.perHooping ? order.hoopings : order.load) * piece.layers}</td
+          >
         </tr>
+        {@const known = factsOf(piece.id)}
+        {#if shown === piece.id && known && onmaterial}
+          <tr class="bg-paper"
+            ><td></td><td colspan="5"
+              ><PieceFacts piece={known} onmaterial={(change) => onmaterial(piece.id, change)} /></td
+            ></tr
+          >
+        {/if}
       {/each}
     </tbody>
   </table>

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { resolve } from '$app/paths';
   import Download from '@lucide/svelte/icons/download';
+  import FileUp from '@lucide/svelte/icons/file-up';
   import Play from '@lucide/svelte/icons/play';
   import Printer from '@lucide/svelte/icons/printer';
   import Redo from '@lucide/svelte/icons/redo-2';
@@ -20,7 +21,15 @@
     reading,
     build,
     onrun,
-  }: { editor: BuildEditor; plan: BuildPlan; reading: Reading; build: Build; onrun: () => void } = $props();
+    onnewer,
+  }: {
+    editor: BuildEditor;
+    plan: BuildPlan;
+    reading: Reading;
+    build: Build;
+    onrun: () => void;
+    onnewer: () => void;
+  } = $props();
 
   async function download() {
     const tape = await workroom.store.tape(build.tapeId);
@@ -102,6 +111,13 @@
       onclick={download}
       aria-label="Export the build"
       title="Export the build with its tape"><Download size={18} /></button
+    >
+    <button
+      type="button"
+      class="btn px-2.5"
+      onclick={onnewer}
+      aria-label="Newer tape"
+      title="Lay this build onto a newer tape of its design"><FileUp size={18} /></button
     >
     <button type="button" class="btn btn-strong" onclick={onrun} title="Begin a run (R)"
       ><Play size={18} />Run</button

@@ -13,10 +13,14 @@
   import StepCard from './StepCard.svelte';
   import StepList from './StepList.svelte';
   import CutList from '../cut/CutList.svelte';
+  import ThreadTable from '../cut/ThreadTable.svelte';
+  import Sheets from './Sheets.svelte';
   import Plan from '../hoop/Plan.svelte';
   import OrderPanel from '../order/OrderPanel.svelte';
   import { isTyping } from '../shell/keys';
   import { BuildEditor } from '../state/editor.svelte';
+  import { commands, type Command } from '../shell/commands.svelte';
+  import { showProblem } from '../state/notices';
   import { theme } from '../state/theme.svelte';
   import { workroom } from '../state/workroom.svelte';
 
@@ -60,6 +64,47 @@
       replaceState(url, {});
     });
   });
+
+  $effect(() =>
+    commands.offer(() => {
+      const { step } = editor;
+      const list: Command[] = [
+        { name: 'Begin a run', key: 'R', run: () => void run() },
+        { name: 'Undo', key: 'Ctrl Z', run: () => editor.undo() },
+        { name: 'Redo', key: 'Ctrl Y', run: () => editor.redo() },
+        ...VIEWS.map(([name, label]) => ({
+          name: `Show ${label.toLowerCase()}`,
+          run: () => void (view = name),
+        })),
+        { name: 'Print the sheets', run: () => void goto(resolve('/builds/[id]/print', { id })) },
+        { name: 'Lay the design onto a newer tape', run: () => newer?.click() },
+        ...editor.steps.map((s, i) => ({ name: `Step ${i + 1}: ${s.title}`, run: () => editor.goTo(i) })),
+      ];
+      if (step?.kind === 'hand')
+        list.unshift({ name: `Take out “${step.title}”`, key: 'Delete', run: () => editor.remove(step.id) });
+      if (step?.kind === 'needle' && !step.again)
+        list.push(
+          {
+            name: step.skipped ? 'Sew this block after all' : 'Pass this block over',
+            run: () => editor.skip(step.id, !step.skipped),
+          },
+          { name: 'Sew this block once more', run: () => editor.again(step.id, null) },
+        );
+      return list;
+    }),
+  );
+  let newer = $state<HTMLInputElement>();
+  let lost = $state.raw<string[] | null>(null);
+  async function takeNewer(event: Event & { currentTarget: HTMLInputElement }) {
+    const [file] = event.currentTarget.files ?? [];
+    event.currentTarget.value = '';
+    if (!file) return;
+    const { tapeBytes } = await import('../state/import');
+    const { tapeIdOf } = await import('$lib/core/plan');
+    const tape = await tapeBytes(file.name, new Uint8Array(await file.arrayBuffer()));
+    if (!tape.ok) return showProblem(tape.problem);
+    lost = await editor.replaceTape(tapeIdOf(tape.value), file.name, tape.value);
+  }
 
   const drawing = $derived(
     editor.plan && editor.reading && editor.tape && editor.build
@@ -122,7 +167,28 @@
 {:else if editor.build && editor.plan && editor.reading && drawing}
   {@const { plan, reading, build } = { plan: editor.plan, reading: editor.reading, build: editor.build }}
   <div class="flex min-h-full flex-col gap-3 p-4 lg:h-full">
-    <BuildHeader {editor} {plan} {reading} {build} onrun={run} />
+    <BuildHeader {editor} {plan} {reading} {build} onrun={run} onnewer={() => newer?.click()} />
+    <input
+      bind:this={newer}
+      type="file"
+      class="hidden"
+      accept=".dst,.DST,.csv"
+      onchange={takeNewer}
+      data-testid="newer-tape"
+    />
+    {#if lost}
+      <div class="border-l-4 border-needle bg-needle-soft px-3 py-1" role="status" data-testid="lost">
+        <p class="flex gap-3">
+          <span class="flex-1"
+            >{lost.length
+              ? 'On the newer tape these decisions had no block any more:'
+              : 'The newer tape is in its place; every decision was kept.'}</span
+          >
+          <button type="button" class="text-needle underline" onclick={() => (lost = null)}>Close</button>
+        </p>
+        {#each lost as line (line)}<p class="text-sm">{line}</p>{/each}
+      </div>
+    {/if}
 
     {#if editor.findings[0]?.severity === 'stop'}
       <p
@@ -205,12 +271,15 @@
     {:else if view === 'cut'}
       <CutList
         pieces={plan.pieces}
+        scorePieces={plan.score.pieces}
         order={plan.order}
         onmaterial={(id, change) => editor.setMaterial(id, change)}
       />
+      <ThreadTable thread={plan.thread} items={plan.order.load} />
     {:else if view === 'order'}
       <OrderPanel {build} {plan} onchange={(order) => editor.change({ order })} />
     {:else}
+      <Sheets {build} />
       <label class="flex max-w-3xl flex-1 flex-col gap-1">
         <span class="label">What to remember about this build</span>
         <textarea

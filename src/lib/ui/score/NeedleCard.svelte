@@ -47,8 +47,16 @@
     {/if}
   {/if}
   {#if !step.thread}
-    <label class="flex flex-col gap-1">
-      <span class="label">Thread</span>
+    <div class="flex flex-col gap-1">
+      <span class="label flex justify-between gap-3"
+        >Thread <label class="flex items-center gap-1"
+          ><input
+            type="checkbox"
+            checked={thread?.metallic ?? false}
+            onchange={(e) => setThread({ metallic: e.currentTarget.checked })}
+          />metallic</label
+        ></span
+      >
       <span class="flex items-center gap-1">
         <input
           type="color"
@@ -60,19 +68,13 @@
         <input
           class="w-32"
           maxlength="60"
+          aria-label="Thread name"
           placeholder="thread on hand"
           value={thread?.name ?? ''}
           onchange={(e) => setThread({ name: e.currentTarget.value })}
         />
       </span>
-    </label>
-    <label class="flex min-h-11 items-center gap-1.5 text-sm"
-      ><input
-        type="checkbox"
-        checked={thread?.metallic ?? false}
-        onchange={(e) => setThread({ metallic: e.currentTarget.checked })}
-      />metallic</label
-    >
+    </div>
   {/if}
 </div>
 {#if read && isQuestion(read)}

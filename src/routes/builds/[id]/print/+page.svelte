@@ -2,8 +2,10 @@
   import { resolve } from '$app/paths';
   import { page } from '$app/state';
   import { onMount } from 'svelte';
+  import { stopList } from '$lib/core/score';
   import { CAUTIONS } from '$lib/core/techniques';
   import { formatDuration, formatSize } from '$lib/core/units';
+  import ThreadTable from '$lib/ui/cut/ThreadTable.svelte';
   import CutList from '$lib/ui/cut/CutList.svelte';
   import { BuildEditor } from '$lib/ui/state/editor.svelte';
   import { workroom } from '$lib/ui/state/workroom.svelte';
@@ -29,6 +31,22 @@
       {plan.machine.name} · {formatDuration(plan.item.itemSeconds)} an item · {plan.order.load} to load in {plan
         .order.hoopings} hoopings
     </p>
+    {#if editor.findings.length}
+      <h2 class="mt-4 mb-1 text-xl">Before the first stitch</h2>
+      <ul>
+        {#each editor.findings as f, i (i)}<li class="break-inside-avoid">
+            <strong>{{ stop: 'Ruins it:', mind: 'Mind:', tip: 'Tip:' }[f.severity]}</strong>
+            {f.message} <span class="text-quiet">{f.because}</span>
+          </li>{/each}
+      </ul>
+    {/if}
+    {#if plan.machine.kind === 'multi-needle'}
+      {@const halts = stopList(plan.score, editor.build.threads).filter((s) => s.hands.length)}
+      {#if halts.length}<p class="mt-2">
+          Halts to programme on {plan.machine.name}: after blocks
+          <strong>{halts.map((h) => h.stop).join(', ')}</strong>.
+        </p>{/if}
+    {/if}
     <h2 class="mt-4 mb-1 text-xl">Run sheet</h2>
     <table class="w-full text-left">
       <thead class="label border-b border-rule"
@@ -50,13 +68,17 @@
               <td
                 ><strong>{step.title}.</strong>
                 {step.text}
+                {#if step.hoop === 'stay'}<span class="text-quiet">Hoop stays on: {step.hoopBecause}</span
+                  >{/if}
                 {#each step.cautions as caution (caution)}<em class="block">Care: {CAUTIONS[caution]}</em
                   >{/each}</td
               >
             {:else}
               <td class="text-quiet">needle</td><td>{step.stop}</td>
               <td
-                >Block {step.block + 1}: {step.title}{editor.build.threads[step.block]
+                >{step.inserted ? '' : `Block ${step.block + 1}: `}{step.title}{step.skipped
+                  ? ' (pass over)'
+                  : ''}{editor.build.threads[step.block]
                   ? `, in ${editor.build.threads[step.block].name}`
                   : ''}</td
               >
@@ -68,7 +90,8 @@
     </table>
     <div class="break-before-page"></div>
     <h2 class="mt-6 mb-1 text-xl">Cut sheet</h2>
-    <CutList pieces={plan.pieces} order={plan.order} />
+    <CutList pieces={plan.pieces} scorePieces={plan.score.pieces} order={plan.order} />
+    <ThreadTable thread={plan.thread} items={plan.order.load} />
     {#if editor.build.notes}<h2 class="mt-6 mb-1 text-xl">Notes</h2>
       <p class="whitespace-pre-wrap">{editor.build.notes}</p>{/if}
     <p class="label mt-6">

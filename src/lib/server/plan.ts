@@ -1,0 +1,65 @@
+import { fromBase64, planReport, type PlanReport, type PlanRequest } from '$lib/core/exchange';
+import { numbersWith } from '$lib/core/numbers';
+import { planBuild, proposeBuild, proposeTyped, tapeIdOf } from '$lib/core/plan';
+import { fail, ok, type Result } from '$lib/core/problem';
+import { roleOverrides, type Build } from '$lib/core/build';
+import { readDesign, typedReading, type Reading, type RoleOverrides } from '$lib/core/reading';
+import { readTape } from '$lib/core/tape';
+import { lineLength } from '$lib/core/time';
+import { newWorkshop } from '$lib/core/workshop';
+
+/** What was asked for, planned with the same core as the screens. Nothing is kept. */
+export function planFor(request: PlanRequest): Result<PlanReport> {
+  const workshop = request.workshop ?? newWorkshop();
+  const trimJumps = numbersWith(workshop.numbers)['reading.trimJumps'];
+  const read = (
+    base64: string,
+    what: string,
+    roles?: RoleOverrides,
+  ): Result<{ reading: Reading; id: string }> => {
+    const bytes = fromBase64(base64);
+    if (!bytes) return fail('bad-base64', `${what} is not base64.`, 'Send its bytes in base64.');
+    const tape = readTape(bytes);
+    return tape.ok
+      ? ok({ reading: readDesign(tape.value, { trimJumps, roles }), id: tapeIdOf(bytes) })
+      : tape;
+  };
+  // Fields that were not sent must not cover what would be proposed.
+  const change = Object.fromEntries(
+    Object.entries(request.build).filter(([, value]) => value !== undefined),
+  ) as Partial<Build>;
+  const given = { id: 'asked', tapeId: 'asked', fileName: change.name ?? '', now: EPOCH };
+  let own: Reading;
+  let build: Build;
+  if (change.typed) {
+    const { stops, widthMm, heightMm } = change.typed;
+    const size = widthMm && heightMm ? { width: widthMm, height: heightMm } : null;
+    build = { ...proposeTyped(change.typed, workshop, given), ...change };
+    own = typedReading(stops, size, workshop.machines[0].speed);
+  } else {
+    if (request.tape === undefined)
+      return fail(
+        'no-tape',
+        'There is no tape to plan.',
+        'Send the tape in base64, or a build with typed stops.',
+      );
+    const tape = read(
+      request.tape,
+      'The tape',
+      change.roles ? roleOverrides({ roles: change.roles } as Build) : {},
+    );
+    if (!tape.ok) return tape;
+    own = tape.value.reading;
+    build = { ...proposeBuild(own, workshop, { ...given, tapeId: tape.value.id }), ...change };
+  }
+  const inserted: Record<string, Reading> = {};
+  for (const [id, base64] of Object.entries(request.inserted ?? {})) {
+    const other = read(base64, `The tape of ${id}`);
+    if (!other.ok) return other;
+    inserted[id] = other.value.reading;
+  }
+  const plan = planBuild(build, own, workshop, inserted, request.today);
+  return ok(planReport(plan, build.order.quantity, (block) => lineLength(plan.reading.blocks[block])));
+}
+/** A plan has no moment of its own. */
+const EPOCH = '1970-01-01T00:00:00.000Z';

@@ -1,0 +1,113 @@
+<script lang="ts">
+  import { FUSIBLES, TRAITS, type Build, type Trait } from '$lib/core/build';
+  import type { ScorePiece } from '$lib/core/score';
+  import { MATERIAL_KINDS, MATERIALS, type MaterialKind } from '$lib/core/techniques';
+  import { fromShownMm, shownMm } from '../kit/lengths';
+  import { workroom } from '../state/workroom.svelte';
+
+  // What a maker knows about a piece and no tape can tell: the plan check asks for it.
+  interface Props {
+    piece: ScorePiece;
+    onmaterial: (change: Build['materials'][string]) => void;
+  }
+  let { piece, onmaterial }: Props = $props();
+  const TRAIT_NAMES: Record<Trait, string> = {
+    stretch: 'stretches',
+    pile: 'has pile',
+    slippery: 'slippery',
+    directional: 'print or nap has a direction',
+    metal: 'metal teeth',
+    'keep-dry': 'must not get wet',
+  };
+  const offered = $derived(
+    TRAITS.filter((t) => (t === 'metal') === (piece.material === 'zip') || piece.traits.includes(t)),
+  );
+  const toggle = (trait: Trait, on: boolean) =>
+    onmaterial({ traits: on ? [...piece.traits, trait] : piece.traits.filter((t) => t !== trait) });
+  function ownSize(side: 'widthMm' | 'heightMm', typed: number) {
+    if (!(typed > 0)) return onmaterial({ own: undefined });
+    const mm = fromShownMm(typed, workroom.unit);
+    onmaterial({
+      own: { widthMm: piece.own?.widthMm ?? mm, heightMm: piece.own?.heightMm ?? mm, [side]: mm },
+    });
+  }
+</script>
+
+<div class="flex flex-wrap items-end gap-x-5 gap-y-2 py-2 text-sm">
+  <label class="flex flex-col gap-1"
+    ><span class="label">Called</span><input
+      class="w-40"
+      maxlength="80"
+      value={piece.name}
+      onchange={(e) => e.currentTarget.value.trim() && onmaterial({ name: e.currentTarget.value.trim() })}
+    /></label
+  >
+  <label class="flex flex-col gap-1"
+    ><span class="label">Material</span><select
+      value={piece.material}
+      onchange={(e) => onmaterial({ kind: e.currentTarget.value as MaterialKind })}
+      >{#each MATERIAL_KINDS as kind (kind)}<option value={kind}>{MATERIALS[kind].name}</option
+        >{/each}</select
+    ></label
+  >
+  <label class="flex flex-col gap-1"
+    ><span class="label">Layers</span><input
+      class="w-16 text-right"
+      type="number"
+      min="1"
+      max="6"
+      value={piece.layers}
+      onchange={(e) => {
+        const n = e.currentTarget.valueAsNumber;
+        if (Number.isInteger(n) && n >= 1 && n <= 6) onmaterial({ layers: n });
+      }}
+    /></label
+  >
+  <label class="flex flex-col gap-1"
+    ><span class="label">Fusible on its back</span><select
+      value={piece.fusible}
+      onchange={(e) => onmaterial({ fusible: e.currentTarget.value as (typeof FUSIBLES)[number] })}
+      >{#each FUSIBLES as fusible (fusible)}<option value={fusible}>{fusible}</option>{/each}</select
+    ></label
+  >
+  <span class="flex flex-col gap-1"
+    ><span class="label">Already cut, {workroom.unit === 'mm' ? 'mm' : 'in'}</span><span
+      class="flex items-center gap-1"
+      ><input
+        class="w-20 text-right"
+        type="number"
+        step="any"
+        min="0"
+        aria-label="Width of the piece you have"
+        value={piece.own ? shownMm(piece.own.widthMm, workroom.unit) : ''}
+        onchange={(e) => ownSize('widthMm', e.currentTarget.valueAsNumber)}
+      />×<input
+        class="w-20 text-right"
+        type="number"
+        step="any"
+        min="0"
+        aria-label="Height of the piece you have"
+        value={piece.own ? shownMm(piece.own.heightMm, workroom.unit) : ''}
+        onchange={(e) => ownSize('heightMm', e.currentTarget.valueAsNumber)}
+      /></span
+    ></span
+  >
+  <span class="flex basis-full flex-wrap gap-x-4 gap-y-1">
+    <label class="flex items-center gap-1.5"
+      ><input
+        type="checkbox"
+        checked={piece.prewashed}
+        onchange={(e) => onmaterial({ prewashed: e.currentTarget.checked })}
+      />prewashed</label
+    >
+    {#each offered as trait (trait)}
+      <label class="flex items-center gap-1.5"
+        ><input
+          type="checkbox"
+          checked={piece.traits.includes(trait)}
+          onchange={(e) => toggle(trait, e.currentTarget.checked)}
+        />{TRAIT_NAMES[trait]}</label
+      >
+    {/each}
+  </span>
+</div>

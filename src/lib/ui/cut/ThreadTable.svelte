@@ -1,0 +1,44 @@
+<script lang="ts">
+  import type { ThreadPlan } from '$lib/core/thread';
+  import { count } from '$lib/core/units';
+
+  // Thread of one item and of the whole order, by name.
+  let { thread, items }: { thread: ThreadPlan; items: number } = $props();
+  const m = (v: number) => (v < 100 ? v.toFixed(1) : Math.round(v).toString());
+</script>
+
+<section class="mt-6" aria-label="Thread" data-testid="thread">
+  <h2 class="mb-1 text-xl">Thread</h2>
+  <table class="w-full max-w-xl text-left">
+    <thead class="label border-b border-rule"
+      ><tr
+        ><th class="py-1 font-normal" scope="col">Thread</th><th class="text-right font-normal" scope="col"
+          >One item</th
+        ><th class="text-right font-normal" scope="col">{items > 1 ? `For ${items}` : ''}</th></tr
+      ></thead
+    >
+    <tbody class="divide-y divide-rule">
+      {#each thread.byThread as { name, colour, metres } (name + colour)}
+        <tr
+          ><td class="py-1"
+            ><span
+              class="mr-2 inline-block h-4 w-4 rounded-full border border-ink align-text-bottom"
+              style:background={colour}
+            ></span>{name}</td
+          ><td class="text-right">{m(metres)} m</td><td class="text-right"
+            >{items > 1 ? `${m(metres * items)} m` : ''}</td
+          ></tr
+        >
+      {/each}
+      <tr
+        ><td class="py-1">Bobbin <span class="label">({m(thread.bobbinHoldsM)} m on one)</span></td><td
+          class="text-right">{m(thread.bobbinM)} m</td
+        ><td class="text-right"
+          >{items > 1
+            ? `${m(thread.bobbinM * items)} m, ${count(Math.ceil((thread.bobbinM * items) / thread.bobbinHoldsM), 'bobbin')}`
+            : ''}</td
+        ></tr
+      >
+    </tbody>
+  </table>
+</section>
