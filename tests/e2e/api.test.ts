@@ -3,7 +3,7 @@ import { execFileSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { readingReportSchema, tapeToCsv } from '$lib/core/exchange';
+import { planReportSchema, readingReportSchema, tapeToCsv, toBase64 } from '$lib/core/exchange';
 import { readTape, tapeToRows, writeTape } from '$lib/core/tape';
 import { pouch } from '$lib/demo';
 import { startApp, type App } from '../support/app';
@@ -28,6 +28,49 @@ describe('routes for scripts', () => {
     const report = readingReportSchema.parse(await response.json());
     expect(report).to.include({ label: 'LINE WINDER', stops: 14 });
     expect(report.blocks[14].openings[0].side).to.equal('bottom');
+  });
+
+  it('POST /api/plan answers score, pieces, time, thread and checks, from the tape alone or with a build', async () => {
+    const plan = async (body: unknown) => {
+      const response = await post('/api/plan', JSON.stringify(body), 'application/json');
+      expect(response.status).to.equal(200);
+      return planReportSchema.parse(await response.json());
+    };
+    const tape = toBase64(bytes);
+    const plain = await plan({ build: {}, tape });
+    expect(plain.technique).to.equal('zip-pouch');
+    expect(plain.score.filter((s) => s.kind === 'needle')).to.have.length(15);
+    const total = plain.score.reduce((sum, s) => sum + s.seconds, 0);
+    expect(total).to.be.closeTo(plain.time.itemSeconds, 0.01);
+    expect(plain.pieces.find((p) => p.id === 'lining-back')).to.include({ widthMm: 220, heightMm: 160, side: 'back', layFace: 'down', quantity: 1 }); // prettier-ignore
+    const removed = plain.score.find((s) => s.kind === 'hand' && s.action === 'open-zip')!;
+    const told = await plan({
+      build: {
+        edits: [{ kind: 'remove', stepId: removed.id }],
+        order: { quantity: 5, repeats: 1 },
+        materials: { zip: { traits: ['metal'] } },
+        silenced: { 'metal-zip': 'It is a coil, only shiny.' },
+      },
+      tape,
+    });
+    expect(told.checks.map((c) => [c.id, c.severity, c.silenced])).to.deep.equal([
+      ['metal-zip', 'stop', 'It is a coil, only shiny.'],
+      ['zip-closed', 'stop', null],
+    ]);
+    expect(told.pieces.find((p) => p.id === 'back')?.quantity).to.equal(5);
+    const typed = await plan({
+      build: {
+        typed: {
+          stops: [
+            { title: 'placement', role: 'placement', thread: 'white', seconds: 40, stitches: null },
+            { title: 'border', role: 'cover', thread: 'navy', seconds: 300, stitches: null },
+          ],
+          widthMm: null,
+          heightMm: null,
+        },
+      },
+    });
+    expect(typed.time.screenSeconds).to.equal(340);
   });
 
   it('POST /api/tape gives needle points and stops back exactly, from JSON and from CSV', async () => {
@@ -56,6 +99,10 @@ describe('routes for scripts', () => {
         'bad-stitch-list',
       ],
       ['/api/tape', 'x,y,kind\n1,2,hop\n', 'text/csv', 422, 'csv-line'],
+      ['/api/plan', '{"build":{}', 'application/json', 400, 'not-json'],
+      ['/api/plan', '{"build":{}}', 'application/json', 422, 'no-tape'],
+      ['/api/plan', '{"build":{"order":{"quantity":0,"repeats":1}}}', 'application/json', 422, 'bad-body'],
+      ['/api/plan', '{"build":{},"tape":"%%%"}', 'application/json', 422, 'bad-base64'],
     ];
     for (const [path, body, type, status, code] of cases) {
       const response = await post(path, body, type);
@@ -79,10 +126,11 @@ describe('routes for scripts', () => {
     const folder = mkdtempSync(join(tmpdir(), 'jolt-api-'));
     writeFileSync(join(folder, 'pouch.dst'), bytes);
     writeFileSync(join(folder, 'stitches.csv'), tapeToCsv(pouch()));
+    writeFileSync(join(folder, 'plan.json'), JSON.stringify({ build: {}, tape: toBase64(bytes) }));
     const lines = [...readFileSync('docs/api.md', 'utf8').matchAll(/^curl (?:[^\n]*\\\n)*[^\n]*/gm)].map(
       (m) => m[0],
     );
-    expect(lines.length).to.be.at.least(3);
+    expect(lines.length).to.be.at.least(4);
     for (const line of lines) {
       const output = execFileSync('sh', ['-ec', line.replaceAll('http://localhost:4173', app.url)], {
         cwd: folder,
@@ -90,7 +138,7 @@ describe('routes for scripts', () => {
       });
       if (line.includes('-o '))
         expect(readFileSync(join(folder, /-o (\S+)/.exec(line)![1])).length).to.be.above(512);
-      else expect(JSON.parse(String(output))).to.have.property('blocks');
+      else expect(JSON.parse(String(output))).to.have.any.keys('blocks', 'score');
     }
     rmSync(folder, { recursive: true });
   });

@@ -117,7 +117,7 @@ describe('a tape of the maker', () => {
     );
     expect(await page.getByRole('combobox', { name: 'Technique' }).inputValue()).to.equal('felt-tab');
     await page.getByRole('tab', { name: 'All steps' }).click();
-    await page.getByRole('listitem').filter({ hasText: 'Lay front felt' }).waitFor();
+    await page.getByRole('listitem').filter({ hasText: 'Lay the front' }).waitFor();
     expect(faults).to.deep.equal([]);
     await context.close();
   });

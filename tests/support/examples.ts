@@ -1,4 +1,4 @@
-import type { Build } from '$lib/core/build';
+import { roleOverrides, type Build } from '$lib/core/build';
 import { planBuild, proposeBuild, tapeIdOf } from '$lib/core/plan';
 import { readDesign, type Reading } from '$lib/core/reading';
 import { writeTape, type Tape } from '$lib/core/tape';
@@ -9,7 +9,7 @@ export const readAs = (tape: Tape, roles = {}): Reading => readDesign(tape, { tr
 
 /** A tape taken in as a maker would, with what was decided on top. */
 export function example(tape: Tape, change: Partial<Build> = {}, workshop: Workshop = newWorkshop()) {
-  const reading = readAs(tape);
+  const reading = readAs(tape, roleOverrides({ roles: {}, ...change } as Build));
   const bytes = writeTape(tape);
   const build = {
     ...proposeBuild(reading, workshop, {

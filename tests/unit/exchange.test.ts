@@ -20,7 +20,7 @@ describe('build file', () => {
 
   it('gives back what was put in, tape and all, and writes the same text again', () => {
     const back = readBuildFile(text);
-    expect(back).to.deep.equal({ ok: true, value: { build, tape: bytes } });
+    expect(back).to.deep.equal({ ok: true, value: { build, tape: bytes, inserted: [] } });
     if (back.ok) expect(writeBuildFile(back.value.build, back.value.tape)).to.equal(text);
   });
   it('refuses a newer version with a sentence', () => {

@@ -22,6 +22,8 @@ export const RULES: readonly Rule[] = [
   ...careRules,
 ];
 
+/** Less of a line in common is only a meeting of two edges. */
+const SAME_LINE = 0.55;
 const WORST_FIRST = { stop: 0, mind: 1, tip: 2 };
 
 export function checkPlan(input: CheckInput): Finding[] {
@@ -48,7 +50,11 @@ function contextOf(input: CheckInput): Context {
   const stacks = [emptyStack()];
   for (const step of steps) stacks.push(applyStep(stacks[stacks.length - 1], step, score));
   const unhoop = steps.findIndex((s) => s.kind === 'hand' && s.action === 'unhoop');
-  const follows = (a: number, b: number) => reading.blocks[a]?.follows?.index === b;
+  /** The first block of the line that a block keeps to: cover, tack-down and placement of one piece share it. */
+  const lineOf = (block: number): number => {
+    const follows = reading.blocks[block]?.follows;
+    return follows && follows.share > SAME_LINE ? lineOf(follows.index) : block;
+  };
   return {
     ...input,
     steps,
@@ -61,12 +67,7 @@ function contextOf(input: CheckInput): Context {
       steps.find(
         (s) => s.kind === 'hand' && ['lay', 'topping', 'float'].includes(s.action) && s.pieces.includes(id),
       ) as ReturnType<Context['layOf']>,
-    sameLine: (a, b) =>
-      a === b ||
-      follows(a, b) ||
-      follows(b, a) ||
-      (reading.blocks[a]?.follows != null &&
-        reading.blocks[a].follows.index === reading.blocks[b]?.follows?.index),
+    sameLine: (a, b) => lineOf(a) === lineOf(b),
     length: (mm) => formatLength(mm, workshop.unit),
   };
 }

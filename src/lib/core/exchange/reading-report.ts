@@ -20,10 +20,15 @@ export const readingReportSchema = z.object({
       sewnLengthMm: mm,
       texture: z.enum(TEXTURES),
       widthMm: mm.nullable(),
+      advanceMm: mm.nullable(),
+      blanket: z.boolean(),
       closed: z.boolean(),
       perimeterMm: mm.nullable(),
       box,
       follows: z.int().nullable(),
+      /** share of this line that keeps to the one followed, and the other way, 0-1 */
+      followShare: z.number().nullable(),
+      followShareBack: z.number().nullable(),
       openings: z.array(
         z.object({
           lengthMm: mm,
@@ -33,6 +38,17 @@ export const readingReportSchema = z.object({
       ),
       densityPerCm2: z.number(),
       role: z.object({ value: z.enum(ROLES), confidence: z.number().min(0).max(1), because: z.string() }),
+    }),
+  ),
+  /** how far each cover reaches beyond the line it hides, at its weakest place */
+  covers: z.array(
+    z.object({
+      cover: z.int(),
+      over: z.int(),
+      outsideMm: mm,
+      insideMm: mm,
+      outsideAt: z.tuple([mm, mm]),
+      insideAt: z.tuple([mm, mm]),
     }),
   ),
 });
@@ -52,12 +68,17 @@ export const readingReport = (reading: Reading): ReadingReport => ({
     sewnLengthMm: b.sewnLengthMm,
     texture: b.texture,
     widthMm: b.widthMm,
+    advanceMm: b.advanceMm,
+    blanket: b.blanket,
     closed: b.closed,
     perimeterMm: b.perimeterMm,
     box: b.box,
     follows: b.follows?.index ?? null,
+    followShare: b.follows?.share ?? null,
+    followShareBack: b.follows?.shareBack ?? null,
     openings: b.openings,
     densityPerCm2: b.densityPerCm2,
     role: { value: b.role.value, confidence: b.role.confidence, because: b.role.because },
   })),
+  covers: reading.covers,
 });

@@ -9,7 +9,7 @@ const ROLE_WORDS: [RegExp, Role][] = [
   [/placement|place\b|position|guide|die ?line/i, 'placement'],
   [/cut ?line|cutting line|trim line/i, 'cut-line'],
   [/seam|join|topstitch/i, 'seam'],
-  [/quilt|stipple|meander|diamond/i, 'quilting'],
+  [/quilt|stippl|meander|diamond/i, 'quilting'],
   [/mark|dot|snap|button ?hole|eyelet/i, 'marker'],
   [/net\b|underlay|mesh/i, 'lace-underlay'],
   [/lace/i, 'lace'],

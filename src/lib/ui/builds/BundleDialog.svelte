@@ -76,7 +76,8 @@
           ><tr class="text-left text-sm text-quiet"
             ><th class="py-1 font-normal">Version</th><th class="pl-4 text-right font-normal">Size</th><th
               class="pl-4 text-right font-normal">Stops</th
-            ><th class="pl-4 text-right font-normal">Stitches</th><th class="pl-4 text-right font-normal">Stitching</th
+            ><th class="pl-4 text-right font-normal">Stitches</th><th class="pl-4 text-right font-normal"
+              >Stitching</th
             ><th class="pl-4 font-normal">Fits hoop</th></tr
           ></thead
         >

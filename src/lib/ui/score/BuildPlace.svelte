@@ -81,7 +81,7 @@
         ...editor.steps.map((s, i) => ({ name: `Step ${i + 1}: ${s.title}`, run: () => editor.goTo(i) })),
       ];
       if (step?.kind === 'hand')
-        list.unshift({ name: `Take out “${step.title}”`, key: 'Delete', run: () => editor.remove(step.id) });
+        list.push({ name: `Take out “${step.title}”`, key: 'Delete', run: () => editor.remove(step.id) });
       if (step?.kind === 'needle' && !step.again)
         list.push(
           {

@@ -1,0 +1,229 @@
+import { expect } from 'chai';
+import { strToU8, zipSync } from 'fflate';
+import type { Page } from 'playwright-core';
+import { writeTape, type Tape } from '$lib/core/tape';
+import { crewPatch, pouch, tailTab } from '$lib/demo';
+import { nameTape } from '$lib/demo/designs/name';
+import { openPage, useApp } from '../support/app';
+
+const used = useApp();
+const file = (name: string, bytes: Uint8Array, mimeType = 'application/octet-stream') => ({
+  name,
+  mimeType,
+  buffer: Buffer.from(bytes),
+});
+const dst = (name: string, tape: Tape) => file(name, writeTape(tape));
+const open = async (page: Page, id: string, view = 'step') => {
+  if (!page.url().startsWith(used.app.url)) {
+    await page.goto(used.app.url);
+    await page.getByRole('heading', { level: 1 }).waitFor();
+  }
+  await page.goto(`${used.app.url}/builds/${id}?view=${view}`);
+  await page.getByTestId('score').waitFor();
+};
+const tab = (page: Page, name: RegExp) => page.getByRole('tab', { name });
+
+describe('how it is made', () => {
+  it('another school rewrites its steps, says which, is undone in one, and is there after a reload', async () => {
+    const { page, context, faults } = await openPage(used.browser);
+    await open(page, 'gull-pennant', 'how');
+    const trimmed = page.getByLabel('Trimmed in the hoop', { exact: false });
+    const preCut = page.getByLabel('Cut to shape first', { exact: false });
+    expect(await preCut.isChecked()).to.equal(true);
+    await trimmed.check();
+    const told = page.getByRole('status').filter({ hasText: 'Trimmed in the hoop' });
+    await told.waitFor();
+    expect(await told.innerText()).to.match(/3 steps new: Trim sun.*3 steps gone: Fuse sun/s);
+    await page.reload();
+    await page.getByTestId('score').waitFor();
+    expect(await trimmed.isChecked()).to.equal(true);
+    expect(await preCut.isChecked()).to.equal(false);
+    await preCut.check();
+    await page.getByRole('button', { name: 'Undo', exact: true }).last().click();
+    expect(await trimmed.isChecked()).to.equal(true);
+    expect(faults).to.deep.equal([]);
+    await context.close();
+  });
+
+  it('a name is put in from its tape, drawn and numbered, refused after the back, and taken out', async () => {
+    const { page, context } = await openPage(used.browser);
+    await open(page, 'pilot-bib', 'how');
+    const box = page.getByTestId('insertions');
+    await box.getByRole('button', { name: 'Take out' }).click();
+    await box.getByText('Nothing yet').waitFor();
+    await box.getByRole('button', { name: 'Name or motif' }).click();
+    await page.getByLabel('Its tape').setInputFiles(dst('tomas.dst', nameTape('ISLA')));
+    await page.getByLabel('What it is called').fill('Tomas');
+    await page.getByRole('button', { name: 'Put it in' }).click();
+    await page.getByRole('button', { name: /Put in: Tomas/ }).waitFor();
+    await box.getByLabel('Before which block').selectOption({ label: 'none: at the end (not safe)' });
+    await page.getByText('Tomas comes too late').waitFor();
+    await page.getByRole('button', { name: 'See the check' }).click();
+    await page.getByRole('button', { name: 'Move it before block 5' }).click();
+    await page.getByText('Tomas comes too late').waitFor({ state: 'detached' });
+    await page.getByRole('button', { name: /Leave for Tomas/ }).click();
+    await tab(page, /At this step/).click();
+    expect(await page.getByTestId('step-card').innerText()).to.match(/Stop at stop 4, after stitch \d+/);
+    await context.close();
+  });
+});
+
+describe('the check', () => {
+  it('says what ruins the item, mends it in one press, and keeps quiet for a reason that is kept', async () => {
+    const { page, context } = await openPage(used.browser);
+    await open(page, 'fluffy-number', 'check');
+    await page.getByTestId('check').getByText('2 repeats do not fit').waitFor();
+    await page.getByRole('button', { name: 'Load 1' }).click();
+    await page.getByText('Nothing to say before the first stitch').waitFor();
+    await open(page, 'pilot-bib', 'check');
+    await page.getByRole('button', { name: 'Keep quiet …' }).click();
+    await page.getByLabel('Why it may stay quiet').fill('Old sheets, boiled <b>twice</b>');
+    await page.keyboard.press('Enter');
+    await page.getByText('1 finding kept quiet').waitFor();
+    await page.reload();
+    await page.getByText('1 finding kept quiet').click();
+    await page.getByText('Your reason: Old sheets, boiled <b>twice</b>').waitFor();
+    await page.getByRole('button', { name: 'Let it speak again' }).click();
+    await page.getByText('are not prewashed').waitFor();
+    await page.getByRole('link', { name: 'Print sheet' }).click();
+    await page.getByRole('heading', { name: 'Before the first stitch' }).waitFor();
+    await context.close();
+  });
+
+  it('hears what a maker knows of a piece, and flags a contradiction at once', async () => {
+    const { page, context } = await openPage(used.browser);
+    await open(page, 'line-winder-pouch', 'cut');
+    await page
+      .getByRole('row', { name: /Zip/ })
+      .getByRole('button', { name: /what it is/ })
+      .click();
+    await page.getByLabel('metal teeth').check();
+    await page.getByText('Zip has metal teeth').waitFor();
+    await tab(page, /At this step/).click();
+    await page.getByRole('button', { name: /^Block 3:/ }).click();
+    await page.getByTestId('role').selectOption('cover');
+    await page.getByText('only tacks down later').first().waitFor();
+    await context.close();
+  });
+});
+
+describe('what comes in', () => {
+  it('typed stops become a score with the times of the screen', async () => {
+    const { page, context } = await openPage(used.browser);
+    await page.goto(`${used.app.url}/builds`);
+    await page.getByRole('button', { name: 'Type the stops' }).click();
+    await page.getByLabel('Name').fill('Storm lantern tag');
+    await page
+      .getByLabel('Stops', { exact: true })
+      .fill('1 placement white 0:40\n2 tack-down white 0:30\n3 satin border navy 6:20');
+    expect(await page.getByTestId('typed-stops').getByRole('row').count()).to.equal(3);
+    await page.getByRole('button', { name: 'Make the score' }).click();
+    await page.getByTestId('score').waitFor();
+    await page.getByText('7:30 min on the machine’s screen').waitFor();
+    await page.reload();
+    await page.getByText('7:30 min on the machine’s screen').waitFor();
+    await context.close();
+  });
+
+  it('a bundle shows its versions, takes the one that fits, and keeps its sheets; a damaged one is told', async () => {
+    const { page, context } = await openPage(used.browser);
+    await page.goto(`${used.app.url}/builds`);
+    const zip = zipSync({ 'kite/small.dst': writeTape(tailTab()), 'kite/large.dst': writeTape(crewPatch()), 'kite/steps.pdf': strToU8('%PDF-1.4'), 'kite/broken.dst': strToU8('no tape') }); // prettier-ignore
+    await page.getByTestId('file-input').setInputFiles(file('kites.zip', zip, 'application/zip'));
+    const rows = page.getByTestId('bundle');
+    await rows.waitFor();
+    expect(await rows.getByRole('row', { name: /large/ }).innerText())
+      .to.include('proposed')
+      .and.to.include('100 × 100');
+    await page.getByText(/broken\.dst: /).waitFor();
+    await page.getByRole('button', { name: 'Take this one' }).click();
+    await page.getByTestId('score').waitFor();
+    await tab(page, /Notes/).click();
+    await page.getByTestId('sheets').getByRole('button', { name: 'steps.pdf' }).waitFor();
+    await page
+      .getByRole('link', { name: /Builds/ })
+      .first()
+      .click();
+    await page.getByTestId('file-input').setInputFiles(file('cut.zip', zip.slice(0, 300), 'application/zip'));
+    await page.getByText('This bundle is cut off or damaged').waitFor();
+    await context.close();
+  });
+
+  it('a newer tape keeps the decisions whose blocks are still there, and lists the others', async () => {
+    const { page, context } = await openPage(used.browser);
+    await open(page, 'line-winder-pouch');
+    await page.getByRole('button', { name: /^Block 11:/ }).click();
+    await page.getByTestId('role').selectOption('decoration');
+    await page.getByRole('button', { name: 'Back to the reading' }).waitFor();
+    await page.getByTestId('newer-tape').setInputFiles(dst('pouch-2.dst', pouch()));
+    await page.getByText('every decision was kept').waitFor();
+    await page.getByTestId('newer-tape').setInputFiles(dst('tab.dst', tailTab()));
+    await page.getByTestId('lost').getByText('Role “decoration” of block 11').waitFor();
+    await page.getByRole('button', { name: 'Undo', exact: true }).first().click();
+    await page.getByText('3 213 stitches').waitFor();
+    await context.close();
+  });
+});
+
+describe('quick ways', () => {
+  it('the palette finds a step, a view and a place by a few letters', async () => {
+    const { page, context } = await openPage(used.browser);
+    await open(page, 'line-winder-pouch');
+    await page.keyboard.press('Control+k');
+    await page.getByTestId('palette').fill('open zip');
+    await page.keyboard.press('Enter');
+    await page.getByTestId('step-card').getByRole('heading', { name: 'Open the zip' }).waitFor();
+    await page.keyboard.press('Control+k');
+    await page.getByTestId('palette').fill('workshop');
+    await page.keyboard.press('Enter');
+    await page.getByRole('heading', { name: 'Workshop' }).waitFor();
+    await context.close();
+  });
+
+  it('a time is asked why, its figure changed in place, and every build follows', async () => {
+    const { page, context } = await openPage(used.browser);
+    await open(page, 'line-winder-pouch');
+    await page.goto(`${used.app.url}/builds/line-winder-pouch?step=finish:turn`);
+    const why = page.getByTestId('why-time');
+    await why.locator('summary').click();
+    await why.getByLabel('Turn right side out, for all builds').fill('300');
+    await page.keyboard.press('Tab');
+    await why.getByText('5:00 min').waitFor();
+    await context.close();
+  });
+
+  it('the film shows the design stitch by stitch, and goes to the block where it is let go', async () => {
+    const { page, context } = await openPage(used.browser);
+    await open(page, 'crew-patch');
+    const film = page.getByTestId('film');
+    await film.focus();
+    await film.evaluate((e: HTMLInputElement) => {
+      e.value = String(Math.round(Number(e.max) * 0.95));
+      e.dispatchEvent(new Event('input', { bubbles: true }));
+    });
+    await page.getByText(/Record .* block 10/).waitFor();
+    await film.evaluate((e) => e.dispatchEvent(new Event('change', { bubbles: true })));
+    await page.getByTestId('step-card').getByRole('heading', { name: 'Border' }).waitFor();
+    await context.close();
+  });
+
+  it('a block is passed over and sewn once more, and both are undone', async () => {
+    const { page, context } = await openPage(used.browser);
+    await open(page, 'tail-tab');
+    await page.getByRole('button', { name: /^Block 3:/ }).click();
+    await page.getByRole('button', { name: 'Pass over' }).click();
+    await page.getByText('Passed over').waitFor();
+    await page
+      .getByRole('button', { name: /^Block 5:/ })
+      .first()
+      .click();
+    await page.getByRole('button', { name: 'Once more' }).click();
+    await page.getByRole('heading', { name: 'Last line, again' }).waitFor();
+    await page.keyboard.press('Control+z');
+    await page.keyboard.press('Control+z');
+    await page.getByRole('button', { name: /again/ }).waitFor({ state: 'detached' });
+    await page.getByRole('button', { name: /^Block 3:/ }).click();
+    await page.getByRole('button', { name: 'Pass over' }).waitFor();
+    await context.close();
+  });
+});

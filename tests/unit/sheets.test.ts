@@ -1,0 +1,139 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import { zipSync, strToU8 } from 'fflate';
+import { readBundle, readStopList } from '$lib/core/exchange';
+import { planBuild, proposeTyped } from '$lib/core/plan';
+import { densityMap, denseSpots, typedReading } from '$lib/core/reading';
+import { planThread } from '$lib/core/thread';
+import { closePath, rectangle, run, satin, tatami, TapeMaker } from '$lib/core/outline';
+import { writeTape } from '$lib/core/tape';
+import { newWorkshop } from '$lib/core/workshop';
+import { tailTab } from '$lib/demo';
+import { example, readAs, workshopWith } from '../support/examples';
+
+const stops = (text: string) => {
+  const read = readStopList(text);
+  if (!read.ok) throw new Error(read.problem.message);
+  return read.value.stops;
+};
+
+describe('stops typed from a sheet', () => {
+  it('takes a line as makers write it, in minutes or in stitches', () => {
+    expect(stops('1 placement white 0:40')[0]).to.deep.equal({ title: 'placement', role: 'placement', thread: 'white', seconds: 40, stitches: null }); // prettier-ignore
+    expect(stops('2. Tack-down, navy blue, 350 st')[0]).to.deep.include({ role: 'tack-down', thread: 'navy blue', stitches: 350 }); // prettier-ignore
+    expect(stops('Stop 3: Satin border - gold - 2,450 stitches')[0]).to.deep.include({ title: 'Satin border', role: 'cover', thread: 'gold', stitches: 2450 }); // prettier-ignore
+    expect(stops('4\tStippling\tany white\t12 min')[0]).to.deep.include({ role: 'quilting', seconds: 720 });
+    expect(stops('5) final seam 1:02:05')[0]).to.deep.include({ role: 'final-outline', seconds: 3725 });
+    expect(stops('Letters, petrol, 90 s')[0]).to.deep.include({
+      role: 'decoration',
+      thread: 'petrol',
+      seconds: 90,
+    });
+  });
+  it('leaves headings out of a whole pasted sheet and says which lines', () => {
+    const read = readStopList(
+      'Lantern tag\nStop  Part  Thread  Time\n\n1 placement white 0:40\n2 border red 5:10\nThank you',
+    );
+    expect(read.ok && [read.value.stops.length, read.value.skipped]).to.deep.equal([2, [1, 2, 6]]);
+  });
+  it('refuses a text without a single stop in one sentence', () => {
+    const read = readStopList('nothing here');
+    expect(read.ok ? '' : read.problem.code).to.equal('no-stops');
+  });
+  it('takes any text without throwing, and gives only what the build can hold', () => {
+    fc.assert(
+      fc.property(fc.string({ maxLength: 300, unit: 'binary' }), (text) => {
+        const read = readStopList(text);
+        if (read.ok) for (const s of read.value.stops) expect(s.title.length).to.be.within(1, 80);
+      }),
+    );
+  });
+  it('gives the same score as a tape, with the times of the screen, and pieces once a size is known', () => {
+    const typed = stops('1 placement slate 0:40\n2 tack-down slate 0:30\n3 design white 4:00\n4 final line navy 1:10');
+    const given = { id: 'b', tapeId: 'typed', fileName: 'tab', now: '2026-05-01T08:00:00.000Z' };
+    const shop = newWorkshop();
+    for (const size of [null, 50]) {
+      const build = { ...proposeTyped({ stops: typed, widthMm: size, heightMm: size && 70 }, shop, given), technique: 'felt-tab' };
+      const reading = typedReading(typed, size ? { width: 50, height: 70 } : null, 600);
+      const plan = planBuild(build, reading, shop);
+      expect(plan.item.screenSeconds).to.equal(40 + 30 + 240 + 70);
+      expect(plan.score.steps.filter((s) => s.kind === 'needle').map((s) => s.title)).to.deep.equal(['placement', 'tack-down', 'design', 'final line']);
+      expect(plan.score.steps.some((s) => s.kind === 'hand' && s.action === 'flip-hoop')).to.equal(true);
+      const front = plan.pieces.find((p) => p.id === 'front');
+      if (size) expect(front?.width.cutMm).to.equal(75);
+      else expect(front).to.equal(undefined);
+    }
+  }); // prettier-ignore
+});
+
+describe('a ZIP bundle', () => {
+  const tape = writeTape(tailTab());
+  it('gives its tapes in order, its sheets, and the names of the rest', () => {
+    const zip = zipSync({ 'set/tab-10.dst': tape, 'set/tab-2.DST': tape, 'set/steps.pdf': strToU8('%PDF'), 'set/.hidden.dst': tape, 'set/run.exe': strToU8('x') }); // prettier-ignore
+    const bundle = readBundle(zip);
+    if (!bundle.ok) throw new Error(bundle.problem.message);
+    expect(bundle.value.tapes.map((t) => t.name)).to.deep.equal(['tab-2.DST', 'tab-10.dst']);
+    expect(bundle.value.tapes[0].bytes).to.deep.equal(tape);
+    expect(bundle.value.documents.map((d) => d.name)).to.deep.equal(['steps.pdf']);
+    expect(bundle.value.others).to.deep.equal(['run.exe']);
+  });
+  it('refuses what is none, cut off, empty of tapes, or would fill the memory', () => {
+    const zip = zipSync({ 'a.dst': tape });
+    const bomb = zipSync({ 'a.dst': new Uint8Array(40_000_000) }, { level: 9 });
+    const code = (bytes: Uint8Array) => {
+      const read = readBundle(bytes);
+      return read.ok ? 'ok' : read.problem.code;
+    };
+    expect(code(strToU8('hello'))).to.equal('not-a-zip');
+    expect(code(zip.slice(0, zip.length - 40))).to.equal('bad-zip');
+    expect(code(zipSync({ 'readme.txt': strToU8('x') }))).to.equal('no-tape');
+    expect(code(bomb)).to.equal('zip-bomb');
+  });
+  it('never throws, whatever is dropped', () => {
+    fc.assert(fc.property(fc.uint8Array({ maxLength: 400 }), (bytes) => void readBundle(Uint8Array.from([0x50, 0x4b, 3, 4, ...bytes])))); // prettier-ignore
+  });
+});
+
+describe('thread', () => {
+  it('takes 1.15 of the way above and 0.40 below, and 1.5 and 1.0 of the thickness a stitch', () => {
+    const tape = new TapeMaker('T').sew(run([{ x: 0, y: 0 }, { x: 1000, y: 0 }], 4)).done(); // prettier-ignore
+    const { plan, reading } = example(tape, { technique: 'panel' });
+    const block = reading.blocks[0];
+    // Cotton and cut-away: 0.25 + 0.20 mm.
+    const tails = 0.1;
+    expect(plan.thread.topM).to.be.closeTo((1.15 * block.sewnLengthMm + 1.5 * 0.45 * block.stitches) / 1000 + tails, 0.001); // prettier-ignore
+    expect(plan.thread.bobbinM).to.be.closeTo((0.4 * block.sewnLengthMm + 0.45 * block.stitches) / 1000 + tails, 0.001); // prettier-ignore
+    // About 5.5 m above and 2.2 m below for 1,000 stitches of 4 mm.
+    expect(((plan.thread.topM - tails) / block.stitches) * 1000).to.be.closeTo(5.3, 0.4);
+  });
+  it('changes the bobbin before the border, not inside it, and never lets one run out where it shows', () => {
+    const square = rectangle({ x: 0, y: 0 }, 60, 60);
+    const tape = new TapeMaker('T').sew(...tatami(square, 0.4, 4)).stop().sew(satin(closePath(square), 4, 0.4)).done(); // prettier-ignore
+    const shop = workshopWith({ 'thread.bobbinHome': 10, 'thread.bobbinKeep': 35 });
+    const { plan, reading, build } = example(tape, { technique: 'as-read' }, shop);
+    fc.assert(
+      fc.property(fc.double({ min: 0, max: 6.5, noNaN: true }), (startM) => {
+        const { swaps, steps } = planThread(plan.score, reading, build, { machine: plan.machine, numbers: plan.numbers, startM }); // prettier-ignore
+        const inFill = steps.n0.bobbinM;
+        // What is left after the fill, changed within it where nothing shows.
+        const left = inFill <= startM ? startM - inFill : 6.5 - ((inFill - startM) % 6.5);
+        expect(swaps.map((s) => s.stepId)).to.deep.equal(steps.n1.bobbinM > left ? ['n1'] : []);
+      }),
+    );
+  });
+});
+
+describe('density', () => {
+  it('marks where fill is sewn over fill over fill, and nowhere else', () => {
+    const big = rectangle({ x: 0, y: 0 }, 60, 40);
+    const small = rectangle({ x: 15, y: 0 }, 8, 8);
+    const maker = new TapeMaker('D').sew(...tatami(big, 0.4, 4));
+    for (let i = 0; i < 9; i++) maker.stop().sew(...tatami(small, 0.35, 3, i * 0.4));
+    const tape = maker.done();
+    const spots = denseSpots(densityMap(tape, readAs(tape)), 320);
+    expect(spots).to.have.length(1);
+    expect(Math.hypot(spots[0].x - 15, spots[0].y)).to.be.below(2.5);
+    const plain = new TapeMaker('D').sew(...tatami(big, 0.4, 4)).done();
+    expect(denseSpots(densityMap(plain, readAs(plain)), 320)).to.deep.equal([]);
+  });
+});
