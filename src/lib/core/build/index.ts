@@ -5,7 +5,7 @@
  */
 import * as z from 'zod';
 import { ROLES } from '../reading';
-import { MATERIAL_KINDS } from '../techniques';
+import { MATERIAL_KINDS } from '../materials';
 
 export const BUILD_SCHEMA_VERSION = 1;
 
@@ -64,7 +64,7 @@ const scoreEditSchema = z.discriminatedUnion('kind', [
 ]);
 
 /** A stop as it was typed: from a sheet, where there is no tape. */
-export const typedStopSchema = z.object({
+const typedStopSchema = z.object({
   title: z.string().min(1).max(80),
   role: z.enum(ROLES),
   thread: z.string().max(60),

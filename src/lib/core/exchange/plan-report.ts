@@ -3,7 +3,7 @@ import { buildSchema } from '../build';
 import { explainDimension } from '../cut';
 import type { BuildPlan } from '../plan';
 import { ROLES } from '../reading';
-import { MATERIAL_KINDS } from '../techniques';
+import { MATERIAL_KINDS } from '../materials';
 import { workshopSchema } from '../workshop';
 
 /**

@@ -7,5 +7,4 @@ export { applyStep, emptyStack, stackAt, describeStack, type Layer, type Stack }
 export { insertionRange, type InsertionRange } from './insertion-range';
 export { stopList, type StopInfo } from './stops';
 export { scoreChanges, type ScoreChanges } from './compare';
-export { isCovered } from './trim';
 export type { Design, HandStep, NeedleStep, Score, ScorePiece, Step } from './types';

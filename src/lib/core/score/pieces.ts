@@ -1,5 +1,6 @@
 import type { Build } from '../build';
-import { inSchools, type Match, type MaterialKind, type PieceTemplate, type Schools } from '../techniques';
+import type { MaterialKind } from '../materials';
+import { inSchools, type Match, type PieceTemplate, type Schools } from '../techniques';
 import type { ScorePiece } from './types';
 
 /** Quiet defaults until the maker chooses; one colour a material, so that layers can be told apart. */

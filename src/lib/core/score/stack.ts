@@ -1,4 +1,5 @@
-import type { Face, MaterialKind } from '../techniques';
+import type { MaterialKind } from '../materials';
+import type { Face } from '../techniques';
 import type { Score, Step } from './types';
 
 /** One layer in the hoop. */

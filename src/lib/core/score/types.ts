@@ -1,17 +1,8 @@
 import type { Build, Insertion, Trait } from '../build';
 import type { NumberId } from '../numbers';
 import type { Reading, Role } from '../reading';
-import type {
-  Action,
-  CautionKey,
-  Face,
-  HoldKey,
-  HoopAdvice,
-  MaterialKind,
-  Schools,
-  Side,
-  SizeRule,
-} from '../techniques';
+import type { CautionKey, MaterialKind } from '../materials';
+import type { Action, Face, HoldKey, HoopAdvice, Schools, Side, SizeRule } from '../techniques';
 
 interface StepBase {
   id: string;

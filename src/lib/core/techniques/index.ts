@@ -45,7 +45,6 @@ export const rankTechniques = (reading: Reading): Match[] =>
 export { fitReason, matchTechnique, type Match, type Place } from './match';
 export { HOLDS, isHold, type HoldKey } from './choices';
 export { schoolsOf, inSchools, type Schools } from './schools';
-export { CAUTIONS, MATERIALS, MATERIAL_KINDS, type CautionKey, type MaterialKind } from './materials';
 export {
   type Action,
   type Choice,

@@ -6,7 +6,7 @@ import type { Build } from '../build';
 import type { Numbers } from '../numbers';
 import { LENGTH_BIN_MM, type BlockReading, type Reading } from '../reading';
 import { applyStep, emptyStack, type NeedleStep, type Score, type Stack } from '../score';
-import { MATERIALS } from '../techniques';
+import { MATERIALS } from '../materials';
 import type { Machine } from '../workshop';
 
 export interface StepThread {

@@ -9,6 +9,7 @@
   import { showProblem } from '../state/notices';
 
   let { open = $bindable(false) }: { open: boolean } = $props();
+  const SAMPLE = '1 placement white 0:40\n2 tack-down white 0:35\n3 satin border navy 6:20';
   let name = $state('');
   let text = $state('');
   let width = $state('');
@@ -51,8 +52,7 @@
         bind:value={text}
         rows="6"
         maxlength="40000"
-        placeholder={'1 placement white 0:40\n2 tack-down white 0:35\n3 satin border navy 6:20'}
-      ></textarea></label
+        placeholder={SAMPLE}></textarea></label
     >
     <div class="flex flex-wrap items-end gap-3">
       <label class="flex flex-col gap-1"

@@ -2,7 +2,7 @@
   import { explainDimension, type CutPiece } from '$lib/core/cut';
   import type { Build } from '$lib/core/build';
   import type { ScorePiece } from '$lib/core/score';
-  import { MATERIALS } from '$lib/core/techniques';
+  import { MATERIALS } from '$lib/core/materials';
   import { formatLength } from '$lib/core/units';
   import PieceFacts from './PieceFacts.svelte';
   import Swatch from './Swatch.svelte';

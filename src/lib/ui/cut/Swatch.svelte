@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { MaterialKind } from '$lib/core/techniques';
+  import type { MaterialKind } from '$lib/core/materials';
   let { colour, material }: { colour: string; material: MaterialKind } = $props();
 </script>
 

@@ -7,6 +7,8 @@ export class Lens {
   zoom = $state(1);
   private x = $state(0);
   private y = $state(0);
+  // No screen shows them: what they do is told by zoom and place.
+  // eslint-disable-next-line svelte/prefer-svelte-reactivity
   private pointers = new Map<number, { x: number; y: number }>();
 
   /** The view of the whole drawing as it is seen through the lens, px. */

@@ -6,7 +6,7 @@
   import Play from '@lucide/svelte/icons/play';
   import StickyNote from '@lucide/svelte/icons/sticky-note';
   import X from '@lucide/svelte/icons/x';
-  import { CAUTIONS } from '$lib/core/techniques';
+  import { CAUTIONS } from '$lib/core/materials';
   import { formatClock, formatDuration } from '$lib/core/units';
   import Dialog from '../kit/Dialog.svelte';
   import CrossSection from '../score/CrossSection.svelte';

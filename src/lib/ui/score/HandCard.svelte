@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { HandStep } from '$lib/core/score';
-  import { CAUTIONS } from '$lib/core/techniques';
+  import { CAUTIONS } from '$lib/core/materials';
 
   let { step }: { step: HandStep } = $props();
   const HOOP = { stay: 'hoop stays on', may: 'hoop may come off', off: 'hoop off' } as const;

@@ -33,7 +33,8 @@
       <p>{technique.summary}</p>
       {#if match}
         <p class="text-quiet">
-          {percent(match.fit)}: {fitReason(match)}.{' '}{#if other}
+          {percent(match.fit)}: {fitReason(match)}.
+          {#if other}
             Next best: {other.technique.name} ({percent(other.fit)}): {fitReason(other)}.
             <button
               type="button"

@@ -1,4 +1,4 @@
-import { MATERIALS } from '$lib/core/techniques';
+import { MATERIALS } from '$lib/core/materials';
 import type { Layer, Stack, Step } from '$lib/core/score';
 
 /** A layer as drawn: rectangles and paths in px from the top left of the drawing. */

@@ -3,7 +3,7 @@
   import { page } from '$app/state';
   import { onMount } from 'svelte';
   import { stopList } from '$lib/core/score';
-  import { CAUTIONS } from '$lib/core/techniques';
+  import { CAUTIONS } from '$lib/core/materials';
   import { formatDuration, formatSize } from '$lib/core/units';
   import ThreadTable from '$lib/ui/cut/ThreadTable.svelte';
   import CutList from '$lib/ui/cut/CutList.svelte';

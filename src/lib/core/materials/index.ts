@@ -1,3 +1,4 @@
+/** What pieces are made of, and the cautions that stand at a step. */
 /**
  * What pieces are made of. thicknessMm: one layer, lying flat, for the drawing. sewnMm: under the needle, for thread.
  * twoSided: it has no right side.

@@ -1,0 +1,139 @@
+/** Blocks that hide, hold by a zigzag, or make lace and cutwork. */
+import {
+  covers,
+  encloses,
+  height,
+  isCorners,
+  isLine,
+  laterOn,
+  lineBox,
+  mm,
+  percent,
+  say,
+  span,
+  width,
+  type Context,
+  type Rule,
+} from './rule-context';
+import type { Line } from './types';
+
+/** A zigzag more open than this shows the raw edge between its peaks. */
+const HIDES_TO_MM = 1.7;
+export const cover: Rule = (c) => {
+  const { block, design } = c;
+  if (!covers(block)) return null;
+  const f = block.follows;
+  const stitch = `${block.texture} ${mm(block.widthMm ?? 0)} mm wide`;
+  if (f && (f.share >= 0.6 || isCorners(c))) {
+    const firstOnLine = !['tack-down', 'cover'].includes(c.known[f.index] ?? '');
+    const covered = laterOn(c).some((o) => o.texture === 'satin');
+    if (block.texture === 'zigzag' && firstOnLine && covered)
+      return say('tack-down', 0.9, `${stitch}, holds block ${f.index + 1}'s line, and satin covers it later`);
+    if (firstOnLine && (block.advanceMm ?? 0) > HIDES_TO_MM)
+      return say(
+        'tack-down',
+        0.9,
+        `follows block ${f.index + 1}'s line for ${percent(f.share)}, ${stitch} and ${mm(block.advanceMm ?? 0)} mm from peak to peak: it holds, but is too open to hide an edge`,
+      );
+    return say(
+      'cover',
+      0.7 + 0.28 * f.share,
+      `follows block ${f.index + 1}'s line for ${percent(f.share)} within ${mm(Math.max(0.1, f.distanceMm))} mm, ${stitch}`,
+    );
+  }
+  if (block.closed && span(block.box, design) > 0.85)
+    return say('cover', 0.86, `${stitch}, runs once around nearly the whole design`);
+  return null;
+};
+
+/** Blanket stitch or motifs along the edge of a piece: they hide it less than satin, but that is what they are for. */
+export const openCover: Rule = ({ block, all, known, sewnBeside }) => {
+  const f = block.follows;
+  if (block.blanket) {
+    const teeth = `a blanket stitch, teeth of ${mm(block.widthMm ?? 0)} mm every ${mm(block.advanceMm ?? 0)} mm`;
+    return f && f.share > 0.55
+      ? say(
+          'cover',
+          0.72 + 0.25 * f.share,
+          `${teeth}, follows block ${f.index + 1}'s line for ${percent(f.share)}`,
+        )
+      : null;
+  }
+  if (covers(block) || block.texture === 'meander') return null;
+  const edge = all.findLast(
+    (o) =>
+      o.index < block.index &&
+      known[o.index] === 'tack-down' &&
+      o.lines[0]?.closed &&
+      encloses(o.box, block.box, MOTIF_BAND_MM) &&
+      encloses(block.box, o.box, MOTIF_BAND_MM),
+  );
+  if (!edge) return null;
+  const times = block.sewnLengthMm / edge.lines[0].lengthMm;
+  // A tack-down sewn twice keeps to its line; figures wander off it, and off it only a little.
+  if (times < MOTIF_LENGTH || (isLine(block) && (f?.share ?? 0) > 0.85)) return null;
+  const met = sewnBeside(block.index, edge.lines[0], MOTIF_BAND_MM);
+  return met > 0.9
+    ? say(
+        'cover',
+        0.84,
+        `figures in a row along block ${edge.index + 1}'s line, ${mm(times)} times as long as it and never more than ${MOTIF_BAND_MM} mm off: a motif edge`,
+      )
+    : null;
+};
+
+/** A row of figures is longer than its edge by this much, and reaches at most this far off it. */
+const MOTIF_LENGTH = 1.4;
+const MOTIF_BAND_MM = 6;
+/** Anything laid before this block that reaches under all of it. */
+const onCloth = ({ block, all, known }: Context) =>
+  all.some((o) => o.index < block.index && known[o.index] === 'placement' && encloses(o.box, block.box));
+
+/** Lines nearer than about 5 mm hold lace together; quilting lies wider. mm of line a mm² of its box. */
+const NET = 0.37;
+export const laceUnderlay: Rule = (c) => {
+  const { block, all, design } = c;
+  if (!isLine(block) || span(block.box, design) < 0.5 || onCloth(c)) return null;
+  const line = block.lines.reduce((sum, l) => sum + l.lengthMm, 0);
+  const perMm2 = line / Math.max(1, width(block.box) * height(block.box));
+  const over = all.find((o) => o.index > block.index && o.texture === 'satin' && encloses(block.box, o.box));
+  const around = 2 * (width(block.box) + height(block.box));
+  if (!over || line < 2.5 * around || perMm2 < NET / 2) return null;
+  return say(
+    'lace-underlay',
+    perMm2 > NET ? 0.94 : 0.75,
+    `a net of lines about ${mm(2 / perMm2)} mm apart with no cloth under it, and block ${over.index + 1} is satin over it`,
+  );
+};
+export const lace: Rule = ({ block, all, known }) => {
+  if (block.texture !== 'satin' && block.texture !== 'zigzag') return null;
+  const net = all.find(
+    (o) => o.index < block.index && known[o.index] === 'lace-underlay' && encloses(o.box, block.box),
+  );
+  return net
+    ? say('lace', 0.94, `satin over the net of block ${net.index + 1}, where there is no cloth`)
+    : null;
+};
+
+/** Cutwork: windows with a double line round each, and satin straight over it with nothing else between. */
+export const windows: Rule = (c) => {
+  const { block } = c;
+  if (!isLine(block) || block.follows) return null;
+  const [next] = laterOn(c);
+  if (!next || next.texture !== 'satin') return null;
+  const closed = block.lines.filter((l) => l.closed);
+  const pairs = closed.filter((l, i) => closed.some((o, k) => k !== i && isBeside(l, o)));
+  const doubled = block.texture === 'double-run' && closed.length > 1;
+  if (pairs.length < 2 && !doubled) return null;
+  return say(
+    'tack-down',
+    0.92,
+    `a double line round ${Math.ceil(pairs.length / 2) || closed.length} windows, with satin straight over it in block ${next.index + 1}`,
+  );
+};
+/** One loop a little inside another. */
+function isBeside(a: Line, b: Line): boolean {
+  const [p, q] = [lineBox(a), lineBox(b)];
+  const gaps = [p.minX - q.minX, q.maxX - p.maxX, p.minY - q.minY, q.maxY - p.maxY];
+  return gaps.every((g) => g > 0.3 && g < 3.5) || gaps.every((g) => g < -0.3 && g > -3.5);
+}
