@@ -8,10 +8,10 @@ import { ensureInstalled, root } from '../scripts/install.mjs';
 ensureInstalled();
 const { build } = await import('esbuild');
 const folder = mkdtempSync(join(tmpdir(), 'jolt-bench-'));
-const outfile = join(folder, 'bench.mjs');
 await build({
-  entryPoints: [join(root, 'bench/index.ts')],
-  outfile,
+  entryPoints: ['index', 'memory', 'write-tapes'].map((name) => join(root, `bench/${name}.ts`)),
+  outdir: folder,
+  outExtension: { '.js': '.mjs' },
   bundle: true,
   platform: 'node',
   format: 'esm',
@@ -19,6 +19,12 @@ await build({
   alias: { $lib: join(root, 'src/lib') },
   logLevel: 'error',
 });
-const { status } = spawnSync(process.execPath, [outfile], { stdio: 'inherit' });
+const run = (name, ...args) =>
+  spawnSync(process.execPath, ['--expose-gc', join(folder, `${name}.mjs`), ...args], { stdio: 'inherit' })
+    .status ?? 1;
+let status = run('index');
+status ||= run('write-tapes', folder);
+for (const n of ['1000000', '4000000'])
+  status ||= run('memory', join(folder, '100000.dst'), join(folder, `${n}.dst`));
 rmSync(folder, { recursive: true });
-process.exit(status ?? 1);
+process.exit(status);

@@ -60,3 +60,9 @@ export const encloses = (a: Box, b: Box, slack = 2) =>
   a.minY <= b.minY + slack &&
   a.maxX >= b.maxX - slack &&
   a.maxY >= b.maxY - slack;
+
+/** One box a little inside another, on every side. */
+export function isBeside(p: Box, q: Box): boolean {
+  const gaps = [p.minX - q.minX, q.maxX - p.maxX, p.minY - q.minY, q.maxY - p.maxY];
+  return gaps.every((g) => g > 0.3 && g < 3.5) || gaps.every((g) => g < -0.3 && g > -3.5);
+}

@@ -1,5 +1,6 @@
 /** Blocks that hide, hold by a zigzag, or make lace and cutwork. */
 import {
+  isBeside,
   covers,
   encloses,
   height,
@@ -14,8 +15,8 @@ import {
   width,
   type Context,
   type Rule,
+  type Unread,
 } from './rule-context';
-import type { Line } from './types';
 
 /** A zigzag more open than this shows the raw edge between its peaks. */
 const HIDES_TO_MM = 1.7;
@@ -65,26 +66,31 @@ export const openCover: Rule = ({ block, all, known, sewnBeside }) => {
       o.index < block.index &&
       known[o.index] === 'tack-down' &&
       o.lines[0]?.closed &&
-      encloses(o.box, block.box, MOTIF_BAND_MM) &&
-      encloses(block.box, o.box, MOTIF_BAND_MM),
+      encloses(o.box, block.box, bandOf(o)) &&
+      encloses(block.box, o.box, bandOf(o)),
   );
   if (!edge) return null;
   const times = block.sewnLengthMm / edge.lines[0].lengthMm;
   // A tack-down sewn twice keeps to its line; figures wander off it, and off it only a little.
   if (times < MOTIF_LENGTH || (isLine(block) && (f?.share ?? 0) > 0.85)) return null;
-  const met = sewnBeside(block.index, edge.lines[0], MOTIF_BAND_MM);
+  const band = bandOf(edge);
+  const met = sewnBeside(block.index, edge.lines[0], band);
   return met > 0.9
     ? say(
         'cover',
         0.84,
-        `figures in a row along block ${edge.index + 1}'s line, ${mm(times)} times as long as it and never more than ${MOTIF_BAND_MM} mm off: a motif edge`,
+        `figures in a row along block ${edge.index + 1}'s line, ${mm(times)} times as long as it and never more than ${mm(band)} mm off: a motif edge`,
       )
     : null;
 };
 
 /** A row of figures is longer than its edge by this much, and reaches at most this far off it. */
 const MOTIF_LENGTH = 1.4;
-const MOTIF_BAND_MM = 6;
+const MOTIF_BAND_MM = 8;
+/** In a small piece all is near its edge: the band is a share of its smaller side. */
+const MOTIF_BAND_SHARE = 0.22;
+const bandOf = ({ box }: Unread) =>
+  Math.min(MOTIF_BAND_MM, MOTIF_BAND_SHARE * Math.min(width(box), height(box)));
 /** Anything laid before this block that reaches under all of it. */
 const onCloth = ({ block, all, known }: Context) =>
   all.some((o) => o.index < block.index && known[o.index] === 'placement' && encloses(o.box, block.box));
@@ -122,7 +128,8 @@ export const windows: Rule = (c) => {
   const [next] = laterOn(c);
   if (!next || next.texture !== 'satin') return null;
   const closed = block.lines.filter((l) => l.closed);
-  const pairs = closed.filter((l, i) => closed.some((o, k) => k !== i && isBeside(l, o)));
+  const boxes = closed.map(lineBox);
+  const pairs = boxes.filter((b, i) => boxes.some((o, k) => k !== i && isBeside(b, o)));
   const doubled = block.texture === 'double-run' && closed.length > 1;
   if (pairs.length < 2 && !doubled) return null;
   return say(
@@ -131,9 +138,3 @@ export const windows: Rule = (c) => {
     `a double line round ${Math.ceil(pairs.length / 2) || closed.length} windows, with satin straight over it in block ${next.index + 1}`,
   );
 };
-/** One loop a little inside another. */
-function isBeside(a: Line, b: Line): boolean {
-  const [p, q] = [lineBox(a), lineBox(b)];
-  const gaps = [p.minX - q.minX, q.maxX - p.maxX, p.minY - q.minY, q.maxY - p.maxY];
-  return gaps.every((g) => g > 0.3 && g < 3.5) || gaps.every((g) => g < -0.3 && g > -3.5);
-}

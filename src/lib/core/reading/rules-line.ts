@@ -1,7 +1,9 @@
 /** Blocks sewn as lines: marks, placements, tack-downs, seams, outlines, quilting. */
 import type { Box } from '../geometry';
 import {
+  covers,
   height,
+  isBeside,
   isCorners,
   isLine,
   isStraight,
@@ -20,12 +22,13 @@ const MARKER_MM = 14;
 const MARKER_SEWN_MM = 50;
 export const marker: Rule = (c) => {
   const { block, design } = c;
+  const figures = block.lines.length;
+  if (!isLine(block) || !figures || figures > 16 || block.sewnLengthMm > figures * MARKER_SEWN_MM)
+    return null;
+  const boxes = block.lines.map(lineBox);
+  if (!boxes.every((b) => width(b) <= MARKER_MM && height(b) <= MARKER_MM)) return null;
   // A small piece has small lines too; but those are sewn over again.
   if ((block.follows?.share ?? 0) > 0.6 || laterOn(c).length) return null;
-  const boxes = block.lines.map(lineBox);
-  const small = boxes.length > 0 && boxes.every((b) => width(b) <= MARKER_MM && height(b) <= MARKER_MM);
-  if (!small || !isLine(block) || boxes.length > 16 || block.sewnLengthMm > boxes.length * MARKER_SEWN_MM)
-    return null;
   if (boxes.length === 1 && span(block.box, design) > 0.5) return null;
   const largest = Math.max(...boxes.map((b) => Math.max(width(b), height(b))));
   return say(
@@ -66,7 +69,7 @@ export const finalOutline: Rule = (c) => {
 };
 
 export const tackDown: Rule = (c) => {
-  const { block, known } = c;
+  const { block, all, known } = c;
   const f = block.follows;
   // What is folded over a seam is held along it and around.
   const before = block.index - 1;
@@ -76,7 +79,22 @@ export const tackDown: Rule = (c) => {
       0.92,
       `runs along block ${block.index}'s seam and around one side of it: holds what was folded over`,
     );
-  if (!f || !isLine(block)) return null;
+  if (!isLine(block)) return null;
+  const around = all.find(
+    (o) =>
+      o.index < block.index &&
+      known[o.index] === 'placement' &&
+      block.lines[0]?.closed &&
+      o.lines[0]?.closed &&
+      isBeside(o.box, block.box),
+  );
+  // Drawn a little inside its placement, and then made larger with its design; one that is itself tacked and covered
+  // later places something new.
+  const later = laterOn(c);
+  const placesAgain = later.some(isLine) && later.some(covers);
+  if (around && (!f || f.share < 0.55) && !placesAgain)
+    return say('tack-down', 0.8, `runs all round just beside block ${around.index + 1}'s placement`);
+  if (!f) return null;
   const held = known[f.index] ?? 'decoration';
   // A placement line may be only its corners: then the tack-down runs along all of it, and on between.
   const corners = isCorners(c);

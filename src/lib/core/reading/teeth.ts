@@ -18,6 +18,8 @@ const SHORTEST = 9;
 /** Teeth make up at least this share of the sewn length, and there is one in at most so many stitches. */
 const SHARE = 0.34;
 const STITCHES_A_TOOTH = 6;
+/** So many stitches without half the teeth there should be tell enough. */
+const FIRST_LOOK = 120;
 /** A bean goes back so often that it has no line left between. */
 const LEAST_PITCH = 0.3;
 
@@ -29,6 +31,7 @@ export function teethOf({ x, y, starts }: NeedlePoints, { first, end }: NeedleBl
   let total = 0;
   for (let i = first + 1; i < end; i++) {
     if (starts[i]) continue;
+    if (i - first === FIRST_LOOK && count < FIRST_LOOK / STITCHES_A_TOOTH / 2) return null;
     const ax = x[i] - x[i - 1];
     const ay = y[i] - y[i - 1];
     const a = Math.sqrt(ax * ax + ay * ay);

@@ -15,6 +15,7 @@ const MAIN = 0.6;
 const MEANDER_TURN = 0.07;
 const MEANDER_BIAS = 0.35;
 const MEANDER_FIELD = 250;
+const MOST_STRANDS = 3;
 /** Share of bends that go on as the one before. */
 const MEANDER_STEADY = 0.5;
 /** Share of a line that is gone over again in a double run. */
@@ -31,6 +32,8 @@ export const coversArea = (p: Profile): boolean =>
 /** Whether the line stretches wander over a wide field: a stipple has no outline to find. */
 export function wanders(p: Profile): boolean {
   if (p.byWay[LINE] < MAIN * p.length) return false;
+  // A stipple goes on and on; many short loops with rough edges are no stipple.
+  if (p.stretches.filter((s) => s.opens).length > MOST_STRANDS) return false;
   const wide = Math.min(p.maxX - p.minX, p.maxY - p.minY) > MEANDER_FIELD;
   const long = p.byWay[LINE] > 2.5 * (p.maxX - p.minX + p.maxY - p.minY);
   const turnPerMm = p.turnSize / (p.byWay[LINE] / 10);

@@ -1,4 +1,4 @@
-import { JUMP, STOP, type Tape } from '$lib/core/tape';
+import { JUMP, STITCH, STOP, type Tape } from '$lib/core/tape';
 import type { BlockReading, DensityMap, Reading } from '$lib/core/reading';
 import type { CutPiece } from '$lib/core/cut';
 import type { BuildPlan } from '$lib/core/plan';
@@ -50,6 +50,8 @@ export function pageColours(): PlanColours {
   };
 }
 
+/** More than this cannot be seen, and drawing it would hold up the screen. */
+const MOST_POINTS = 80_000;
 const blockPaths = new WeakMap<Tape, Map<number, Path2D>>();
 
 /** The stitches of a block as a path in mm, made once a tape. */
@@ -60,7 +62,10 @@ function blockPath(tape: Tape, block: BlockReading): Path2D {
   if (found) return found;
   const path = new Path2D();
   let down = false;
+  // A picture has fewer points than a very long tape has stitches: beyond that some are passed over.
+  const stride = Math.max(1, Math.floor(tape.kind.length / MOST_POINTS));
   for (let i = block.from; i < block.to; i++) {
+    if (stride > 1 && i % stride && tape.kind[i] === STITCH && i + 1 < block.to) continue;
     const x = tape.x[i] / 10;
     const y = tape.y[i] / 10;
     if (tape.kind[i] === JUMP || tape.kind[i] === STOP) down = false;

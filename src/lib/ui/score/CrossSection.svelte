@@ -59,6 +59,12 @@
             font-weight={layer.now ? 700 : 400}>{layer.name}</text
           >
         {/each}
+        {#if stack.hooped}
+          <text x="4" y="13" class="name" fill="var(--quiet)">{stack.view}</text>
+          <text x="4" y={layout.height - 4} class="name" fill="var(--quiet)"
+            >{stack.view === 'front' ? 'back' : 'front'}</text
+          >
+        {/if}
         {#if layout.ringY !== null}
           {#each [4, right - 2] as x (x)}
             <rect

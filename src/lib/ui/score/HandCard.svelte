@@ -2,7 +2,11 @@
   import type { HandStep } from '$lib/core/score';
   import { CAUTIONS } from '$lib/core/materials';
 
-  let { step }: { step: HandStep } = $props();
+  import { formatLength } from '$lib/core/units';
+  import { workroom } from '../state/workroom.svelte';
+
+  /** length of the line along which is cut, mm */
+  let { step, alongMm }: { step: HandStep; alongMm: number | null } = $props();
   const HOOP = { stay: 'hoop stays on', may: 'hoop may come off', off: 'hoop off' } as const;
 </script>
 
@@ -14,6 +18,9 @@
   </li>
   {#if step.hoop}<li class="rounded bg-hands-soft px-2 py-0.5" title={step.hoopBecause}>
       {HOOP[step.hoop]}
+    </li>{/if}
+  {#if alongMm}<li class="rounded bg-hands-soft px-2 py-0.5">
+      {formatLength(alongMm, workroom.unit)} to cut along
     </li>{/if}
   {#each step.tools as tool (tool)}<li class="rounded border border-rule px-2 py-0.5">{tool}</li>{/each}
 </ul>

@@ -6,6 +6,7 @@
   import Repeat from '@lucide/svelte/icons/repeat';
   import SkipForward from '@lucide/svelte/icons/skip-forward';
   import Trash from '@lucide/svelte/icons/trash-2';
+  import { lineLength } from '$lib/core/time';
   import { formatDuration } from '$lib/core/units';
   import type { BuildEditor } from '../state/editor.svelte';
   import { isPlain } from '../shell/keys';
@@ -19,6 +20,11 @@
   const step = $derived(editor.step);
   const time = $derived(step && editor.plan?.times[step.id]);
   const block = $derived(step?.kind === 'needle' ? editor.reading?.blocks[step.block] : undefined);
+  const alongMm = $derived(
+    step?.kind === 'hand' && step.along !== null && editor.reading
+      ? lineLength(editor.reading.blocks[step.along])
+      : null,
+  );
   const said = $derived(editor.findings.filter((f) => f.stepId === step?.id));
   let dialog = $state<'rename' | 'insert' | null>(null);
 
@@ -51,8 +57,11 @@
           {finding}
         />{/each}
     {/if}
-    {#if step.kind === 'hand'}<HandCard {step} />
-    {:else if block}<NeedleCard {editor} {step} {block} freeSeconds={time.freeSeconds} />{/if}
+    {#if step.kind === 'hand'}<HandCard {step} {alongMm} />
+    {:else if block}
+      {#if editor.steps[editor.cursor - 1]?.kind === 'needle'}<p class="text-sm text-quiet">
+          Stop {step.stop} needs no hands: start again.
+        </p>{/if}<NeedleCard {editor} {step} {block} freeSeconds={time.freeSeconds} />{/if}
     {#if time.waitSeconds > 0}<p>
         <strong>Then it waits {formatDuration(time.waitSeconds)}</strong>, by itself.
       </p>{/if}
