@@ -1,7 +1,8 @@
 import { expect } from 'chai';
 import { strToU8, zipSync } from 'fflate';
 import type { Page } from 'playwright-core';
-import { writeTape, type Tape } from '$lib/core/tape';
+import { circle, closePath, satin, TapeMaker } from '$lib/core/outline';
+import { HEADER_BYTES, writeTape, type Tape } from '$lib/core/tape';
 import { crewPatch, pouch, tailTab } from '$lib/demo';
 import { nameTape } from '$lib/demo/designs/name';
 import { openPage, useApp } from '../support/app';
@@ -161,6 +162,36 @@ describe('what comes in', () => {
     await page.getByTestId('lost').getByText('Role “decoration” of block 11').waitFor();
     await page.getByRole('button', { name: 'Undo', exact: true }).first().click();
     await page.getByText('3 213 stitches').waitFor();
+    await context.close();
+  });
+});
+
+describe('a very long tape', () => {
+  /** The records of one closed ring again and again: it ends where it began, so the tape grows and the design does not. */
+  const longTape = (records: number) => {
+    const ring = writeTape(new TapeMaker('LONG').sew(satin(closePath(circle({ x: 0, y: 0 }, 40)), 3)).done());
+    const body = ring.subarray(HEADER_BYTES, ring.length - 3);
+    const times = Math.ceil((records * 3) / body.length);
+    const bytes = new Uint8Array(HEADER_BYTES + times * body.length + 3);
+    bytes.set(ring.subarray(0, HEADER_BYTES));
+    for (let i = 0; i < times; i++) bytes.set(body, HEADER_BYTES + i * body.length);
+    bytes.set([0, 0, 0xf3], bytes.length - 3);
+    return bytes;
+  };
+  it('is read behind a bar that can be stopped, and the page answers meanwhile', async () => {
+    const { page, context } = await openPage(used.browser);
+    await page.goto(`${used.app.url}/builds`);
+    const rows = page.getByRole('main').getByRole('listitem');
+    await rows.first().waitFor();
+    const before = await rows.count();
+    await page.getByTestId('file-input').setInputFiles(file('endless.dst', longTape(3_000_000)));
+    await page.getByRole('progressbar', { name: /Reading endless/ }).waitFor();
+    await page.getByLabel('Find').fill('pouch');
+    expect(await rows.count()).to.equal(1);
+    await page.getByRole('button', { name: 'Stop', exact: true }).click();
+    await page.getByText('Reading was stopped.').waitFor();
+    await page.getByLabel('Find').fill('');
+    expect(await rows.count()).to.equal(before);
     await context.close();
   });
 });

@@ -39,6 +39,13 @@ function fromOpening(): Path {
   ];
 }
 
+/** Takes the grid out of a stipple: a slow sway, gentle enough that no two lines meet. */
+const sway = (path: Path): Path =>
+  path.map(({ x, y }) => ({
+    x: x + 1.5 * Math.sin(y / 4.3 + x / 17) + 1.1 * Math.sin(y / 9.1 - x / 11),
+    y: y + 1.5 * Math.sin(x / 4.1 - y / 19) + 1.1 * Math.sin(x / 8.7 + y / 13),
+  }));
+
 /** Pilot bib: a grown-up's tea bib, stipple quilted, wings on the chest, turned through the left side. */
 export function bib(): Tape {
   const edge = fromOpening();
@@ -53,7 +60,7 @@ export function bib(): Tape {
   return new TapeMaker('PILOT BIB')
     .sew(run(closePath(edge), 3))
     .stop()
-    .sew(meander(offset(edge, -5)[0], 6.5, () => uniformFloat64(generator)))
+    .sew(sway(meander(offset(edge, -6)[0], 6.5, () => uniformFloat64(generator))))
     .stop()
     .sew(...[-1, 1].map((side) => run(closePath(circle({ x: side * 54, y: H - 14 }, 2.4)), 1.5)))
     .stop()

@@ -84,7 +84,7 @@
               >hand {step.hand}</span
             >
           {:else}<span class="rounded bg-needle px-3 py-1 font-bold text-on-needle"
-              >needle · block {step.block + 1}</span
+              >needle · {step.inserted?.name ?? `block ${step.block + 1}`}</span
             >{/if}
           <span class="ml-2 text-quiet">stop {step.stop}</span>
         </p>
@@ -97,10 +97,14 @@
               </li>{/if}
             {#if step.hoop === 'stay'}<li class="rounded bg-hands-soft px-3 py-1">hoop stays on</li>{/if}
             {#if step.hoop === 'off'}<li class="rounded bg-hands-soft px-3 py-1">hoop off</li>{/if}
+            {#if step.hoop === 'may'}<li class="rounded bg-hands-soft px-3 py-1">hoop may come off</li>{/if}
             {#each step.tools as tool (tool)}<li class="rounded border border-quiet px-3 py-1">
                 {tool}
               </li>{/each}
           </ul>
+          {#if step.hoop === 'stay' && step.hoopBecause}<p class="text-lg">
+              Stays on: {step.hoopBecause}
+            </p>{/if}
           {#each step.cautions as caution (caution)}
             <p class="border-l-8 border-madder pl-3 text-lg">
               <strong class="text-madder">Care:</strong>
