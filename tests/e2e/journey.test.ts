@@ -7,7 +7,9 @@ import { openPage, startApp, useApp } from '../support/app';
 
 const used = useApp();
 
-const text = (page: Page, testId: string) => page.getByTestId(testId).innerText();
+/** Figure and unit are kept on one line by a space that does not break; to the eye it is a space. */
+const text = async (page: Page, testId: string) =>
+  (await page.getByTestId(testId).innerText()).replaceAll('\u00a0', ' ');
 const openPouch = async (page: Page) => {
   await page.goto(used.app.url);
   await page.getByRole('link', { name: /Line-winder pouch/ }).click();

@@ -96,7 +96,7 @@ describe('the check', () => {
     await open(page, 'line-winder-pouch', 'cut');
     await page
       .getByRole('row', { name: /Zip/ })
-      .getByRole('button', { name: /what it is/ })
+      .getByRole('button', { name: /what and why/ })
       .click();
     await page.getByLabel('metal teeth').check();
     await page.getByText('Zip has metal teeth').waitFor();

@@ -30,8 +30,8 @@ describe('the table of numbers', () => {
 
 describe('units', () => {
   it('shows inches as a ruler does, and rounds cut sizes up, never down', () => {
-    expect(formatLength(190.5, 'inch')).to.equal('7 1/2 in');
-    expect(formatLength(1234.56, 'mm')).to.equal('1\u202f234.6 mm');
+    expect(formatLength(190.5, 'inch')).to.equal('7 1/2\u00a0in');
+    expect(formatLength(1234.56, 'mm')).to.equal('1\u202f234.6\u00a0mm');
     fc.assert(
       fc.property(fc.double({ min: 0.1, max: 3000, noNaN: true }), fc.constantFrom(5, 6.35), (mm, grid) => {
         const cut = roundUpToGrid(mm, grid);
@@ -67,10 +67,10 @@ describe('cut sizes', () => {
   });
   it('says where a size comes from', () => {
     const back = plan.pieces.find((p) => p.id === 'lining-back')!;
-    expect(explainDimension(back.width, 'mm')).to.equal('220 mm = outline 180 + 2 × margin 20');
+    expect(explainDimension(back.width, 'mm')).to.equal('220\u00a0mm = outline 180 + 2 × margin 20');
     const upper = plan.pieces.find((p) => p.id === 'upper')!;
     expect(explainDimension(upper.height, 'mm')).to.equal(
-      '40 mm = seam to far edge 19 + past the seam 6 + margin 12, up from 37',
+      '40\u00a0mm = seam to far edge 19 + past the seam 6 + margin 12, up from 37',
     );
   });
   it('cuts to quarter inches when the maker works in inches', () => {
@@ -78,7 +78,7 @@ describe('cut sizes', () => {
       (p) => p.id === 'lining-back',
     )!;
     expect(inches.width.cutMm / 6.35).to.be.closeTo(35, 1e-6);
-    expect(explainDimension(inches.width, 'inch')).to.match(/^8 3\/4 in = /);
+    expect(explainDimension(inches.width, 'inch')).to.match(/^8 3\/4\u00a0in = /);
   });
   it('a base reaches 25 mm past a screw hoop, 12 mm past a magnetic frame', () => {
     expect(size('base')).to.deep.equal([350, 250]);

@@ -42,14 +42,14 @@ describe('how far a cover reaches past the tack-down', () => {
   });
   it('says how close to trim, and where, when the usual allowance would show', () => {
     const tight = trimText(piece({ x: 0.3, y: 0.3 }, 30, 2.8));
-    expect(tight.text).to.match(/Trim appliqué 1 to 0\.[67] mm outside the tack-down/);
+    expect(tight.text).to.match(/Trim appliqué 1 to 0\.[67]\u00a0mm outside the tack-down/);
     expect(tight.because).to.match(
-      /At the lower left the cover reaches only (0\.9|1) mm past the tack-down\.$/,
+      /At the lower left the cover reaches only (0\.9|1)\u00a0mm past the tack-down\.$/,
     );
   });
   it('leaves the usual allowance alone when the cover reaches far enough', () => {
     const wide = trimText(piece(O, 30, 4.4));
-    expect(wide.text).to.include('to 1.5 mm outside');
+    expect(wide.text).to.include('to 1.5\u00a0mm outside');
     expect(wide.because).not.to.include('reaches only');
   });
 });

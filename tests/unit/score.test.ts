@@ -178,9 +178,9 @@ describe('the words of a step', () => {
       (h) => h.action === 'trim-seam',
     )?.text;
   it("give lengths in the maker's unit, from the maker's figures", () => {
-    expect(trim('mm', 6)).to.match(/^Trim to 6 mm outside the last seam, 12 mm at the opening/);
-    expect(trim('mm', 8)).to.match(/^Trim to 8 mm/);
-    expect(trim('inch', 6.35)).to.match(/^Trim to 1\/4 in outside the last seam, 1\/2 in at/);
+    expect(trim('mm', 6)).to.match(/^Trim to 6\u00a0mm outside the last seam, 12\u00a0mm at the opening/);
+    expect(trim('mm', 8)).to.match(/^Trim to 8\u00a0mm/);
+    expect(trim('inch', 6.35)).to.match(/^Trim to 1\/4\u00a0in outside the last seam, 1\/2\u00a0in at/);
   });
   it('leave no name to be filled in', () => {
     for (const tape of [pouch(), crewPatch(), tailTab()])

@@ -125,7 +125,7 @@ describe('a name sewn in between', () => {
     const at = plan.score.steps.findIndex((s) => s.id === 'name:n0');
     const [leave, sewn, back] = plan.score.steps.slice(at - 1, at + 2);
     const stitches = reading.blocks.slice(0, 4).reduce((sum, b) => sum + b.stitches, 0);
-    expect(leave.kind === 'hand' && leave.text).to.include(`stop 4, after stitch ${stitches}`).and.to.include('30 mm below');
+    expect(leave.kind === 'hand' && leave.text).to.include(`stop 4, after stitch ${stitches}`).and.to.include('30\u00a0mm below');
     expect(back.kind === 'hand' && back.text).to.include(`stop 4, stitch ${stitches}: block 5`);
     expect(sewn).to.deep.include({ inserted: { id: 'name', name: 'ISLA', n: 1, of: 1 }, stop: 0 });
     // The design's own stops keep the machine's numbers, and hand numbers count on.

@@ -15,13 +15,13 @@ const grouped = new Intl.NumberFormat('en-GB', { maximumFractionDigits: 1, useGr
 export const formatNumber = (value: number): string => grouped.format(value).replaceAll(',', '\u202f');
 
 /**
- * A length for reading. mm to one decimal; inches to the nearest 1/16.
+ * A length for reading. mm to one decimal; inches to the nearest 1/16. Figure and unit stay on one line.
  * @param mm length in millimetres
  */
 export function formatLength(mm: number, unit: LengthUnit, withUnit = true): string {
-  if (unit === 'mm') return `${formatNumber(Math.round(mm * 10) / 10)}${withUnit ? ' mm' : ''}`;
+  if (unit === 'mm') return `${formatNumber(Math.round(mm * 10) / 10)}${withUnit ? '\u00a0mm' : ''}`;
   const inches = new Fraction(Math.round((mm / MM_PER_INCH) * SIXTEENTHS), SIXTEENTHS);
-  return `${inches.toFraction(true)}${withUnit ? ' in' : ''}`;
+  return `${inches.toFraction(true)}${withUnit ? '\u00a0in' : ''}`;
 }
 
 /** Width × height, one unit for both. */

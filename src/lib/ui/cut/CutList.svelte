@@ -6,6 +6,7 @@
   import { formatLength } from '$lib/core/units';
   import PieceFacts from './PieceFacts.svelte';
   import Swatch from './Swatch.svelte';
+  import WhySize from './WhySize.svelte';
   import { workroom } from '../state/workroom.svelte';
 
   interface Props {
@@ -74,7 +75,7 @@
                 type="button"
                 class="ml-1 text-sm text-needle underline"
                 aria-expanded={shown === piece.id}
-                onclick={() => (shown = shown === piece.id ? null : piece.id)}>what it is …</button
+                onclick={() => (shown = shown === piece.id ? null : piece.id)}>what and why …</button
               >{/if}
           </td>
           <td class="text-right text-lg whitespace-nowrap"
@@ -96,7 +97,9 @@
         {#if shown === piece.id && known && onmaterial}
           <tr class="bg-paper"
             ><td></td><td colspan="5"
-              ><PieceFacts piece={known} onmaterial={(change) => onmaterial(piece.id, change)} /></td
+              ><PieceFacts piece={known} onmaterial={(change) => onmaterial(piece.id, change)} /><WhySize
+                {piece}
+              /></td
             ></tr
           >
         {/if}

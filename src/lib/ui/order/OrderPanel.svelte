@@ -2,6 +2,7 @@
   import type { Build } from '$lib/core/build';
   import type { BuildPlan } from '$lib/core/plan';
   import { count, formatDuration } from '$lib/core/units';
+  import NumberInPlace from '../kit/NumberInPlace.svelte';
   import NumberField from '../kit/NumberField.svelte';
 
   let {
@@ -39,8 +40,8 @@
     <dd class="text-right text-xl">{count(order.load, 'item')}</dd>
     {#if spare > 0}
       <dd class="label col-span-2 -mt-2">
-        {spare} more than wanted: with {plan.numbers['order.rejectRate']} % spoiled, the order is met {plan
-          .numbers['order.confidence']} times in 100.
+        {spare} more than wanted: with <NumberInPlace id="order.rejectRate" /> spoiled, the order is met
+        <NumberInPlace id="order.confidence" /> of the time.
       </dd>
     {/if}
     <dt class="text-quiet">Hoopings</dt>
