@@ -14,3 +14,4 @@ export {
   type PlanReport,
   type PlanRequest,
 } from './plan-report';
+export { layoutReportSchema, layoutRequestSchema } from './layout-report';

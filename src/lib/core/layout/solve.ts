@@ -96,11 +96,13 @@ export function solveLayout(
   const area = items.reduce((sum, i) => sum + i.w * i.h, 0);
 
   let best: Answer | null = null;
+  let current = null as Answer | null;
+  const serials = new Map(items.map((item, i) => [item.serial, i]));
   const answer = (): Layout => describe(best, hopeless, pieces, stock, kinds, gap, lower);
   const offer = (bins: Bin[], unplaced: Block[]) => {
     const worth = worthOf(bins, unplaced, kinds);
     if (best && !isBetter(worth, best.worth)) return;
-    best = { bins, unplaced, worth };
+    best = current = { bins, unplaced, worth };
     onBetter?.(answer());
   };
   /** Nothing can be better: all placed, on as few sheets as can be, and rolls to the last hundredth. */
@@ -116,6 +118,10 @@ export function solveLayout(
   let whole: Block[] = [];
   let loose: Block[] = items.map(blockOf);
   for (let k = 0; k === 0 || (k < MOST_TRIES && goOn() && !perfect()); k++) {
+    if (k >= FIRST_TRIES && !single && k % 2) {
+      renew();
+      continue;
+    }
     const gluing = k > 0 && items.length <= MOST_GLUED && k % 6 !== 5;
     const blocks = gluing ? glued(k) : items.map(blockOf);
     // Matching weighs every piece for every place: with very many it is left to the tries that follow.
@@ -132,6 +138,31 @@ export function solveLayout(
     }
   }
   return answer();
+
+  /** Takes a few sheets of the answer apart, the emptiest among them, and lays their pieces out anew. */
+  function renew() {
+    if (!current || current.bins.length < 2) return;
+    const count = Math.min(current.bins.length, 2 + Math.floor(random() * 3));
+    const share = (bin: Bin) => bin.puts.reduce((sum, p) => sum + p.w * p.h, 0) / (bin.w * bin.h);
+    const ranked = current.bins.toSorted((a, b) => share(a) - share(b));
+    const chosen = new Set<Bin>([ranked[Math.floor(random() * random() * ranked.length)]]);
+    while (chosen.size < count) chosen.add(ranked[Math.floor(random() * ranked.length)]);
+    const kept = current.bins.filter((b) => !chosen.has(b));
+    const blocks = [...chosen].flatMap((b) =>
+      b.puts.map((p) => blockOf(items[serials.get(p.serial) as number])),
+    );
+    const again = [...blocks, ...current.unplaced];
+    const rules = RULES[Math.floor(random() * RULES.length)];
+    const order = sorted(again, SORTS[Math.floor(random() * SORTS.length)], random() * 0.6, random);
+    const choose = chooser(kinds, Math.floor(random() * 64), random, kept);
+    const packed =
+      edgeToEdge || random() < 0.5 ? packGuillotine(order, choose, rules) : packNest(order, choose);
+    const bins = [...kept, ...packed.bins];
+    const worth = worthOf(bins, packed.unplaced, kinds);
+    // As good will do: that is how the answer wanders to where it can become better.
+    if (!isBetter(current.worth, worth)) current = { bins, unplaced: packed.unplaced, worth };
+    offer(bins, packed.unplaced);
+  }
 
   function glued(k: number): Block[] {
     const target = single
@@ -171,6 +202,8 @@ export function solveLayout(
   }
 }
 const MOST_TRIES = 200_000;
+/** Plain tries before sheets are taken apart again. */
+const FIRST_TRIES = 30;
 /** So many tries build on the whole sheets found so far. */
 const FRESH = 40;
 
@@ -185,8 +218,8 @@ function sorted(blocks: Block[], key: (b: Block) => number, shake: number, rando
 }
 
 /** Opens stock for a block: of those it fits, by a preference that changes from try to try. */
-function chooser(kinds: readonly Kind[], k: number, random: () => number) {
-  const left = kinds.map((kind) => kind.quantity);
+function chooser(kinds: readonly Kind[], k: number, random: () => number, used: readonly Bin[] = []) {
+  const left = kinds.map((kind, i) => kind.quantity - used.filter((b) => b.stock === i).length);
   const price = (i: number) => kinds[i].cost / (kinds[i].w * kinds[i].h);
   const prefer: ((i: number) => number)[] = [
     (i) => price(i),

@@ -1,0 +1,41 @@
+import * as z from 'zod';
+
+const side = z.number().positive().max(200_000);
+const id = z.string().min(1).max(200);
+
+/** Pieces of one layout in all: beyond this it belongs in several. */
+const MOST_PIECES = 5000;
+
+/** POST /api/layout takes this: mm. A roll is a stock with what is left of it as its height. */
+export const layoutRequestSchema = z
+  .object({
+    pieces: z.array(z.object({ id, widthMm: side, heightMm: side, quantity: z.int().min(1).max(MOST_PIECES), mayTurn: z.boolean().default(true) })).min(1).max(MOST_PIECES), // prettier-ignore
+    stock: z.array(z.object({ id, widthMm: side, heightMm: side, quantity: z.int().min(1).max(100_000), cost: z.number().min(0).optional(), roll: z.boolean().optional() })).max(500), // prettier-ignore
+    edgeToEdge: z.boolean().default(true),
+    gapMm: z.number().min(0).max(200).default(0),
+    /** how long to go on looking for a better one, s */
+    seconds: z.number().min(0).max(5).default(2),
+  })
+  .refine((r) => r.pieces.reduce((sum, p) => sum + p.quantity, 0) <= MOST_PIECES, {
+    path: ['pieces'],
+    message: `at most ${MOST_PIECES} pieces in all`,
+  });
+
+const mm = z.number();
+/** POST /api/layout answers this: mm from the lower left of each sheet. */
+export const layoutReportSchema = z.object({
+  sheets: z.array(
+    z.object({
+      stockId: z.string(),
+      usedHeightMm: mm,
+      placements: z.array(z.object({ pieceId: z.string(), xMm: mm, yMm: mm, widthMm: mm, heightMm: mm, turned: z.boolean() })), // prettier-ignore
+    }),
+  ),
+  unplaced: z.array(z.object({ pieceId: z.string(), quantity: z.int() })),
+  usedAreaMm2: z.number(),
+  stockAreaMm2: z.number(),
+  rollLengthMm: mm,
+  lowerBoundSheets: z.int(),
+  cost: z.number(),
+  seconds: z.number(),
+});

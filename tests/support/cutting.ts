@@ -1,0 +1,98 @@
+import type { LayoutPiece, LayoutStock } from '$lib/core/layout';
+import { Dice } from './labelled/types';
+
+export interface CuttingCase {
+  name: string;
+  pieces: LayoutPiece[];
+  stock: LayoutStock[];
+  /** of perfect cases: how many sheets they were cut from, or how long the roll was, mm */
+  known?: number;
+}
+
+/** Sheets cut edge to edge into n pieces: the best answer is known. grid: to which length the cuts fall, mm. */
+export function perfectSheets(
+  seed: number,
+  n: number,
+  sheets: number,
+  grid: number,
+  width = 1000,
+  height = 800,
+): CuttingCase {
+  const dice = new Dice(seed);
+  const rects = cutUp(
+    dice,
+    Array.from({ length: sheets }, () => ({ w: width, h: height })),
+    n,
+    grid,
+  );
+  return {
+    name: `${n} pieces of ${sheets} sheets, to ${grid} mm`,
+    pieces: rects.map(({ w, h }, i) =>
+      piece(i, ...(dice.chance(0.5) ? ([w, h] as const) : ([h, w] as const))),
+    ),
+    stock: [{ id: 'sheet', widthMm: width, heightMm: height, quantity: n }],
+    known: sheets,
+  };
+}
+/** The same of a length of roll. */
+export function perfectRoll(seed: number, n: number, grid: number, width = 1100): CuttingCase {
+  const dice = new Dice(seed);
+  const length = Math.round(dice.between(900, 2400) / grid) * grid;
+  const rects = cutUp(dice, [{ w: width, h: length }], n, grid);
+  return {
+    name: `${n} pieces of a roll, to ${grid} mm`,
+    pieces: rects.map(({ w, h }, i) => piece(i, w, h)),
+    stock: [{ id: 'roll', widthMm: width, heightMm: 20 * length, quantity: 1 }],
+    known: length,
+  };
+}
+const piece = (i: number, widthMm: number, heightMm: number): LayoutPiece => ({
+  id: `p${i}`,
+  widthMm,
+  heightMm,
+  quantity: 1,
+  mayTurn: true,
+});
+
+function cutUp(dice: Dice, rects: { w: number; h: number }[], n: number, grid: number) {
+  const tooThin = 5 * Math.max(1, grid);
+  for (let tries = 0; rects.length < n && tries < 20_000; tries++) {
+    rects.sort((a, b) => b.w * b.h - a.w * a.h);
+    const i = Math.min(rects.length - 1, Math.floor(dice.next() * (1 + rects.length * 0.6)));
+    const { w, h } = rects[i];
+    const across = dice.chance(h / (w + h));
+    const length = across ? h : w;
+    const at = Math.round(dice.between(0.2, 0.8) * (length / grid)) * grid;
+    if (at < tooThin || length - at < tooThin) continue;
+    rects.splice(i, 1, ...(across ? [{ w, h: at }, { w, h: h - at }] : [{ w: at, h }, { w: w - at, h }])); // prettier-ignore
+  }
+  return rects;
+}
+
+/**
+ * The ten classic classes of random rectangles on square bins: six of uniform sides on growing bins, and four mixtures of
+ * long, high, large and small ones on bins of 100.
+ */
+export function classicCase(kind: number, n: number, seed: number): CuttingCase {
+  const dice = new Dice(seed * 100 + kind);
+  const uniform = [[10, 10], [10, 30], [35, 40], [35, 100], [100, 100], [100, 300]]; // prettier-ignore
+  const side = kind <= 6 ? uniform[kind - 1][1] : 100;
+  const shapes = [
+    () => [dice.whole(67, 100), dice.whole(1, 50)],
+    () => [dice.whole(1, 50), dice.whole(67, 100)],
+    () => [dice.whole(50, 100), dice.whole(50, 100)],
+    () => [dice.whole(1, 50), dice.whole(1, 50)],
+  ];
+  const sides = (): number[] => {
+    if (kind <= 6) return [dice.whole(1, uniform[kind - 1][0]), dice.whole(1, uniform[kind - 1][0])];
+    return shapes[dice.chance(0.7) ? kind - 7 : dice.whole(0, 3)]();
+  };
+  return {
+    name: `class ${kind}, ${n} pieces`,
+    pieces: Array.from({ length: n }, (_, i) => {
+      const [w, h] = sides();
+      return piece(i, w, h);
+    }),
+    stock: [{ id: 'bin', widthMm: side, heightMm: side, quantity: n }],
+  };
+}

@@ -1,0 +1,144 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import { cutsOf, solveLayout, type Layout, type LayoutPiece, type LayoutStock } from '$lib/core/layout';
+import { classicCase, perfectRoll, perfectSheets } from '../support/cutting';
+
+/** A number of tries, not a time: the same on every machine. */
+const tries = (n: number) => () => n-- > 0;
+const solve = (
+  pieces: LayoutPiece[],
+  stock: LayoutStock[],
+  change: Partial<Parameters<typeof solveLayout>[2]> = {},
+) => solveLayout(pieces, stock, { edgeToEdge: true, gapMm: 0, seed: 3, goOn: tries(30), ...change });
+
+/** Nothing overlaps, crosses an edge, is turned against its will or gets lost. */
+function expectSound(layout: Layout, pieces: LayoutPiece[], stock: LayoutStock[], gap = 0) {
+  const count = new Map<string, number>();
+  const add = (id: string, n: number) => count.set(id, (count.get(id) ?? 0) + n);
+  for (const { stockId, placements } of layout.sheets) {
+    const sheet = stock.find((s) => s.id === stockId)!;
+    placements.forEach((p, i) => {
+      const piece = pieces.find((q) => q.id === p.pieceId)!;
+      const sides = p.turned ? [piece.heightMm, piece.widthMm] : [piece.widthMm, piece.heightMm];
+      expect(p.widthMm).to.be.closeTo(sides[0], 0.006);
+      expect(p.heightMm).to.be.closeTo(sides[1], 0.006);
+      if (p.turned) expect(piece.mayTurn).to.equal(true);
+      expect(Math.min(p.xMm, p.yMm)).to.be.at.least(0);
+      expect(p.xMm + p.widthMm).to.be.at.most(sheet.widthMm + 0.006);
+      expect(p.yMm + p.heightMm).to.be.at.most(sheet.heightMm + 0.006);
+      for (const o of placements.slice(i + 1)) {
+        const apart =
+          o.xMm >= p.xMm + p.widthMm + gap - 0.006 ||
+          p.xMm >= o.xMm + o.widthMm + gap - 0.006 ||
+          o.yMm >= p.yMm + p.heightMm + gap - 0.006 ||
+          p.yMm >= o.yMm + o.heightMm + gap - 0.006;
+        expect(apart, `${p.pieceId} and ${o.pieceId} overlap`).to.equal(true);
+      }
+      add(p.pieceId, 1);
+    });
+  }
+  for (const { pieceId, quantity } of layout.unplaced) add(pieceId, quantity);
+  expect(Object.fromEntries(count)).to.deep.equal(Object.fromEntries(pieces.map((p) => [p.id, p.quantity])));
+  for (const s of stock)
+    expect(layout.sheets.filter((l) => l.stockId === s.id).length).to.be.at.most(s.quantity);
+}
+const size = fc.integer({ min: 5, max: 400 });
+const anyPieces = fc
+  .array(fc.record({ widthMm: size, heightMm: size, quantity: fc.integer({ min: 1, max: 4 }), mayTurn: fc.boolean() }), { minLength: 1, maxLength: 14 })
+  .map((list) => list.map((p, i): LayoutPiece => ({ ...p, id: `p${i}` }))); // prettier-ignore
+const anyStock = fc
+  .array(fc.record({ widthMm: fc.integer({ min: 60, max: 600 }), heightMm: fc.integer({ min: 60, max: 900 }), quantity: fc.integer({ min: 1, max: 5 }), cost: fc.integer({ min: 0, max: 20 }) }), { minLength: 1, maxLength: 4 })
+  .map((list) => list.map((s, i): LayoutStock => ({ ...s, id: `s${i}` }))); // prettier-ignore
+
+describe('layouts', () => {
+  it('never overlap, cross an edge or lose a piece, and can be cut from edge to edge', () => {
+    fc.assert(
+      fc.property(anyPieces, anyStock, fc.constantFrom(0, 3, 10), (pieces, stock, gapMm) => {
+        const layout = solve(pieces, stock, { gapMm, goOn: tries(12) });
+        expectSound(layout, pieces, stock, gapMm);
+        for (const sheet of layout.sheets) {
+          const { widthMm, heightMm } = stock.find((s) => s.id === sheet.stockId)!;
+          expect(cutsOf(sheet.placements, widthMm, heightMm)).to.not.equal(null);
+        }
+      }),
+      { numRuns: 60 },
+    );
+  });
+  it('nested freely they are as sound', () => {
+    fc.assert(
+      fc.property(anyPieces, anyStock, (pieces, stock) =>
+        expectSound(solve(pieces, stock, { edgeToEdge: false, goOn: tries(8) }), pieces, stock),
+      ),
+      { numRuns: 40 },
+    );
+  });
+  it('puts sheets that were cut up together again', () => {
+    for (const [n, sheets] of [[20, 1], [20, 2], [50, 4], [100, 4]]) {
+      const { pieces, stock } = perfectSheets(n, n, sheets, 0.01);
+      const layout = solve(pieces, stock, { goOn: tries(400) });
+      expectSound(layout, pieces, stock);
+      expect(layout.sheets.length, `${n} of ${sheets}`).to.equal(sheets);
+    }
+  }); // prettier-ignore
+  it('takes no more of a roll than there was, when it can be known', () => {
+    const { pieces, stock, known } = perfectRoll(5, 20, 0.01);
+    const layout = solve(pieces, stock, { goOn: tries(400) });
+    expect(layout.rollLengthMm).to.be.closeTo(known as number, 0.1);
+  });
+  it('needs few sheets more than the bound for the classic classes', () => {
+    for (const kind of [1, 3, 5, 7, 8, 9, 10]) {
+      const { pieces, stock } = classicCase(kind, 40, 1);
+      const layout = solve(pieces, stock, { goOn: tries(80) });
+      expectSound(layout, pieces, stock);
+      expect(layout.unplaced).to.deep.equal([]);
+      expect(layout.sheets.length, `class ${kind}`).to.be.at.most(
+        Math.ceil(layout.lowerBoundSheets * 1.12) + 1,
+      );
+    }
+  });
+  it('prefers what costs less, and offcuts that cost nothing, before it opens a sheet', () => {
+    const pieces: LayoutPiece[] = [{ id: 'a', widthMm: 100, heightMm: 100, quantity: 3, mayTurn: true }];
+    const stock: LayoutStock[] = [
+      { id: 'sheet', widthMm: 400, heightMm: 400, quantity: 5, cost: 8 },
+      { id: 'offcut', widthMm: 330, heightMm: 120, quantity: 1, cost: 0, roll: false },
+    ];
+    expect(solve(pieces, stock).sheets.map((s) => s.stockId)).to.deep.equal(['offcut']);
+    expect(solve([{ ...pieces[0], quantity: 4 }], stock).cost).to.equal(8);
+  });
+  it('says what fits no stock at all, and lays out the rest', () => {
+    const layout = solve(
+      [
+        { id: 'huge', widthMm: 900, heightMm: 50, quantity: 2, mayTurn: false },
+        { id: 'small', widthMm: 90, heightMm: 50, quantity: 2, mayTurn: false },
+      ],
+      [{ id: 's', widthMm: 300, heightMm: 1000, quantity: 1 }],
+    );
+    expect(layout.unplaced).to.deep.equal([{ pieceId: 'huge', quantity: 2 }]);
+    expect(layout.sheets[0].placements).to.have.length(2);
+    expect(
+      solve([{ id: 'a', widthMm: 10, heightMm: 10, quantity: 1, mayTurn: true }], []).unplaced,
+    ).to.have.length(1);
+  });
+});
+
+describe('the cuts of a layout', () => {
+  it('come strips first, each measured from the edge the last one left', () => {
+    const place = (pieceId: string, xMm: number, yMm: number, widthMm: number, heightMm: number) => ({ pieceId, xMm, yMm, widthMm, heightMm, turned: false }); // prettier-ignore
+    const cuts = cutsOf(
+      [place('a', 0, 0, 100, 60), place('b', 100, 0, 50, 60), place('c', 0, 60, 80, 40)],
+      200,
+      120,
+    );
+    expect(cuts?.map((c) => [c.number, c.direction, c.atMm, c.level])).to.deep.equal([
+      [1, 'across', 60, 0],
+      [2, 'across', 40, 0],
+      [3, 'down', 100, 1],
+      [4, 'down', 50, 1],
+      [5, 'down', 80, 1],
+    ]);
+  });
+  it('are told not to exist where pieces interlock', () => {
+    const wheel = [[0, 0, 60, 40], [60, 0, 40, 60], [40, 60, 60, 40], [0, 40, 40, 60]].map(([xMm, yMm, widthMm, heightMm], i) => ({ pieceId: `${i}`, xMm, yMm, widthMm, heightMm, turned: false })); // prettier-ignore
+    expect(cutsOf(wheel, 100, 100)).to.equal(null);
+  });
+});
