@@ -13,6 +13,8 @@ interface Shot {
   /** shown before the picture is taken */
   wait: string;
   resume?: boolean;
+  /** lays the pieces out first */
+  layOut?: boolean;
 }
 const SHOTS: Shot[] = [
   { name: 'bench', path: '/', wait: 'text=Made lately' },
@@ -24,6 +26,7 @@ const SHOTS: Shot[] = [
     wait: '[data-testid=step-card]',
     dark: true,
   },
+  { name: 'cut', path: '/cut', wait: 'text=On the shelf', layOut: true },
   { name: 'cut-list', path: '/builds/line-winder-pouch?view=cut', wait: '[data-testid=cut-list]' },
   { name: 'how', path: '/builds/gull-pennant?view=how', wait: '[data-testid=insertions]' },
   { name: 'check', path: '/builds/fluffy-number?view=check', wait: '[data-testid=check]' },
@@ -40,7 +43,7 @@ const SHOTS: Shot[] = [
 mkdirSync('docs/screenshots', { recursive: true });
 const app = await startApp();
 const browser = await startBrowser();
-for (const { name, path, viewport = DESK, dark = false, wait, resume } of SHOTS) {
+for (const { name, path, viewport = DESK, dark = false, wait, resume, layOut } of SHOTS) {
   const { page, context } = await openPage(browser, {
     viewport,
     colorScheme: dark ? 'dark' : 'light',
@@ -59,6 +62,15 @@ for (const { name, path, viewport = DESK, dark = false, wait, resume } of SHOTS)
     await page.getByRole('heading', { name: 'Lay the accent' }).waitFor();
   }
   await page.locator(wait).first().waitFor();
+  if (layOut) {
+    await page.getByRole('button', { name: 'Lay it out' }).click();
+    await page
+      .getByRole('region', { name: /Layout of Cotton/ })
+      .first()
+      .waitFor();
+    await page.getByRole('button', { name: 'Stop' }).click();
+    await page.getByRole('progressbar').waitFor({ state: 'detached' });
+  }
   await page.evaluate(() => document.fonts.ready);
   await page.waitForTimeout(700);
   await page.screenshot({ path: `docs/screenshots/${name}.png` });

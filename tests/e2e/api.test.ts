@@ -3,7 +3,13 @@ import { execFileSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { planReportSchema, readingReportSchema, tapeToCsv, toBase64 } from '$lib/core/exchange';
+import {
+  layoutReportSchema,
+  planReportSchema,
+  readingReportSchema,
+  tapeToCsv,
+  toBase64,
+} from '$lib/core/exchange';
 import { readTape, tapeToRows, writeTape } from '$lib/core/tape';
 import { pouch } from '$lib/demo';
 import { startApp, type App } from '../support/app';
@@ -73,6 +79,26 @@ describe('routes for scripts', () => {
     expect(typed.time.screenSeconds).to.equal(340);
   });
 
+  it('POST /api/layout lays pieces out, says what is left over, and how few sheets there could be', async () => {
+    const response = await post(
+      '/api/layout',
+      JSON.stringify({
+        pieces: [
+          { id: 'front', widthMm: 200, heightMm: 150, quantity: 4, mayTurn: false },
+          { id: 'strap', widthMm: 100, heightMm: 600, quantity: 1, mayTurn: true },
+        ],
+        stock: [{ id: 'roll', widthMm: 500, heightMm: 400, quantity: 1 }],
+        edgeToEdge: true,
+        seconds: 0.2,
+      }),
+      'application/json',
+    );
+    expect(response.status).to.equal(200);
+    const layout = layoutReportSchema.parse(await response.json());
+    expect(layout.unplaced).to.deep.equal([{ pieceId: 'strap', quantity: 1 }]);
+    expect(layout).to.include({ rollLengthMm: 300, lowerBoundSheets: 1, usedAreaMm2: 120_000 });
+  });
+
   it('POST /api/tape gives needle points and stops back exactly, from JSON and from CSV', async () => {
     const tape = pouch();
     const json = await post(
@@ -102,6 +128,13 @@ describe('routes for scripts', () => {
       ['/api/plan', '{"build":{}', 'application/json', 400, 'not-json'],
       ['/api/plan', '{"build":{}}', 'application/json', 422, 'no-tape'],
       ['/api/plan', '{"build":{"order":{"quantity":0,"repeats":1}}}', 'application/json', 422, 'bad-body'],
+      [
+        '/api/layout',
+        '{"pieces":[{"id":"a","widthMm":0,"heightMm":5,"quantity":1}],"stock":[]}',
+        'application/json',
+        422,
+        'bad-body',
+      ],
       ['/api/plan', '{"build":{},"tape":"%%%"}', 'application/json', 422, 'bad-base64'],
     ];
     for (const [path, body, type, status, code] of cases) {
@@ -130,7 +163,7 @@ describe('routes for scripts', () => {
     const lines = [...readFileSync('docs/api.md', 'utf8').matchAll(/^curl (?:[^\n]*\\\n)*[^\n]*/gm)].map(
       (m) => m[0],
     );
-    expect(lines.length).to.be.at.least(4);
+    expect(lines.length).to.be.at.least(5);
     for (const line of lines) {
       const output = execFileSync('sh', ['-ec', line.replaceAll('http://localhost:4173', app.url)], {
         cwd: folder,
@@ -138,7 +171,7 @@ describe('routes for scripts', () => {
       });
       if (line.includes('-o '))
         expect(readFileSync(join(folder, /-o (\S+)/.exec(line)![1])).length).to.be.above(512);
-      else expect(JSON.parse(String(output))).to.have.any.keys('blocks', 'score');
+      else expect(JSON.parse(String(output))).to.have.any.keys('blocks', 'score', 'sheets');
     }
     rmSync(folder, { recursive: true });
   });

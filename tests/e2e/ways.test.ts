@@ -258,3 +258,61 @@ describe('quick ways', () => {
     await context.close();
   });
 });
+
+describe('the cutting table', () => {
+  it('gathers the pieces of an order, lays them on the shelf with cuts in order, and lists what is short', async () => {
+    const { page, context, faults } = await openPage(used.browser);
+    await page.goto(`${used.app.url}/cut`);
+    const orders = page.getByRole('group', { name: 'For the orders of' });
+    await orders.waitFor();
+    for (const name of [
+      'Crew patch',
+      'Line-winder pouch',
+      'Wind-star',
+      'Gull pennant',
+      'Tea-tent napkin',
+      'Picnic coaster',
+      'Pilot bib',
+      'Fluffy number',
+    ])
+      // prettier-ignore
+      await orders.getByLabel(name).uncheck();
+    await page
+      .getByRole('region', { name: 'Felt, as front felt' })
+      .getByText('Harbour felt sheets')
+      .waitFor();
+    await page.getByRole('button', { name: 'Lay it out' }).click();
+    await page.getByRole('region', { name: 'Layout of Felt, as front felt' }).waitFor();
+    await page.getByRole('progressbar').waitFor({ state: 'detached' });
+    await page
+      .getByRole('img', { name: /Harbour felt sheets: \d+ pieces/ })
+      .first()
+      .waitFor();
+    const cut = page.getByRole('list', { name: 'Cuts in order' }).first().getByRole('checkbox').first();
+    await cut.check();
+    await tab(page, /To buy/).click();
+    await page.getByTestId('shopping').getByText('Felt, as front felt').waitFor();
+    expect(await page.getByTestId('shopping').innerText()).to.match(/\d+ sheets of felt/);
+    expect(faults).to.deep.equal([]);
+    await context.close();
+  });
+
+  it('keeps the shelf: put on, changed, taken off, there after a reload', async () => {
+    const { page, context } = await openPage(used.browser);
+    await page.goto(`${used.app.url}/workshop`);
+    const shelf = page.getByTestId('stock');
+    await shelf.waitFor();
+    const before = await shelf.getByRole('listitem').count();
+    await page.getByRole('button', { name: 'Put on the shelf' }).click();
+    await shelf.getByLabel('Name').first().fill('Gale check');
+    await shelf.getByLabel('Length of New cloth').fill('999');
+    await page.keyboard.press('Tab');
+    await page.reload();
+    await shelf.waitFor();
+    expect(await shelf.getByLabel('Name').first().inputValue()).to.equal('Gale check');
+    await page.getByRole('button', { name: 'Take Gale check off the shelf' }).click();
+    await page.getByRole('button', { name: 'Take Gale check off the shelf' }).waitFor({ state: 'detached' });
+    expect(await shelf.getByRole('listitem').count()).to.equal(before);
+    await context.close();
+  });
+});

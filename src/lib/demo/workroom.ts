@@ -8,6 +8,7 @@ import type { Score } from '$lib/core/score';
 import { writeTape, type Tape } from '$lib/core/tape';
 import type { Workshop } from '$lib/core/workshop';
 import { numbersWith } from '$lib/core/numbers';
+import { demoStock } from './stock';
 import { bib } from './designs/bib';
 import { coaster } from './designs/coaster';
 import { crewPatch } from './designs/crew-patch';
@@ -61,6 +62,7 @@ const demoWorkshop: Workshop = {
       machineId: 'gannet',
     },
   ],
+  stock: demoStock,
   numbers: {},
 };
 

@@ -28,6 +28,12 @@ const worker: CoreWorker = {
     const result = csvToTape(text, label);
     return result.ok ? { ok: true, bytes: writeTape(result.value) } : result;
   },
+  async layout({ pieces, stock, edgeToEdge, gapMm, seconds }, onBetter) {
+    const { solveLayout } = await import('$lib/core/layout');
+    const from = performance.now();
+    const goOn = () => performance.now() - from < 1000 * seconds;
+    return solveLayout(pieces, stock, { edgeToEdge, gapMm, seed: 1, goOn, onBetter });
+  },
   async unpack(bytes) {
     const { readBundle } = await exchange();
     return readBundle(bytes);

@@ -2,7 +2,8 @@
 import * as Comlink from 'comlink';
 import { fail } from '$lib/core/problem';
 import type { RoleOverrides } from '$lib/core/reading';
-import type { CoreWorker, ReadAnswer } from './protocol';
+import type { Layout } from '$lib/core/layout';
+import type { CoreWorker, LayoutRequest, ReadAnswer } from './protocol';
 
 export type { ReadAnswer } from './protocol';
 
@@ -12,6 +13,31 @@ let remote: Comlink.Remote<CoreWorker> | undefined;
 export function core(): Comlink.Remote<CoreWorker> {
   remote ??= Comlink.wrap<CoreWorker>(start());
   return remote;
+}
+
+/**
+ * Looks for a layout in a worker of its own. Stopped in the middle it gives the best one so far, if there is any.
+ */
+export async function layoutWatched(
+  request: LayoutRequest,
+  onBetter: (layout: Layout) => void,
+  signal: AbortSignal,
+): Promise<Layout | null> {
+  const worker = start();
+  const own = Comlink.wrap<CoreWorker>(worker);
+  let best: Layout | null = null;
+  const better = (layout: Layout) => {
+    best = layout;
+    onBetter(layout);
+  };
+  try {
+    const aborted = new Promise<Layout | null>((resolve) =>
+      signal.addEventListener('abort', () => resolve(best), { once: true }),
+    );
+    return await Promise.race([own.layout(request, Comlink.proxy(better)), aborted]);
+  } finally {
+    worker.terminate();
+  }
 }
 
 const stopped: ReadAnswer = fail('stopped', 'Reading was stopped.', 'Nothing here was changed.');

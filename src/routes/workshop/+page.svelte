@@ -2,6 +2,7 @@
   import { NUMBER_IDS, NUMBER_TABLE, type NumberGroup, type NumberId } from '$lib/core/numbers';
   import NumberRow from '$lib/ui/workshop/NumberRow.svelte';
   import Machines from '$lib/ui/workshop/Machines.svelte';
+  import Stock from '$lib/ui/workshop/Stock.svelte';
   import { theme, type ThemeChoice } from '$lib/ui/state/theme.svelte';
   import { workroom } from '$lib/ui/state/workroom.svelte';
 
@@ -58,6 +59,7 @@
   </section>
 
   <Machines />
+  <section class="mt-10"><Stock /></section>
 
   <section class="mt-10">
     <div class="mb-2 flex flex-wrap items-baseline gap-4">

@@ -3,6 +3,7 @@
  * The Zod schema is the one source of the type; it is used wherever a workshop comes from outside.
  */
 import * as z from 'zod';
+import { MATERIAL_KINDS } from '../materials';
 import { NUMBER_IDS, numbersWith, type NumberId, type Numbers } from '../numbers';
 
 const machineSchema = z.object({
@@ -23,11 +24,31 @@ const hoopSchema = z.object({
   magnetic: z.boolean(),
   machineId: z.string().max(60),
 });
+/** How stock lies on the shelf. */
+export const STOCK_FORMS = ['roll', 'bolt', 'fat quarter', 'sheet', 'offcut'] as const;
+const stockSchema = z.object({
+  id: z.string().min(1).max(60),
+  name: z.string().min(1).max(80),
+  material: z.enum(MATERIAL_KINDS),
+  form: z.enum(STOCK_FORMS),
+  colour: z.string().regex(/^#[0-9a-f]{6}$/i),
+  /** width, and the length that is left, mm */
+  widthMm: z.number().min(10).max(5000),
+  heightMm: z.number().min(10).max(200_000),
+  quantity: z.int().min(1).max(10_000),
+  /** a print or nap that pieces must not be turned against */
+  directional: z.boolean(),
+  prewashed: z.boolean(),
+  /** of one, or of the whole length that is left */
+  cost: z.number().min(0).max(100_000),
+});
+export type StockItem = z.infer<typeof stockSchema>;
 export const workshopSchema = z.object({
   name: z.string().max(120),
   unit: z.enum(['mm', 'inch']),
   machines: z.array(machineSchema).min(1).max(50),
   hoops: z.array(hoopSchema).min(1).max(200),
+  stock: z.array(stockSchema).max(2000).default([]),
   numbers: z.partialRecord(z.enum(NUMBER_IDS as [NumberId, ...NumberId[]]), z.number()),
 });
 export type Machine = z.infer<typeof machineSchema>;
@@ -60,6 +81,7 @@ export const newWorkshop = (): Workshop => ({
     magnetic: false,
     machineId: 'machine-1',
   })),
+  stock: [],
   numbers: {},
 });
 

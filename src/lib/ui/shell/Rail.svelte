@@ -5,11 +5,19 @@
   import Layers from '@lucide/svelte/icons/layers-2';
   import Needle from '@lucide/svelte/icons/play';
   import Notebook from '@lucide/svelte/icons/notebook-pen';
+  import Scissors from '@lucide/svelte/icons/scissors';
   import Sliders from '@lucide/svelte/icons/sliders-horizontal';
   import { workroom } from '../state/workroom.svelte';
   import { PLACES } from './places';
 
-  const icons = { bench: Armchair, builds: Layers, run: Needle, log: Notebook, workshop: Sliders };
+  const icons = {
+    bench: Armchair,
+    builds: Layers,
+    cut: Scissors,
+    run: Needle,
+    log: Notebook,
+    workshop: Sliders,
+  };
   const here = (href: string) =>
     href === '/' ? page.url.pathname === '/' : page.url.pathname.startsWith(href);
 </script>
@@ -23,7 +31,7 @@
     <a
       href={resolve(place.href)}
       class={[
-        'flex min-h-14 min-w-14 flex-1 flex-col items-center justify-center gap-1 rounded-md text-[12px] md:flex-none',
+        'flex min-h-14 min-w-0 flex-1 flex-col items-center justify-center gap-1 rounded-md text-[11px] md:min-w-14 md:flex-none md:text-[12px]',
         here(place.href) ? 'bg-needle text-on-needle' : 'hover:bg-ground',
         place.id === 'workshop' && 'md:mt-auto',
       ]}
@@ -36,7 +44,7 @@
   {/each}
   <button
     type="button"
-    class="flex min-h-14 min-w-14 flex-col items-center justify-center rounded-md text-[12px] hover:bg-ground"
+    class="flex min-h-14 min-w-9 flex-col items-center justify-center rounded-md text-[11px] hover:bg-ground md:min-w-14 md:text-[12px]"
     onclick={() => workroom.toggleUnit()}
     title="Change the unit (key U)"
     aria-label="Unit: {workroom.unit}. Change"

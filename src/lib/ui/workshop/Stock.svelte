@@ -1,0 +1,124 @@
+<script lang="ts">
+  import Plus from '@lucide/svelte/icons/plus';
+  import Trash from '@lucide/svelte/icons/trash-2';
+  import { MATERIAL_KINDS, MATERIALS, type MaterialKind } from '$lib/core/materials';
+  import { STOCK_FORMS, type StockItem } from '$lib/core/workshop';
+  import { fromShownMm, shownMm } from '../kit/lengths';
+  import { newId } from '../state/ids';
+  import { workroom } from '../state/workroom.svelte';
+
+  const stock = $derived(workroom.workshop.stock);
+  const set = (id: string, change: Partial<StockItem>) =>
+    workroom.saveWorkshop((w) => ({
+      ...w,
+      stock: w.stock.map((s) => (s.id === id ? { ...s, ...change } : s)),
+    }));
+  const remove = (id: string) =>
+    workroom.saveWorkshop((w) => ({ ...w, stock: w.stock.filter((s) => s.id !== id) }));
+  const add = () =>
+    workroom.saveWorkshop((w) => ({
+      ...w,
+      stock: [
+        { id: newId(), name: 'New cloth', material: 'cotton', form: 'fat quarter', colour: '#d9b48f', widthMm: 550, heightMm: 450, quantity: 1, directional: false, prewashed: false, cost: 0 },
+        ...w.stock,
+      ],
+    })); // prettier-ignore
+  /** A length in the unit on screen; absurd ones leave the last good one in place. */
+  const length = (id: string, key: 'widthMm' | 'heightMm', typed: number, most: number) => {
+    const mm = fromShownMm(typed, workroom.unit);
+    if (mm >= 10 && mm <= most) void set(id, { [key]: mm });
+  };
+</script>
+
+<div class="mb-2 flex items-center gap-3">
+  <h2 class="flex-1 text-xl">Stock</h2>
+  <button type="button" class="btn btn-small" onclick={add}><Plus size={15} />Put on the shelf</button>
+</div>
+<ul class="divide-y divide-rule" data-testid="stock">
+  {#each stock as item (item.id)}
+    <li class="flex flex-wrap items-center gap-1.5 py-1.5 text-sm">
+      <input
+        type="color"
+        class="h-9 w-9 p-0.5"
+        aria-label="Colour of {item.name}"
+        value={item.colour}
+        onchange={(e) => set(item.id, { colour: e.currentTarget.value })}
+      />
+      <input
+        class="w-40"
+        aria-label="Name"
+        maxlength="80"
+        value={item.name}
+        onchange={(e) => e.currentTarget.value.trim() && set(item.id, { name: e.currentTarget.value.trim() })}
+      />
+      <select
+        class="w-32"
+        aria-label="Material of {item.name}"
+        value={item.material}
+        onchange={(e) => set(item.id, { material: e.currentTarget.value as MaterialKind })}
+        >{#each MATERIAL_KINDS as kind (kind)}<option value={kind}>{MATERIALS[kind].name}</option
+          >{/each}</select
+      >
+      <select
+        class="w-26"
+        aria-label="Form of {item.name}"
+        value={item.form}
+        onchange={(e) => set(item.id, { form: e.currentTarget.value as StockItem['form'] })}
+        >{#each STOCK_FORMS as form (form)}<option value={form}>{form}</option>{/each}</select
+      >
+      <input
+        class="w-18 text-right"
+        type="number"
+        step="any"
+        aria-label="Width of {item.name}"
+        value={shownMm(item.widthMm, workroom.unit)}
+        onchange={(e) => length(item.id, 'widthMm', e.currentTarget.valueAsNumber, 5000)}
+      />×<input
+        class="w-20 text-right"
+        type="number"
+        step="any"
+        aria-label="Length of {item.name}"
+        value={shownMm(item.heightMm, workroom.unit)}
+        onchange={(e) => length(item.id, 'heightMm', e.currentTarget.valueAsNumber, 200_000)}
+      /><span class="label">{workroom.unit === 'mm' ? 'mm' : 'in'}</span>
+      <label class="flex items-center gap-1"
+        ><input
+          class="w-14 text-right"
+          type="number"
+          min="1"
+          max="10000"
+          aria-label="How many of {item.name}"
+          value={item.quantity}
+          onchange={(e) => {
+            const n = e.currentTarget.valueAsNumber;
+            if (Number.isInteger(n) && n >= 1 && n <= 10000) void set(item.id, { quantity: n });
+          }}
+        />×</label
+      >
+      <label class="flex items-center gap-1"
+        ><input
+          type="checkbox"
+          checked={item.directional}
+          onchange={(e) => set(item.id, { directional: e.currentTarget.checked })}
+        />direction</label
+      >
+      <label class="flex items-center gap-1"
+        ><input
+          type="checkbox"
+          checked={item.prewashed}
+          onchange={(e) => set(item.id, { prewashed: e.currentTarget.checked })}
+        />prewashed</label
+      >
+      <button
+        type="button"
+        class="btn btn-small ml-auto"
+        aria-label="Take {item.name} off the shelf"
+        onclick={() => remove(item.id)}><Trash size={15} /></button
+      >
+    </li>
+  {:else}
+    <li class="py-2 text-quiet">
+      The shelf is empty. Sizes and shopping lists work all the same; layouts need stock.
+    </li>
+  {/each}
+</ul>
