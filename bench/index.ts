@@ -5,6 +5,7 @@ import { readTape } from '$lib/core/tape';
 import { planBuild, proposeBuild } from '$lib/core/plan';
 import { newWorkshop } from '$lib/core/workshop';
 import { pouch } from '$lib/demo';
+import { printLayouts } from './layout';
 import { printQuality } from './quality';
 import { tapeOf } from './tape-of';
 
@@ -63,3 +64,5 @@ console.log(
   `Plan of a build of ${reading.blocks.length} blocks at an edit: ${best(20, () => planBuild(build, reading, workshop)).toFixed(2)} ms (${sink & 0})`,
 );
 printQuality();
+// As long as the screen gives one material.
+printLayouts(1.5);

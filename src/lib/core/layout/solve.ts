@@ -114,16 +114,19 @@ export function solveLayout(
   };
 
   const single = kinds.length === 1 && kinds[0].quantity === 1 && items.length > 0;
-  /** sheets that were put together whole, and the pieces they leave: kept as long as they help */
-  let whole: Block[] = [];
-  let loose: Block[] = items.map(blockOf);
+  /** hardly any waste is allowed: pieces must meet side by side, and little else can help */
+  const largest = Math.max(0, ...kinds.map((kind) => kind.w * kind.h));
+  const tight = single || area > TIGHT * lower * largest;
+  /** the pieces as far as they are put together, and for how long that has not become better */
+  let pile: Block[] | null = null;
+  let stale = 0;
   for (let k = 0; k === 0 || (k < MOST_TRIES && goOn() && !perfect()); k++) {
-    if (k >= FIRST_TRIES && !single && k % 2) {
+    if (k >= FIRST_TRIES && !single && (tight ? k % 4 === 1 : k % 10 > 0)) {
       renew();
       continue;
     }
-    const gluing = k > 0 && items.length <= MOST_GLUED && k % 6 !== 5;
-    const blocks = gluing ? glued(k) : items.map(blockOf);
+    const gluing = k > 0 && items.length <= MOST_GLUED && (tight ? k % 6 !== 5 : k % 20 === 0);
+    const blocks = gluing ? glued() : items.map(blockOf);
     // Matching weighs every piece for every place: with very many it is left to the tries that follow.
     const usable = blocks.length > MOST_MATCHED ? QUICK : RULES;
     const rules = usable[k < usable.length ? k : Math.floor(random() * usable.length)];
@@ -164,26 +167,34 @@ export function solveLayout(
     offer(bins, packed.unplaced);
   }
 
-  function glued(k: number): Block[] {
+  /**
+   * Puts pieces together again along shared sides, takes some of the blocks apart, and again: fewer blocks are better, as
+   * many will do. What was cut from whole sheets comes back to whole sheets.
+   */
+  function glued(): Block[] {
     const target = single
       ? { w: kinds[0].w, h: Math.ceil(area / kinds[0].w) }
       : kinds[Math.floor(random() * kinds.length)];
-    // From time to time from the start again: a sheet put together wrongly would spoil all that follow.
-    if (k % FRESH === 0) {
-      whole = [];
-      loose = items.map(blockOf);
-    }
-    const made = glue(loose, target.w, target.h, random, random() * random());
     const isWhole = ({ w, h, turn }: Block) =>
       (w === target.w && h === target.h) || (turn && w === target.h && h === target.w);
-    const done = made.filter(isWhole);
-    if (done.length && !single) {
-      whole = [...whole, ...done];
-      const kept = new Set(whole.flatMap((b) => b.puts.map((p) => p.serial)));
-      loose = items.map(blockOf).filter((b) => !kept.has(b.puts[0].serial));
+    const join = (blocks: Block[]) => glue(blocks, target.w, target.h, random, random() * random());
+    if (!pile || stale > STALE) {
+      pile = join(items.map(blockOf));
+      stale = 0;
     }
-    const before = whole.filter((b) => !done.includes(b));
-    return [...before, ...made];
+    for (let step = 0; step < GLUE_STEPS && pile.length > lower && goOn(); step++) {
+      const apart = 0.15 + 0.6 * random() * random();
+      const next = join(
+        pile.flatMap((b) =>
+          random() < (isWhole(b) ? WHOLE_APART : apart)
+            ? b.puts.map((p) => blockOf(items[serials.get(p.serial) as number]))
+            : [b],
+        ),
+      );
+      stale = next.length < pile.length ? 0 : stale + 1;
+      if (next.length <= pile.length) pile = next;
+    }
+    return pile;
   }
 
   /** One sheet or roll: the same pieces in less and less height. */
@@ -204,8 +215,13 @@ export function solveLayout(
 const MOST_TRIES = 200_000;
 /** Plain tries before sheets are taken apart again. */
 const FIRST_TRIES = 30;
-/** So many tries build on the whole sheets found so far. */
-const FRESH = 40;
+/** Share of the sheets, at least, that a tight layout fills. */
+const TIGHT = 0.97;
+/** Steps of taking apart and joining between two layouts, and without any gain before it begins anew. */
+const GLUE_STEPS = 30;
+const STALE = 4000;
+/** How seldom a sheet that is whole is taken apart again. */
+const WHOLE_APART = 0.03;
 
 const usedHeight = (bin: Bin) => bin.puts.reduce((most, p) => Math.max(most, p.y + p.h), 0);
 
