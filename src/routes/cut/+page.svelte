@@ -4,6 +4,7 @@
   import { count, formatLength, formatSize, roundUpToGrid } from '$lib/core/units';
   import GroupLayout from '$lib/ui/cut/GroupLayout.svelte';
   import Swatch from '$lib/ui/cut/Swatch.svelte';
+  import Tabs from '$lib/ui/kit/Tabs.svelte';
   import EmptyWorkroom from '$lib/ui/shell/EmptyWorkroom.svelte';
   import { Cutting, type LaidGroup } from '$lib/ui/state/cutting.svelte';
   import { workroom } from '$lib/ui/state/workroom.svelte';
@@ -82,20 +83,7 @@
         >
       {/each}
     </fieldset>
-    <div class="mb-3 flex gap-1" role="tablist" aria-label="Views of the cutting">
-      {#each VIEWS as [name, label] (name)}
-        <button
-          type="button"
-          role="tab"
-          aria-selected={view === name}
-          class={[
-            'min-h-10 border-b-3 px-3',
-            view === name ? 'border-needle font-bold' : 'border-transparent hover:border-rule',
-          ]}
-          onclick={() => (view = name)}>{label}</button
-        >
-      {/each}
-    </div>
+    <div class="mb-3"><Tabs views={VIEWS} bind:value={view} label="Views of the cutting" /></div>
     {#if view === 'pieces'}
       {#each cutting.groups as group (group.key)}
         <section class="mb-4" aria-label={group.name}>

@@ -7,6 +7,7 @@ import { formatLength } from '../units';
 import { applyStep, emptyStack } from '../score';
 import { careRules } from './rules-care';
 import { materialRules } from './rules-material';
+import { hoopRules } from './rules-hoop';
 import { orderRules } from './rules-order';
 import { sizeRules } from './rules-size';
 import { threadRules } from './rules-thread';
@@ -16,6 +17,7 @@ export type { CheckInput, Finding, Fix, Severity } from './types';
 
 export const RULES: readonly Rule[] = [
   ...orderRules,
+  ...hoopRules,
   ...sizeRules,
   ...materialRules,
   ...threadRules,

@@ -1,7 +1,7 @@
 import type { Build, Trait } from '../build';
 import type { ScorePiece } from '../score';
 import { techniqueById } from '../techniques';
-import { list } from './rules-order';
+import { list } from './words';
 import type { Context, Found, Rule } from './types';
 
 const withTrait = (c: Context, trait: Trait) => c.score.pieces.filter((p) => p.traits.includes(trait));

@@ -1,22 +1,6 @@
-import { count } from '../units';
-import { insertionRange, stopList, type HandStep } from '../score';
-import type { Context, Found, Rule } from './types';
-
-/** Names in a sentence: "a, b and c". */
-export const list = (names: readonly (string | number)[]): string =>
-  names.length < 2 ? String(names[0] ?? '') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
-
-/** Laid over the whole front, or on the back: nothing can be added beneath it any more. */
-const closesUp = (c: Context, step: HandStep) =>
-  step.action === 'lay' &&
-  (step.side === 'back' ||
-    (step.face === 'down' && step.pieces.some((p) => c.piece(p)?.size.rule === 'cover')));
-
-const editsWithout = (c: Context, stepId: string) => ({
-  edits: c.build.edits.filter((e) => !((e.kind === 'remove' || e.kind === 'move') && e.stepId === stepId)),
-});
-const wasEdited = (c: Context, stepId: string) =>
-  c.build.edits.some((e) => (e.kind === 'remove' || e.kind === 'move') && e.stepId === stepId);
+import { insertionRange } from '../score';
+import type { Found, Rule } from './types';
+import { closesUp, editsWithout, wasEdited } from './words';
 
 /** What must come before what. */
 export const orderRules: Rule[] = [
@@ -281,68 +265,6 @@ export const orderRules: Rule[] = [
                 because: 'Pressed under its cover the piece creases, and synthetic thread shrinks.',
                 ...(wasEdited(c, step.id) && {
                   fix: { label: 'Move it back', change: editsWithout(c, step.id) },
-                }),
-              },
-            ]
-          : [];
-      }),
-  },
-  {
-    id: 'flip-unsaid',
-    severity: 'stop',
-    find: (c) =>
-      c.hands.flatMap(({ step, at }): Found[] => {
-        if (step.side !== 'back' || step.action !== 'lay' || c.before(at).view === 'back') return [];
-        const edit = c.build.edits.findLast((e) => e.kind === 'remove' && /flip/.test(e.stepId));
-        return [
-          {
-            stepId: step.id,
-            message: `“${step.title}” goes on the back, but nothing turns the hoop over first.`,
-            because: 'Laid on the front it is sewn to the wrong side.',
-            ...(edit && { fix: { label: 'Put the turn back', change: editsWithout(c, edit.stepId) } }),
-          },
-        ];
-      }),
-  },
-  {
-    id: 'halts',
-    severity: 'mind',
-    find: (c) => {
-      if (c.machine.kind !== 'multi-needle') return [];
-      const halts = stopList(c.score, c.build.threads).filter((s) => s.hands.length > 0);
-      if (!halts.length) return [];
-      return [
-        {
-          stepId: halts[0].hands[0].id,
-          message: `Programme ${count(halts.length, 'halt')} on ${c.machine.name}: after block${halts.length > 1 ? 's' : ''} ${list(halts.map((h) => h.stop))}.`,
-          because:
-            'With many needles it changes over by itself and runs through the stops where hands are needed.',
-        },
-      ];
-    },
-  },
-  {
-    id: 'hoop-off-loose',
-    severity: 'mind',
-    find: (c) =>
-      c.hands.flatMap(({ step, at }): Found[] => {
-        const trims = ['trim-close', 'trim-rough', 'cut-cloth'].includes(step.action);
-        const wantsOff = step.hoop === 'off' || (trims && c.score.schools.hoop === 'off');
-        const earlier = c.steps[at - 1];
-        // Once it is off for one step, the next changes nothing.
-        if (!wantsOff || (earlier?.kind === 'hand' && earlier.hoop === 'off')) return [];
-        const loose = c.before(at).layers.filter((l) => !l.held);
-        return loose.length
-          ? [
-              {
-                stepId: step.id,
-                message: `The hoop comes off at “${step.title}” while ${list(loose.map((l) => l.name))} ${loose.length > 1 ? 'are' : 'is'} loose.`,
-                because: 'What is not held yet shifts, and the next line no longer meets it.',
-                ...(trims && {
-                  fix: {
-                    label: 'Trim on the machine',
-                    change: { schools: { ...c.build.schools, hoop: 'on' } },
-                  },
                 }),
               },
             ]

@@ -17,6 +17,7 @@
   import Sheets from './Sheets.svelte';
   import Plan from '../hoop/Plan.svelte';
   import OrderPanel from '../order/OrderPanel.svelte';
+  import Tabs from '../kit/Tabs.svelte';
   import { isTyping } from '../shell/keys';
   import { BuildEditor } from '../state/editor.svelte';
   import { commands, type Command } from '../shell/commands.svelte';
@@ -225,29 +226,15 @@
       />
     </div>
 
-    <div class="flex flex-wrap gap-1" role="tablist" aria-label="Views of this build">
-      {#each VIEWS as [name, label] (name)}
-        <button
-          type="button"
-          role="tab"
-          aria-selected={view === name}
-          class={[
-            'min-h-10 border-b-3 px-3',
-            view === name ? 'border-needle font-bold' : 'border-transparent hover:border-rule',
-          ]}
-          onclick={() => (view = name)}
-          >{label}{#if name === 'check' && editor.findings.length}
-            <span
-              class={[
-                'ml-1 rounded-full px-1.5 text-sm',
-                editor.findings[0].severity === 'stop'
-                  ? 'bg-madder-soft text-madder'
-                  : 'bg-hands-soft text-hands',
-              ]}>{editor.findings.length}</span
-            >{/if}</button
-        >
-      {/each}
-    </div>
+    <Tabs
+      views={VIEWS}
+      bind:value={view}
+      label="Views of this build"
+      badge={(name) =>
+        name === 'check' && editor.findings.length
+          ? { text: String(editor.findings.length), grave: editor.findings[0].severity === 'stop' }
+          : null}
+    />
 
     {#if view === 'step' && editor.stack}
       <div class="grid min-h-0 flex-1 gap-4 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)_minmax(0,1.05fr)]">
