@@ -307,8 +307,12 @@ describe('the cutting table', () => {
     await shelf.getByLabel('Name').first().fill('Gale check');
     await shelf.getByLabel('Length of New cloth').fill('999');
     await page.keyboard.press('Tab');
+    // Two changes in a row: both are on the screen once both are stored.
+    await page.getByRole('button', { name: 'Take Gale check off the shelf' }).waitFor();
+    await page.waitForFunction(() => document.querySelector<HTMLInputElement>('[aria-label^="Length of Gale"]')?.value === '999'); // prettier-ignore
     await page.reload();
     await shelf.waitFor();
+    expect(await shelf.getByLabel('Length of Gale check').inputValue()).to.equal('999');
     expect(await shelf.getByLabel('Name').first().inputValue()).to.equal('Gale check');
     await page.getByRole('button', { name: 'Take Gale check off the shelf' }).click();
     await page.getByRole('button', { name: 'Take Gale check off the shelf' }).waitFor({ state: 'detached' });

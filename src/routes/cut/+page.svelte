@@ -114,9 +114,11 @@
         <p class="text-quiet">Choose an order above to see what it needs.</p>
       {/each}
     {:else if view === 'layout'}
-      {#if cutting.laid.length && !cutting.fresh && cutting.status === 'idle'}
+      {#if cutting.status === 'idle' && cutting.laid.length && (cutting.outdated || cutting.missing)}
         <p class="mb-3 border-l-4 border-hands bg-hands-soft px-3 py-1">
-          Something changed since this was laid out: lay it out again.
+          {cutting.outdated
+            ? 'Something changed since this was laid out: lay it out again.'
+            : `${count(cutting.missing, 'material')} not laid out yet.`}
         </p>
       {/if}
       {#each cutting.laid as laid (laid.group.key)}<GroupLayout

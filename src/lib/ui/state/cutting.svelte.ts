@@ -39,9 +39,15 @@ export class Cutting {
     ),
   );
   readonly counted = $derived(countedPieces(this.demands.filter((d) => this.chosen.includes(d.build.id))));
-  /** the layouts belong to what is chosen now */
-  readonly fresh = $derived(
-    this.laid.length > 0 && JSON.stringify(this.laid.map((l) => l.group)) === JSON.stringify(this.groups),
+  /** a layout belongs to pieces or stock that have changed since */
+  readonly outdated = $derived(
+    this.laid.some(
+      ({ group }) => JSON.stringify(group) !== JSON.stringify(this.groups.find((g) => g.key === group.key)),
+    ),
+  );
+  /** materials that are not laid out, as when it was stopped on the way */
+  readonly missing = $derived(
+    this.groups.filter((g) => !this.laid.some(({ group }) => group.key === g.key)).length,
   );
 
   async load() {

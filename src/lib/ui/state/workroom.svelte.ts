@@ -70,11 +70,16 @@ class Workroom {
     await this.refresh();
   }
 
-  async saveWorkshop(change: (workshop: Workshop) => Workshop) {
-    const next = change($state.snapshot(this.workshop) as Workshop);
-    const saved = await attempt(() => this.store.saveWorkshop(next));
-    if (saved.ok) this.workshop = next;
-    else showProblem(saved.problem);
+  private saving = Promise.resolve();
+  /** One change after the other: each builds on what the one before has stored. */
+  saveWorkshop(change: (workshop: Workshop) => Workshop): Promise<void> {
+    this.saving = this.saving.then(async () => {
+      const next = change($state.snapshot(this.workshop) as Workshop);
+      const saved = await attempt(() => this.store.saveWorkshop(next));
+      if (saved.ok) this.workshop = next;
+      else showProblem(saved.problem);
+    });
+    return this.saving;
   }
   toggleUnit() {
     return this.saveWorkshop((w) => ({ ...w, unit: w.unit === 'mm' ? 'inch' : 'mm' }));
