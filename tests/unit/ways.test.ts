@@ -269,7 +269,7 @@ describe('covers that hide less', () => {
         .stop()
         .sew(run(closePath(ring), 2))
         .stop();
-      const tape = maker.sew(...[closePath(ring)].map((p) => blanket(p, 2.6, tooth))).done();
+      const tape = maker.sew(blanket(closePath(ring), 2.6, tooth)).done();
       const block = readAs(tape).blocks[2];
       expect(block.role.value).to.equal('cover');
       expect(block.blanket).to.equal(true);

@@ -78,6 +78,9 @@ export class Store {
       await builds.put(build);
     });
   }
+  async addTape(tape: NewTape): Promise<void> {
+    await this.db.tapes.put(tape);
+  }
   async sheet(id: string): Promise<DocumentRecord | null> {
     return (await this.db.documents.get(id)) ?? null;
   }

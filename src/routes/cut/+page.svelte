@@ -1,7 +1,7 @@
 <script lang="ts">
   import { onMount } from 'svelte';
-  import { MATERIALS } from '$lib/core/materials';
-  import { count, formatLength, formatSize, roundUpToGrid } from '$lib/core/units';
+  import { amountToBuy } from '$lib/core/cut';
+  import { count, formatLength, formatSize } from '$lib/core/units';
   import GroupLayout from '$lib/ui/cut/GroupLayout.svelte';
   import Swatch from '$lib/ui/cut/Swatch.svelte';
   import Tabs from '$lib/ui/kit/Tabs.svelte';
@@ -27,20 +27,8 @@
     await cutting.layOut();
   }
   const short = $derived(cutting.laid.filter((l) => l.toBuy));
-  /** Off a width it is sold by the tenth of a metre, or the eighth of a yard. */
-  const SOLD_MM = 100;
-  const SOLD_YARD = 114.3;
-  const amount = ({ group, toBuy }: LaidGroup) => {
-    if (!toBuy) return '';
-    const [sheet] = toBuy.sheets;
-    if (!sheet) return 'a larger piece than is sold';
-    const width = MATERIALS[group.material].name;
-    if (toBuy.rollLengthMm)
-      return workroom.unit === 'mm'
-        ? `${(roundUpToGrid(toBuy.rollLengthMm, SOLD_MM) / 1000).toFixed(1)} m off the width`
-        : `${Math.ceil(toBuy.rollLengthMm / SOLD_YARD - 1e-6)}/8 yd off the width`;
-    return `${count(toBuy.sheets.length, 'sheet')} of ${width}`;
-  };
+  const amount = ({ group, toBuy }: LaidGroup) =>
+    toBuy ? amountToBuy(group.material, toBuy, workroom.unit) : '';
   const shoppingText = $derived(
     [
       ...short.map((l) => `${l.group.name}: ${amount(l)}`),

@@ -137,6 +137,16 @@ export const buildSchema = z.object({
 });
 export type Build = z.infer<typeof buildSchema>;
 export type ScoreEdit = z.infer<typeof scoreEditSchema>;
+/** What an edit is called when it must be told. */
+export const EDIT_WORDS: Record<ScoreEdit['kind'], string> = {
+  rename: 'New wording',
+  remove: 'Step taken out',
+  move: 'Step moved',
+  insert: 'Step put in',
+  time: 'Own time',
+  skip: 'Passing over',
+  again: 'Once more',
+};
 
 /** The roles of a build as the reading takes them. */
 export const roleOverrides = (build: Build): Record<number, Build['roles'][string]> =>

@@ -1,3 +1,4 @@
+import { WHOLE_SHARE } from '../techniques';
 import { insertionRange } from '../score';
 import type { Found, Rule } from './types';
 import { closesUp, editsWithout, wasEdited } from './words';
@@ -223,8 +224,8 @@ export const orderRules: Rule[] = [
         const lies = c.pieces.find((p) => step.pieces.includes(p.id) && p.material !== 'towelling')?.covers;
         if (
           !lies ||
-          lies.maxX - lies.minX < WHOLE * c.size.width ||
-          lies.maxY - lies.minY < WHOLE * c.size.height
+          lies.maxX - lies.minX < WHOLE_SHARE * c.size.width ||
+          lies.maxY - lies.minY < WHOLE_SHARE * c.size.height
         )
           return [];
         const later = c.needles.filter((n) => n.at > at);
@@ -272,5 +273,3 @@ export const orderRules: Rule[] = [
       }),
   },
 ];
-/** Share of the design that a piece spans to belong to the whole of it. */
-const WHOLE = 0.84;

@@ -2,6 +2,7 @@ import type { Box } from '../geometry';
 import { repeatsThatFit } from '../hoop';
 import { inside } from '../outline';
 import type { BlockReading, Line } from '../reading';
+import { WHOLE_SHARE } from '../techniques';
 import { smallestHoop } from '../workshop';
 import type { Context, Found, Rule } from './types';
 
@@ -10,7 +11,6 @@ const spans = (b: Box, c: Context) =>
   Math.min((b.maxX - b.minX) / c.size.width, (b.maxY - b.minY) / c.size.height);
 /** Nearer to the raw edge than this, scissors cannot follow, mm. */
 const SCISSORS_MM = 0.3;
-const WHOLE = 0.84;
 
 /** Share of a line that lies inside a closed one. */
 function shareInside(line: Line, { points }: Line): number {
@@ -158,7 +158,7 @@ export const sizeRules: Rule[] = [
             n.at > at &&
             n.step.role === 'placement' &&
             c.reading.blocks[n.step.block].lines[0]?.closed &&
-            spans(c.reading.blocks[n.step.block].box, c) < WHOLE &&
+            spans(c.reading.blocks[n.step.block].box, c) < WHOLE_SHARE &&
             shareInside(cover.lines[0], c.reading.blocks[n.step.block].lines[0]) > LUMP_SHARE,
         );
         return above
@@ -179,7 +179,7 @@ export const sizeRules: Rule[] = [
     find: (c) => {
       const line = c.needles.find(({ step }) => step.role === 'cut-line')?.step;
       const border = c.needles.findLast(
-        ({ step }) => step.role === 'cover' && spans(c.reading.blocks[step.block].box, c) > WHOLE * 0.8,
+        ({ step }) => step.role === 'cover' && spans(c.reading.blocks[step.block].box, c) > WHOLE_SHARE * 0.8,
       )?.step;
       if (!line || !border) return [];
       const [l, b] = [c.reading.blocks[line.block].box, c.reading.blocks[border.block].box];

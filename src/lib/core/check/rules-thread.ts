@@ -24,7 +24,7 @@ export const threadRules: Rule[] = [
                   title: 'Fresh bobbin',
                   text: 'Put in a full bobbin: the next block must be sewn without a join.',
                   side: 'front',
-                  seconds: BOBBIN_SECONDS,
+                  seconds: c.numbers['stop.bobbinFresh'],
                   action: 'bobbin',
                 },
               ],
@@ -134,5 +134,3 @@ export const threadRules: Rule[] = [
     },
   },
 ];
-/** Of a plain change of bobbin, s. */
-const BOBBIN_SECONDS = 60;

@@ -1,5 +1,6 @@
 import type { Build } from '../build';
-import type { LayoutPiece, LayoutStock } from '../layout';
+import type { Layout, LayoutPiece, LayoutStock } from '../layout';
+import { count, roundUpToGrid, type LengthUnit } from '../units';
 import { MATERIALS, type MaterialKind } from '../materials';
 import type { OrderPlan } from '../batch';
 import type { ScorePiece } from '../score';
@@ -124,4 +125,23 @@ export function shopStock(material: MaterialKind): LayoutStock {
   return sold.sheetMm
     ? { id: 'buy', widthMm: sold.widthMm, heightMm: sold.sheetMm, quantity: 2000, roll: false }
     : { id: 'buy', widthMm: sold.widthMm, heightMm: ENOUGH_MM, quantity: 1, roll: true };
+}
+
+/** Off a width, cloth is sold by the tenth of a metre or the eighth of a yard, mm. */
+const SOLD_BY: Record<LengthUnit, number> = { mm: 100, inch: 114.3 };
+const MM_PER_M = 1000;
+
+/** What to ask for in the shop for a layout on shopStock: "0.4 m off the width", "3 sheets of felt". */
+export function amountToBuy(material: MaterialKind, layout: Layout, unit: LengthUnit): string {
+  if (!layout.sheets.length) return 'a larger piece than is sold';
+  if (!layout.rollLengthMm)
+    return count(
+      layout.sheets.length,
+      `sheet of ${MATERIALS[material].name}`,
+      `sheets of ${MATERIALS[material].name}`,
+    );
+  const length = roundUpToGrid(layout.rollLengthMm, SOLD_BY[unit]);
+  return unit === 'mm'
+    ? `${(length / MM_PER_M).toFixed(1)} m off the width`
+    : `${Math.round(length / SOLD_BY.inch)}/8 yd off the width`;
 }

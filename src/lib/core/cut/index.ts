@@ -3,6 +3,7 @@
  */
 export { cutList, explainDimension, type CutPiece } from './pieces';
 export {
+  amountToBuy,
   asLayoutStock,
   countedPieces,
   gatherPieces,

@@ -1,4 +1,4 @@
-import type { Build, ScoreEdit } from '../build';
+import { EDIT_WORDS, type Build, type ScoreEdit } from '../build';
 import type { Box } from '../geometry';
 import type { BlockReading, Reading } from '../reading';
 
@@ -92,7 +92,7 @@ export function carryOver(
   });
   const edits = build.edits.flatMap((edit): ScoreEdit[] => {
     const stepId = edit.kind === 'insert' || edit.kind === 'again' ? edit.stepId : idNow(edit.stepId);
-    const what = `${EDITS[edit.kind]}${'title' in edit ? ` “${edit.title}”` : ''}`;
+    const what = `${EDIT_WORDS[edit.kind]}${'title' in edit ? ` “${edit.title}”` : ''}`;
     if (stepId === null || (edit.kind === 'again' && idNow(edit.of) === null)) {
       lost.push(`${what}, made for a block that is gone`);
       return [];
@@ -123,12 +123,3 @@ export function carryOver(
     lost,
   };
 }
-const EDITS: Record<ScoreEdit['kind'], string> = {
-  rename: 'New wording',
-  remove: 'Step taken out',
-  move: 'Step moved',
-  insert: 'Step put in',
-  time: 'Own time',
-  skip: 'Passing over',
-  again: 'Once more',
-};

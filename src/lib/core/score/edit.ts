@@ -1,4 +1,4 @@
-import type { ScoreEdit } from '../build';
+import { EDIT_WORDS, type ScoreEdit } from '../build';
 import { bareHand, threadStep } from './hand';
 import type { HandStep, NeedleStep, Step } from './types';
 
@@ -20,12 +20,12 @@ export function applyEdits(
       const of = steps.findIndex((s) => s.id === edit.of);
       const step = steps[of];
       if (step?.kind === 'needle') steps = steps.toSpliced(of + 1, 0, ...sewAgain(step, edit, threadByHand));
-      else stale.push(`${words.again}: the block it repeats is not in this score any more.`);
+      else stale.push(`${EDIT_WORDS.again}: the block it repeats is not in this score any more.`);
       continue;
     }
     const step = steps[at];
     if (!step) {
-      stale.push(`${words[edit.kind]}: the step it was meant for is not in this score any more.`);
+      stale.push(`${EDIT_WORDS[edit.kind]}: the step it was meant for is not in this score any more.`);
       continue;
     }
     if (edit.kind === 'rename')
@@ -49,16 +49,6 @@ export function applyEdits(
   }
   return { steps, stale };
 }
-
-const words: Record<ScoreEdit['kind'], string> = {
-  rename: 'New wording',
-  remove: 'Step taken out',
-  move: 'Step moved',
-  insert: 'Step put in',
-  time: 'Own time',
-  skip: 'Passing over',
-  again: 'Once more',
-};
 
 function insertBefore(steps: Step[], step: Step, before: string | null): Step[] {
   const at = before === null ? -1 : steps.findIndex((s) => s.id === before);

@@ -34,7 +34,7 @@ export const cutwork: Technique = {
   start: [
     { key: 'hoop-up', action: 'hoop-up', title: 'Hoop up', text: 'Hoop the sticky base paper up, drum tight, and trace the outline.', because: 'Everything that follows is measured from this.', side: 'front', pieces: ['base'], cautions: ['arm'] },
     { key: 'peel', action: 'peel', title: 'Score and peel', text: 'Score the paper lightly round the field and in an X, and peel it off.', because: 'A light score opens the paper and spares the base.', side: 'front', tools: ['pin'] },
-    { key: 'mesh', action: 'lay', title: 'Mesh inside', text: 'Fuse soft mesh to the wrong side of the cloth; it goes on with it.', because: 'A knit stretches out of shape round every window.', side: 'front', face: 'down', pieces: ['mesh'], tools: ['iron'], cautions: ['iron'], school: ['cloth:knit'] },
+    { key: 'mesh', action: 'lay', title: 'Mesh inside', text: 'Fuse soft mesh to the wrong side of the cloth; it goes on with it.', because: 'A knit stretches out of shape round every opening.', side: 'front', face: 'down', pieces: ['mesh'], tools: ['iron'], cautions: ['iron'], school: ['cloth:knit'] },
     { key: 'lay', action: 'lay', title: 'Stick the cloth on', text: 'Smooth the cloth on, right side up, its grain straight.', because: 'Cut windows pull out of shape along a slanting grain.', side: 'front', face: 'up', pieces: ['cloth'] },
   ],
   parts: [

@@ -31,7 +31,7 @@ export const flipFold: Technique = {
           title: 'Seam line',
           roles: { placement: 1, seam: 0.8 },
           after: [
-            { key: 'lay', action: 'lay', title: 'Lay the first fabric', text: 'Lay the first fabric right side up, its edge 3 mm past the line.', because: 'The seam must catch it along its whole length.', side: 'front', face: 'up', pieces: ['first'], cautions: ['needle'], school: ['edge:past'] },
+            { key: 'lay', action: 'lay', title: 'Lay the first fabric', text: 'Lay the first fabric right side up, its edge {cut.edgePast} past the line.', because: 'The seam must catch it along its whole length.', side: 'front', face: 'up', pieces: ['first'], cautions: ['needle'], school: ['edge:past'] },
             { key: 'lay', action: 'lay', title: 'Lay the first fabric', text: 'Lay the first fabric right side up, its edge exactly on the line.', because: 'No allowance to fold: the seam is flat.', side: 'front', face: 'up', pieces: ['first'], cautions: ['needle'], school: ['edge:on'] },
           ],
         },

@@ -42,7 +42,7 @@ export const techniqueById = (id: string): Technique => TECHNIQUES.find((t) => t
 export const rankTechniques = (reading: Reading): Match[] =>
   TECHNIQUES.map((t) => matchTechnique(t, reading)).sort((a, b) => b.fit - a.fit);
 
-export { fitReason, matchTechnique, type Match, type Place } from './match';
+export { WHOLE_SHARE, fitReason, matchTechnique, type Match, type Place } from './match';
 export { HOLDS, isHold, type HoldKey } from './choices';
 export { schoolsOf, inSchools, type Schools } from './schools';
 export {

@@ -45,7 +45,7 @@ const fitOf = (slot: Slot, reading: Reading, block: number) => {
 };
 
 /** Share of the design that a block spans, the smaller way, from which on it runs round the whole. */
-const WHOLE = 0.84;
+export const WHOLE_SHARE = 0.84;
 /** What is left of a fit where extent or opening speak against it. */
 const AGAINST = 0.3;
 /** And where its texture is not the usual one. */
@@ -64,7 +64,7 @@ function shapeFit(
     (box.maxY - box.minY) / Math.max(1e-6, e.maxY - e.minY),
   );
   const textureSpeaksAgainst = prefers !== undefined && !prefers.includes(blocks[block].texture);
-  const extentSpeaksAgainst = extent !== undefined && (extent === 'whole') !== spans >= WHOLE;
+  const extentSpeaksAgainst = extent !== undefined && (extent === 'whole') !== spans >= WHOLE_SHARE;
   const openingSpeaksAgainst = opening !== undefined && opening !== openings.length > 0;
   return (extentSpeaksAgainst || openingSpeaksAgainst ? AGAINST : 1) * (textureSpeaksAgainst ? UNUSUAL : 1);
 }

@@ -48,7 +48,7 @@
     const reading = await readBytes(tape.value, file.name);
     if (!reading.ok) return void (problem = `${reading.problem.message} ${reading.problem.next}`);
     const id = tapeIdOf(tape.value);
-    const stored = await attempt(() => workroom.store.addBuild(build, [{ id, bytes: tape.value }]));
+    const stored = await attempt(() => workroom.store.addTape({ id, bytes: tape.value }));
     if (!stored.ok) return showProblem(stored.problem);
     put({ tapeId: id, typed: [] }, file.name.replace(/\.[^.]*$/, ''));
   }

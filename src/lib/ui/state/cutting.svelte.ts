@@ -7,11 +7,11 @@ import {
   type CutGroup,
 } from '$lib/core/cut';
 import type { Layout } from '$lib/core/layout';
-import { roleOverrides, type Build } from '$lib/core/build';
+import type { Build } from '$lib/core/build';
 import { planBuild } from '$lib/core/plan';
-import { typedReading } from '$lib/core/reading';
-import { core, layoutWatched } from '$lib/workers';
+import { layoutWatched } from '$lib/workers';
 import { jobs } from './jobs.svelte';
+import { readBuild, readingsOf } from './read-build';
 import { workroom } from './workroom.svelte';
 
 /** Seconds spent on the layout of one material. */
@@ -81,6 +81,8 @@ export class Cutting {
               signal,
             )
           : null;
+        // Stopped before there was any answer: that says nothing about the shelf.
+        if (signal.aborted && !layout) break;
         const short = layout
           ? layout.unplaced.flatMap((u) =>
               pieces.filter((p) => p.id === u.pieceId).map((p) => ({ ...p, quantity: u.quantity })),
@@ -105,22 +107,9 @@ export class Cutting {
 
 async function demandOf(build: Build): Promise<CutDemand | null> {
   const workshop = $state.snapshot(workroom.workshop) as typeof workroom.workshop;
-  let reading;
-  if (build.typed) {
-    const { stops, widthMm, heightMm } = build.typed;
-    reading = typedReading(
-      stops,
-      widthMm && heightMm ? { width: widthMm, height: heightMm } : null,
-      workshop.machines[0].speed,
-    );
-  } else {
-    const bytes = await workroom.store.tape(build.tapeId);
-    const answer =
-      bytes && (await core().read(bytes, workroom.numbers['reading.trimJumps'], roleOverrides(build)));
-    if (!answer || !answer.ok) return null;
-    reading = answer.reading;
-  }
-  const plan = planBuild(build, reading, workshop);
+  const read = await readBuild(build);
+  if (!read.ok) return null;
+  const plan = planBuild(build, read.value.own.reading, workshop, readingsOf(read.value.inserted));
   return {
     build: { id: build.id, name: build.name },
     pieces: plan.pieces,

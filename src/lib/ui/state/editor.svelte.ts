@@ -1,15 +1,16 @@
-import { roleOverrides, type Build, type ScoreEdit } from '$lib/core/build';
+import type { Build, ScoreEdit } from '$lib/core/build';
 import { carryOver, composeTape, planBuild, type BuildPlan } from '$lib/core/plan';
 import type { Problem } from '$lib/core/problem';
 import { openFindings } from '$lib/core/check';
-import { isQuestion, typedReading, type Reading, type Role } from '$lib/core/reading';
+import { isQuestion, type Reading, type Role } from '$lib/core/reading';
 import { rankTechniques } from '$lib/core/techniques';
 import { scoreChanges, stackAt, type ScoreChanges } from '$lib/core/score';
-import { emptyTape, type Tape } from '$lib/core/tape';
+import type { Tape } from '$lib/core/tape';
 import { core } from '$lib/workers';
 import { attempt } from '$lib/store';
 import { newId, nowIso } from './ids';
 import { showProblem } from './notices';
+import { readBuild, readingsOf, type ReadBuild } from './read-build';
 import { workroom } from './workroom.svelte';
 
 /** One build under work: every change is an undoable step, stored at once; the plan follows by itself. */
@@ -19,7 +20,7 @@ export class BuildEditor {
   own = $state.raw<Reading | null>(null);
   private ownTape = $state.raw<Tape | null>(null);
   /** tapes that are sewn in between, by insertion */
-  private inserted = $state.raw<Record<string, { tape: Tape; reading: Reading }>>({});
+  private inserted = $state.raw<ReadBuild['inserted']>({});
   /** what the last choice did to the score, told once */
   changes = $state.raw<{ what: string; by: ScoreChanges } | null>(null);
   problem = $state.raw<Problem | null>(null);
@@ -57,8 +58,7 @@ export class BuildEditor {
 
   private planOf(build: Build, own: Reading): BuildPlan {
     const workshop = $state.snapshot(workroom.workshop) as typeof workroom.workshop;
-    const readings = Object.fromEntries(Object.entries(this.inserted).map(([id, i]) => [id, i.reading]));
-    return planBuild(build, own, workshop, readings, nowIso().slice(0, 10));
+    return planBuild(build, own, workshop, readingsOf(this.inserted), nowIso().slice(0, 10));
   }
 
   async load(id: string) {
@@ -71,34 +71,16 @@ export class BuildEditor {
       };
     else this.build = build;
   }
-  /** Reads the build's own tape and those of its insertions. False when one of them is missing. */
   private async read(build: Build): Promise<boolean> {
-    const inserted: typeof this.inserted = {};
-    for (const { id, tapeId } of build.insertions) {
-      const read = tapeId ? await this.readTape(tapeId, {}) : null;
-      if (read) inserted[id] = read;
+    const read = await readBuild(build);
+    if (!read.ok) {
+      this.problem = read.problem;
+      return false;
     }
-    if (build.typed) {
-      const { stops, widthMm, heightMm } = build.typed;
-      const machine = workroom.workshop.machines.find((m) => m.id === build.machineId);
-      const size = widthMm && heightMm ? { width: widthMm, height: heightMm } : null;
-      this.own = typedReading(stops, size, (machine ?? workroom.workshop.machines[0]).speed);
-      this.ownTape = emptyTape();
-    } else {
-      const read = await this.readTape(build.tapeId, roleOverrides(build));
-      if (!read) return false;
-      this.own = read.reading;
-      this.ownTape = read.tape;
-    }
-    this.inserted = inserted;
+    this.own = read.value.own.reading;
+    this.ownTape = read.value.own.tape;
+    this.inserted = read.value.inserted;
     return true;
-  }
-  private async readTape(id: string, roles: Parameters<ReturnType<typeof core>['read']>[2]) {
-    const bytes = await workroom.store.tape(id);
-    if (!bytes) return null;
-    const answer = await core().read(bytes, workroom.numbers['reading.trimJumps'], roles);
-    if (!answer.ok) this.problem = answer.problem;
-    return answer.ok ? answer : null;
   }
 
   goTo(index: number) {
@@ -176,7 +158,7 @@ export class BuildEditor {
       return null;
     }
     const { build, lost } = carryOver(this.build, this.own, answer.reading, { tapeId, fileName });
-    const stored = await attempt(() => workroom.store.addBuild(build, [{ id: tapeId, bytes }]));
+    const stored = await attempt(() => workroom.store.addTape({ id: tapeId, bytes }));
     if (!stored.ok) {
       showProblem(stored.problem);
       return null;
