@@ -1,10 +1,12 @@
 import { expect } from 'chai';
 import {
-  amountToBuy,
   asLayoutStock,
-  countedPieces,
+  gatherNotions,
   gatherPieces,
+  purchaseOf,
+  purchaseOfNotion,
   shopStock,
+  tooLarge,
   type CutDemand,
 } from '$lib/core/cut';
 import {
@@ -27,6 +29,7 @@ const demand = (name: string, tape: Tape, change: Partial<Build> = {}): CutDeman
     build: { id: name, name },
     pieces: plan.pieces,
     scorePieces: plan.score.pieces,
+    notions: plan.notions,
     order: plan.order,
   };
 };
@@ -45,7 +48,7 @@ describe('pieces of several orders', () => {
     demand('bib', bib(), { order: { quantity: 4, repeats: 1 }, materials: { back: { colour: blue } } }),
     demand('tab', tailTab(), { order: { quantity: 24, repeats: 4 } }),
   ];
-  const groups = gatherPieces(orders, demoStock);
+  const groups = gatherPieces(orders, demoStock, 6);
 
   it('come together by what they are cut from: seen cloth by its colour, the rest by its kind', () => {
     const cloth = groups.find((g) => g.key === `cotton ${blue}`)!;
@@ -62,12 +65,14 @@ describe('pieces of several orders', () => {
     expect(quantity('tab:base')).to.equal(load('tab').hoopings);
     expect(load('tab').hoopings).to.be.below(load('tab').load);
     expect(groups.some((g) => g.material === 'zip')).to.equal(false);
-    expect(countedPieces(orders)).to.deep.include({ name: 'Zip', buildName: 'pouch', quantity: load('pouch').load, sizeMm: countedPieces(orders)[0].sizeMm }); // prettier-ignore
+    const zips = gatherNotions(orders).find((n) => n.notion === 'zip')!;
+    expect([zips.amount, zips.because]).to.deep.equal([load('pouch').load, 'pouch']);
+    expect(zips.lengthMm).to.be.above(200);
   });
   it('with a direction, of their own or of the stock, are not turned; what is cut already is left out', () => {
     const wave = demoStock.find((s) => s.directional)!;
     const turn = (change: Partial<Build>) =>
-      gatherPieces([demand('bib', bib(), change)], demoStock)
+      gatherPieces([demand('bib', bib(), change)], demoStock, 6)
         .flatMap((g) => g.pieces)
         .find((p) => p.id === 'bib:front')?.mayTurn;
     expect(turn({})).to.equal(true);
@@ -92,16 +97,45 @@ describe('what a layout comes to', () => {
   it('asks in the shop for lengths and sheets as they are sold, rounded up', () => {
     const cotton = solve([{ ...pieces[0], quantity: 12 }], [shopStock('cotton')]);
     expect(cotton.rollLengthMm).to.equal(400);
-    expect(amountToBuy('cotton', cotton, 'mm')).to.equal('0.4 m off the width');
-    expect(amountToBuy('cotton', { ...cotton, rollLengthMm: 401 }, 'mm')).to.equal('0.5 m off the width');
-    expect(amountToBuy('cotton', cotton, 'inch')).to.equal('4/8 yd off the width');
-    const felt = solve([{ ...pieces[0], quantity: 3 }], [shopStock('felt')]);
-    expect(amountToBuy('felt', felt, 'mm')).to.equal('2 sheets of felt');
-    const huge = solve([{ ...pieces[0], widthMm: 900 }], [shopStock('felt')]);
-    expect(amountToBuy('felt', huge, 'mm')).to.equal('a larger piece than is sold');
+    const buy = (layout: Layout, unit: 'mm' | 'inch' = 'mm') => purchaseOf('Blue', 'cotton', layout, shopStock('cotton'), unit); // prettier-ignore
+    expect(buy(cotton).amount).to.equal('0.4 m off the width');
+    expect(buy({ ...cotton, rollLengthMm: 401 }).amount).to.equal('0.5 m off the width');
+    expect(buy(cotton, 'inch').amount).to.equal('4/8 yd off the width');
+    expect(buy({ ...cotton, rollLengthMm: 800 }).cost).to.be.closeTo(2 * buy(cotton).cost, 1e-9);
+    const feltShop = shopStock('felt');
+    const felt = purchaseOf('Felt', 'felt', solve([{ ...pieces[0], quantity: 3 }], [feltShop]), feltShop, 'mm'); // prettier-ignore
+    expect([felt.amount, felt.needs, felt.cost]).to.deep.equal(['2 sheets of felt', '3 pieces', 2 * feltShop.cost!]); // prettier-ignore
+    const huge = purchaseOf('Felt', 'felt', solve([{ ...pieces[0], widthMm: 900 }], [feltShop]), feltShop, 'mm'); // prettier-ignore
+    expect([huge.amount, huge.impossible]).to.deep.equal(['a larger piece than is sold', true]);
   });
   it('takes rolls and bolts of the shelf as rolls, all else as sheets', () => {
     const rolls = asLayoutStock(demoStock).filter((s) => s.roll).map((s) => s.id); // prettier-ignore
     expect(rolls).to.deep.equal(demoStock.filter((s) => ['roll', 'bolt'].includes(s.form)).map((s) => s.id));
+  });
+  it('costs what the shelf’s own stock of it cost, else a usual price', () => {
+    const usual = shopStock('cotton');
+    const known = shopStock('cotton', [{ ...demoStock[0], material: 'cotton', widthMm: 1000, heightMm: 1000, cost: 20 }]); // prettier-ignore
+    expect(known.cost! / (known.widthMm * known.heightMm)).to.be.closeTo(20 / 1e6, 1e-12);
+    expect(usual.cost).to.be.above(0).and.not.equal(known.cost);
+  });
+  it('buys whole packs', () => {
+    const need = { notion: 'snap cap' as const, amount: 104, lengthMm: null, because: '' };
+    const caps = purchaseOfNotion(need, String);
+    expect([caps.amount, caps.needs, caps.cost]).to.deep.equal(['3 packs of 50', '104 snap caps', 9]);
+    const zips = purchaseOfNotion({ ...need, notion: 'zip', amount: 7, lengthMm: 230 }, (mm) => `${mm} mm`);
+    expect([zips.name, zips.amount]).to.deep.equal(['Coil zip, at least 230 mm', '7 coil zips']);
+  });
+});
+
+describe('a piece larger than its stock', () => {
+  const sheet = { ...demoStock.find((s) => s.material === 'felt')!, widthMm: 180, heightMm: 230 };
+  const tab = gatherPieces([demand('tab', tailTab())], [], 6).find((g) => g.material === 'felt')!;
+  const front = { ...tab.pieces[0], widthMm: 220, heightMm: 100 };
+  it('is told with the nearest stock, how much is missing, and what would make it fit', () => {
+    expect(tooLarge({ pieces: [front], stock: [sheet] })).to.deep.equal([]);
+    const held = tooLarge({ pieces: [{ ...front, mayTurn: false }], stock: [sheet] })[0];
+    expect([held.nearest.name, held.shortMm, held.turnHelps]).to.deep.equal([sheet.name, 40, true]);
+    const huge = tooLarge({ pieces: [{ ...front, widthMm: 240, heightMm: 190 }], stock: [sheet] })[0];
+    expect([huge.shortMm, huge.turnHelps, huge.marginMm]).to.deep.equal([10, false, 7]);
   });
 });

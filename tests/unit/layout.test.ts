@@ -1,6 +1,15 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { cutsOf, solveLayout, type Layout, type LayoutPiece, type LayoutStock } from '$lib/core/layout';
+import {
+  alternativesOf,
+  compareLayouts,
+  cutSheet,
+  solveLayout,
+  untold,
+  type Layout,
+  type LayoutPiece,
+  type LayoutStock,
+} from '$lib/core/layout';
 import { classicCase, perfectRoll, perfectSheets } from '../support/cutting';
 
 /** A number of tries, not a time: the same on every machine. */
@@ -58,7 +67,7 @@ describe('layouts', () => {
         expectSound(layout, pieces, stock, gapMm);
         for (const sheet of layout.sheets) {
           const { widthMm, heightMm } = stock.find((s) => s.id === sheet.stockId)!;
-          expect(cutsOf(sheet.placements, widthMm, heightMm)).to.not.equal(null);
+          expect(cutSheet(sheet.placements, widthMm, heightMm)).to.not.equal(null);
         }
       }),
       { numRuns: 60 },
@@ -124,12 +133,12 @@ describe('layouts', () => {
 describe('the cuts of a layout', () => {
   it('come strips first, each measured from the edge the last one left', () => {
     const place = (pieceId: string, xMm: number, yMm: number, widthMm: number, heightMm: number) => ({ pieceId, xMm, yMm, widthMm, heightMm, turned: false }); // prettier-ignore
-    const cuts = cutsOf(
+    const { cuts } = cutSheet(
       [place('a', 0, 0, 100, 60), place('b', 100, 0, 50, 60), place('c', 0, 60, 80, 40)],
       200,
       120,
-    );
-    expect(cuts?.map((c) => [c.number, c.direction, c.atMm, c.level])).to.deep.equal([
+    )!;
+    expect(cuts.map((c) => [c.number, c.direction, c.atMm, c.level])).to.deep.equal([
       [1, 'across', 60, 0],
       [2, 'across', 40, 0],
       [3, 'down', 100, 1],
@@ -139,6 +148,60 @@ describe('the cuts of a layout', () => {
   });
   it('are told not to exist where pieces interlock', () => {
     const wheel = [[0, 0, 60, 40], [60, 0, 40, 60], [40, 60, 60, 40], [0, 40, 40, 60]].map(([xMm, yMm, widthMm, heightMm], i) => ({ pieceId: `${i}`, xMm, yMm, widthMm, heightMm, turned: false })); // prettier-ignore
-    expect(cutsOf(wheel, 100, 100)).to.equal(null);
+    expect(cutSheet(wheel, 100, 100)).to.equal(null);
+  });
+  it('stacks strips and blocks that are alike, as many as a blade goes through', () => {
+    const pieces: LayoutPiece[] = [{ id: 'a', widthMm: 50, heightMm: 40, quantity: 12, mayTurn: false }];
+    const stock: LayoutStock[] = [{ id: 's', widthMm: 210, heightMm: 130, quantity: 1, roll: false }];
+    const [sheet] = solve(pieces, stock).sheets;
+    const one = cutSheet(sheet.placements, 210, 130)!;
+    const three = cutSheet(sheet.placements, 210, 130, 3)!;
+    const two = cutSheet(sheet.placements, 210, 130, 2)!;
+    // Three strips of four: without stacking each strip is cut by itself.
+    expect(one.cuts).to.have.length(3 + 3 * 4);
+    expect(three.cuts).to.have.length(3 + 4);
+    expect(three.cuts.at(-1)?.stack).to.have.length(3);
+    expect(two.cuts).to.have.length(3 + 2 * 4);
+  });
+  it('with what is left over, fill the sheet: nothing is lost, nothing counted twice', () => {
+    fc.assert(
+      fc.property(anyPieces, anyStock, fc.integer({ min: 1, max: 6 }), (pieces, stock, plies) => {
+        for (const sheet of solve(pieces, stock, { goOn: tries(4) }).sheets) {
+          const { widthMm, heightMm } = stock.find((s) => s.id === sheet.stockId)!;
+          const { cuts, rests } = cutSheet(sheet.placements, widthMm, heightMm, plies)!;
+          const area = (list: readonly { widthMm: number; heightMm: number }[]) =>
+            list.reduce((sum, r) => sum + r.widthMm * r.heightMm, 0);
+          expect(area(rests) + area(sheet.placements)).to.be.closeTo(widthMm * heightMm, 1);
+          expect(cuts.every((c) => c.stack.length <= plies)).to.equal(true);
+        }
+      }),
+      { numRuns: 40 },
+    );
+  });
+});
+
+describe('ways of cutting the same pieces', () => {
+  const pieces: LayoutPiece[] = [{ id: 'a', widthMm: 300, heightMm: 180, quantity: 4, mayTurn: true }];
+  const stock: LayoutStock[] = [
+    { id: 'wide', widthMm: 640, heightMm: 3000, quantity: 1, roll: true, cost: 30 },
+    { id: 'narrow', widthMm: 310, heightMm: 3000, quantity: 1, roll: true, cost: 12 },
+  ];
+  const ways = alternativesOf(pieces, stock, (id) => id);
+  const answers = ways.map((alternative) => ({ alternative, layout: untold(alternative, solve(alternative.pieces, alternative.stock)) })); // prettier-ignore
+
+  it('are the shelf, each roll, and along or across it', () => {
+    expect(ways.map((w) => w.key)).to.deep.equal(['shelf', 'wide', 'wide as', 'wide across', 'narrow', 'narrow as', 'narrow across']); // prettier-ignore
+    expect(alternativesOf([{ ...pieces[0], mayTurn: false }], stock, String).map((w) => w.key)).to.deep.equal(['shelf', 'wide', 'narrow']); // prettier-ignore
+  });
+  it('are told by what is left over, then cost, then waste; what was turned is told as turned', () => {
+    const ranked = compareLayouts(answers, stock);
+    const find = (key: string) => ranked.find((r) => r.key === key)!;
+    expect(find('wide as').layout.rollLengthMm).to.equal(2 * 180);
+    expect(find('wide across').layout.rollLengthMm).to.equal(2 * 300);
+    expect(find('wide across').layout.sheets[0].placements.every((p) => p.turned)).to.equal(true);
+    expect(find('wide across').layout.sheets[0].placements[0]).to.deep.include({ widthMm: 180, heightMm: 300 }); // prettier-ignore
+    const order = ranked.map((r) => [r.left, r.layout.cost]);
+    expect(order).to.deep.equal(order.toSorted((a, b) => a[0] - b[0] || a[1] - b[1]));
+    expect(ranked[0].left).to.equal(0);
   });
 });

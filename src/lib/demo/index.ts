@@ -3,6 +3,7 @@ export { demoWorkroom, type DemoRun, type DemoWorkroom } from './workroom';
 export { bib } from './designs/bib';
 export { coaster } from './designs/coaster';
 export { crewPatch } from './designs/crew-patch';
+export { gullPennant } from './designs/gull-pennant';
 export { napkin } from './designs/napkin';
 export { pouch } from './designs/pouch';
 export { tailTab } from './designs/tail-tab';

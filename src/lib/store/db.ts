@@ -1,5 +1,6 @@
 import Dexie, { type EntityTable, type Table } from 'dexie';
 import type { Build } from '$lib/core/build';
+import type { Movement } from '$lib/core/stock';
 import type { RunEvent, RunRecord } from '$lib/core/run';
 
 export interface TapeRecord {
@@ -32,6 +33,7 @@ export class JoltDb extends Dexie {
   runs!: EntityTable<RunRecord, 'id'>;
   events!: Table<EventRecord, [string, number]>;
   documents!: EntityTable<DocumentRecord, 'id'>;
+  movements!: EntityTable<Movement, 'id'>;
   settings!: EntityTable<SettingRecord, 'key'>;
 
   constructor(name = 'jolt-step') {
@@ -44,5 +46,6 @@ export class JoltDb extends Dexie {
       settings: 'key',
     });
     this.version(2).stores({ documents: 'id' });
+    this.version(3).stores({ movements: 'id, at, layoutId' });
   }
 }

@@ -1,6 +1,7 @@
 import { buildSchema, type Build } from '$lib/core/build';
 import { fail, ok, type Problem, type Result } from '$lib/core/problem';
 import { runEventSchema, type RunEvent, type RunRecord } from '$lib/core/run';
+import { applyChanges, movementSchema, reversed, type Movement } from '$lib/core/stock';
 import { newWorkshop, workshopSchema, type Workshop } from '$lib/core/workshop';
 import { JoltDb, type DocumentRecord, type TapeRecord } from './db';
 
@@ -117,6 +118,61 @@ export class Store {
   }
   async saveWorkshop(workshop: Workshop): Promise<void> {
     await this.db.settings.put({ key: 'workshop', value: workshop });
+  }
+
+  /** Newest first. */
+  async movements(): Promise<Movement[]> {
+    const rows = await this.db.movements.orderBy('at').reverse().toArray();
+    return rows.flatMap((row) => movementSchema.safeParse(row).data ?? []);
+  }
+  /** Shelf and history change together or not at all; a layout leaves the shelf only once. */
+  async moveStock(movement: Movement): Promise<Result<Workshop>> {
+    const { settings, movements } = this.db;
+    return this.db.transaction('rw', settings, movements, async () => {
+      if (movement.layoutId && (await this.isTaken(movement.layoutId)))
+        return fail(
+          'layout-taken',
+          'This layout is in use already.',
+          'Nothing was taken off the shelf again; take it back first to change it.',
+        );
+      const workshop = await this.workshop();
+      const stock = applyChanges(workshop.stock, movement.changes);
+      if (!stock.ok) return stock;
+      const next = { ...workshop, stock: stock.value };
+      await movements.add(movement);
+      await this.saveWorkshop(next);
+      return ok(next);
+    });
+  }
+  private async isTaken(layoutId: string): Promise<boolean> {
+    const same = await this.db.movements.where('layoutId').equals(layoutId).toArray();
+    return same.some((m) => m.kind === 'cut' && !m.undone);
+  }
+  /** Takes a movement back; both stay in the history. */
+  async undoMovement(id: string, back: Pick<Movement, 'id' | 'at'>): Promise<Result<Workshop>> {
+    const { settings, movements } = this.db;
+    return this.db.transaction('rw', settings, movements, async () => {
+      const movement = movementSchema.safeParse(await movements.get(id)).data;
+      if (!movement || movement.undone)
+        return fail('movement-gone', 'That was taken back already.', 'The shelf is as it was.');
+      const changes = reversed(movement.changes);
+      const workshop = await this.workshop();
+      const stock = applyChanges(workshop.stock, changes);
+      if (!stock.ok) return stock;
+      const next = { ...workshop, stock: stock.value };
+      await movements.put({ ...movement, undone: true });
+      await movements.add({
+        ...movement,
+        ...back,
+        kind: 'put back',
+        layoutId: null,
+        changes,
+        pieces: [],
+        undone: true,
+      });
+      await this.saveWorkshop(next);
+      return ok(next);
+    });
   }
   async setting(key: string): Promise<unknown> {
     return (await this.db.settings.get(key))?.value;

@@ -31,6 +31,13 @@ const materialSchema = z.object({
   traits: z.array(z.enum(TRAITS)).max(TRAITS.length).optional(),
   fusible: z.enum(FUSIBLES).optional(),
   prewashed: z.boolean().optional(),
+  interfacing: z.boolean().optional(),
+  /** instead of the margin of the table */
+  marginMm: z.number().min(0).max(200).optional(),
+  /** a rectangle that is trimmed after stitching, or its shape before */
+  cutTo: z.enum(['rectangle', 'shape']).optional(),
+  /** a quarter, on the stock */
+  mayTurn: z.boolean().optional(),
   /** the piece that is there already, as it lies in the hoop, mm */
   own: z.object({ widthMm: mm(5000), heightMm: mm(5000) }).optional(),
 });

@@ -1,18 +1,25 @@
-import type { Build } from '../build';
-import type { Layout, LayoutPiece, LayoutStock } from '../layout';
-import { count, roundUpToGrid, type LengthUnit } from '../units';
-import { MATERIALS, type MaterialKind } from '../materials';
 import type { OrderPlan } from '../batch';
+import type { Build } from '../build';
+import type { LayoutPiece, LayoutStock } from '../layout';
+import { MATERIALS, type MaterialKind } from '../materials';
 import type { ScorePiece } from '../score';
 import type { StockItem } from '../workshop';
-import type { CutPiece } from './pieces';
+import { summed, type NotionNeed } from './notions';
+import { capital, type CutPiece } from './pieces';
 
 /** What one build asks for. */
 export interface CutDemand {
   build: Pick<Build, 'id' | 'name'>;
   pieces: readonly CutPiece[];
   scorePieces: readonly ScorePiece[];
+  notions: readonly NotionNeed[];
   order: Pick<OrderPlan, 'load' | 'hoopings'>;
+}
+export interface GroupPiece extends LayoutPiece {
+  name: string;
+  buildId: string;
+  buildName: string;
+  cut: CutPiece;
 }
 /** Pieces of several builds that come from the same stuff. */
 export interface CutGroup {
@@ -21,80 +28,72 @@ export interface CutGroup {
   colour: string;
   /** "Cotton, as upper front" */
   name: string;
-  pieces: (LayoutPiece & { name: string; buildName: string })[];
+  pieces: GroupPiece[];
   stock: StockItem[];
+  /** how many layers one cut goes through */
+  plies: number;
 }
 
-/** Of these any colour will do: they are not seen. */
-const UNSEEN: readonly MaterialKind[] = [
-  'batting',
-  'film',
-  'tear-away',
-  'cut-away',
-  'sticky',
-  'mesh',
-  'topping',
-];
-/** Bought by the piece. */
-const COUNTED: readonly MaterialKind[] = ['zip'];
-
 /** All pieces of several builds by what they are cut from: material, and where it is seen, its colour. */
-export function gatherPieces(demands: readonly CutDemand[], stock: readonly StockItem[]): CutGroup[] {
+export function gatherPieces(
+  demands: readonly CutDemand[],
+  stock: readonly StockItem[],
+  /** thickness that one cut goes through, in layers of cotton */
+  budget: number,
+  /** pieces that lie cut already, by id */
+  already: Readonly<Record<string, number>> = {},
+): CutGroup[] {
   const groups = new Map<string, CutGroup>();
   for (const { build, pieces, scorePieces, order } of demands)
     for (const piece of pieces) {
-      const own = scorePieces.find((p) => p.id === piece.id);
-      // What is there already, cut, is not cut again.
-      if (own?.own) continue;
-      const unseen = UNSEEN.includes(piece.material);
-      const key = unseen ? piece.material : `${piece.material} ${piece.colour.toLowerCase()}`;
+      // What is there already, cut, is not cut again; zips are bought by the piece.
+      const own = scorePieces.find((p) => p.id === (piece.of ?? piece.id))?.own;
+      if (own || piece.material === 'zip') continue;
+      const { seen, name } = MATERIALS[piece.material];
+      const key = seen ? `${piece.material} ${piece.colour.toLowerCase()}` : piece.material;
       const group = groups.get(key) ?? {
         key,
         material: piece.material,
         colour: piece.colour,
-        name: capital(
-          unseen
-            ? MATERIALS[piece.material].name
-            : `${MATERIALS[piece.material].name}, as ${piece.name.toLowerCase()}`,
-        ),
+        name: capital(seen ? `${name}, as ${piece.name.toLowerCase()}` : name),
         pieces: [],
         stock: stock.filter(
           (s) =>
-            s.material === piece.material &&
-            (unseen || s.colour.toLowerCase() === piece.colour.toLowerCase()),
+            s.material === piece.material && (!seen || s.colour.toLowerCase() === piece.colour.toLowerCase()),
         ),
+        plies: 1,
       };
+      const id = `${build.id}:${piece.id}`;
+      const needed = (piece.perHooping ? order.hoopings : order.load) * piece.layers;
+      const quantity = Math.max(0, needed - (already[id] ?? 0));
+      if (!quantity) continue;
       groups.set(key, group);
-      const directed =
-        (own?.traits.includes('directional') ?? false) || group.stock.some((s) => s.directional);
       group.pieces.push({
-        id: `${build.id}:${piece.id}`,
+        id,
         name: piece.name,
+        buildId: build.id,
         buildName: build.name,
+        cut: piece,
         widthMm: piece.width.cutMm,
         heightMm: piece.height.cutMm,
-        quantity: (piece.perHooping ? order.hoopings : order.load) * piece.layers,
-        mayTurn: !directed,
+        quantity,
+        mayTurn: piece.mayTurn && !group.stock.some((s) => s.directional),
       });
     }
-  return [...groups.values()].filter((g) => !COUNTED.includes(g.material));
+  const all = [...groups.values()];
+  for (const group of all) {
+    const thickest = Math.max(...group.pieces.map((p) => p.cut.ply));
+    group.plies = Math.max(1, Math.floor(budget / thickest));
+  }
+  return all;
 }
 
-const capital = (text: string) => text[0].toUpperCase() + text.slice(1);
-
-/** What is bought by the piece: zips and the like. */
-export const countedPieces = (
-  demands: readonly CutDemand[],
-): { name: string; buildName: string; quantity: number; sizeMm: number }[] =>
-  demands.flatMap(({ build, pieces, order }) =>
-    pieces
-      .filter((p) => COUNTED.includes(p.material))
-      .map((p) => ({
-        name: p.name,
-        buildName: build.name,
-        quantity: order.load * p.layers,
-        sizeMm: Math.max(p.width.cutMm, p.height.cutMm),
-      })),
+/** What all orders together take beside their pieces. */
+export const gatherNotions = (demands: readonly CutDemand[]): NotionNeed[] =>
+  summed(
+    demands.flatMap(({ build, notions, order }) =>
+      notions.map((n) => ({ ...n, amount: n.amount * order.load, because: build.name })),
+    ),
   );
 
 /** Stock as the layout takes it. A roll or bolt gives off only the length that is used. */
@@ -105,43 +104,44 @@ export const asLayoutStock = (stock: readonly StockItem[]): LayoutStock[] =>
     heightMm,
     quantity,
     cost,
-    roll: form === 'roll' || form === 'bolt',
+    roll: isRoll(form),
   }));
+export const isRoll = (form: StockItem['form']): boolean => form === 'roll' || form === 'bolt';
 
-/** How a material is sold: off a width, or in sheets. mm. */
-const SOLD: Partial<Record<MaterialKind, { widthMm: number; sheetMm?: number }>> = {
-  cotton: { widthMm: 1100 },
-  towelling: { widthMm: 1400 },
-  batting: { widthMm: 1500 },
-  felt: { widthMm: 230, sheetMm: 300 },
-  vinyl: { widthMm: 230, sheetMm: 300 },
-};
-const STABILISER_MM = 500;
-const ENOUGH_MM = 200_000;
-
-/** What would have to be bought for pieces that no stock holds, as it is sold. */
-export function shopStock(material: MaterialKind): LayoutStock {
-  const sold = SOLD[material] ?? { widthMm: STABILISER_MM };
-  return sold.sheetMm
-    ? { id: 'buy', widthMm: sold.widthMm, heightMm: sold.sheetMm, quantity: 2000, roll: false }
-    : { id: 'buy', widthMm: sold.widthMm, heightMm: ENOUGH_MM, quantity: 1, roll: true };
+/** Why a piece lies on no stock at all, and what would make it fit. */
+export interface TooLarge {
+  piece: GroupPiece;
+  nearest: StockItem;
+  /** how much is missing, mm */
+  shortMm: number;
+  /** it would fit the other way, if it might be turned */
+  turnHelps: boolean;
+  /** the margin that would let it fit, mm; null when not even none would */
+  marginMm: number | null;
 }
 
-/** Off a width, cloth is sold by the tenth of a metre or the eighth of a yard, mm. */
-const SOLD_BY: Record<LengthUnit, number> = { mm: 100, inch: 114.3 };
-const MM_PER_M = 1000;
-
-/** What to ask for in the shop for a layout on shopStock: "0.4 m off the width", "3 sheets of felt". */
-export function amountToBuy(material: MaterialKind, layout: Layout, unit: LengthUnit): string {
-  if (!layout.sheets.length) return 'a larger piece than is sold';
-  if (!layout.rollLengthMm)
-    return count(
-      layout.sheets.length,
-      `sheet of ${MATERIALS[material].name}`,
-      `sheets of ${MATERIALS[material].name}`,
-    );
-  const length = roundUpToGrid(layout.rollLengthMm, SOLD_BY[unit]);
-  return unit === 'mm'
-    ? `${(length / MM_PER_M).toFixed(1)} m off the width`
-    : `${Math.round(length / SOLD_BY.inch)}/8 yd off the width`;
-}
+/** Pieces larger than any of their stock, with the stock that comes nearest. */
+export const tooLarge = ({ pieces, stock }: Pick<CutGroup, 'pieces' | 'stock'>): TooLarge[] =>
+  pieces.flatMap((piece) => {
+    if (!stock.length) return [];
+    const lack = (s: StockItem, turned: boolean) => {
+      const [w, h] = turned ? [piece.heightMm, piece.widthMm] : [piece.widthMm, piece.heightMm];
+      return Math.max(0, w - s.widthMm, h - s.heightMm);
+    };
+    const least = (s: StockItem) => Math.min(lack(s, false), piece.mayTurn ? lack(s, true) : Infinity);
+    const nearest = stock.reduce((a, b) => (least(b) < least(a) ? b : a));
+    const shortMm = least(nearest);
+    if (shortMm <= 0) return [];
+    const margins = [...piece.cut.width.terms, ...piece.cut.height.terms].filter((t) => t.label.endsWith('margin')); // prettier-ignore
+    const least1 = margins.length ? Math.min(...margins.map((t) => t.mm)) : 0;
+    const margin = least1 - shortMm / 2;
+    return [
+      {
+        piece,
+        nearest,
+        shortMm,
+        turnHelps: !piece.mayTurn && stock.some((s) => lack(s, true) <= 0),
+        marginMm: margin >= 0 && margins.length ? Math.floor(margin) : null,
+      },
+    ];
+  });

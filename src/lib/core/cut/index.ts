@@ -1,13 +1,10 @@
 /**
- * Cut sizes with their sums, and the pieces of several builds gathered by what they are cut from. mm.
+ * Cut sizes with their sums, what is taken beside them, and the needs of several builds gathered by what they are cut
+ * from. mm.
  */
-export { cutList, explainDimension, type CutPiece } from './pieces';
-export {
-  amountToBuy,
-  asLayoutStock,
-  countedPieces,
-  gatherPieces,
-  shopStock,
-  type CutDemand,
-  type CutGroup,
-} from './gather';
+export { explainDimension, type Dimension } from './dimension';
+export { cutList, type CutPiece } from './pieces';
+export { formatNotion, notionsOf, type NotionNeed } from './notions';
+export { purchaseOf, purchaseOfNotion, shopStock, type Purchase } from './sold';
+export { asLayoutStock, gatherNotions, gatherPieces, isRoll, tooLarge, type CutDemand, type CutGroup, type GroupPiece, type TooLarge } from './gather'; // prettier-ignore
+export { gatherChecklist, type ChecklistLine } from './checklist';

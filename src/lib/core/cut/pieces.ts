@@ -1,38 +1,45 @@
 /**
- * Cut sizes from the lines that must catch each piece. mm in and out; every size carries its sum.
+ * Cut pieces from the lines that must catch them. mm in and out; every size carries its sum.
  */
 import type { Box } from '../geometry';
-import type { Numbers, NumberId } from '../numbers';
+import { MATERIALS, type MaterialKind } from '../materials';
+import type { Numbers } from '../numbers';
 import type { Reading } from '../reading';
 import type { Score, ScorePiece, Step } from '../score';
-import { formatLength, roundUpToGrid, type LengthUnit } from '../units';
+import type { LengthUnit } from '../units';
+import { dimension, type Dimension } from './dimension';
+import { sizeOf, type FoldLine, type RuledSize } from './sizes';
 
-/** One term of a size: how often, how long, what it is, and the number behind it. */
-export interface SizeTerm {
-  label: string;
-  times: number;
-  mm: number;
-  number?: NumberId;
-}
-export interface Dimension {
-  terms: SizeTerm[];
-  sumMm: number;
-  /** up to the cutting grid */
-  cutMm: number;
-}
 export interface CutPiece {
   id: string;
   name: string;
   purpose: string;
-  material: ScorePiece['material'];
+  material: MaterialKind;
   colour: string;
   width: Dimension;
   height: Dimension;
-  /** the sewn area that the piece covers, mm; null for the hooped base */
+  /** the sewn area that the piece covers, mm; null for what is hooped */
   covers: Box | null;
-  /** where the cut piece lies, mm; null for the hooped base */
+  /** where it lies once it is laid and folded, mm; null for what is hooped */
   lies: Box | null;
+  /** the rectangle that is cut, opened flat, where it will be sewn, mm; null for what is hooped */
+  flat: Box | null;
+  fold: FoldLine | null;
   preCut: boolean;
+  /** its shape is cut from the wrong side, so its template is a mirror image */
+  mirrored: boolean;
+  /** by its first wash: it shrinks and is not washed yet, or is */
+  prewash: 'first' | 'done' | 'no';
+  /** up: a print or nap looks up; threads: either way along them; none */
+  arrow: 'up' | 'threads' | 'none';
+  /** a quarter, on the stock */
+  mayTurn: boolean;
+  /** blocks whose lines catch it */
+  caughtBy: number[];
+  /** fusible and interfacing: the piece that they are cut with and fused to the wrong side of */
+  of: string | null;
+  /** thickness under a cutter, with what is fused to it, of the budget of one cut */
+  ply: number;
   /** one a hooping, however many items are in it */
   perHooping: boolean;
   /** how many lie on top of each other */
@@ -44,204 +51,107 @@ export interface CutContext {
   numbers: Numbers;
   unit: LengthUnit;
   hoop: { outerWidth: number; outerHeight: number; magnetic: boolean };
+  /** the item will be washed */
+  washed: boolean;
 }
 
-/** Cut sizes of all pieces of a score. */
+/** Cut pieces of a score, each followed by what is fused to it. */
 export const cutList = ({ pieces, steps }: Score, reading: Reading, context: CutContext): CutPiece[] =>
-  pieces.flatMap((piece) => cutPiece(piece, reading, context, (id) => layOf(id, steps)) ?? []);
+  pieces.flatMap((piece) => {
+    const size = sizeOf(piece, reading, context.numbers, context.hoop);
+    if (!size) return [];
+    const cut = cutPiece(piece, size, layOf(piece.id, steps), context);
+    return [cut, ...fusedTo(cut, piece, heldByFusible(piece.id, steps))];
+  });
 
 /** How a piece comes to lie: by the step that lays it. */
 function layOf(id: string, steps: readonly Step[]): Pick<CutPiece, 'side' | 'layFace'> {
   const lay = steps.find((s) => s.kind === 'hand' && s.pieces.includes(id));
   if (lay?.kind !== 'hand' || lay.action === 'hoop-up') return { side: 'base', layFace: 'up' };
-  return { side: lay.side === 'back' ? 'back' : 'front', layFace: lay.face ?? 'up' };
+  return { side: lay.side === 'front' ? 'front' : 'back', layFace: lay.face ?? 'up' };
 }
-
-const union = (boxes: Box[]): Box => ({
-  minX: Math.min(...boxes.map((b) => b.minX)),
-  minY: Math.min(...boxes.map((b) => b.minY)),
-  maxX: Math.max(...boxes.map((b) => b.maxX)),
-  maxY: Math.max(...boxes.map((b) => b.maxY)),
-});
-const term = (label: string, mm: number, times = 1, number?: NumberId): SizeTerm => ({
-  label,
-  mm,
-  times,
-  ...(number && { number }),
-});
+const heldByFusible = (id: string, steps: readonly Step[]) =>
+  steps.some(
+    (s) => s.kind === 'hand' && (s.heldBy === 'fuse' || s.action === 'fuse') && s.pieces.includes(id),
+  );
 
 function cutPiece(
   piece: ScorePiece,
-  reading: Reading,
-  { numbers, unit, hoop }: CutContext,
-  layOf: (id: string) => Pick<CutPiece, 'side' | 'layFace'>,
-): CutPiece | null {
+  size: RuledSize,
+  lay: Pick<CutPiece, 'side' | 'layFace'>,
+  { numbers, unit, washed }: CutContext,
+): CutPiece {
   const grid = numbers[unit === 'mm' ? 'cut.gridMm' : 'cut.gridInch'];
-  const size = piece.size;
-  const boxOf = (...slots: string[]) =>
-    union(slots.flatMap((s) => piece.blocks[s] ?? []).map((b) => reading.blocks[b].box));
-  const finish = (
-    width: SizeTerm[],
-    height: SizeTerm[],
-    covers: Box | null,
-    lies: Box | null,
-    preCut = false,
-  ): CutPiece => ({
+  const width = dimension(size.width, grid);
+  const height = dimension(size.height, grid);
+  const material = MATERIALS[piece.material];
+  const directional = piece.traits.includes('directional') || piece.traits.includes('pile');
+  return {
     id: piece.id,
     name: piece.name,
     purpose: piece.purpose,
     material: piece.material,
     colour: piece.colour,
-    width: dimension(width, grid),
-    height: dimension(height, grid),
-    covers,
-    lies,
-    preCut,
-    perHooping: size.rule === 'hoop' || size.rule === 'float',
+    width,
+    height,
+    covers: size.covers,
+    lies: size.lies,
+    flat: size.flat && upTo(size.flat, size.fold, width.cutMm, height.cutMm),
+    fold: size.fold,
+    preCut: size.preCut,
+    mirrored: size.preCut && piece.fusible !== 'none',
+    prewash: !material.shrinks ? 'no' : piece.prewashed ? 'done' : washed ? 'first' : 'no',
+    arrow: directional ? 'up' : material.woven ? 'threads' : 'none',
+    mayTurn: piece.mayTurn ?? !directional,
+    caughtBy: [...new Set(Object.values(piece.blocks).flat())].sort((a, b) => a - b),
+    of: null,
+    ply:
+      material.ply +
+      (piece.fusible === 'none' ? 0 : MATERIALS[`fusible-${piece.fusible}`].ply) +
+      (piece.interfacing ? MATERIALS.interfacing.ply : 0),
+    perHooping: piece.size.rule === 'hoop' || piece.size.rule === 'float',
     layers: piece.layers,
-    ...layOf(piece.id),
-  });
-  const grown = (b: Box, x: number, y = x): Box => ({
-    minX: b.minX - x,
-    minY: b.minY - y,
-    maxX: b.maxX + x,
-    maxY: b.maxY + y,
-  });
-  const across = (b: Box) => b.maxX - b.minX;
-  const down = (b: Box) => b.maxY - b.minY;
-
-  const drawn = Object.values(piece.blocks).flat();
-  // Typed from a sheet with no size: nothing to measure.
-  if (size.rule !== 'hoop' && drawn.every((b) => isEmpty(reading.blocks[b].box))) return null;
-
-  switch (size.rule) {
-    case 'hoop': {
-      const id = hoop.magnetic ? 'cut.baseMagnetic' : 'cut.baseScrew';
-      const grip = term('past the hoop', numbers[id], 2, id);
-      return finish(
-        [term('hoop, outside', hoop.outerWidth), grip],
-        [term('hoop, outside', hoop.outerHeight), grip],
-        null,
-        null,
-      );
-    }
-    case 'cover': {
-      const id = size.margin === 'back' ? 'cut.marginBack' : 'cut.marginTop';
-      const box = boxOf(...size.by);
-      const margin = term('margin', numbers[id], 2, id);
-      return finish(
-        [term('outline', across(box)), margin],
-        [term('outline', down(box)), margin],
-        box,
-        grown(box, numbers[id]),
-      );
-    }
-    case 'shape': {
-      const box = boxOf(...size.by);
-      const by = numbers['cut.preCutOffset'];
-      const past = by ? [term('past the line', by, 2, 'cut.preCutOffset')] : [];
-      return finish(
-        [term('line', across(box)), ...past],
-        [term('line', down(box)), ...past],
-        box,
-        grown(box, by),
-        true,
-      );
-    }
-    case 'float': {
-      const box = boxOf(...size.over);
-      const margin = term('past the stitches', numbers['cut.floatMargin'], 2, 'cut.floatMargin');
-      const lies = grown(box, numbers['cut.floatMargin']);
-      return finish([term('motif', across(box)), margin], [term('motif', down(box)), margin], box, lies);
-    }
-    case 'zip': {
-      const box = boxOf(size.window);
-      const long = across(box) >= down(box);
-      const length = [
-        term('window', long ? across(box) : down(box)),
-        term('both ends outside', numbers['cut.zipSpare'], 1, 'cut.zipSpare'),
-      ];
-      const width = [term('tape', long ? down(box) : across(box))];
-      const spare = numbers['cut.zipSpare'] / 2;
-      return finish(
-        long ? length : width,
-        long ? width : length,
-        box,
-        grown(box, long ? spare : 0, long ? 0 : spare),
-      );
-    }
-    case 'fold': {
-      // From the seam to the far edge of what it covers, past the seam, and a margin on the three other sides.
-      const seam = boxOf(size.seam);
-      const over = boxOf(...size.over);
-      const margin = numbers['cut.marginTop'];
-      const bite = numbers['cut.seamOverlap'];
-      const m = (times: number) => term('margin', margin, times, 'cut.marginTop');
-      const past = term('past the seam', bite, 1, 'cut.seamOverlap');
-      const lies = grown(over, margin);
-      if (across(seam) >= down(seam)) {
-        const y = (seam.minY + seam.maxY) / 2;
-        const up = over.maxY - y > y - over.minY;
-        return finish(
-          [term('covers', across(over)), m(2)],
-          [term('seam to far edge', up ? over.maxY - y : y - over.minY), past, m(1)],
-          over,
-          up ? { ...lies, minY: y - bite } : { ...lies, maxY: y + bite },
-        );
-      }
-      const x = (seam.minX + seam.maxX) / 2;
-      const right = over.maxX - x > x - over.minX;
-      return finish(
-        [term('seam to far edge', right ? over.maxX - x : x - over.minX), past, m(1)],
-        [term('covers', down(over)), m(2)],
-        over,
-        right ? { ...lies, minX: x - bite } : { ...lies, maxX: x + bite },
-      );
-    }
-    case 'pressed': {
-      // From the folded edge, away from the zip, to the far edge; the fold lies under itself.
-      const edge = boxOf(size.edge);
-      const from = boxOf(size.awayFrom);
-      const over = boxOf(...size.over);
-      const margin = numbers['cut.marginBack'];
-      const m = (times: number) => term('margin', margin, times, 'cut.marginBack');
-      const fold = term('pressed fold', numbers['cut.pressedFold'], 1, 'cut.pressedFold');
-      const lies = grown(over, margin);
-      if (across(edge) >= down(edge)) {
-        const y = (edge.minY + edge.maxY) / 2;
-        const up = y > (from.minY + from.maxY) / 2;
-        const covers = up ? { ...over, minY: y } : { ...over, maxY: y };
-        return finish(
-          [term('outline', across(over)), m(2)],
-          [term('edge to outline', down(covers)), m(1), fold],
-          covers,
-          up ? { ...lies, minY: y } : { ...lies, maxY: y },
-        );
-      }
-      const x = (edge.minX + edge.maxX) / 2;
-      const right = x > (from.minX + from.maxX) / 2;
-      const covers = right ? { ...over, minX: x } : { ...over, maxX: x };
-      return finish(
-        [term('edge to outline', across(covers)), m(1), fold],
-        [term('outline', down(over)), m(2)],
-        covers,
-        right ? { ...lies, minX: x } : { ...lies, maxX: x },
-      );
-    }
-  }
+    ...lay,
+  };
 }
 
-const isEmpty = (b: Box) => b.maxX - b.minX < 0.05 && b.maxY - b.minY < 0.05;
-
-function dimension(terms: SizeTerm[], grid: number): Dimension {
-  const sumMm = terms.reduce((sum, t) => sum + t.times * t.mm, 0);
-  return { terms, sumMm, cutMm: roundUpToGrid(sumMm, grid) };
+/** The rectangle as it is cut, up to the grid: what the grid adds goes where there is no fold, else to both sides. */
+function upTo(flat: Box, fold: FoldLine | null, width: number, height: number): Box {
+  const [dx, dy] = [width - (flat.maxX - flat.minX), height - (flat.maxY - flat.minY)];
+  const level = fold && fold.from[1] === fold.to[1];
+  const side = (min: number, max: number, at: number | null, more: number): [number, number] =>
+    at === null
+      ? [min - more / 2, max + more / 2]
+      : at - min < max - at
+        ? [min, max + more]
+        : [min - more, max];
+  const [minX, maxX] = side(flat.minX, flat.maxX, fold && !level ? fold.from[0] : null, dx);
+  const [minY, maxY] = side(flat.minY, flat.maxY, fold && level ? fold.from[1] : null, dy);
+  return { minX, minY, maxX, maxY };
 }
 
-/** "230 mm = outline 190.4 + 2 × margin 20, rounded up from 230.4". */
-export function explainDimension({ terms, sumMm, cutMm }: Dimension, unit: LengthUnit): string {
-  const sum = terms
-    .map((t) => `${t.times > 1 ? `${t.times} × ` : ''}${t.label} ${formatLength(t.mm, unit, false)}`)
-    .join(' + ');
-  return `${formatLength(cutMm, unit)} = ${sum}${cutMm - sumMm > 0.05 ? `, up from ${formatLength(sumMm, unit, false)}` : ''}`;
+/** What goes on the wrong side of a piece is cut with it, in the same size. */
+function fusedTo(cut: CutPiece, piece: ScorePiece, heldBy: boolean): CutPiece[] {
+  const fusible = piece.fusible !== 'none' ? piece.fusible : heldBy ? 'light' : null;
+  const kinds: MaterialKind[] = [
+    ...(piece.interfacing ? (['interfacing'] as const) : []),
+    ...(fusible ? ([`fusible-${fusible}`] as const) : []),
+  ];
+  if (kinds.length && fusible) cut.mirrored = cut.preCut;
+  return kinds.map((material) => ({
+    ...cut,
+    id: `${cut.id}+${material}`,
+    name: `${capital(MATERIALS[material].name)}, ${cut.name.toLowerCase()}`,
+    purpose: `fused to the wrong side of ${cut.name.toLowerCase()}`,
+    material,
+    colour: FUSED_COLOUR,
+    prewash: 'no',
+    arrow: 'none',
+    mayTurn: true,
+    of: cut.id,
+    ply: MATERIALS[material].ply,
+  }));
 }
+/** Never seen; as the paper it comes on. */
+const FUSED_COLOUR = '#e9e6da';
+export const capital = (text: string) => text[0].toUpperCase() + text.slice(1);

@@ -1,30 +1,63 @@
 import type { Placement } from './types';
 
-/** One straight cut from edge to edge of what is then on the table. */
+/** A part of a sheet, mm from its lower left corner. */
+export interface SheetPart {
+  xMm: number;
+  yMm: number;
+  widthMm: number;
+  heightMm: number;
+}
+/** One straight cut from edge to edge of what is then under the ruler. */
 export interface Cut {
   number: number;
   /** across: along x at a height; down: along y */
   direction: 'across' | 'down';
   /** mm from the lower or left edge of the part that is cut */
   atMm: number;
-  /** the part that is cut, mm on the sheet */
-  part: { xMm: number; yMm: number; widthMm: number; heightMm: number };
+  /** the part that is cut, mm on the sheet; of a stack the first */
+  part: SheetPart;
+  /** parts that are all alike and are cut in one stack with it, the first included */
+  stack: SheetPart[];
   /** how deep in the order: 0 for the first strips */
   level: number;
 }
+export interface CutPlan {
+  cuts: Cut[];
+  /** what is left between and beside the pieces, mm on the sheet */
+  rests: SheetPart[];
+}
 const EPS = 0.005;
+
+/** Parts that are cut alike: where the first lies, what is in it, and how far the others lie from it. */
+interface Stack {
+  area: SheetPart;
+  inside: readonly Placement[];
+  others: { dx: number; dy: number }[];
+}
 
 /**
  * The cuts that part a sheet into its pieces, strips first, each measured from the last edge; null when no order of
- * edge-to-edge cuts does it. Pieces at the rim of a part need no cut there.
+ * edge-to-edge cuts does it. Strips and blocks that are alike are stacked and cut once, as many as `plies` allows.
+ * Pieces at the rim of a part need no cut there.
+ * @param plies how many layers one cut goes through
  */
-export function cutsOf(placements: readonly Placement[], widthMm: number, heightMm: number): Cut[] | null {
+export function cutSheet(
+  placements: readonly Placement[],
+  widthMm: number,
+  heightMm: number,
+  plies = 1,
+): CutPlan | null {
   const cuts: Cut[] = [];
+  const rests: SheetPart[] = [];
   const whole = { xMm: 0, yMm: 0, widthMm, heightMm };
-  return part(whole, placements, 0) ? cuts.map((c, i) => ({ ...c, number: i + 1 })) : null;
+  if (!part({ area: whole, inside: placements, others: [] }, 0)) return null;
+  return { cuts: cuts.map((c, i) => ({ ...c, number: i + 1 })), rests };
 
-  function part(area: Cut['part'], inside: readonly Placement[], level: number): boolean {
-    if (inside.length === 0) return true;
+  function part({ area, inside, others }: Stack, level: number): boolean {
+    if (inside.length === 0) {
+      for (const { dx, dy } of [{ dx: 0, dy: 0 }, ...others]) rests.push(moved(area, dx, dy));
+      return true;
+    }
     const [only] = inside;
     const fills =
       inside.length === 1 &&
@@ -32,41 +65,90 @@ export function cutsOf(placements: readonly Placement[], widthMm: number, height
       Math.abs(only.heightMm - area.heightMm) < EPS;
     if (fills) return true;
     for (const direction of ['across', 'down'] as const) {
+      const lines = through(area, inside, direction);
+      if (!lines.length) continue;
+      // Parallel cuts together, each from the edge the last one left.
+      const [cutsBefore, restsBefore] = [cuts.length, rests.length];
       const along = direction === 'across';
       const start = along ? area.yMm : area.xMm;
       const length = along ? area.heightMm : area.widthMm;
-      const from = (p: Placement) => (along ? p.yMm : p.xMm);
-      const to = (p: Placement) => from(p) + (along ? p.heightMm : p.widthMm);
-      const lines = [...new Set(inside.flatMap((p) => [from(p), to(p)]))]
-        .filter((v) => v > start + EPS && v < start + length - EPS)
-        .filter((v) => inside.every((p) => to(p) <= v + EPS || from(p) >= v - EPS))
-        .sort((a, b) => a - b);
-      if (!lines.length) continue;
-      // Parallel cuts together, each from the edge the last one left.
-      const before = cuts.length;
+      const bands: Stack[] = [];
       let edge = start;
-      let ok = true;
-      const bands: { area: Cut['part']; inside: Placement[] }[] = [];
       for (const line of [...lines, start + length]) {
-        const band = along
-          ? { ...area, yMm: edge, heightMm: line - edge }
-          : { ...area, xMm: edge, widthMm: line - edge };
-        bands.push({
-          area: band,
-          inside: inside.filter((p) => from(p) >= edge - EPS && to(p) <= line + EPS),
-        });
+        const band = slice(area, direction, edge, line);
+        bands.push({ area: band, inside: inside.filter((p) => isIn(p, band)), others });
         if (line < start + length - EPS) {
-          const rest = along
-            ? { ...area, yMm: edge, heightMm: start + length - edge }
-            : { ...area, xMm: edge, widthMm: start + length - edge };
-          cuts.push({ number: 0, direction, atMm: line - edge, part: rest, level });
+          const rest = slice(area, direction, edge, start + length);
+          cuts.push({
+            number: 0,
+            direction,
+            atMm: line - edge,
+            part: rest,
+            stack: [rest, ...others.map(({ dx, dy }) => moved(rest, dx, dy))],
+            level,
+          });
         }
         edge = line;
       }
-      for (const band of bands) ok &&= part(band.area, band.inside, level + 1);
-      if (ok) return true;
-      cuts.length = before;
+      if (stacked(bands, plies).every((band) => part(band, level + 1))) return true;
+      cuts.length = cutsBefore;
+      rests.length = restsBefore;
     }
     return false;
   }
+}
+
+/** Where a cut can run through a part without meeting a piece. */
+function through(area: SheetPart, inside: readonly Placement[], direction: Cut['direction']): number[] {
+  const along = direction === 'across';
+  const start = along ? area.yMm : area.xMm;
+  const length = along ? area.heightMm : area.widthMm;
+  const from = (p: Placement) => (along ? p.yMm : p.xMm);
+  const to = (p: Placement) => from(p) + (along ? p.heightMm : p.widthMm);
+  const lines = inside
+    .flatMap((p) => [from(p), to(p)])
+    .filter((v) => v > start + EPS && v < start + length - EPS)
+    .filter((v) => inside.every((p) => to(p) <= v + EPS || from(p) >= v - EPS))
+    .sort((a, b) => a - b);
+  return lines.filter((v, i) => i === 0 || v - lines[i - 1] > EPS);
+}
+const slice = (area: SheetPart, direction: Cut['direction'], from: number, to: number): SheetPart =>
+  direction === 'across'
+    ? { ...area, yMm: from, heightMm: to - from }
+    : { ...area, xMm: from, widthMm: to - from };
+const moved = (area: SheetPart, dx: number, dy: number): SheetPart => ({
+  ...area,
+  xMm: area.xMm + dx,
+  yMm: area.yMm + dy,
+});
+const isIn = (p: Placement, area: SheetPart) =>
+  p.xMm >= area.xMm - EPS &&
+  p.yMm >= area.yMm - EPS &&
+  p.xMm + p.widthMm <= area.xMm + area.widthMm + EPS &&
+  p.yMm + p.heightMm <= area.yMm + area.heightMm + EPS;
+
+/** Bands that hold the same pieces in the same places lie on top of each other for their next cuts. */
+function stacked(bands: readonly Stack[], plies: number): Stack[] {
+  const stacks: (Stack & { key: string })[] = [];
+  for (const band of bands) {
+    const { area, inside, others } = band;
+    const at = (v: number) => v.toFixed(2);
+    const key = [area.widthMm, area.heightMm].map(at).join() + inside
+      .map((p) => [p.xMm - area.xMm, p.yMm - area.yMm, p.widthMm, p.heightMm].map(at).join())
+      .sort()
+      .join(';'); // prettier-ignore
+    const under = stacks.find(
+      (s) => s.key === key && inside.length > 0 && s.others.length + 1 + others.length + 1 <= plies,
+    );
+    if (!under) stacks.push({ ...band, key });
+    else {
+      const by = { dx: area.xMm - under.area.xMm, dy: area.yMm - under.area.yMm };
+      under.others = [
+        ...under.others,
+        by,
+        ...others.map(({ dx, dy }) => ({ dx: by.dx + dx, dy: by.dy + dy })),
+      ];
+    }
+  }
+  return stacks;
 }

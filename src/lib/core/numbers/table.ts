@@ -10,7 +10,7 @@ export interface NumberDef {
 }
 export type NumberGroup = 'Reading' | 'Stitch time' | 'At the stop' | 'Hand work' | 'Waiting' | 'Cut sizes' | 'Hoop' | 'Thread' | 'Check' | 'Order';
 /** mm and mm-per are converted on screen; all others are shown as they are. */
-export type NumberUnit = 'mm' | 's' | 's/cm' | '/min' | '×' | '%' | 'pieces' | 'm' | 'h' | '/cm²' | 'stitches' | '/10 000';
+export type NumberUnit = 'mm' | 's' | 's/cm' | '/min' | '×' | '%' | 'pieces' | 'm' | 'h' | '/cm²' | 'stitches' | '/10 000' | 'g';
 
 const row = (group: NumberGroup, label: string, unit: NumberUnit, value: number, min: number, max: number, because: string): NumberDef => ({ group, label, unit, value, min, max, because });
 
@@ -111,6 +111,12 @@ export const NUMBER_TABLE = {
   'cut.coverSpare': row('Cut sizes', 'Cover past the raw edge', 'mm', 0.3, 0, 3, 'Less than this and the raw edge shows after a wash.'),
 
   'cut.preCutOffset': row('Cut sizes', 'Pre-cut shape past its line', 'mm', 0, -1, 3, 'Nothing on the line; half a millimetre forgives a hand that is not quite still.'),
+  'cut.ribbonLoop': row('Cut sizes', 'Ribbon loop, as it hangs', 'mm', 60, 10, 1000, 'Cut twice as long, and the seam.'),
+  'cut.ribbonSeam': row('Cut sizes', 'Ribbon sewn in', 'mm', 20, 0, 100, 'Both ends reach past the stitches.'),
+  'cut.fillingPerDm2': row('Cut sizes', 'Filling for a dm²', 'g', 9, 0, 100, 'Well filled; less for a flat cushion.'),
+  'cut.plies': row('Cut sizes', 'Thickness that is cut at once', 'pieces', 6, 1, 30, 'Counted in layers of cotton: felt and vinyl are 2, batting 3, stabiliser a half.'),
+  'cut.usefulLeast': row('Cut sizes', 'Smallest offcut worth keeping', 'mm', 80, 10, 1000, 'On its short side, where no piece or hoop of yours asks for less.'),
+  'cut.longerForHoop': row('Cut sizes', 'Longer cut so that the rest serves a hoop', 'mm', 40, 0, 200, 'A little more off the roll can save a whole piece later.'),
   'cut.floatMargin': row('Cut sizes', 'Floated layer past its stitches', 'mm', 25, 5, 80, 'It is held by nothing but the stitches.'),
 
   'hoop.inset': row('Hoop', 'Keep off the frame, one needle', 'mm', 5, 0, 30, 'Room for the presser foot.'),

@@ -2,7 +2,7 @@
  * Everything worked out for one build: score, pieces, times, order. Pure and quick enough to run at each edit.
  */
 import type { Build } from '../build';
-import { cutList, type CutPiece } from '../cut';
+import { cutList, notionsOf, type CutPiece, type NotionNeed } from '../cut';
 import { numbersWith, type Numbers } from '../numbers';
 import { planOrder, type OrderPlan } from '../batch';
 import type { Reading } from '../reading';
@@ -25,6 +25,8 @@ export interface BuildPlan {
   /** of the design as it is sewn, mm */
   size: { width: number; height: number };
   pieces: CutPiece[];
+  /** zips, snaps, ribbon and what holds pieces, of one item */
+  notions: NotionNeed[];
   times: StepTimes;
   item: ItemTime;
   order: OrderPlan;
@@ -66,6 +68,7 @@ export function planBuild(
     numbers,
     unit: workshop.unit,
     hoop: { ...field, magnetic: hoop.magnetic },
+    washed: build.use.washed,
   });
   const context = { machine, numbers, magneticHoop: hoop.magnetic, threads: build.threads };
   const times = timeSteps(score, reading, context);
@@ -77,6 +80,7 @@ export function planBuild(
     thread,
     size,
     pieces,
+    notions: notionsOf(score, pieces, size, numbers),
     times,
     item: itemTime(score, times, reading, context),
     order: planOrder(score, times, build.order, numbers),

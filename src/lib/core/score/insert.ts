@@ -109,6 +109,10 @@ const floatPiece = (id: string, name: string, blocks: number[]): ScorePiece => (
   fusible: 'none',
   prewashed: false,
   own: null,
+  interfacing: false,
+  marginMm: null,
+  cutTo: null,
+  mayTurn: null,
   size: { rule: 'float', over: ['motif'] },
   blocks: { motif: blocks },
 });

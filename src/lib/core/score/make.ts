@@ -179,6 +179,7 @@ function handStep(t: HandTemplate, anchor: string, round: number, filling: Filli
       ]),
     ],
     times: t.times,
+    uses: t.uses,
   };
   return bareHand(parts);
 }

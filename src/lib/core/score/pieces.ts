@@ -17,6 +17,9 @@ const COLOURS: Record<MaterialKind, string> = {
   sticky: '#e7e2cf',
   towelling: '#e6dccb',
   topping: '#dbe6ea',
+  'fusible-light': '#e9e6da',
+  'fusible-heavy': '#e3ddc8',
+  interfacing: '#eceae4',
 };
 
 /** Id of a piece: its key, with the round behind it where there are several. */
@@ -64,6 +67,10 @@ function pieceOf(template: PieceTemplate, round: number, match: Match, build: Bu
     fusible: own?.fusible ?? 'none',
     prewashed: own?.prewashed ?? false,
     own: own?.own ?? null,
+    interfacing: own?.interfacing ?? false,
+    marginMm: own?.marginMm ?? null,
+    cutTo: own?.cutTo ?? null,
+    mayTurn: own?.mayTurn ?? null,
     size: template.size,
     blocks,
   };

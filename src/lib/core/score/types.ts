@@ -2,7 +2,7 @@ import type { Build, Insertion, Trait } from '../build';
 import type { NumberId } from '../numbers';
 import type { Reading, Role } from '../reading';
 import type { CautionKey, MaterialKind } from '../materials';
-import type { Action, Face, HoldKey, HoopAdvice, Schools, Side, SizeRule } from '../techniques';
+import type { Action, Face, HoldKey, HoopAdvice, Schools, Side, SizeRule, Use } from '../techniques';
 
 interface StepBase {
   id: string;
@@ -55,6 +55,8 @@ export interface HandStep extends StepBase {
   tools: string[];
   cautions: CautionKey[];
   times: number;
+  /** what it takes, once for each of `times` */
+  uses: Use[];
   /** given by the maker; else the time is worked out from the action */
   ownSeconds: number | null;
   /** put in by the maker */
@@ -75,6 +77,13 @@ export interface ScorePiece {
   prewashed: boolean;
   /** the maker's own piece, mm */
   own: { widthMm: number; heightMm: number } | null;
+  interfacing: boolean;
+  /** the maker's own, in place of the table's, mm */
+  marginMm: number | null;
+  /** as the maker wants it cut; null: as the technique does */
+  cutTo: 'rectangle' | 'shape' | null;
+  /** on the stock, as the maker said; null: by its nap and print */
+  mayTurn: boolean | null;
   size: SizeRule;
   blocks: Record<string, number[]>;
 }

@@ -1,4 +1,15 @@
-import type { HandTemplate } from './types';
+import type { HandTemplate, Use } from './types';
+
+/** A snap through two faces: a cap on each side, one socket, one stud. */
+export const snapUses: Use[] = [
+  { notion: 'snap cap', count: 2 },
+  { notion: 'snap socket', count: 1 },
+  { notion: 'snap stud', count: 1 },
+];
+/** Laid double, and sewn in. */
+export const ribbonUses: Use[] = [
+  { notion: 'ribbon', length: 'cut.ribbonLoop', times: 2, plus: 'cut.ribbonSeam' },
+];
 
 /** Steps that many techniques share. */
 export const hoopUp = (what: string): HandTemplate => ({

@@ -1,5 +1,5 @@
 import { holdChoice } from './choices';
-import { flipHoop, hoopUp, inspect, unhoop } from './common';
+import { flipHoop, hoopUp, inspect, ribbonUses, snapUses, unhoop } from './common';
 import type { Technique } from './types';
 
 /** Felt or vinyl tab: raw edge, the same material on both sides. */
@@ -67,8 +67,8 @@ export const feltTab: Technique = {
     unhoop,
     { key: 'tear', action: 'tear', title: 'Tear the base away', text: 'Tear the base away along the line, with a thumb on the stitches.', because: 'Pulling on the stitches bends the edge.', side: 'off', along: 'final' },
     { key: 'cut', action: 'cut-out', title: 'Cut out', text: 'Cut {cut.rawEdge} outside the last line with long smooth cuts.', because: 'Short cuts leave steps in a raw edge.', side: 'off', along: 'final', tools: ['long scissors'], cautions: ['scissors'] },
-    { key: 'snap', action: 'snap', title: 'Set two snaps', text: 'Make holes at the marks and set the snaps: two caps, one socket, one stud for each.', because: 'The marks were sewn where both halves meet when the tab is closed.', side: 'off', times: 2, tools: ['awl', 'snap press'], cautions: ['smallParts'], school: ['closure:snaps'] },
-    { key: 'eyelet', action: 'work', number: 'hand.eyelet', title: 'Set the eyelet', text: 'Punch the hole at the mark and set the eyelet.', because: 'The mark is where the load was meant to be.', side: 'off', tools: ['punch', 'eyelet press'], cautions: ['smallParts'], school: ['closure:eyelet'] },
-    { key: 'ribbon', action: 'work', number: 'hand.ribbon', title: 'Put in the ribbon', text: 'Cut the slot between the marks and draw the ribbon through.', because: 'Cut last, the slot cannot stretch while it is sewn.', side: 'off', tools: ['small scissors', 'ribbon'], cautions: ['blade', 'smallParts'], school: ['closure:ribbon'] },
+    { key: 'snap', action: 'snap', title: 'Set two snaps', text: 'Make holes at the marks and set the snaps: two caps, one socket, one stud for each.', because: 'The marks were sewn where both halves meet when the tab is closed.', side: 'off', times: 2, uses: snapUses, tools: ['awl', 'snap press'], cautions: ['smallParts'], school: ['closure:snaps'] },
+    { key: 'eyelet', action: 'work', number: 'hand.eyelet', title: 'Set the eyelet', text: 'Punch the hole at the mark and set the eyelet.', because: 'The mark is where the load was meant to be.', side: 'off', uses: [{ notion: 'eyelet', count: 1 }], tools: ['punch', 'eyelet press'], cautions: ['smallParts'], school: ['closure:eyelet'] },
+    { key: 'ribbon', action: 'work', number: 'hand.ribbon', title: 'Put in the ribbon', text: 'Cut the slot between the marks and draw the ribbon through.', because: 'Cut last, the slot cannot stretch while it is sewn.', side: 'off', uses: ribbonUses, tools: ['small scissors', 'ribbon'], cautions: ['blade', 'smallParts'], school: ['closure:ribbon'] },
   ],
 }; // prettier-ignore

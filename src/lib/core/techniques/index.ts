@@ -57,4 +57,5 @@ export {
   type SizeRule,
   type Slot,
   type Technique,
+  type Use,
 } from './types';

@@ -70,6 +70,6 @@ export const freeLace: Technique = {
     { key: 'dissolve', action: 'dissolve', title: 'Dissolve the base', text: 'Cut the base close and rinse it in warm water until it feels like thread.', because: 'Every trace of base stiffens it. Collect the bulk, it clogs a drain.', side: 'off', school: ['rinse:soft'] },
     { key: 'dry', action: 'dry-lace', title: 'Dry flat overnight', text: 'Lay it flat, draw it into shape and leave it overnight.', because: 'It keeps the shape in which it dries.', side: 'off' },
     { key: 'join', action: 'work', number: 'hand.assemble', title: 'Whip the panels together', text: 'Lay two edges side by side and whip them together with the lace thread.', because: 'The same thread does not show.', side: 'off', tools: ['hand needle'], school: ['assembly:whip'] },
-    { key: 'join', action: 'work', number: 'hand.assemble', title: 'Button the panels together', text: 'Push a button through both eyelets at each corner.', because: 'The eyelets were sewn to meet.', side: 'off', tools: ['buttons'], cautions: ['smallParts'], school: ['assembly:buttons'] },
+    { key: 'join', action: 'work', number: 'hand.assemble', title: 'Button the panels together', text: 'Push a button through both eyelets at each corner.', because: 'The eyelets were sewn to meet.', side: 'off', uses: [{ notion: 'button', count: 2 }], tools: ['buttons'], cautions: ['smallParts'], school: ['assembly:buttons'] },
   ],
 }; // prettier-ignore

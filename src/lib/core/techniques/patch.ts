@@ -13,7 +13,7 @@ const attachChoice: Choice = {
   ],
 }; // prettier-ignore
 const attachSteps: HandTemplate[] = [
-  { key: 'attach', action: 'work', number: 'hand.adhesive', wait: 'wait.cool', title: 'Fusible on the back', text: 'Lay the rough side of heavy fusible on the back, paper towards the iron, a press sheet beneath; press, and let it cool.', because: 'It bonds as it cools; peel the paper only when the patch goes on.', side: 'off', tools: ['heavy fusible', 'press sheet', 'iron'], cautions: ['press'], school: ['attach:fusible'] },
+  { key: 'attach', action: 'work', number: 'hand.adhesive', wait: 'wait.cool', pieces: ['backing'], title: 'Fusible on the back', text: 'Lay the rough side of heavy fusible on the back, paper towards the iron, a press sheet beneath; press, and let it cool.', because: 'It bonds as it cools; peel the paper only when the patch goes on.', side: 'off', tools: ['heavy fusible', 'press sheet', 'iron'], cautions: ['press'], school: ['attach:fusible'] },
   { key: 'attach', action: 'work', number: 'hand.attach', title: 'Sew it on', text: 'Pin or tape the patch in place and sew round it just inside the border.', because: 'A smaller outline hides in the border.', side: 'off', tools: ['sewing machine'], cautions: ['needle', 'pins'], school: ['attach:machine'] },
 ]; // prettier-ignore
 
@@ -42,6 +42,7 @@ export const filmPatch: Technique = {
     { key: 'blank', name: 'Blank', purpose: 'body of the patch, cut to the line', material: 'felt', size: { rule: 'shape', by: ['die-line'] } },
     { key: 'applique', name: 'Appliqué', purpose: 'laid on the blank', material: 'cotton', part: 'applique', size: { rule: 'cover', by: ['piece-place', 'piece-tack'], margin: 'front' }, school: ['cut:trim'] },
     { key: 'applique', name: 'Appliqué', purpose: 'laid on the blank, cut to shape', material: 'cotton', part: 'applique', size: { rule: 'shape', by: ['piece-place'] }, school: ['cut:pre-cut'] },
+    { key: 'backing', name: 'Fusible for the back', purpose: 'so that it can be ironed on', material: 'fusible-heavy', size: { rule: 'cover', by: ['border'], margin: 'front' }, school: ['attach:fusible'] },
   ],
   start: [
     { key: 'hoop-up', action: 'hoop-up', title: 'Hoop up film', text: 'Hoop one layer of heavy film drum tight and trace the outline.', because: 'Film carries the border with no fabric around it.', side: 'front', pieces: ['base'], cautions: ['arm'], school: ['base:film'] },
@@ -116,6 +117,7 @@ export const pilePatch: Technique = {
     { key: 'base', name: 'Felt', purpose: 'body, hooped', material: 'felt', size: { rule: 'hoop' } },
     { key: 'pile', name: 'Towelling', purpose: 'fluffy top', material: 'towelling', size: { rule: 'cover', by: ['place', 'tack'], margin: 'front' } },
     { key: 'topping', name: 'Topping', purpose: 'over the pile', material: 'topping', size: { rule: 'cover', by: ['tack', 'border'], margin: 'front' } },
+    { key: 'backing', name: 'Fusible for the back', purpose: 'so that it can be ironed on', material: 'fusible-heavy', size: { rule: 'cover', by: ['border'], margin: 'front' }, school: ['attach:fusible'] },
   ],
   start: [hoopUp('the felt')],
   parts: [
@@ -174,6 +176,7 @@ export const stitchThenCut: Technique = {
   pieces: [
     { key: 'base', name: 'Base', purpose: 'hooped with the body', material: 'cut-away', size: { rule: 'hoop' } },
     { key: 'body', name: 'Body', purpose: 'hooped', material: 'felt', size: { rule: 'hoop' } },
+    { key: 'backing', name: 'Fusible for the back', purpose: 'so that it can be ironed on', material: 'fusible-heavy', size: { rule: 'cover', by: ['border'], margin: 'front' }, school: ['attach:fusible'] },
   ],
   start: [{ ...hoopUp('body and base together'), pieces: ['body', 'base'] }],
   parts: [

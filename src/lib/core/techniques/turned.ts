@@ -1,5 +1,5 @@
 import { closeChoice, closeSteps, holdChoice } from './choices';
-import { hoopUp, inspect, unhoop } from './common';
+import { hoopUp, inspect, ribbonUses, snapUses, unhoop } from './common';
 import type { Technique } from './types';
 
 /** Turned item: quilted front, back laid right side down, sewn round but for an opening, turned. */
@@ -71,7 +71,7 @@ export const turnedItem: Technique = {
     { key: 'turn', action: 'turn', title: 'Turn', text: 'Turn through the opening, corners first, with a blunt tool.', because: 'Scissors go through the corner.', side: 'off', tools: ['blunt point turner'] },
     { key: 'press', action: 'press', title: 'Press', text: 'Roll the seam to the edge and press both sides.', because: 'A pressed edge closes more easily.', side: 'off', tools: ['iron'], cautions: ['iron'] },
     ...closeSteps('the opening'),
-    { key: 'snap', action: 'snap', title: 'Set the snaps', text: 'Make holes at the marks and set the snaps: two caps, one socket, one stud for each.', because: 'The marks were sewn for them.', side: 'off', times: 2, tools: ['awl', 'snap press'], cautions: ['smallParts'], school: ['closure:snaps'] },
-    { key: 'ribbon', action: 'work', number: 'hand.ribbon', times: 2, title: 'Sew the ribbons on', text: 'Sew a ribbon to each mark.', because: 'The marks were sewn for them.', side: 'off', tools: ['ribbon', 'hand needle'], cautions: ['smallParts'], school: ['closure:ribbon'] },
+    { key: 'snap', action: 'snap', title: 'Set the snaps', text: 'Make holes at the marks and set the snaps: two caps, one socket, one stud for each.', because: 'The marks were sewn for them.', side: 'off', times: 2, uses: snapUses, tools: ['awl', 'snap press'], cautions: ['smallParts'], school: ['closure:snaps'] },
+    { key: 'ribbon', action: 'work', number: 'hand.ribbon', times: 2, title: 'Sew the ribbons on', text: 'Sew a ribbon to each mark.', because: 'The marks were sewn for them.', side: 'off', uses: ribbonUses, tools: ['ribbon', 'hand needle'], cautions: ['smallParts'], school: ['closure:ribbon'] },
   ],
 }; // prettier-ignore

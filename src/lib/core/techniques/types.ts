@@ -1,6 +1,6 @@
 import type { NumberId } from '../numbers';
 import type { Role, Texture } from '../reading';
-import type { CautionKey, MaterialKind } from '../materials';
+import type { CautionKey, MaterialKind, NotionKey } from '../materials';
 
 /** What hands do; each has its own time formula and its own effect on the stack. */
 export type Action =
@@ -63,6 +63,9 @@ export interface Choice {
   schools: School[];
 }
 
+/** What a step takes from the box: so many, so much of a length of the table, or so much for each dm² of the design. */
+export type Use = { notion: NotionKey } & ({ count: number } | { length: NumberId; times: number; plus?: NumberId } | { perDm2: NumberId }); // prettier-ignore
+
 export interface HandTemplate {
   key: string;
   action: Action;
@@ -90,6 +93,7 @@ export interface HandTemplate {
   /** then this much time passes by itself */
   wait?: NumberId;
   hoop?: HoopAdvice;
+  uses?: Use[];
   tools?: string[];
   cautions?: CautionKey[];
   /** how many snaps, clips, corners */

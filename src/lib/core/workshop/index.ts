@@ -26,7 +26,7 @@ const hoopSchema = z.object({
 });
 /** How stock lies on the shelf. */
 export const STOCK_FORMS = ['roll', 'bolt', 'fat quarter', 'sheet', 'offcut'] as const;
-const stockSchema = z.object({
+export const stockSchema = z.object({
   id: z.string().min(1).max(60),
   name: z.string().min(1).max(80),
   material: z.enum(MATERIAL_KINDS),
@@ -107,6 +107,13 @@ export function hoopGeometry(
     outerWidth: width + grip,
     outerHeight: height + grip,
   };
+}
+
+/** The base that a hoop takes: its outer size and what the hoop must grip. mm */
+export function hoopBase(hoop: Hoop, machine: Machine, numbers: Numbers) {
+  const { outerWidth, outerHeight } = hoopGeometry(hoop, machine, numbers, { width: 0, height: 0 });
+  const past = 2 * numbers[hoop.magnetic ? 'cut.baseMagnetic' : 'cut.baseScrew'];
+  return { name: hoop.name, widthMm: outerWidth + past, heightMm: outerHeight + past };
 }
 
 /** The smallest hoop of a machine that the design fits, if any. */

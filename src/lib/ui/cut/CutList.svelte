@@ -1,10 +1,14 @@
 <script lang="ts">
-  import { explainDimension, type CutPiece } from '$lib/core/cut';
+  import { explainDimension, formatNotion, type CutPiece, type NotionNeed } from '$lib/core/cut';
   import type { Build } from '$lib/core/build';
   import type { ScorePiece } from '$lib/core/score';
   import { MATERIALS } from '$lib/core/materials';
-  import { formatLength } from '$lib/core/units';
+  import { formatLength, formatSize } from '$lib/core/units';
+  import type { Reading } from '$lib/core/reading';
+  import { pieceShape, pieceTemplate } from '$lib/core/template';
   import PieceFacts from './PieceFacts.svelte';
+  import PieceSketch from './PieceSketch.svelte';
+  import TemplateButtons from './TemplateButtons.svelte';
   import Swatch from './Swatch.svelte';
   import WhySize from './WhySize.svelte';
   import { workroom } from '../state/workroom.svelte';
@@ -15,10 +19,20 @@
     order: { load: number; hoopings: number };
     /** with what the maker knows about each; left out where nothing can be changed */
     scorePieces?: readonly ScorePiece[];
+    /** to draw the pieces from */
+    reading?: Reading;
+    /** zips, snaps and the like, of one item */
+    notions?: readonly NotionNeed[];
     onmaterial?: (id: string, change: Build['materials'][string]) => void;
   }
-  let { pieces, scorePieces, order, onmaterial }: Props = $props();
+  let { pieces, scorePieces, order, reading, notions = [], onmaterial }: Props = $props();
   let shown = $state<string | null>(null);
+  const template = (piece: CutPiece) =>
+    pieceTemplate(
+      pieceShape(piece, reading as Reading, workroom.numbers),
+      piece.purpose,
+      formatSize(piece.width.cutMm, piece.height.cutMm, workroom.unit),
+    );
   const factsOf = (id: string) => scorePieces?.find((p) => p.id === id);
   /** what differs from plain, in a few words */
   const facts = (p: ScorePiece | undefined) =>
@@ -27,6 +41,7 @@
           p.layers > 1 && `${p.layers} layers`,
           ...p.traits,
           p.fusible !== 'none' && `${p.fusible} fusible`,
+          p.interfacing && 'interfacing',
           p.prewashed && 'prewashed',
         ].filter(Boolean)
       : [];
@@ -71,7 +86,7 @@
             <strong>{piece.name}</strong><br /><span class="label"
               >{[MATERIALS[piece.material].name, piece.purpose, ...facts(factsOf(piece.id))].join(', ')}</span
             >
-            {#if onmaterial && factsOf(piece.id)}<button
+            {#if onmaterial && factsOf(piece.of ?? piece.id) && !piece.of}<button
                 type="button"
                 class="ml-1 text-sm text-needle underline"
                 aria-expanded={shown === piece.id}
@@ -96,14 +111,46 @@
         {@const known = factsOf(piece.id)}
         {#if shown === piece.id && known && onmaterial}
           <tr class="bg-paper"
-            ><td></td><td colspan="5"
-              ><PieceFacts piece={known} onmaterial={(change) => onmaterial(piece.id, change)} /><WhySize
-                {piece}
-              /></td
+            ><td colspan="6"
+              ><div class="flex flex-wrap gap-6 p-3">
+                {#if reading}<PieceSketch {piece} {reading} numbers={workroom.numbers} />{/if}
+                <div class="min-w-80 flex-1">
+                  <PieceFacts
+                    piece={known}
+                    preCut={piece.preCut}
+                    mayTurn={piece.mayTurn}
+                    hooped={piece.flat === null}
+                    onmaterial={(change) => onmaterial(piece.id, change)}
+                  />
+                  {#if piece.prewash === 'first'}<p class="text-hands">
+                      Prewash it: the item will be washed, and {MATERIALS[piece.material].name} shrinks.
+                    </p>{/if}
+                  {#if reading}<TemplateButtons name={piece.name} drawing={() => template(piece)} />{/if}
+                  <WhySize {piece} />
+                </div>
+              </div></td
             ></tr
           >
         {/if}
       {/each}
     </tbody>
   </table>
+{/if}
+{#if notions.length}
+  <section class="mt-6" aria-label="Small parts" data-testid="notions">
+    <h2 class="mb-1 text-xl">Small parts and adhesives</h2>
+    <ul class="max-w-xl divide-y divide-rule">
+      {#each notions as need (need.notion + need.lengthMm)}
+        <li class="flex gap-4 py-1">
+          <span class="flex-1"
+            >{formatNotion(need.notion, need.amount)}{need.lengthMm
+              ? `, at least ${formatLength(need.lengthMm, workroom.unit)}`
+              : ''} <span class="label">{need.because}</span></span
+          >{#if order.load > 1}<span class="label"
+              >for {order.load}: {formatNotion(need.notion, need.amount * order.load)}</span
+            >{/if}
+        </li>
+      {/each}
+    </ul>
+  </section>
 {/if}

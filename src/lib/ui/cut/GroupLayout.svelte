@@ -1,48 +1,121 @@
 <script lang="ts">
   import { asLayoutStock } from '$lib/core/cut';
-  import { alikeSheets, placedCount, usedShare } from '$lib/core/layout';
-  import { count } from '$lib/core/units';
-  import type { LaidGroup } from '../state/cutting.svelte';
+  import { placedCount, usedShare } from '$lib/core/layout';
+  import { isStabiliser } from '$lib/core/materials';
+  import { sheetTemplate } from '$lib/core/template';
+  import { count, formatLength, formatSize } from '$lib/core/units';
+  import { cutting, type LaidGroup } from '../state/cutting.svelte';
+  import { workroom } from '../state/workroom.svelte';
+  import BasePlans from './BasePlans.svelte';
+  import Compare from './Compare.svelte';
   import SheetDrawing from './SheetDrawing.svelte';
+  import { anyShape, shapeOf, sheetsOf, type ShownSheet } from './sheets';
+  import TemplateButtons from './TemplateButtons.svelte';
 
-  let { laid, edgeToEdge }: { laid: LaidGroup; edgeToEdge: boolean } = $props();
+  // One material: how its pieces lie, other ways of cutting them, and taking it into use.
+  let { laid }: { laid: LaidGroup } = $props();
   const { group, layout } = $derived(laid);
-  const stock = (id: string) => group.stock.find((s) => s.id === id);
-  const isRoll = (id: string) => ['roll', 'bolt'].includes(stock(id)?.form ?? '');
+  const sheets = $derived(sheetsOf(laid, cutting.edgeToEdge));
   const percent = $derived(layout ? Math.round(100 * usedShare(layout, asLayoutStock(group.stock))) : 0);
-  const alike = $derived(alikeSheets(layout?.sheets ?? []));
+  const movement = $derived(cutting.taken[laid.id]);
+  const compared = $derived(cutting.compared[laid.id]);
+  const onSheet = (shown: ShownSheet) =>
+    group.pieces
+      .map((p, i) => ({
+        p,
+        number: i + 1,
+        n: shown.sheet.placements.filter((q) => q.pieceId === p.id).length,
+      })) // prettier-ignore
+      .filter(({ n }) => n > 0);
+  const drawing = (shown: ShownSheet) =>
+    sheetTemplate(
+      `${group.name}, ${shown.item.name}`,
+      shown.item.widthMm,
+      shown.heightMm,
+      shown.sheet.placements.flatMap((p) => {
+        const shape = anyShape(p.pieceId);
+        return shape ? [{ shape, turned: p.turned, xMm: p.xMm, yMm: p.yMm }] : [];
+      }),
+    );
 </script>
 
-<section class="mb-6" aria-label="Layout of {group.name}">
-  <h2 class="text-xl">{group.name}</h2>
-  {#if layout?.sheets.length}
-    <p class="label">
-      {count(placedCount(layout), 'piece')} on {count(
-        layout.sheets.length,
-        'cut length or sheet',
-        'cut lengths or sheets',
-      )}; {percent} % of what is cut off is used.
+<section
+  class={['mb-6 border-t-2 pt-3', movement ? 'border-needle' : 'border-rule']}
+  aria-label="Layout of {group.name}"
+>
+  <div class="flex flex-wrap items-baseline gap-3">
+    <h2 class="text-xl">{group.name}</h2>
+    <p class="label flex-1">
+      {#if layout?.sheets.length}{count(placedCount(layout), 'piece')} on {count(
+          layout.sheets.length,
+          'cut length or sheet',
+          'cut lengths or sheets',
+        )}; {percent} % of what is cut off is used{laid.way ? `; ${laid.way.toLowerCase()}` : ''}.{/if}
     </p>
-    {#each alike as { sheet, count: times }, i (i)}
-      {@const s = stock(sheet.stockId)}
-      {#if s}<SheetDrawing
-          {sheet}
+    {#if movement}
+      <strong class="text-needle">In use: taken off the shelf</strong>
+      <button type="button" class="btn btn-small" onclick={() => cutting.backFromUse(laid)}>Put back</button>
+      <button type="button" class="btn btn-small" onclick={() => cutting.putAway(laid.id)}
+        >Done, put away</button
+      >
+    {:else if layout?.sheets.length}
+      {#if !compared}<button
+          type="button"
+          class="btn btn-small"
+          disabled={cutting.status === 'working'}
+          onclick={() => cutting.compare(laid)}>Compare ways</button
+        >{/if}
+      <button type="button" class="btn btn-small btn-strong" onclick={() => cutting.intoUse(laid)}
+        >Take into use</button
+      >
+    {/if}
+  </div>
+  {#if compared && !movement}<Compare {laid} ways={compared} />{/if}
+  {#if isStabiliser(group.material) && !movement}<BasePlans {group} />{/if}
+  {#each sheets as shown (shown.key)}
+    <figure class="border-t border-rule py-3">
+      <figcaption class="mb-1 flex flex-wrap items-baseline gap-x-3">
+        <span
+          ><strong>{shown.item.name}</strong>{shown.count > 1 ? ` × ${shown.count}, all alike` : ''}
+          <span class="label"
+            >{shown.roll
+              ? `${formatLength(shown.item.widthMm, workroom.unit)} wide, ${formatLength(shown.heightMm, workroom.unit)} off it`
+              : formatSize(shown.item.widthMm, shown.item.heightMm, workroom.unit)}</span
+          ></span
+        >
+      </figcaption>
+      <div class="flex flex-wrap gap-5">
+        <SheetDrawing
+          sheet={shown.sheet}
           {group}
-          {edgeToEdge}
-          count={times}
-          widthMm={s.widthMm}
-          heightMm={s.heightMm}
-          name={s.name}
-          roll={isRoll(s.id)}
-        />{/if}
-    {/each}
-  {/if}
-  {#if laid.toBuy}
+          {shapeOf}
+          widthMm={shown.item.widthMm}
+          heightMm={shown.heightMm}
+          name={shown.item.name}
+        />
+        <div class="flex min-w-64 flex-1 flex-col gap-3">
+          <ul class="text-sm">
+            {#each onSheet(shown) as { p, number, n } (p.id)}
+              <li class="flex gap-2">
+                <strong class="w-6 text-right">{number}</strong><span class="flex-1"
+                  >{p.name} <span class="label">{p.buildName}</span></span
+                ><span class="whitespace-nowrap"
+                  >{n} × {formatSize(p.widthMm, p.heightMm, workroom.unit)}</span
+                >
+              </li>
+            {/each}
+          </ul>
+          <TemplateButtons name="{group.name}, {shown.item.name}" drawing={() => drawing(shown)} />
+        </div>
+      </div>
+    </figure>
+  {/each}
+  {#if laid.toBuy && !movement}
     <p class="border-l-4 border-madder bg-madder-soft px-3 py-1">
       {layout ? 'The stock does not reach' : 'There is none of it on the shelf'}: {count(
-        placedCount(laid.toBuy),
+        placedCount(laid.toBuy) + laid.toBuy.unplaced.reduce((sum, u) => sum + u.quantity, 0),
         'piece',
-      )} to buy for, see To buy.
+      )} to buy for, see Shopping.
     </p>
   {/if}
 </section>

@@ -8,9 +8,14 @@
   // What a maker knows about a piece and no tape can tell: the plan check asks for it.
   interface Props {
     piece: ScorePiece;
+    /** as it is cut now */
+    preCut: boolean;
+    mayTurn: boolean;
+    /** hooped: its size is the hoop's */
+    hooped: boolean;
     onmaterial: (change: Build['materials'][string]) => void;
   }
-  let { piece, onmaterial }: Props = $props();
+  let { piece, preCut, mayTurn, hooped, onmaterial }: Props = $props();
   const TRAIT_NAMES: Record<Trait, string> = {
     stretch: 'stretches',
     pile: 'has pile',
@@ -70,6 +75,32 @@
       >{#each FUSIBLES as fusible (fusible)}<option value={fusible}>{fusible}</option>{/each}</select
     ></label
   >
+  <label class="flex flex-col gap-1"
+    ><span class="label">Own margin, {workroom.unit === 'mm' ? 'mm' : 'in'}</span><input
+      class="w-20 text-right"
+      type="number"
+      step="any"
+      min="0"
+      placeholder="table"
+      value={piece.marginMm === null ? '' : shownMm(piece.marginMm, workroom.unit)}
+      onchange={(e) => {
+        const typed = e.currentTarget.valueAsNumber;
+        const mm = Number.isNaN(typed) ? undefined : fromShownMm(typed, workroom.unit);
+        if (mm === undefined || (mm >= 0 && mm <= 200)) onmaterial({ marginMm: mm });
+      }}
+    /></label
+  >
+  {#if !hooped}
+    <label class="flex flex-col gap-1"
+      ><span class="label">Cut as</span><select
+        value={preCut ? 'shape' : 'rectangle'}
+        onchange={(e) => onmaterial({ cutTo: e.currentTarget.value as 'shape' | 'rectangle' })}
+        ><option value="rectangle">rectangle, trimmed later</option><option value="shape"
+          >its shape, before</option
+        ></select
+      ></label
+    >
+  {/if}
   <span class="flex flex-col gap-1"
     ><span class="label">Already cut, {workroom.unit === 'mm' ? 'mm' : 'in'}</span><span
       class="flex items-center gap-1"
@@ -99,6 +130,20 @@
         checked={piece.prewashed}
         onchange={(e) => onmaterial({ prewashed: e.currentTarget.checked })}
       />prewashed</label
+    >
+    <label class="flex items-center gap-1.5"
+      ><input
+        type="checkbox"
+        checked={piece.interfacing}
+        onchange={(e) => onmaterial({ interfacing: e.currentTarget.checked })}
+      />interfacing</label
+    >
+    <label class="flex items-center gap-1.5"
+      ><input
+        type="checkbox"
+        checked={mayTurn}
+        onchange={(e) => onmaterial({ mayTurn: e.currentTarget.checked })}
+      />may be turned on the stock</label
     >
     {#each offered as trait (trait)}
       <label class="flex items-center gap-1.5"

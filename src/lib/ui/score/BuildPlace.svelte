@@ -260,6 +260,8 @@
         pieces={plan.pieces}
         scorePieces={plan.score.pieces}
         order={plan.order}
+        reading={plan.reading}
+        notions={plan.notions}
         onmaterial={(id, change) => editor.setMaterial(id, change)}
       />
       <ThreadTable thread={plan.thread} items={plan.order.load} />

@@ -68,5 +68,37 @@
         stroke-width=".8"
       /></pattern
     >
+    <pattern id="mat-towelling" width="8" height="9" patternUnits="userSpaceOnUse"
+      ><path
+        d="M2 5c-1.5-3 2.5-3 1 0M6 9c-1.5-3 2.5-3 1 0"
+        fill="none"
+        stroke="#000"
+        stroke-opacity=".35"
+        stroke-width=".9"
+      /></pattern
+    >
+    <pattern id="mat-topping" width="12" height="12" patternUnits="userSpaceOnUse"
+      ><path d="M0 12L12 0M0 6L6 0" stroke="#31525c" stroke-opacity=".25" stroke-width=".6" /></pattern
+    >
+    <pattern id="mat-fusible-light" width="8" height="8" patternUnits="userSpaceOnUse"
+      ><path
+        d="M4 1l3 3-3 3-3-3z"
+        fill="none"
+        stroke="#6b5a2a"
+        stroke-opacity=".4"
+        stroke-width=".8"
+      /></pattern
+    >
+    <pattern id="mat-fusible-heavy" width="8" height="8" patternUnits="userSpaceOnUse"
+      ><path d="M4 1l3 3-3 3-3-3z" fill="#6b5a2a" fill-opacity=".4" /></pattern
+    >
+    <pattern id="mat-interfacing" width="9" height="9" patternUnits="userSpaceOnUse"
+      ><path
+        d="M1 1l2 2M6 5l2 2M1 7l2-2M6 2l2-2"
+        stroke="#000"
+        stroke-opacity=".28"
+        stroke-width=".9"
+      /></pattern
+    >
   </defs>
 </svg>

@@ -1,119 +1,301 @@
+import * as z from 'zod';
+import type { Build } from '$lib/core/build';
 import {
   asLayoutStock,
-  countedPieces,
+  gatherChecklist,
+  gatherNotions,
   gatherPieces,
+  purchaseOf,
+  purchaseOfNotion,
   shopStock,
+  tooLarge,
+  type ChecklistLine,
   type CutDemand,
   type CutGroup,
 } from '$lib/core/cut';
-import type { Layout } from '$lib/core/layout';
-import type { Build } from '$lib/core/build';
-import { planBuild } from '$lib/core/plan';
+import { layoutReportSchema } from '$lib/core/exchange';
+import {
+  alternativesOf,
+  compareLayouts,
+  untold,
+  type Compared,
+  type Layout,
+  type LayoutStock,
+} from '$lib/core/layout';
+import { planBuild, type BuildPlan } from '$lib/core/plan';
+import { cutAlready, takeLayout, usesOf } from '$lib/core/stock';
+import { formatLength } from '$lib/core/units';
+import { hoopBase, type Workshop } from '$lib/core/workshop';
 import { layoutWatched } from '$lib/workers';
+import { newId } from './ids';
 import { jobs } from './jobs.svelte';
 import { readBuild, readingsOf } from './read-build';
 import { workroom } from './workroom.svelte';
 
-/** Seconds spent on the layout of one material. */
+/** Seconds spent on the layout of one material, and on each way that is compared. */
 const SECONDS = 1.5;
+const SECONDS_COMPARED = 0.5;
 
-export interface LaidGroup {
-  group: CutGroup;
-  layout: Layout | null;
+const layoutSchema = layoutReportSchema.omit({ seconds: true });
+const isGroup = (value: unknown): value is CutGroup =>
+  z.looseObject({ key: z.string(), name: z.string(), pieces: z.array(z.looseObject({ id: z.string() })), stock: z.array(z.looseObject({ id: z.string() })), plies: z.number() }).safeParse(value).success; // prettier-ignore
+const laidSchema = z.object({
+  /** of this very layout: it leaves the shelf only once */
+  id: z.string(),
+  group: z.custom<CutGroup>(isGroup),
+  layout: layoutSchema.nullable(),
   /** what no stock holds, as it would be bought; null when nothing is short */
-  toBuy: Layout | null;
-}
+  toBuy: layoutSchema.nullable(),
+  /** the way that the maker chose among those compared */
+  way: z.string().nullable(),
+});
+/** One material with its layout. */
+export type LaidGroup = z.infer<typeof laidSchema>;
+const keptSchema = z.object({
+  chosen: z.array(z.string()),
+  edgeToEdge: z.boolean(),
+  laid: z.array(laidSchema),
+  /** cuts and things that are ticked off */
+  ticks: z.array(z.string()),
+  /** ms, by build: pieces cut before belong to an order that is done */
+  since: z.record(z.string(), z.number()),
+});
 
-/** What is to be cut for the chosen builds, and how it lies on the shelf's stock. */
-export class Cutting {
+/** What is to be cut for the chosen builds, and how it lies on the shelf's stock. Kept over a reload. */
+class Cutting {
   chosen = $state.raw<string[]>([]);
-  private demands = $state.raw<CutDemand[]>([]);
-  laid = $state.raw<LaidGroup[]>([]);
   edgeToEdge = $state(true);
-  status = $state<'idle' | 'working'>('idle');
+  laid = $state.raw<LaidGroup[]>([]);
+  ticks = $state.raw<string[]>([]);
+  private since = $state.raw<Record<string, number>>({});
+  status = $state<'loading' | 'idle' | 'working'>('loading');
+  plans = $state.raw<{ build: Build; plan: BuildPlan }[]>([]);
+  compared = $state.raw<Record<string, Compared[]>>({});
 
+  private readonly demands = $derived(
+    this.plans
+      .filter(({ build }) => this.chosen.includes(build.id))
+      .map(({ build, plan }): CutDemand => ({
+        build: { id: build.id, name: build.name },
+        pieces: plan.pieces,
+        scorePieces: plan.score.pieces,
+        notions: plan.notions,
+        order: plan.order,
+      })),
+  );
+  private readonly workshop = $derived($state.snapshot(workroom.workshop) as Workshop);
+  readonly already = $derived(cutAlready(workroom.movements, this.since));
   readonly groups = $derived(
-    gatherPieces(
-      this.demands.filter((d) => this.chosen.includes(d.build.id)),
-      workroom.workshop.stock,
+    gatherPieces(this.demands, this.workshop.stock, workroom.numbers['cut.plies'], this.already),
+  );
+  readonly large = $derived(this.groups.flatMap(tooLarge));
+  /** layouts that are in use, by their id: the movement that took them */
+  readonly taken = $derived(
+    Object.fromEntries(
+      workroom.movements.flatMap((m) =>
+        m.layoutId && m.kind === 'cut' && !m.undone ? [[m.layoutId, m.id]] : [],
+      ),
     ),
   );
-  readonly counted = $derived(countedPieces(this.demands.filter((d) => this.chosen.includes(d.build.id))));
-  /** a layout belongs to pieces or stock that have changed since */
+  /** layouts of pieces or stock that have changed since; what is in use stays as it was */
   readonly outdated = $derived(
     this.laid.some(
-      ({ group }) => JSON.stringify(group) !== JSON.stringify(this.groups.find((g) => g.key === group.key)),
+      (l) => !this.taken[l.id] && asked(l.group) !== asked(this.groups.find((g) => g.key === l.group.key)),
     ),
   );
   /** materials that are not laid out, as when it was stopped on the way */
   readonly missing = $derived(
-    this.groups.filter((g) => !this.laid.some(({ group }) => group.key === g.key)).length,
+    this.groups.filter((g) => !this.laid.some((l) => l.group.key === g.key && !this.taken[l.id])).length,
+  );
+  readonly purchases = $derived([
+    ...this.laid
+      .filter((l) => l.toBuy && !this.taken[l.id])
+      .map(({ group, toBuy }) =>
+        purchaseOf(group.name, group.material, toBuy as Layout, this.shop(group), workroom.unit),
+      ),
+    ...gatherNotions(this.demands).map((n) => purchaseOfNotion(n, (mm) => formatLength(mm, workroom.unit))),
+  ]);
+  readonly checklists = $derived(
+    this.plans
+      .filter(({ build }) => this.chosen.includes(build.id))
+      .map(({ build, plan }): { build: Build; lines: ChecklistLine[] } => ({
+        build,
+        lines: gatherChecklist(build, plan, plan.notions, workroom.unit),
+      })),
   );
 
+  /** Reads the builds again, and what was kept of the last time. */
   async load() {
-    const demands: CutDemand[] = [];
+    if (this.status === 'working') return;
+    const kept = keptSchema.safeParse(await workroom.store.setting('cutting')).data;
+    if (kept) Object.assign(this, kept);
+    const plans: typeof this.plans = [];
     for (const build of workroom.builds) {
-      const demand = await demandOf(build);
-      if (demand) demands.push(demand);
+      const read = await readBuild(build);
+      if (read.ok)
+        plans.push({
+          build,
+          plan: planBuild(build, read.value.own.reading, this.workshop, readingsOf(read.value.inserted)),
+        });
     }
-    this.demands = demands;
-    this.chosen = demands.map((d) => d.build.id);
+    this.plans = plans;
+    if (!kept) this.chosen = plans.map(({ build }) => build.id);
+    this.status = 'idle';
   }
-  toggle(id: string, on: boolean) {
+  private keep() {
+    const { chosen, edgeToEdge, laid, ticks, since } = this;
+    void workroom.store.saveSetting('cutting', { chosen, edgeToEdge, laid, ticks, since });
+  }
+  choose(id: string, on: boolean) {
     this.chosen = on ? [...this.chosen, id] : this.chosen.filter((c) => c !== id);
+    this.keep();
   }
+  setEdgeToEdge(on: boolean) {
+    this.edgeToEdge = on;
+    this.keep();
+  }
+  tick(id: string, on: boolean) {
+    this.ticks = on ? [...this.ticks, id] : this.ticks.filter((t) => t !== id);
+    this.keep();
+  }
+  /** The pieces of a build that are cut belong to an order that is done: all are asked for again. */
+  cutAnew(buildId: string) {
+    this.since = { ...this.since, [buildId]: Date.now() };
+    this.keep();
+  }
+  /** Takes what is in use off the screen; the shelf's history keeps it. */
+  putAway(id: string) {
+    this.laid = this.laid.filter((l) => l.id !== id);
+    this.keep();
+  }
+
+  private shop = (group: CutGroup) => shopStock(group.material, this.workshop.stock);
 
   /** Lays everything out, material by material; can be stopped, and then keeps the best so far. */
   async layOut() {
-    const groups = $state.snapshot(this.groups) as CutGroup[];
     this.status = 'working';
+    const inUse = this.laid.filter((l) => this.taken[l.id]);
     const laid: LaidGroup[] = [];
+    const groups = this.groups;
     await jobs.watch('Laying out', async (tell, signal) => {
       for (const [i, group] of groups.entries()) {
-        const show = (layout: Layout | null, toBuy: Layout | null) =>
-          (this.laid = [...laid, { group, layout, toBuy }]);
-        const request = { edgeToEdge: this.edgeToEdge, gapMm: 0, seconds: signal.aborted ? 0 : SECONDS };
-        const pieces = group.pieces.map(({ id, widthMm, heightMm, quantity, mayTurn }) => ({ id, widthMm, heightMm, quantity, mayTurn })); // prettier-ignore
-        const layout = group.stock.length
-          ? await layoutWatched(
-              { ...request, pieces, stock: asLayoutStock(group.stock) },
-              (l) => show(l, null),
-              signal,
-            )
-          : null;
+        const id = newId();
+        const show = (l: LaidGroup) => (this.laid = [...inUse, ...laid, l]);
+        const own = await this.layGroup(group, signal, (layout) =>
+          show({ id, group, layout, toBuy: null, way: null }),
+        );
         // Stopped before there was any answer: that says nothing about the shelf.
-        if (signal.aborted && !layout) break;
-        const short = layout
-          ? layout.unplaced.flatMap((u) =>
-              pieces.filter((p) => p.id === u.pieceId).map((p) => ({ ...p, quantity: u.quantity })),
-            )
-          : pieces;
-        const toBuy = short.length
-          ? await layoutWatched(
-              { ...request, pieces: short, stock: [shopStock(group.material)] },
-              () => undefined,
-              signal,
-            )
-          : null;
-        laid.push({ group, layout, toBuy });
-        this.laid = [...laid];
+        if (!own) break;
+        laid.push({ id, group, ...own, way: null });
+        this.laid = [...inUse, ...laid];
         tell((i + 1) / groups.length);
         if (signal.aborted) break;
       }
     });
+    this.compared = {};
     this.status = 'idle';
+    this.keep();
   }
-}
+  private async layGroup(
+    group: CutGroup,
+    signal: AbortSignal,
+    show: (layout: Layout) => void,
+  ): Promise<Pick<LaidGroup, 'layout' | 'toBuy'> | null> {
+    const request = { edgeToEdge: this.edgeToEdge, gapMm: 0, seconds: SECONDS };
+    const pieces = plainPieces(group);
+    const layout = group.stock.length
+      ? await layoutWatched({ ...request, pieces, stock: asLayoutStock(group.stock) }, show, signal)
+      : null;
+    if (signal.aborted && !layout) return null;
+    const toBuy = await this.layToBuy(group, layout, signal);
+    return { layout, toBuy };
+  }
+  /** What the shelf does not hold, laid out on what is sold. */
+  private async layToBuy(group: CutGroup, layout: Layout | null, signal: AbortSignal) {
+    const left = new Map(layout?.unplaced.map((u) => [u.pieceId, u.quantity]));
+    const short = plainPieces(group).flatMap((p) => {
+      const quantity = layout ? (left.get(p.id) ?? 0) : p.quantity;
+      return quantity ? [{ ...p, quantity }] : [];
+    });
+    if (!short.length) return null;
+    const request = { edgeToEdge: this.edgeToEdge, gapMm: 0, seconds: SECONDS_COMPARED };
+    return layoutWatched({ ...request, pieces: short, stock: [this.shop(group)] }, () => undefined, signal);
+  }
 
-async function demandOf(build: Build): Promise<CutDemand | null> {
-  const workshop = $state.snapshot(workroom.workshop) as typeof workroom.workshop;
-  const read = await readBuild(build);
-  if (!read.ok) return null;
-  const plan = planBuild(build, read.value.own.reading, workshop, readingsOf(read.value.inserted));
-  return {
-    build: { id: build.id, name: build.name },
-    pieces: plan.pieces,
-    scorePieces: plan.score.pieces,
-    order: plan.order,
-  };
+  /** The ways of cutting one material beside each other: this roll or that, along or across. */
+  async compare(laid: LaidGroup) {
+    const { group } = laid;
+    const stock = asLayoutStock(group.stock);
+    const name = (id: string) => group.stock.find((s) => s.id === id)?.name ?? id;
+    const ways = alternativesOf(plainPieces(group), stock, name);
+    await jobs.watch('Comparing', async (tell, signal) => {
+      const answers: { alternative: (typeof ways)[number]; layout: Layout }[] = [];
+      for (const [i, way] of ways.entries()) {
+        const layout = await layoutWatched(
+          { pieces: way.pieces, stock: way.stock, edgeToEdge: this.edgeToEdge, gapMm: 0, seconds: SECONDS_COMPARED },
+          () => undefined,
+          signal,
+        ); // prettier-ignore
+        if (layout) answers.push({ alternative: way, layout: untold(way, layout) });
+        if (signal.aborted) break;
+        tell((i + 1) / ways.length);
+      }
+      this.compared = { ...this.compared, [laid.id]: compareLayouts(answers, stock) };
+    });
+  }
+  /** Takes one of the compared ways in place of the layout. */
+  async take(laid: LaidGroup, way: Compared) {
+    const toBuy = await this.layToBuy(laid.group, way.layout, new AbortController().signal);
+    this.laid = this.laid.map((l) =>
+      l.id === laid.id ? { ...l, layout: way.layout, toBuy, way: way.label } : l,
+    );
+    this.keep();
+  }
+
+  /** Takes a layout into use: it leaves the shelf, useful rests come onto it. */
+  async intoUse({ id, group, layout }: LaidGroup) {
+    if (!layout?.sheets.length) return;
+    const { stock, hoops, machines } = this.workshop;
+    const bases = hoops.flatMap((h) => {
+      const machine = machines.find((m) => m.id === h.machineId);
+      return machine ? [hoopBase(h, machine, workroom.numbers)] : [];
+    });
+    const pieces = this.plans.flatMap(({ plan }) =>
+      plan.pieces.map((p) => ({
+        material: p.material,
+        widthMm: p.width.cutMm,
+        heightMm: p.height.cutMm,
+      })),
+    );
+    const changes = takeLayout(layout, stock, {
+      edgeToEdge: this.edgeToEdge,
+      uses: usesOf(group.material, pieces, bases),
+      leastMm: workroom.numbers['cut.usefulLeast'],
+      newId,
+    });
+    const placed = layout.sheets.flatMap((s) => s.placements.map((p) => p.pieceId));
+    await workroom.moveStock({
+      kind: 'cut',
+      what: `${group.name}: ${placed.length} pieces`,
+      layoutId: id,
+      changes,
+      pieces: [...new Set(placed)].map((pieceId) => ({
+        id: pieceId,
+        quantity: placed.filter((p) => p === pieceId).length,
+      })),
+    });
+    this.keep();
+  }
+  async backFromUse({ id }: LaidGroup) {
+    await workroom.undoMovement(this.taken[id]);
+  }
+  /** stock of a laid group, as it was when it was laid out */
+  stockOf = ({ group }: LaidGroup): LayoutStock[] => asLayoutStock(group.stock);
 }
+export const cutting = new Cutting();
+
+const plainPieces = (group: CutGroup) =>
+  group.pieces.map(({ id, widthMm, heightMm, quantity, mayTurn }) => ({ id, widthMm, heightMm, quantity, mayTurn })); // prettier-ignore
+/** What a layout depends on, to be compared. */
+const asked = (group: CutGroup | undefined) =>
+  JSON.stringify(group && [plainPieces(group), asLayoutStock(group.stock)]);

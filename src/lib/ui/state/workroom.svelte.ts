@@ -4,6 +4,7 @@ import { numbersWith } from '$lib/core/numbers';
 import { reduceRun, type RunEvent, type RunState } from '$lib/core/run';
 import type { LengthUnit } from '$lib/core/units';
 import { newWorkshop, type Workshop } from '$lib/core/workshop';
+import type { Movement } from '$lib/core/stock';
 import { attempt, Store, type StoredRun } from '$lib/store';
 import { newId } from './ids';
 import { showNote, showProblem } from './notices';
@@ -19,6 +20,8 @@ class Workroom {
   workshop = $state<Workshop>(newWorkshop());
   builds = $state.raw<Build[]>([]);
   runs = $state.raw<KnownRun[]>([]);
+  /** of the shelf, newest first */
+  movements = $state.raw<Movement[]>([]);
   /** loading, or why nothing can be kept */
   status = $state<'loading' | 'ready' | 'closed'>('loading');
   problem = $state<Problem | null>(null);
@@ -52,6 +55,7 @@ class Workroom {
         `${damaged} damaged builds were set aside.`,
         'The others are here; restore the damaged ones from an exported file.',
       );
+    this.movements = await this.store.movements();
     this.runs = (await this.store.runs()).map((r) => ({ ...r, state: reduceRun(r.events, stepIds(r)) }));
   }
   async fillWithDemo() {
@@ -80,6 +84,27 @@ class Workroom {
       else showProblem(saved.problem);
     });
     return this.saving;
+  }
+  /** Something leaves the shelf or comes onto it. True when it did. */
+  moveStock(movement: Omit<Movement, 'id' | 'at' | 'undone'>): Promise<boolean> {
+    return this.onShelf(() => this.store.moveStock({ ...movement, id: newId(), at: Date.now(), undone: false })); // prettier-ignore
+  }
+  undoMovement(id: string): Promise<boolean> {
+    return this.onShelf(() => this.store.undoMovement(id, { id: newId(), at: Date.now() }));
+  }
+  private onShelf(write: () => Promise<Result<Workshop>>): Promise<boolean> {
+    const done = this.saving.then(async () => {
+      const written = await attempt(write);
+      const result = written.ok ? written.value : written;
+      if (!result.ok) showProblem(result.problem);
+      else {
+        this.workshop = result.value;
+        this.movements = await this.store.movements();
+      }
+      return result.ok;
+    });
+    this.saving = done.then(() => undefined);
+    return done;
   }
   toggleUnit() {
     return this.saveWorkshop((w) => ({ ...w, unit: w.unit === 'mm' ? 'inch' : 'mm' }));

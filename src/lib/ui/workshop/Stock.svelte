@@ -3,7 +3,11 @@
   import Trash from '@lucide/svelte/icons/trash-2';
   import { MATERIAL_KINDS, MATERIALS, type MaterialKind } from '$lib/core/materials';
   import { STOCK_FORMS, type StockItem } from '$lib/core/workshop';
+  import { isRoll } from '$lib/core/cut';
+  import type { Movement } from '$lib/core/stock';
+  import { formatLength } from '$lib/core/units';
   import { fromShownMm, shownMm } from '../kit/lengths';
+  import StockHistory from './StockHistory.svelte';
   import { newId } from '../state/ids';
   import { workroom } from '../state/workroom.svelte';
 
@@ -13,21 +17,30 @@
       ...w,
       stock: w.stock.map((s) => (s.id === id ? { ...s, ...change } : s)),
     }));
-  const remove = (id: string) =>
-    workroom.saveWorkshop((w) => ({ ...w, stock: w.stock.filter((s) => s.id !== id) }));
+  const move = (kind: Movement['kind'], item: StockItem, by: 'count' | 'length', amount: number) =>
+    workroom.moveStock({
+      kind,
+      what: item.name,
+      layoutId: null,
+      changes: [{ item: $state.snapshot(item), by, amount }],
+      pieces: [],
+    });
+  const remove = (item: StockItem) => move('removed', item, 'count', -item.quantity);
   const add = () =>
-    workroom.saveWorkshop((w) => ({
-      ...w,
-      stock: [
-        { id: newId(), name: 'New cloth', material: 'cotton', form: 'fat quarter', colour: '#d9b48f', widthMm: 550, heightMm: 450, quantity: 1, directional: false, prewashed: false, cost: 0 },
-        ...w.stock,
-      ],
-    })); // prettier-ignore
+    move('added', { id: newId(), name: 'New cloth', material: 'cotton', form: 'fat quarter', colour: '#d9b48f', widthMm: 550, heightMm: 450, quantity: 1, directional: false, prewashed: false, cost: 0 }, 'count', 1); // prettier-ignore
   /** A length in the unit on screen; absurd ones leave the last good one in place. */
-  const length = (id: string, key: 'widthMm' | 'heightMm', typed: number, most: number) => {
+  function length(item: StockItem, key: 'widthMm' | 'heightMm', typed: number, most: number) {
     const mm = fromShownMm(typed, workroom.unit);
-    if (mm >= 10 && mm <= most) void set(id, { [key]: mm });
-  };
+    if (!(mm >= 10 && mm <= most)) {
+      refused = { id: item.id, text: `between ${formatLength(10, workroom.unit)} and ${formatLength(most, workroom.unit)}` }; // prettier-ignore
+      return;
+    }
+    refused = null;
+    if (key === 'heightMm' && isRoll(item.form)) void move('corrected', item, 'length', mm - item.heightMm);
+    else void set(item.id, { [key]: mm });
+  }
+  /** the last figure that was not taken, and why */
+  let refused = $state<{ id: string; text: string } | null>(null);
 </script>
 
 <div class="mb-2 flex items-center gap-3">
@@ -72,14 +85,14 @@
         step="any"
         aria-label="Width of {item.name}"
         value={shownMm(item.widthMm, workroom.unit)}
-        onchange={(e) => length(item.id, 'widthMm', e.currentTarget.valueAsNumber, 5000)}
+        onchange={(e) => length(item, 'widthMm', e.currentTarget.valueAsNumber, 5000)}
       />×<input
         class="w-20 text-right"
         type="number"
         step="any"
         aria-label="Length of {item.name}"
         value={shownMm(item.heightMm, workroom.unit)}
-        onchange={(e) => length(item.id, 'heightMm', e.currentTarget.valueAsNumber, 200_000)}
+        onchange={(e) => length(item, 'heightMm', e.currentTarget.valueAsNumber, 200_000)}
       /><span class="label">{workroom.unit === 'mm' ? 'mm' : 'in'}</span>
       <label class="flex items-center gap-1"
         ><input
@@ -91,7 +104,9 @@
           value={item.quantity}
           onchange={(e) => {
             const n = e.currentTarget.valueAsNumber;
-            if (Number.isInteger(n) && n >= 1 && n <= 10000) void set(item.id, { quantity: n });
+            if (Number.isInteger(n) && n >= 1 && n <= 10000)
+              void move('corrected', item, 'count', n - item.quantity);
+            else refused = { id: item.id, text: 'a whole number from 1 to 10 000' };
           }}
         />×</label
       >
@@ -109,11 +124,29 @@
           onchange={(e) => set(item.id, { prewashed: e.currentTarget.checked })}
         />prewashed</label
       >
+      <label class="flex items-center gap-1"
+        >cost<input
+          class="w-18 text-right"
+          type="number"
+          min="0"
+          step="any"
+          aria-label="Cost of {item.name}"
+          value={item.cost}
+          onchange={(e) => {
+            const cost = e.currentTarget.valueAsNumber;
+            if (cost >= 0 && cost <= 100_000) void set(item.id, { cost });
+            else refused = { id: item.id, text: 'a cost from 0 to 100 000' };
+          }}
+        /></label
+      >
+      {#if refused?.id === item.id}<span class="text-madder" role="alert"
+          >Not taken: {refused.text}, please.</span
+        >{/if}
       <button
         type="button"
         class="btn btn-small ml-auto"
         aria-label="Take {item.name} off the shelf"
-        onclick={() => remove(item.id)}><Trash size={15} /></button
+        onclick={() => remove(item)}><Trash size={15} /></button
       >
     </li>
   {:else}
@@ -122,3 +155,4 @@
     </li>
   {/each}
 </ul>
+<StockHistory />

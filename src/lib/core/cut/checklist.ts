@@ -1,0 +1,55 @@
+/** What must lie ready before the first stitch: one list a build, told as lines that can be ticked off. */
+import type { Build } from '../build';
+import type { OrderPlan } from '../batch';
+import type { Score } from '../score';
+import type { ThreadPlan } from '../thread';
+import type { Hoop, Machine } from '../workshop';
+import type { CutPiece } from './pieces';
+import { formatLength, formatSize, type LengthUnit } from '../units';
+import { formatNotion, type NotionNeed } from './notions';
+
+export interface ChecklistLine {
+  /** stable while the need is the same */
+  id: string;
+  group: 'Pieces' | 'Thread' | 'Small parts' | 'Tools' | 'Machine';
+  text: string;
+}
+
+const NEEDLE_WORDS: Record<Build['needle'], string> = {
+  embroidery: 'embroidery needle',
+  ballpoint: 'ballpoint needle',
+  sharp: 'sharp needle',
+  strong: 'strong needle for stacks',
+};
+
+export function gatherChecklist(
+  build: Pick<Build, 'id' | 'needle'>,
+  plan: { pieces: readonly CutPiece[]; score: Score; thread: ThreadPlan; order: OrderPlan; hoop: Hoop; machine: Machine }, // prettier-ignore
+  notions: readonly NotionNeed[],
+  unit: LengthUnit,
+): ChecklistLine[] {
+  const { load, hoopings } = plan.order;
+  const line = (group: ChecklistLine['group'], text: string): ChecklistLine => ({
+    id: `${build.id}:${group}:${text}`,
+    group,
+    text,
+  });
+  const tools = plan.score.steps.flatMap((s) => (s.kind === 'hand' ? s.tools : []));
+  const bobbins = Math.ceil((plan.thread.bobbinM * load) / plan.thread.bobbinHoldsM);
+  return [
+    ...plan.pieces
+      .filter((p) => p.material !== 'zip')
+      .map((p) =>
+        line(
+          'Pieces',
+          `${(p.perHooping ? hoopings : load) * p.layers} × ${p.name}, ${formatSize(p.width.cutMm, p.height.cutMm, unit)}`,
+        ),
+      ),
+    ...plan.thread.byThread.map((t) => line('Thread', `${t.name}, ${Math.ceil(t.metres * load)} m`)),
+    line('Thread', `${bobbins} full ${bobbins === 1 ? 'bobbin' : 'bobbins'}`),
+    ...notions.map((n) => line('Small parts', `${formatNotion(n.notion, n.amount * load)}${n.lengthMm ? `, at least ${formatLength(n.lengthMm, unit)}` : ''}`)), // prettier-ignore
+    ...[...new Set(tools)].map((tool) => line('Tools', tool)),
+    line('Machine', `${plan.machine.name}, hoop ${plan.hoop.name}`),
+    line('Machine', `a fresh ${NEEDLE_WORDS[build.needle]}`),
+  ];
+}

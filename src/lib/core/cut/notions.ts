@@ -1,0 +1,107 @@
+/**
+ * What an item takes beside its pieces: zips, snaps, eyelets, ribbon, filling, and what holds pieces while they are sewn.
+ * In: score, cut pieces, design size (mm). Out: amounts of one item, in the notion's own unit.
+ */
+import { NOTIONS, type NotionKey } from '../materials';
+import type { Numbers } from '../numbers';
+import type { HandStep, Score } from '../score';
+import type { HoldKey, Use } from '../techniques';
+import type { CutPiece } from './pieces';
+
+export interface NotionNeed {
+  notion: NotionKey;
+  /** of one item, in the notion's unit */
+  amount: number;
+  /** at least this long: zips, mm */
+  lengthMm: number | null;
+  /** the step that takes it, or the piece that it is */
+  because: string;
+}
+
+const MM_PER_M = 1000;
+const MM2_PER_M2 = 1e6;
+const MM2_PER_DM2 = 1e4;
+const SIDES = 4;
+
+const HELD_BY: Partial<Record<HoldKey, NotionKey>> = {
+  tape: 'paper tape',
+  spray: 'spray adhesive',
+  glue: 'glue stick',
+};
+
+export function notionsOf(
+  { steps }: Score,
+  pieces: readonly CutPiece[],
+  size: { width: number; height: number },
+  numbers: Numbers,
+): NotionNeed[] {
+  const piece = (id: string) => pieces.find((p) => p.id === id);
+  const zips = pieces
+    .filter((p) => p.material === 'zip')
+    .map((p): NotionNeed => ({
+      notion: 'zip',
+      amount: p.layers,
+      lengthMm: Math.max(p.width.cutMm, p.height.cutMm),
+      because: p.name,
+    }));
+  const taken = steps.flatMap((s) => {
+    if (s.kind !== 'hand') return [];
+    const used = (s.uses ?? []).map((use): NotionNeed => ({
+      notion: use.notion,
+      amount: s.times * amountOf(use, size, numbers),
+      lengthMm: null,
+      because: s.title,
+    }));
+    return [
+      ...used,
+      ...holding(
+        s,
+        s.pieces.flatMap((id) => piece(id) ?? []),
+      ),
+    ];
+  });
+  return summed([...zips, ...taken]);
+}
+
+function amountOf(use: Use, size: { width: number; height: number }, numbers: Numbers): number {
+  if ('count' in use) return use.count;
+  if ('perDm2' in use) return (numbers[use.perDm2] * size.width * size.height) / MM2_PER_DM2;
+  return (numbers[use.length] * use.times + (use.plus ? numbers[use.plus] : 0)) / MM_PER_M;
+}
+
+/** Tape along the sides that are taped, glue round the edge, spray over the whole back. */
+function holding(step: HandStep, pieces: CutPiece[]): NotionNeed[] {
+  const outline = pieces.reduce((sum, p) => sum + 2 * (p.width.cutMm + p.height.cutMm), 0);
+  const area = pieces.reduce((sum, p) => sum + p.width.cutMm * p.height.cutMm, 0);
+  const need = (notion: NotionKey, amount: number): NotionNeed[] =>
+    amount > 0 ? [{ notion, amount, lengthMm: null, because: step.title }] : [];
+  if (step.heldBy) {
+    const notion = HELD_BY[step.heldBy];
+    if (!notion) return [];
+    return need(notion, notion === 'spray adhesive' ? area / MM2_PER_M2 : outline / MM_PER_M);
+  }
+  return need('paper tape', (outline * Math.min(step.tapeSides, SIDES)) / SIDES / MM_PER_M);
+}
+
+/** The same thing at several steps is told once. Zips of different lengths stay apart. */
+export function summed(needs: readonly NotionNeed[]): NotionNeed[] {
+  const byKey = new Map<string, NotionNeed>();
+  for (const need of needs) {
+    const key = `${need.notion} ${need.lengthMm}`;
+    const same = byKey.get(key);
+    if (same) {
+      same.amount += need.amount;
+      if (!same.because.includes(need.because)) same.because += `, ${need.because}`;
+    } else byKey.set(key, { ...need });
+  }
+  return [...byKey.values()];
+}
+
+const places = { piece: 0, m: 1, 'm²': 2, g: 0 } as const;
+/** "4 snap caps", "3.2 m embroidery tape": counted things as whole ones, up. */
+export function formatNotion(notion: NotionKey, amount: number): string {
+  const { unit, name, plural } = NOTIONS[notion];
+  if (unit === 'piece') return `${Math.ceil(amount)} ${Math.ceil(amount) === 1 ? name : plural}`;
+  const step = 10 ** -places[unit];
+  return `${(Math.ceil(amount / step - 1e-9) * step).toFixed(places[unit])} ${unit} ${plural}`;
+}

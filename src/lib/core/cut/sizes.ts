@@ -1,0 +1,169 @@
+/**
+ * Sizes by rule: from the lines that must catch a piece, with where it lies and where it is folded. mm, in the hoop's
+ * own coordinates, y up.
+ */
+import type { Box } from '../geometry';
+import type { NumberId, Numbers } from '../numbers';
+import type { Reading } from '../reading';
+import type { ScorePiece } from '../score';
+import { term, type SizeTerm } from './dimension';
+
+/** A straight line across a piece, mm. */
+export interface FoldLine {
+  from: [number, number];
+  to: [number, number];
+}
+export interface RuledSize {
+  width: SizeTerm[];
+  height: SizeTerm[];
+  /** the sewn area that the piece covers; null for what is hooped */
+  covers: Box | null;
+  /** where it lies once it is laid and folded; null for what is hooped */
+  lies: Box | null;
+  /** the same opened flat, as it is cut: past its fold or its seam */
+  flat: Box | null;
+  fold: FoldLine | null;
+  /** cut to its line before it is laid */
+  preCut: boolean;
+}
+
+export const union = (boxes: readonly Box[]): Box => ({
+  minX: Math.min(...boxes.map((b) => b.minX)),
+  minY: Math.min(...boxes.map((b) => b.minY)),
+  maxX: Math.max(...boxes.map((b) => b.maxX)),
+  maxY: Math.max(...boxes.map((b) => b.maxY)),
+});
+const grown = (b: Box, x: number, y = x): Box => ({
+  minX: b.minX - x,
+  minY: b.minY - y,
+  maxX: b.maxX + x,
+  maxY: b.maxY + y,
+});
+const across = (b: Box) => b.maxX - b.minX;
+const down = (b: Box) => b.maxY - b.minY;
+/** Tapes are drawn in tenths: what is smaller was typed, not drawn. */
+const isEmpty = (b: Box) => across(b) < 0.05 && down(b) < 0.05;
+/** x and y changed over: upright seams are worked out as level ones. */
+const flipped = (b: Box): Box => ({ minX: b.minY, minY: b.minX, maxX: b.maxY, maxY: b.maxX });
+const flippedLine = ({ from, to }: FoldLine): FoldLine => ({ from: [from[1], from[0]], to: [to[1], to[0]] }); // prettier-ignore
+const turnedBack = (r: RuledSize): RuledSize => ({
+  ...r,
+  width: r.height,
+  height: r.width,
+  covers: r.covers && flipped(r.covers),
+  lies: r.lies && flipped(r.lies),
+  flat: r.flat && flipped(r.flat),
+  fold: r.fold && flippedLine(r.fold),
+});
+
+/** Null where nothing was drawn to measure. */
+export function sizeOf(
+  piece: ScorePiece,
+  reading: Reading,
+  numbers: Numbers,
+  hoop: { outerWidth: number; outerHeight: number; magnetic: boolean },
+): RuledSize | null {
+  const size = piece.size;
+  const boxOf = (...slots: string[]) =>
+    union(slots.flatMap((s) => piece.blocks[s] ?? []).map((b) => reading.blocks[b].box));
+  const drawn = Object.values(piece.blocks).flat();
+  if (size.rule !== 'hoop' && drawn.every((b) => isEmpty(reading.blocks[b].box))) return null;
+
+  /** the maker's own margin stands before the table's */
+  const margin = (id: NumberId): ((times: number) => SizeTerm) =>
+    piece.marginMm === null
+      ? (times) => term('margin', numbers[id], times, id)
+      : (times) => term('your margin', piece.marginMm as number, times);
+  const plain = (width: SizeTerm[], height: SizeTerm[], covers: Box | null, lies: Box | null) => ({ width, height, covers, lies, flat: lies, fold: null, preCut: false }); // prettier-ignore
+  const round = (box: Box, by: SizeTerm, label: string): RuledSize =>
+    plain([term(label, across(box)), ...(by.mm ? [by] : [])], [term(label, down(box)), ...(by.mm ? [by] : [])], box, grown(box, by.mm)); // prettier-ignore
+  const toLine = (box: Box): RuledSize => ({
+    ...round(box, term('past the line', numbers['cut.preCutOffset'], 2, 'cut.preCutOffset'), 'line'),
+    preCut: true,
+  });
+
+  switch (size.rule) {
+    case 'hoop': {
+      const id = hoop.magnetic ? 'cut.baseMagnetic' : 'cut.baseScrew';
+      const past = piece.marginMm === null ? term('past the hoop', numbers[id], 2, id) : margin(id)(2);
+      return plain([term('hoop, outside', hoop.outerWidth), past], [term('hoop, outside', hoop.outerHeight), past], null, null); // prettier-ignore
+    }
+    case 'cover': {
+      const box = boxOf(...size.by);
+      if (piece.cutTo === 'shape') return toLine(box);
+      return round(box, margin(size.margin === 'back' ? 'cut.marginBack' : 'cut.marginTop')(2), 'outline');
+    }
+    case 'shape': {
+      const box = boxOf(...size.by);
+      return piece.cutTo === 'rectangle' ? round(box, margin('cut.marginTop')(2), 'outline') : toLine(box);
+    }
+    case 'float': {
+      const own = piece.marginMm;
+      const by = own === null ? term('past the stitches', numbers['cut.floatMargin'], 2, 'cut.floatMargin') : margin('cut.floatMargin')(2); // prettier-ignore
+      return round(boxOf(...size.over), by, 'motif');
+    }
+    case 'zip': {
+      const box = boxOf(size.window);
+      const long = across(box) >= down(box);
+      const spare = numbers['cut.zipSpare'];
+      const b = long ? box : flipped(box);
+      const lies = grown(b, spare / 2, 0);
+      const level = plain(
+        [term('window', across(b)), term('both ends outside', spare, 1, 'cut.zipSpare')],
+        [term('tape', down(b))],
+        b,
+        lies,
+      );
+      return long ? level : turnedBack(level);
+    }
+    case 'fold': {
+      const seam = boxOf(size.seam);
+      const over = boxOf(...size.over);
+      const level = across(seam) >= down(seam);
+      const sized = foldedOver(level ? seam : flipped(seam), level ? over : flipped(over), numbers['cut.seamOverlap'], margin('cut.marginTop')); // prettier-ignore
+      return level ? sized : turnedBack(sized);
+    }
+    case 'pressed': {
+      const boxes = [boxOf(size.edge), boxOf(size.awayFrom), boxOf(...size.over)];
+      const level = across(boxes[0]) >= down(boxes[0]);
+      const [edge, from, over] = level ? boxes : boxes.map(flipped);
+      const sized = pressedEdge(edge, from, over, numbers['cut.pressedFold'], margin('cut.marginBack'));
+      return level ? sized : turnedBack(sized);
+    }
+  }
+}
+
+/** Level seam: from it to the far edge of what is covered, past the seam, and a margin on the three other sides. */
+function foldedOver(seam: Box, over: Box, bite: number, m: (times: number) => SizeTerm): RuledSize {
+  const y = (seam.minY + seam.maxY) / 2;
+  const up = over.maxY - y > y - over.minY;
+  const lies = grown(over, m(1).mm);
+  const flat = up ? { ...lies, minY: y - bite } : { ...lies, maxY: y + bite };
+  return {
+    width: [term('covers', across(over)), m(2)],
+    height: [term('seam to far edge', up ? over.maxY - y : y - over.minY), term('past the seam', bite, 1, 'cut.seamOverlap'), m(1)],
+    covers: over,
+    lies: flat,
+    flat,
+    fold: { from: [flat.minX, y], to: [flat.maxX, y] },
+    preCut: false,
+  }; // prettier-ignore
+}
+
+/** Level edge, pressed under before it is laid: from it, away from the zip, to the far edge. */
+function pressedEdge(edge: Box, from: Box, over: Box, foldMm: number, m: (times: number) => SizeTerm): RuledSize {
+  const y = (edge.minY + edge.maxY) / 2;
+  const up = y > (from.minY + from.maxY) / 2;
+  const covers = up ? { ...over, minY: y } : { ...over, maxY: y };
+  const around = grown(over, m(1).mm);
+  const lies = up ? { ...around, minY: y } : { ...around, maxY: y };
+  return {
+    width: [term('outline', across(over)), m(2)],
+    height: [term('edge to outline', down(covers)), m(1), term('pressed fold', foldMm, 1, 'cut.pressedFold')],
+    covers,
+    lies,
+    flat: up ? { ...lies, minY: y - foldMm } : { ...lies, maxY: y + foldMm },
+    fold: { from: [lies.minX, y], to: [lies.maxX, y] },
+    preCut: false,
+  };
+} // prettier-ignore

@@ -1,0 +1,124 @@
+/**
+ * How things are sold, what that costs, and what to ask for in the shop. mm; prices in the maker's own currency.
+ */
+import type { Layout, LayoutStock } from '../layout';
+import { MATERIALS, NOTIONS, type MaterialKind } from '../materials';
+import { count, roundUpToGrid, type LengthUnit } from '../units';
+import type { StockItem } from '../workshop';
+import { formatNotion, type NotionNeed } from './notions';
+
+/** Off a width, or in sheets. widthMm, sheetMm; price: of a metre off the width, or of a sheet, until the shelf knows one. */
+const SOLD: Partial<Record<MaterialKind, { widthMm: number; sheetMm?: number; price: number }>> = {
+  cotton: { widthMm: 1100, price: 10 },
+  towelling: { widthMm: 1400, price: 14 },
+  batting: { widthMm: 1500, price: 9 },
+  felt: { widthMm: 230, sheetMm: 300, price: 0.9 },
+  vinyl: { widthMm: 230, sheetMm: 300, price: 1.8 },
+};
+const STABILISER = { widthMm: 500, price: 3 };
+const soldAs = (material: MaterialKind): { widthMm: number; sheetMm?: number; price: number } =>
+  SOLD[material] ?? STABILISER;
+const ENOUGH_MM = 200_000;
+const MOST_SHEETS = 2000;
+const MM_PER_M = 1000;
+
+/** Price of a mm² as the shelf's own stock of it was bought; free offcuts tell nothing. */
+function shelfPrice(material: MaterialKind, stock: readonly StockItem[]): number | null {
+  const paid = stock.filter((s) => s.material === material && s.cost > 0);
+  const area = paid.reduce((sum, s) => sum + s.widthMm * s.heightMm, 0);
+  return area > 0 ? paid.reduce((sum, s) => sum + s.cost, 0) / area : null;
+}
+
+/** What would have to be bought for pieces that no stock holds, as it is sold, at the price the shelf or the table knows. */
+export function shopStock(material: MaterialKind, stock: readonly StockItem[] = []): LayoutStock {
+  const { widthMm, sheetMm, price } = soldAs(material);
+  const known = shelfPrice(material, stock);
+  const heightMm = sheetMm ?? ENOUGH_MM;
+  const table = sheetMm ? price : (price * heightMm) / MM_PER_M;
+  return {
+    id: 'buy',
+    widthMm,
+    heightMm,
+    quantity: sheetMm ? MOST_SHEETS : 1,
+    roll: !sheetMm,
+    cost: known === null ? table : known * widthMm * heightMm,
+  };
+}
+
+/** Off a width, cloth is sold by the tenth of a metre or the eighth of a yard, mm. */
+const SOLD_BY: Record<LengthUnit, number> = { mm: 100, inch: 114.3 };
+
+export interface Purchase {
+  name: string;
+  /** "0.4 m off the width", "3 sheets of felt", "1 pack of 50" */
+  amount: string;
+  /** what is used of it: "31 snap caps" */
+  needs: string;
+  cost: number;
+  /** where pieces are larger than anything sold */
+  impossible: boolean;
+}
+
+/** What to buy for a layout on shopStock. */
+export function purchaseOf(
+  name: string,
+  material: MaterialKind,
+  layout: Layout,
+  shop: LayoutStock,
+  unit: LengthUnit,
+): Purchase {
+  const pieces = count(
+    layout.sheets.reduce((sum, s) => sum + s.placements.length, 0),
+    'piece',
+  );
+  const price = shop.cost ?? 0;
+  if (layout.unplaced.length || !layout.sheets.length)
+    return {
+      name,
+      amount: 'a larger piece than is sold',
+      needs: count(
+        layout.unplaced.reduce((sum, u) => sum + u.quantity, 0),
+        'piece',
+      ),
+      cost: 0,
+      impossible: true,
+    };
+  if (!shop.roll)
+    return {
+      name,
+      amount: count(
+        layout.sheets.length,
+        `sheet of ${MATERIALS[material].name}`,
+        `sheets of ${MATERIALS[material].name}`,
+      ),
+      needs: pieces,
+      cost: layout.sheets.length * price,
+      impossible: false,
+    };
+  const lengthMm = roundUpToGrid(layout.rollLengthMm, SOLD_BY[unit]);
+  return {
+    name,
+    amount:
+      unit === 'mm'
+        ? `${(lengthMm / MM_PER_M).toFixed(1)} m off the width`
+        : `${Math.round(lengthMm / SOLD_BY.inch)}/8 yd off the width`,
+    needs: pieces,
+    cost: (price * lengthMm) / shop.heightMm,
+    impossible: false,
+  };
+}
+
+/** Whole packs of a notion, and what they cost. need: of all orders together. Zips are told with their length. */
+export function purchaseOfNotion(need: NotionNeed, length: (mm: number) => string): Purchase {
+  const { unit, pack, price, name, plural } = NOTIONS[need.notion];
+  const packs = Math.ceil(need.amount / pack - 1e-9);
+  const each = unit === 'piece' ? plural : `${unit} ${plural}`;
+  return {
+    name: need.lengthMm ? `${capital(name)}, at least ${length(need.lengthMm)}` : capital(plural),
+    amount: pack === 1 ? `${packs} ${packs === 1 && unit === 'piece' ? name : each}` : `${count(packs, 'pack')} of ${pack}${unit === 'piece' ? '' : ` ${unit}`}`, // prettier-ignore
+    needs: formatNotion(need.notion, need.amount),
+    cost: packs * price,
+    impossible: false,
+  };
+}
+const capital = (text: string) => text[0].toUpperCase() + text.slice(1);

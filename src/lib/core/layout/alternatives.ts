@@ -1,0 +1,76 @@
+import { usedShare } from './summary';
+import type { Layout, LayoutPiece, LayoutStock } from './types';
+
+/** One way of cutting the same pieces, to be laid out and compared. */
+export interface Alternative {
+  key: string;
+  label: string;
+  pieces: LayoutPiece[];
+  stock: LayoutStock[];
+  /** pieces were a quarter turned before they were laid out */
+  turned: boolean;
+}
+const MOST_STOCKS = 6;
+
+/**
+ * The ways worth comparing: the whole shelf, each stock by itself, and off a roll all pieces as they lie or all a
+ * quarter turned. @param name what a stock is called
+ */
+export function alternativesOf(
+  pieces: readonly LayoutPiece[],
+  stock: readonly LayoutStock[],
+  name: (id: string) => string,
+): Alternative[] {
+  const turn = (p: LayoutPiece): LayoutPiece => ({ ...p, widthMm: p.heightMm, heightMm: p.widthMm, mayTurn: false }); // prettier-ignore
+  const mayTurn = pieces.every((p) => p.mayTurn) && pieces.some((p) => p.widthMm !== p.heightMm);
+  const single = stock.slice(0, MOST_STOCKS).flatMap((s): Alternative[] => {
+    const base = { pieces: [...pieces], stock: [s], turned: false };
+    const own = { ...base, key: s.id, label: name(s.id) };
+    if (!s.roll || !mayTurn) return [own];
+    return [
+      own,
+      { ...base, key: `${s.id} as`, label: `${name(s.id)}, all along it`, pieces: pieces.map((p) => ({ ...p, mayTurn: false })) },
+      { ...base, key: `${s.id} across`, label: `${name(s.id)}, all across it`, pieces: pieces.map(turn), turned: true },
+    ]; // prettier-ignore
+  });
+  const shelf = { key: 'shelf', label: 'From the whole shelf', pieces: [...pieces], stock: [...stock], turned: false }; // prettier-ignore
+  return stock.length > 1 ? [shelf, ...single] : single;
+}
+
+/** An alternative's layout as one of the pieces themselves: what was turned beforehand is told as turned. */
+export const untold = ({ turned }: Pick<Alternative, 'turned'>, layout: Layout): Layout =>
+  turned
+    ? {
+        ...layout,
+        sheets: layout.sheets.map((s) => ({
+          ...s,
+          placements: s.placements.map((p) => ({ ...p, turned: !p.turned })),
+        })),
+      }
+    : layout;
+
+export interface Compared {
+  key: string;
+  label: string;
+  layout: Layout;
+  left: number;
+  wasteMm2: number;
+}
+/** Best first: fewest pieces left over, then cost, then waste. */
+export function compareLayouts(
+  answers: readonly { alternative: Alternative; layout: Layout }[],
+  stock: readonly LayoutStock[],
+): Compared[] {
+  return answers
+    .map(({ alternative: { key, label }, layout }) => {
+      const share = usedShare(layout, stock);
+      return {
+        key,
+        label,
+        layout,
+        left: layout.unplaced.reduce((sum, u) => sum + u.quantity, 0),
+        wasteMm2: share ? layout.usedAreaMm2 * (1 / share - 1) : 0,
+      };
+    })
+    .sort((a, b) => a.left - b.left || a.layout.cost - b.layout.cost || a.wasteMm2 - b.wasteMm2);
+}

@@ -1,0 +1,111 @@
+/**
+ * The outline of a piece as it is cut: its rectangle, or its pre-cut shape from the line that places it. mm, y up, from
+ * the lower left corner of the piece.
+ */
+import type { CutPiece } from '../cut';
+import { boxOf, type Box, type Path, type Point } from '../geometry';
+import type { Numbers } from '../numbers';
+import { offset } from '../outline';
+import type { Line, Reading } from '../reading';
+
+export interface PieceShape {
+  name: string;
+  widthMm: number;
+  heightMm: number;
+  /** outer contours */
+  outlines: Path[];
+  /** where it is folded, and the lines that will catch it */
+  folds: [Point, Point][];
+  catches: Path[];
+  arrow: CutPiece['arrow'];
+  mirrored: boolean;
+  /** true: cut to the outline; false: a rectangle that is trimmed after stitching */
+  preCut: boolean;
+}
+
+/** Null for what is hooped from the whole hoop size with nothing drawn: a plain rectangle is made for it. */
+export function pieceShape(piece: CutPiece, reading: Reading, numbers: Numbers): PieceShape {
+  const lines = piece.caughtBy.flatMap((b) => reading.blocks[b]?.lines ?? []);
+  const contour = piece.preCut ? largestClosed(lines) : null;
+  const [width, height] = [piece.width.cutMm, piece.height.cutMm];
+  const base = { name: piece.name, arrow: piece.arrow, mirrored: piece.mirrored };
+  if (contour) {
+    const by = numbers['cut.preCutOffset'];
+    const outlines = by === 0 ? [contour] : offset(contour, by, 'round');
+    const box = boxOf(outlines.flat());
+    const to = (p: Point) => ({ x: p.x - box.minX, y: p.y - box.minY });
+    return mirrorIf({
+      ...base,
+      widthMm: box.maxX - box.minX,
+      heightMm: box.maxY - box.minY,
+      outlines: outlines.map((path) => path.map(to)),
+      folds: [],
+      catches: [],
+      preCut: true,
+    });
+  }
+  const flat: Box = piece.flat ?? { minX: 0, minY: 0, maxX: width, maxY: height };
+  const to = (p: Point) => ({ x: p.x - flat.minX, y: p.y - flat.minY });
+  const point = ([x, y]: [number, number]) => to({ x, y });
+  return mirrorIf({
+    ...base,
+    widthMm: width,
+    heightMm: height,
+    outlines: [
+      [
+        { x: 0, y: 0 },
+        { x: width, y: 0 },
+        { x: width, y: height },
+        { x: 0, y: height },
+      ],
+    ],
+    folds: piece.fold ? [[point(piece.fold.from), point(piece.fold.to)]] : [],
+    catches: piece.flat ? lines.map((l) => pathOf(l).map(to)) : [],
+    preCut: false,
+  });
+}
+
+const pathOf = ({ points, closed }: Line): Path => {
+  const path: Path = [];
+  for (let i = 0; i < points.length; i += 2) path.push({ x: points[i], y: points[i + 1] });
+  return closed && path.length ? [...path, path[0]] : path;
+};
+/** Of a piece's closed lines the one that encloses most. */
+function largestClosed(lines: readonly Line[]): Path | null {
+  const closed = lines
+    .filter((l) => l.closed)
+    .map((l) => pathOf(l).slice(0, -1))
+    .map((path) => ({ path, area: Math.abs(areaOf(path)) }))
+    .sort((a, b) => b.area - a.area);
+  return closed.at(0)?.path ?? null;
+}
+const areaOf = (path: Path) =>
+  path.reduce((sum, p, i) => {
+    const q = path[(i + 1) % path.length];
+    return sum + p.x * q.y - q.x * p.y;
+  }, 0) / 2;
+
+/** Cut from the wrong side, left and right change over. */
+function mirrorIf(shape: PieceShape): PieceShape {
+  if (!shape.mirrored) return shape;
+  const flip = (p: Point) => ({ x: shape.widthMm - p.x, y: p.y });
+  return {
+    ...shape,
+    outlines: shape.outlines.map((path) => path.map(flip).reverse()),
+    folds: shape.folds.map(([a, b]) => [flip(a), flip(b)]),
+    catches: shape.catches.map((path) => path.map(flip)),
+  };
+}
+
+/** A shape a quarter turned to the left, as a layout may lay it. */
+export function quarterTurned(shape: PieceShape): PieceShape {
+  const turn = (p: Point) => ({ x: shape.heightMm - p.y, y: p.x });
+  return {
+    ...shape,
+    widthMm: shape.heightMm,
+    heightMm: shape.widthMm,
+    outlines: shape.outlines.map((path) => path.map(turn)),
+    folds: shape.folds.map(([a, b]) => [turn(a), turn(b)]),
+    catches: shape.catches.map((path) => path.map(turn)),
+  };
+}

@@ -1,0 +1,59 @@
+<script lang="ts">
+  import { isRoll, type CutGroup } from '$lib/core/cut';
+  import { planBases } from '$lib/core/stock';
+  import { count, formatLength, formatNumber } from '$lib/core/units';
+  import { hoopBase } from '$lib/core/workshop';
+  import { workroom } from '../state/workroom.svelte';
+
+  // Bases off each roll of the shelf: wide against narrow, and what a slightly longer cut would save.
+  let { group }: { group: CutGroup } = $props();
+  const bases = $derived(
+    group.pieces
+      .filter((p) => p.cut.flat === null)
+      .map((p) => ({ name: `${p.name}, ${p.buildName}`, widthMm: p.widthMm, heightMm: p.heightMm, quantity: p.quantity })), // prettier-ignore
+  );
+  const hoops = $derived(
+    workroom.workshop.hoops.flatMap((h) => {
+      const machine = workroom.workshop.machines.find((m) => m.id === h.machineId);
+      return machine ? [hoopBase(h, machine, workroom.numbers)] : [];
+    }),
+  );
+  const plans = $derived(
+    bases.length
+      ? planBases(
+          bases,
+          group.stock.filter((s) => isRoll(s.form)),
+          hoops,
+          workroom.numbers['cut.longerForHoop'],
+        )
+      : [],
+  );
+  const length = (mm: number) => formatLength(mm, workroom.unit);
+</script>
+
+{#if plans.length}
+  <details class="mb-2 text-sm" data-testid="bases" open={plans.length > 1}>
+    <summary class="min-h-8 cursor-pointer py-1 font-bold">Bases, roll by roll</summary>
+    {#each plans as plan, i (plan.roll.id)}
+      <p class="mt-1">
+        <strong>{plan.roll.name}</strong>{i === 0 && plans.length > 1 ? ', best' : ''}: {length(plan.totalMm)} off
+        {length(plan.roll.widthMm)} width, {Math.round(100 * plan.wasteShare)} % waste, cost {formatNumber(
+          Math.round(plan.cost * 100) / 100,
+        )}{plan.shortMm > 0 ? `; the roll is ${length(plan.shortMm)} too short` : ''}
+      </p>
+      <ul class="label pl-4">
+        {#each plan.cuts as cut (cut.need.name)}
+          <li>
+            {cut.need.name}: {count(cut.lengths, 'length')} of {length(cut.lengthMm)}, {cut.acrossCount} across{cut.turned
+              ? ', turned'
+              : ''}{cut.serves
+              ? cut.serves.longerMm > 0
+                ? `. Cut ${length(cut.serves.longerMm)} longer and the ${length(cut.stripMm)} beside it serve the ${cut.serves.hoop} hoop`
+                : `; the ${length(cut.stripMm)} beside it serve the ${cut.serves.hoop} hoop as they are`
+              : ''}
+          </li>
+        {/each}
+      </ul>
+    {/each}
+  </details>
+{/if}

@@ -1,0 +1,64 @@
+<script lang="ts">
+  import { count, formatLength } from '$lib/core/units';
+  import { cutting, type LaidGroup } from '../state/cutting.svelte';
+  import { workroom } from '../state/workroom.svelte';
+  import SheetDrawing from './SheetDrawing.svelte';
+  import { shapeOf, sheetsOf } from './sheets';
+
+  // Straight cuts in their order, for a ruler and a rotary cutter: each measured from the last edge.
+  let { laid, plain = false }: { laid: LaidGroup; plain?: boolean } = $props();
+  const sheets = $derived(sheetsOf(laid, cutting.edgeToEdge));
+  const id = (key: string, cut: number) => `cut:${key}:${cut}`;
+</script>
+
+{#each sheets as shown (shown.key)}
+  <section class="mb-5 break-inside-avoid border-t border-rule pt-2" aria-label="Cuts of {shown.item.name}">
+    <h3 class="font-bold">
+      {laid.group.name}: {shown.item.name}{#if shown.roll}, {formatLength(shown.heightMm, workroom.unit)} off it{/if}
+    </h3>
+    <p class="label mb-1">
+      {shown.count > 1
+        ? `${count(shown.count, 'sheet')} alike: ${shown.atOnce} on top of each other${shown.goes > 1 ? `, ${shown.goes} times` : ''}. `
+        : ''}{shown.roll ? `First cut ${formatLength(shown.heightMm, workroom.unit)} off the roll. ` : ''}
+      {shown.plan?.cuts.length
+        ? 'Each cut is measured from the lower or left edge of what lies under the ruler.'
+        : shown.plan
+          ? 'Nothing more to cut.'
+          : 'Nested freely: cut round the pieces, or use the template.'}
+    </p>
+    <div class="flex flex-wrap gap-5">
+      <SheetDrawing
+        sheet={shown.sheet}
+        group={laid.group}
+        {shapeOf}
+        widthMm={shown.item.widthMm}
+        heightMm={shown.heightMm}
+        name={shown.item.name}
+        cuts={shown.plan?.cuts}
+        done={(n) => cutting.ticks.includes(id(shown.key, n))}
+      />
+      {#if shown.plan?.cuts.length}
+        <ol class="min-w-64 flex-1 columns-2 text-sm" aria-label="Cuts in order">
+          {#each shown.plan.cuts as cut (cut.number)}
+            {@const done = cutting.ticks.includes(id(shown.key, cut.number))}
+            <li class="break-inside-avoid">
+              <label
+                class={['flex min-h-7 items-baseline gap-2', done && !plain && 'text-quiet line-through']}
+                ><input
+                  type="checkbox"
+                  checked={done}
+                  onchange={(e) => cutting.tick(id(shown.key, cut.number), e.currentTarget.checked)}
+                /><span
+                  ><strong>{cut.number}.</strong>
+                  {cut.direction} at {formatLength(cut.atMm, workroom.unit)}{cut.level === 0
+                    ? ', a strip'
+                    : ''}{#if cut.stack.length > 1}, {cut.stack.length} stacked{/if}</span
+                ></label
+              >
+            </li>
+          {/each}
+        </ol>
+      {/if}
+    </div>
+  </section>
+{/each}

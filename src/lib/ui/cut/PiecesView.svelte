@@ -1,0 +1,115 @@
+<script lang="ts">
+  import { explainDimension, type GroupPiece } from '$lib/core/cut';
+  import { pieceTemplate } from '$lib/core/template';
+  import { formatLength, formatSize } from '$lib/core/units';
+  import { cutting } from '../state/cutting.svelte';
+  import { workroom } from '../state/workroom.svelte';
+  import PieceSketch from './PieceSketch.svelte';
+  import { anyShape } from './sheets';
+  import Swatch from './Swatch.svelte';
+  import TemplateButtons from './TemplateButtons.svelte';
+
+  // Every piece of the chosen orders by what it is cut from; each opens to its sketch and its sum.
+  let { buildHref }: { buildHref: (id: string) => string } = $props();
+  let shown = $state<string | null>(null);
+  const planOf = (id: string) => cutting.plans.find(({ build }) => build.id === id)?.plan;
+  const drawing = (p: GroupPiece) =>
+    pieceTemplate(anyShape(p.id)!, p.buildName, formatSize(p.widthMm, p.heightMm, workroom.unit));
+  const cutBuilds = $derived(
+    cutting.plans.filter(({ build }) =>
+      Object.keys(cutting.already).some((id) => id.startsWith(`${build.id}:`)),
+    ),
+  );
+</script>
+
+{#each cutting.large as { piece, nearest, shortMm, turnHelps, marginMm } (piece.id)}
+  <p class="mb-2 border-l-4 border-madder bg-madder-soft px-3 py-1" role="alert">
+    {piece.name} of {piece.buildName} is larger than any of its stock: {nearest.name} comes nearest and is {formatLength(
+      shortMm,
+      workroom.unit,
+    )} short.
+    {[
+      turnHelps && 'turned it would fit: allow that on the build',
+      marginMm !== null && `with a margin of ${formatLength(marginMm, workroom.unit)} it would fit`,
+      'else join two pieces, or buy a larger one',
+    ]
+      .filter(Boolean)
+      .join('; ')}.
+  </p>
+{/each}
+{#each cutBuilds as { build } (build.id)}
+  <p class="mb-2 flex flex-wrap items-center gap-3 border-l-4 border-needle bg-needle-soft px-3 py-1">
+    <span class="flex-1">Pieces of {build.name} are cut already and are not asked for again.</span>
+    <button type="button" class="btn btn-small" onclick={() => cutting.cutAnew(build.id)}
+      >A new order: cut them anew</button
+    >
+  </p>
+{/each}
+{#each cutting.groups as group (group.key)}
+  <section class="mb-4" aria-label={group.name}>
+    <h2 class="flex items-center gap-3 text-xl">
+      <Swatch colour={group.colour} material={group.material} />{group.name}
+    </h2>
+    <p class="label">
+      {group.stock.length
+        ? `On the shelf: ${group.stock.map((s) => s.name).join(', ')}`
+        : 'None of it on the shelf.'}{group.plies > 1
+        ? ` Up to ${group.plies} layers are cut at once.`
+        : ' One layer at a time.'}
+    </p>
+    <table class="w-full max-w-3xl">
+      <tbody class="divide-y divide-rule">
+        {#each group.pieces as piece (piece.id)}
+          {@const plan = planOf(piece.buildId)}
+          <tr
+            ><td class="py-1"
+              ><button
+                type="button"
+                class="text-left hover:underline"
+                aria-expanded={shown === piece.id}
+                onclick={() => (shown = shown === piece.id ? null : piece.id)}
+                >{piece.name} <span class="label">{piece.buildName}</span></button
+              ></td
+            ><td class="text-right whitespace-nowrap"
+              >{formatSize(piece.widthMm, piece.heightMm, workroom.unit)}</td
+            ><td class="label pl-4"
+              >{[
+                !piece.mayTurn && 'not turned',
+                piece.cut.preCut && 'cut to shape',
+                piece.cut.mirrored && 'mirrored',
+                piece.cut.prewash === 'first' && 'prewash first',
+              ]
+                .filter(Boolean)
+                .join(', ')}</td
+            ><td class="w-20 text-right text-lg">{piece.quantity} ×</td></tr
+          >
+          {#if shown === piece.id && plan}
+            <tr class="bg-paper"
+              ><td colspan="4"
+                ><div class="flex flex-wrap gap-6 p-3">
+                  <PieceSketch piece={piece.cut} reading={plan.reading} numbers={workroom.numbers} />
+                  <div class="flex min-w-72 flex-1 flex-col gap-2">
+                    <p>{explainDimension(piece.cut.width, workroom.unit)}</p>
+                    <p>{explainDimension(piece.cut.height, workroom.unit)}</p>
+                    <TemplateButtons name="{piece.buildName}, {piece.name}" drawing={() => drawing(piece)} />
+                    <p>
+                      <a class="text-needle underline" href={buildHref(piece.buildId)}
+                        >Change margin, turning or shape on the build</a
+                      >
+                    </p>
+                  </div>
+                </div></td
+              ></tr
+            >
+          {/if}
+        {/each}
+      </tbody>
+    </table>
+  </section>
+{:else}
+  <p class="text-quiet">
+    {cutting.chosen.length
+      ? 'Everything for these orders is cut.'
+      : 'Choose an order above to see what it needs.'}
+  </p>
+{/each}

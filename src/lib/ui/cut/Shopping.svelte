@@ -1,0 +1,79 @@
+<script lang="ts">
+  import Papa from 'papaparse';
+  import { formatNumber } from '$lib/core/units';
+  import { saveAs } from '../kit/save-as';
+  import { cutting } from '../state/cutting.svelte';
+  import { showNote } from '../state/notices';
+
+  // What is short, in the unit in which it is sold, with its cost; ticked when it is there.
+  const id = (name: string) => `have:${name}`;
+  const open = $derived(cutting.purchases.filter((p) => !cutting.ticks.includes(id(p.name))));
+  const total = $derived(open.reduce((sum, p) => sum + p.cost, 0));
+  const money = (v: number) => v.toFixed(2);
+  const text = $derived(open.map((p) => `${p.name}: ${p.amount} (${p.needs})`).join('\n'));
+
+  const csv = () =>
+    saveAs(
+      'shopping.csv',
+      'text/csv',
+      Papa.unparse(cutting.purchases.map(({ name, amount, needs, cost }) => ({ name, amount, needs, cost: money(cost), there: cutting.ticks.includes(id(name)) ? 'yes' : '' }))),
+    ); // prettier-ignore
+  async function share() {
+    try {
+      if (navigator.share) return await navigator.share({ title: 'Shopping', text });
+      await navigator.clipboard.writeText(text);
+      showNote('The list is copied.', 'Paste it into a message.');
+    } catch {
+      showNote('The list could not be shared.', 'Save it as CSV, or print it.');
+    }
+  }
+</script>
+
+{#if !cutting.laid.length}<p class="mb-3 text-quiet">
+    Lay it out first; then this lists what the shelf does not hold. Small parts are listed already.
+  </p>{/if}
+<table class="w-full max-w-3xl text-left" data-testid="shopping">
+  <thead class="label border-b border-rule"
+    ><tr
+      ><th class="w-10 py-1 font-normal" scope="col">There</th><th class="font-normal" scope="col">What</th
+      ><th class="font-normal" scope="col">Buy</th><th class="font-normal" scope="col">Needed</th><th
+        class="text-right font-normal"
+        scope="col">Cost</th
+      ></tr
+    ></thead
+  >
+  <tbody class="divide-y divide-rule">
+    {#each cutting.purchases as p (p.name + p.needs)}
+      {@const there = cutting.ticks.includes(id(p.name))}
+      <tr class={[there && 'text-quiet line-through']}
+        ><td class="py-1.5"
+          ><input
+            type="checkbox"
+            class="h-5 w-5"
+            checked={there}
+            aria-label="{p.name} is there"
+            onchange={(e) => cutting.tick(id(p.name), e.currentTarget.checked)}
+          /></td
+        ><td>{p.name}</td><td class={['font-bold', p.impossible && 'text-madder']}>{p.amount}</td><td
+          class="label">{p.needs}</td
+        ><td class="text-right">{p.impossible ? '' : money(p.cost)}</td></tr
+      >
+    {:else}
+      <tr><td colspan="5" class="py-3 text-quiet">Nothing to buy for these orders.</td></tr>
+    {/each}
+  </tbody>
+  {#if cutting.purchases.length}<tfoot
+      ><tr class="border-t border-ink font-bold"
+        ><td></td><td class="py-1.5" colspan="3">{formatNumber(open.length)} things to buy</td><td
+          class="text-right">{money(total)}</td
+        ></tr
+      ></tfoot
+    >{/if}
+</table>
+<p class="label mt-2 max-w-3xl">
+  Costs go by what the shelf’s own stock of it cost, else by a usual price; packs are whole packs.
+</p>
+<div class="no-print mt-4 flex flex-wrap gap-2">
+  <button type="button" class="btn btn-small" onclick={share}>Share as text</button>
+  <button type="button" class="btn btn-small" onclick={csv}>Save as CSV</button>
+</div>

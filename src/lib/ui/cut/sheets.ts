@@ -1,0 +1,47 @@
+import { isRoll } from '$lib/core/cut';
+import { alikeSheets, cutSheet, type CutPlan, type LayoutSheet } from '$lib/core/layout';
+import type { PieceShape } from '$lib/core/template';
+import { pieceShape } from '$lib/core/template';
+import type { StockItem } from '$lib/core/workshop';
+import { cutting, type LaidGroup } from '../state/cutting.svelte';
+import { workroom } from '../state/workroom.svelte';
+
+/** One sheet of a layout, or several that are cut alike, ready to be drawn and cut. */
+export interface ShownSheet {
+  key: string;
+  sheet: LayoutSheet;
+  item: StockItem;
+  roll: boolean;
+  /** of what is cut, mm: of a roll what is used */
+  heightMm: number;
+  count: number;
+  /** sheets that lie on top of each other under the ruler, and how many times that is done */
+  atOnce: number;
+  goes: number;
+  plan: CutPlan | null;
+}
+
+/** Sheets of a layout in the order in which they are cut. */
+export const sheetsOf = ({ id, group, layout }: LaidGroup, edgeToEdge: boolean): ShownSheet[] =>
+  alikeSheets(layout?.sheets ?? []).flatMap(({ sheet, count }, i) => {
+    const item = group.stock.find((s) => s.id === sheet.stockId);
+    if (!item) return [];
+    const roll = isRoll(item.form);
+    const heightMm = roll ? sheet.usedHeightMm : item.heightMm;
+    const atOnce = Math.min(count, group.plies);
+    const plies = Math.max(1, Math.floor(group.plies / atOnce));
+    const plan = edgeToEdge ? cutSheet(sheet.placements, item.widthMm, heightMm, plies) : null;
+    return [{ key: `${id}:${i}`, sheet, item, roll, heightMm, count, atOnce, goes: Math.ceil(count / atOnce), plan }]; // prettier-ignore
+  });
+
+/** The outline of a piece that is cut to its shape; null for rectangles. */
+export function shapeOf(pieceId: string): PieceShape | null {
+  const shape = anyShape(pieceId);
+  return shape?.preCut ? shape : null;
+}
+export function anyShape(pieceId: string): PieceShape | null {
+  const split = pieceId.indexOf(':');
+  const found = cutting.plans.find(({ build }) => build.id === pieceId.slice(0, split));
+  const piece = found?.plan.pieces.find((p) => p.id === pieceId.slice(split + 1));
+  return found && piece ? pieceShape(piece, found.plan.reading, workroom.numbers) : null;
+}

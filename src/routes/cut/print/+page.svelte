@@ -1,0 +1,82 @@
+<script lang="ts">
+  import { resolve } from '$app/paths';
+  import { page } from '$app/state';
+  import { onMount } from 'svelte';
+  import { formatSize } from '$lib/core/units';
+  import CuttingOrder from '$lib/ui/cut/CuttingOrder.svelte';
+  import Gather from '$lib/ui/cut/Gather.svelte';
+  import Labels from '$lib/ui/cut/Labels.svelte';
+  import Shopping from '$lib/ui/cut/Shopping.svelte';
+  import { cutting } from '$lib/ui/state/cutting.svelte';
+  import { workroom } from '$lib/ui/state/workroom.svelte';
+
+  const TITLES: Record<string, string> = {
+    pieces: 'Pieces to cut',
+    layout: 'Cutting order',
+    order: 'Cutting order',
+    shopping: 'Shopping',
+    gather: 'Lay ready',
+    labels: 'Labels',
+  };
+  const what = $derived(page.url.searchParams.get('what') ?? 'order');
+  const builds = $derived(
+    workroom.builds.filter((b) => cutting.chosen.includes(b.id)).map((b) => `${b.name} (${b.order.quantity})`), // prettier-ignore
+  );
+  let paper = $state<'A4' | 'letter'>('A4');
+  let each = $state(false);
+  onMount(() => void cutting.load());
+</script>
+
+<svelte:head>
+  <title>{TITLES[what] ?? 'Cut'} · Jolt Step</title>
+  <!-- eslint-disable-next-line svelte/no-at-html-tags -- the paper size is one of two constants; a page rule takes no variable -->
+  {@html `<style>@page { size: ${paper}; margin: 12mm; }</style>`}
+</svelte:head>
+
+<div class="mx-auto max-w-[190mm] p-6 text-[13px] print:max-w-none print:p-0">
+  <p class="no-print mb-4 flex flex-wrap items-center gap-3">
+    <button type="button" class="btn btn-strong" onclick={() => print()}>Print</button>
+    <a class="btn" href={resolve('/cut')}>Back to Cut</a>
+    <label class="flex items-center gap-2"
+      >Paper <select bind:value={paper}
+        ><option value="A4">A4</option><option value="letter">Letter</option></select
+      ></label
+    >
+    {#if what === 'labels'}<label class="flex items-center gap-2"
+        ><input type="checkbox" bind:checked={each} />one for every single piece</label
+      >{/if}
+  </p>
+  {#if cutting.status === 'loading'}
+    <p role="status">Working out the pieces …</p>
+  {:else if what === 'labels'}
+    <Labels {each} />
+  {:else}
+    <h1 class="text-2xl">{TITLES[what] ?? 'Cut'}</h1>
+    <p class="mb-3">{builds.join(', ')}</p>
+    {#if what === 'pieces'}
+      {#each cutting.groups as group (group.key)}
+        <h2 class="mt-3 text-lg">{group.name}</h2>
+        <table class="w-full">
+          <tbody class="divide-y divide-rule"
+            >{#each group.pieces as p (p.id)}<tr class="break-inside-avoid"
+                ><td class="w-8"><span class="inline-block h-3 w-3 border border-ink"></span></td><td
+                  >{p.name} <span class="text-quiet">{p.buildName}</span></td
+                ><td class="text-right">{formatSize(p.widthMm, p.heightMm, workroom.unit)}</td><td
+                  class="w-16 text-right">{p.quantity} ×</td
+                ></tr
+              >{/each}</tbody
+          >
+        </table>
+      {/each}
+    {:else if what === 'shopping'}
+      <Shopping />
+    {:else if what === 'gather'}
+      <Gather />
+    {:else}
+      {#each cutting.laid as laid (laid.id)}<CuttingOrder {laid} plain />{:else}<p>
+          Nothing is laid out yet.
+        </p>{/each}
+    {/if}
+    <p class="label mt-6">Cut on a mat, away from the hand, and cap the blade at once.</p>
+  {/if}
+</div>
