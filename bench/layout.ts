@@ -40,18 +40,22 @@ export function printLayouts(seconds: number) {
       };
     }),
   );
+  const equal = perfect.filter((p) => p.more === 0).length / perfect.length;
+  console.log(`All perfect sheets: ${percent(equal)} equal, of ${perfect.length}`);
   const rolls = [0.01, 1].flatMap((grid) =>
-    [20, 50, 100, 200].map((n) => {
-      const c = perfectRoll(n, n, grid);
-      return solve(c).layout.rollLengthMm / (c.known as number) - 1;
-    }),
+    [20, 50, 100, 200].flatMap((n) =>
+      [0, 1, 2].map((more) => {
+        const c = perfectRoll(n + more, n, grid);
+        return solve(c).layout.rollLengthMm / (c.known as number) - 1;
+      }),
+    ),
   );
   console.log(
     `Perfect rolls: ${percent(mean(rolls))} longer than known on average, ${percent(Math.max(...rolls))} at worst`,
   );
 
   const classes = Array.from({ length: 10 }, (_, k) => k + 1).map((kind) => {
-    const answers: Layout[] = [20, 60, 100].map((n, i) => solve(classicCase(kind, n, i + 1)).layout);
+    const answers: Layout[] = [20, 40, 60, 80, 100].map((n, i) => solve(classicCase(kind, n, i + 1)).layout);
     const sheets = mean(answers.map((a) => a.sheets.length));
     const bound = mean(answers.map((a) => a.lowerBoundSheets));
     return {

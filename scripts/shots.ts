@@ -15,6 +15,8 @@ interface Shot {
   resume?: boolean;
   /** lays the pieces out first */
   layOut?: boolean;
+  /** opened then */
+  tab?: string;
 }
 const SHOTS: Shot[] = [
   { name: 'bench', path: '/', wait: 'text=Made lately' },
@@ -27,6 +29,8 @@ const SHOTS: Shot[] = [
     dark: true,
   },
   { name: 'cut', path: '/cut', wait: 'text=On the shelf', layOut: true },
+  { name: 'cutting-order', path: '/cut', wait: 'text=On the shelf', layOut: true, tab: 'Cutting order' },
+  { name: 'shopping', path: '/cut', wait: 'text=On the shelf', layOut: true, tab: 'Shopping' },
   { name: 'cut-list', path: '/builds/line-winder-pouch?view=cut', wait: '[data-testid=cut-list]' },
   { name: 'how', path: '/builds/gull-pennant?view=how', wait: '[data-testid=insertions]' },
   { name: 'check', path: '/builds/fluffy-number?view=check', wait: '[data-testid=check]' },
@@ -43,7 +47,7 @@ const SHOTS: Shot[] = [
 mkdirSync('docs/screenshots', { recursive: true });
 const app = await startApp();
 const browser = await startBrowser();
-for (const { name, path, viewport = DESK, dark = false, wait, resume, layOut } of SHOTS) {
+for (const { name, path, viewport = DESK, dark = false, wait, resume, layOut, tab } of SHOTS) {
   const { page, context } = await openPage(browser, {
     viewport,
     colorScheme: dark ? 'dark' : 'light',
@@ -68,8 +72,10 @@ for (const { name, path, viewport = DESK, dark = false, wait, resume, layOut } o
       .getByRole('region', { name: /Layout of Cotton/ })
       .first()
       .waitFor();
-    await page.getByRole('button', { name: 'Stop' }).click();
-    await page.getByRole('progressbar').waitFor({ state: 'detached' });
+    // One material is enough to show a layout; lists want all of them.
+    if (!tab) await page.getByRole('button', { name: 'Stop' }).click();
+    await page.getByRole('progressbar').waitFor({ state: 'detached', timeout: 120_000 });
+    if (tab) await page.getByRole('tab', { name: new RegExp(tab) }).click();
   }
   await page.evaluate(() => document.fonts.ready);
   await page.waitForTimeout(700);

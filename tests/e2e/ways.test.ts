@@ -184,11 +184,12 @@ describe('a very long tape', () => {
     const rows = page.getByRole('main').getByRole('listitem');
     await rows.first().waitFor();
     const before = await rows.count();
-    await page.getByTestId('file-input').setInputFiles(file('endless.dst', longTape(3_000_000)));
+    await page.getByTestId('file-input').setInputFiles(file('endless.dst', longTape(4_800_000)));
     await page.getByRole('progressbar', { name: /Reading endless/ }).waitFor();
     await page.getByLabel('Find').fill('pouch');
     expect(await rows.count()).to.equal(1);
-    await page.getByRole('button', { name: 'Stop', exact: true }).click();
+    // The bar grows while it is pressed: waiting until it stands still would outlast the reading.
+    await page.getByRole('button', { name: 'Stop', exact: true }).dispatchEvent('click');
     await page.getByText('Reading was stopped.').waitFor();
     await page.getByLabel('Find').fill('');
     expect(await rows.count()).to.equal(before);
@@ -255,68 +256,6 @@ describe('quick ways', () => {
     await page.getByRole('button', { name: /again/ }).waitFor({ state: 'detached' });
     await page.getByRole('button', { name: /^Block 3:/ }).click();
     await page.getByRole('button', { name: 'Pass over' }).waitFor();
-    await context.close();
-  });
-});
-
-describe('the cutting table', () => {
-  it('gathers the pieces of an order, lays them on the shelf with cuts in order, and lists what is short', async () => {
-    const { page, context, faults } = await openPage(used.browser);
-    await page.goto(`${used.app.url}/cut`);
-    const orders = page.getByRole('group', { name: 'For the orders of' });
-    await orders.waitFor();
-    for (const name of [
-      'Crew patch',
-      'Line-winder pouch',
-      'Wind-star',
-      'Gull pennant',
-      'Tea-tent napkin',
-      'Picnic coaster',
-      'Pilot bib',
-      'Fluffy number',
-    ])
-      // prettier-ignore
-      await orders.getByLabel(name).uncheck();
-    await page
-      .getByRole('region', { name: 'Felt, as front felt' })
-      .getByText('Harbour felt sheets')
-      .waitFor();
-    await page.getByRole('button', { name: 'Lay it out' }).click();
-    await page.getByRole('region', { name: 'Layout of Felt, as front felt' }).waitFor();
-    await page.getByRole('progressbar').waitFor({ state: 'detached' });
-    await page
-      .getByRole('img', { name: /Harbour felt sheets: \d+ pieces/ })
-      .first()
-      .waitFor();
-    const cut = page.getByRole('list', { name: 'Cuts in order' }).first().getByRole('checkbox').first();
-    await cut.check();
-    await tab(page, /To buy/).click();
-    await page.getByTestId('shopping').getByText('Felt, as front felt').waitFor();
-    expect(await page.getByTestId('shopping').innerText()).to.match(/\d+ sheets of felt/);
-    expect(faults).to.deep.equal([]);
-    await context.close();
-  });
-
-  it('keeps the shelf: put on, changed, taken off, there after a reload', async () => {
-    const { page, context } = await openPage(used.browser);
-    await page.goto(`${used.app.url}/workshop`);
-    const shelf = page.getByTestId('stock');
-    await shelf.waitFor();
-    const before = await shelf.getByRole('listitem').count();
-    await page.getByRole('button', { name: 'Put on the shelf' }).click();
-    await shelf.getByLabel('Name').first().fill('Gale check');
-    await shelf.getByLabel('Length of New cloth').fill('999');
-    await page.keyboard.press('Tab');
-    // Two changes in a row: both are on the screen once both are stored.
-    await page.getByRole('button', { name: 'Take Gale check off the shelf' }).waitFor();
-    await page.waitForFunction(() => document.querySelector<HTMLInputElement>('[aria-label^="Length of Gale"]')?.value === '999'); // prettier-ignore
-    await page.reload();
-    await shelf.waitFor();
-    expect(await shelf.getByLabel('Length of Gale check').inputValue()).to.equal('999');
-    expect(await shelf.getByLabel('Name').first().inputValue()).to.equal('Gale check');
-    await page.getByRole('button', { name: 'Take Gale check off the shelf' }).click();
-    await page.getByRole('button', { name: 'Take Gale check off the shelf' }).waitFor({ state: 'detached' });
-    expect(await shelf.getByRole('listitem').count()).to.equal(before);
     await context.close();
   });
 });

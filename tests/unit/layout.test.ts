@@ -105,6 +105,27 @@ describe('layouts', () => {
       );
     }
   });
+  it('never needs fewer sheets than the bound, cut or nested, turned or not', () => {
+    fc.assert(
+      fc.property(anyPieces, fc.boolean(), (pieces, edgeToEdge) => {
+        const stock = [{ id: 's', widthMm: 400, heightMm: 400, quantity: 500, roll: false }];
+        const layout = solve(pieces, stock, { edgeToEdge, goOn: tries(30) });
+        expect(layout.sheets.length).to.be.at.least(layout.lowerBoundSheets);
+      }),
+      { numRuns: 60 },
+    );
+    for (const [n, sheets] of [[20, 1], [30, 3], [60, 4], [100, 2]]) {
+      const { pieces, stock } = perfectSheets(n, n, sheets, 1);
+      expect(solve(pieces, stock, { goOn: tries(1) }).lowerBoundSheets).to.equal(sheets);
+    }
+  }); // prettier-ignore
+  it('knows by the bound that large pieces keep others out, where their area does not tell', () => {
+    const bound = (widthMm: number, heightMm: number, quantity: number, mayTurn = true) =>
+      solve([{ id: 'a', widthMm, heightMm, quantity, mayTurn }], [{ id: 's', widthMm: 100, heightMm: 100, quantity: 99, roll: false }], { goOn: tries(1) }).lowerBoundSheets; // prettier-ignore
+    expect(bound(51, 51, 7)).to.equal(7);
+    expect(bound(34, 100, 6)).to.equal(3);
+    expect(bound(50, 50, 8)).to.equal(2);
+  });
   it('prefers what costs less, and offcuts that cost nothing, before it opens a sheet', () => {
     const pieces: LayoutPiece[] = [{ id: 'a', widthMm: 100, heightMm: 100, quantity: 3, mayTurn: true }];
     const stock: LayoutStock[] = [

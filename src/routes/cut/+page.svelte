@@ -26,7 +26,6 @@
     if (view !== 'shopping') view = 'layout';
     await cutting.layOut();
   }
-  const print = (what: string) => `${resolve('/cut/print')}?what=${what}`;
   const badge = (name: string) => {
     if (name === 'shopping' && cutting.laid.length && cutting.purchases.length)
       return { text: String(cutting.purchases.length), grave: false };
@@ -72,11 +71,11 @@
     </fieldset>
     <div class="mb-3 flex flex-wrap items-center gap-2">
       <div class="flex-1"><Tabs views={VIEWS} bind:value={view} label="Views of the cutting" {badge} /></div>
-      {#if view === 'pieces'}<a class="btn btn-small" href={print('labels')}>Labels</a>{/if}
-      <a class="btn btn-small" href={print(view)}>Print</a>
+      {#if view === 'pieces'}<a class="btn btn-small" href={resolve('/cut/print?what=labels')}>Labels</a>{/if}
+      <a class="btn btn-small" href={resolve(`/cut/print?what=${view}`)}>Print</a>
     </div>
     {#if view === 'pieces'}
-      <PiecesView buildHref={(id) => resolve('/builds/[id]', { id })} />
+      <PiecesView />
     {:else if view === 'layout' || view === 'order'}
       {#if cutting.status === 'idle' && cutting.laid.length && (cutting.outdated || cutting.missing)}
         <p class="mb-3 border-l-4 border-hands bg-hands-soft px-3 py-1">

@@ -14,7 +14,7 @@
   const themes: [ThemeChoice, string][] = [['device', 'as the device'], ['light', 'light'], ['dark', 'dark']]; // prettier-ignore
 </script>
 
-<div class="max-w-5xl p-6">
+<div class="max-w-6xl p-6">
   <h1 class="mb-5 text-3xl">Workshop</h1>
   <section class="mb-8 flex flex-wrap items-end gap-6">
     <label class="flex flex-col gap-1"

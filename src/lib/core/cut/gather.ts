@@ -26,7 +26,7 @@ export interface CutGroup {
   key: string;
   material: MaterialKind;
   colour: string;
-  /** "Cotton, as upper front" */
+  /** "Cotton, as upper front of Line-winder pouch" */
   name: string;
   pieces: GroupPiece[];
   stock: StockItem[];
@@ -55,7 +55,7 @@ export function gatherPieces(
         key,
         material: piece.material,
         colour: piece.colour,
-        name: capital(seen ? `${name}, as ${piece.name.toLowerCase()}` : name),
+        name: capital(seen ? `${name}, as ${piece.name.toLowerCase()} of ${build.name}` : name),
         pieces: [],
         stock: stock.filter(
           (s) =>

@@ -27,7 +27,7 @@ export interface RuledSize {
   preCut: boolean;
 }
 
-export const union = (boxes: readonly Box[]): Box => ({
+const union = (boxes: readonly Box[]): Box => ({
   minX: Math.min(...boxes.map((b) => b.minX)),
   minY: Math.min(...boxes.map((b) => b.minY)),
   maxX: Math.max(...boxes.map((b) => b.maxX)),

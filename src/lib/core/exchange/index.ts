@@ -14,4 +14,4 @@ export {
   type PlanReport,
   type PlanRequest,
 } from './plan-report';
-export { layoutReportSchema, layoutRequestSchema } from './layout-report';
+export { layoutAnswerSchema, layoutReportSchema, layoutRequestSchema } from './layout-report';

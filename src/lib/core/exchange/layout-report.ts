@@ -13,6 +13,8 @@ export const layoutRequestSchema = z
     stock: z.array(z.object({ id, widthMm: side, heightMm: side, quantity: z.int().min(1).max(100_000), cost: z.number().min(0).optional(), roll: z.boolean().optional() })).max(500), // prettier-ignore
     edgeToEdge: z.boolean().default(true),
     gapMm: z.number().min(0).max(200).default(0),
+    /** how many layers one cut goes through: what is alike is stacked */
+    plies: z.int().min(1).max(60).default(1),
     /** how long to go on looking for a better one, s */
     seconds: z.number().min(0).max(5).default(2),
   })
@@ -22,6 +24,7 @@ export const layoutRequestSchema = z
   });
 
 const mm = z.number();
+const part = z.object({ xMm: mm, yMm: mm, widthMm: mm, heightMm: mm });
 /** POST /api/layout answers this: mm from the lower left of each sheet. */
 export const layoutReportSchema = z.object({
   sheets: z.array(
@@ -39,3 +42,13 @@ export const layoutReportSchema = z.object({
   cost: z.number(),
   seconds: z.number(),
 });
+
+/** A layout with the cuts of each sheet, edge to edge; null where it is nested freely. */
+export const layoutAnswerSchema = layoutReportSchema.extend({
+  sheets: z.array(
+    layoutReportSchema.shape.sheets.element.extend({
+      cuts: z.array(z.object({ number: z.int(), direction: z.enum(['across', 'down']), atMm: mm, part, stacked: z.int(), level: z.int() })).nullable(),
+      rests: z.array(part),
+    }),
+  ),
+}); // prettier-ignore

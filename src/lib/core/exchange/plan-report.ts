@@ -3,7 +3,7 @@ import { buildSchema } from '../build';
 import { explainDimension } from '../cut';
 import type { BuildPlan } from '../plan';
 import { ROLES } from '../reading';
-import { MATERIAL_KINDS } from '../materials';
+import { MATERIAL_KINDS, NOTION_KEYS } from '../materials';
 import { workshopSchema } from '../workshop';
 
 /**
@@ -75,6 +75,19 @@ const planReportSchemaShape = {
       layFace: z.enum(['up', 'down']),
       side: z.enum(['front', 'back', 'base']),
       preCut: z.boolean(),
+      mirrored: z.boolean(),
+      mayTurn: z.boolean(),
+      arrow: z.enum(['up', 'threads', 'none']),
+      prewash: z.enum(['first', 'done', 'no']),
+      fusedTo: z.string().nullable(),
+      because: z.string(),
+    }),
+  ),
+  notions: z.array(
+    z.object({
+      notion: z.enum(NOTION_KEYS),
+      amount: z.number(),
+      lengthMm: z.number().nullable(),
       because: z.string(),
     }),
   ),
@@ -159,8 +172,14 @@ export function planReport(
       layFace: p.layFace,
       side: p.side,
       preCut: p.preCut,
+      mirrored: p.mirrored,
+      mayTurn: p.mayTurn,
+      arrow: p.arrow,
+      prewash: p.prewash,
+      fusedTo: p.of,
       because: `${explainDimension(p.width, 'mm')}; ${explainDimension(p.height, 'mm')}`,
     })),
+    notions: plan.notions.map((n) => ({ ...n, amount: n.amount * quantity })),
     time: item,
     thread: {
       topM: thread.topM,

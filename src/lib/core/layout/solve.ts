@@ -117,6 +117,8 @@ export function solveLayout(
   /** hardly any waste is allowed: pieces must meet side by side, and little else can help */
   const largest = Math.max(0, ...kinds.map((kind) => kind.w * kind.h));
   const tight = single || area > TIGHT * lower * largest;
+  /** along one length pieces join less, so that enough small ones are left to fill in */
+  const glueSteps = single ? GLUE_STEPS_ALONG : GLUE_STEPS;
   /** the pieces as far as they are put together, and for how long that has not become better */
   let pile: Block[] | null = null;
   let stale = 0;
@@ -126,9 +128,10 @@ export function solveLayout(
       continue;
     }
     const gluing = k > 0 && items.length <= MOST_GLUED && (tight ? k % 6 !== 5 : k % 20 === 0);
-    const blocks = gluing ? glued() : items.map(blockOf);
+    const joined = gluing ? glued() : null;
+    const blocks = joined ? (single && k % 2 ? loosened(joined) : joined) : items.map(blockOf);
     // Matching weighs every piece for every place: with very many it is left to the tries that follow.
-    const usable = blocks.length > MOST_MATCHED ? QUICK : RULES;
+    const usable = blocks.length > MOST_MATCHED && !single ? QUICK : RULES;
     const rules = usable[k < usable.length ? k : Math.floor(random() * usable.length)];
     const sort = SORTS[k < RULES.length ? k % SORTS.length : Math.floor(random() * SORTS.length)];
     const shake = k < RULES.length ? 0 : random() * 0.35;
@@ -182,7 +185,7 @@ export function solveLayout(
       pile = join(items.map(blockOf));
       stale = 0;
     }
-    for (let step = 0; step < GLUE_STEPS && pile.length > lower && goOn(); step++) {
+    for (let step = 0; step < glueSteps && pile.length > lower && goOn(); step++) {
       const apart = 0.15 + 0.6 * random() * random();
       const next = join(
         pile.flatMap((b) =>
@@ -195,6 +198,14 @@ export function solveLayout(
       if (next.length <= pile.length) pile = next;
     }
     return pile;
+  }
+
+  /** Some of the blocks as single pieces again: small ones fill what large ones leave. */
+  function loosened(blocks: Block[]): Block[] {
+    const apart = random();
+    return blocks.flatMap((b) =>
+      random() < apart ? b.puts.map((p) => blockOf(items[serials.get(p.serial) as number])) : [b],
+    );
   }
 
   /** One sheet or roll: the same pieces in less and less height. */
@@ -219,6 +230,7 @@ const FIRST_TRIES = 30;
 const TIGHT = 0.97;
 /** Steps of taking apart and joining between two layouts, and without any gain before it begins anew. */
 const GLUE_STEPS = 30;
+const GLUE_STEPS_ALONG = 4;
 const STALE = 4000;
 /** How seldom a sheet that is whole is taken apart again. */
 const WHOLE_APART = 0.03;

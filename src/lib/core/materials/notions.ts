@@ -18,4 +18,3 @@ export const NOTIONS = {
 } as const satisfies Record<string, { name: string; plural: string; unit: 'piece' | 'm' | 'm²' | 'g'; pack: number; price: number }>; // prettier-ignore
 export type NotionKey = keyof typeof NOTIONS;
 export const NOTION_KEYS = Object.keys(NOTIONS) as [NotionKey, ...NotionKey[]];
-export const isNotion = (key: string): key is NotionKey => Object.hasOwn(NOTIONS, key);

@@ -52,7 +52,7 @@ export function applyChanges(
     const isLeft = count > 0 && length >= LEAST_LENGTH_MM;
     if (!isLeft) next = next.filter((s) => s.id !== item.id);
     else if (found) next = next.map((s) => (s.id === item.id ? after : s));
-    else next = [...next, after];
+    else next = [after, ...next];
   }
   return ok(next);
 }

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { isRoll, type CutGroup } from '$lib/core/cut';
   import { planBases } from '$lib/core/stock';
-  import { count, formatLength, formatNumber } from '$lib/core/units';
+  import { count, formatLength } from '$lib/core/units';
   import { hoopBase } from '$lib/core/workshop';
   import { workroom } from '../state/workroom.svelte';
 
@@ -37,8 +37,8 @@
     {#each plans as plan, i (plan.roll.id)}
       <p class="mt-1">
         <strong>{plan.roll.name}</strong>{i === 0 && plans.length > 1 ? ', best' : ''}: {length(plan.totalMm)} off
-        {length(plan.roll.widthMm)} width, {Math.round(100 * plan.wasteShare)} % waste, cost {formatNumber(
-          Math.round(plan.cost * 100) / 100,
+        {length(plan.roll.widthMm)} width, {Math.round(100 * plan.wasteShare)} % waste, cost {plan.cost.toFixed(
+          2,
         )}{plan.shortMm > 0 ? `; the roll is ${length(plan.shortMm)} too short` : ''}
       </p>
       <ul class="label pl-4">

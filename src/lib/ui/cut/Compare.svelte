@@ -1,7 +1,7 @@
 <script lang="ts">
   import { asLayoutStock } from '$lib/core/cut';
   import { usedShare, type Compared } from '$lib/core/layout';
-  import { formatLength, formatNumber } from '$lib/core/units';
+  import { count, formatLength } from '$lib/core/units';
   import { cutting, type LaidGroup } from '../state/cutting.svelte';
   import { workroom } from '../state/workroom.svelte';
 
@@ -27,13 +27,13 @@
     {#each ways as way, i (way.key)}
       <tr
         ><td class="py-1">{way.label}{i === 0 ? ', best' : ''}</td><td
-          class={['text-right', way.left > 0 && 'text-madder']}>{way.left ? `${way.left} pieces` : 'none'}</td
+          class={['text-right', way.left > 0 && 'text-madder']}
+          >{way.left ? count(way.left, 'piece') : 'none'}</td
         ><td class="text-right"
           >{way.layout.rollLengthMm ? formatLength(way.layout.rollLengthMm, workroom.unit) : ''}</td
         ><td class="text-right">{way.layout.sheets.length}</td><td class="text-right"
           >{Math.round(100 * usedShare(way.layout, stock))} %</td
-        ><td class="text-right">{formatNumber(Math.round(way.layout.cost * 100) / 100)}</td><td
-          class="py-1 pl-3 text-right"
+        ><td class="text-right">{way.layout.cost.toFixed(2)}</td><td class="py-1 pl-3 text-right"
           ><button type="button" class="btn btn-small" onclick={() => cutting.take(laid, way)}>Take it</button
           ></td
         ></tr

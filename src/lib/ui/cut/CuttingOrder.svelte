@@ -3,11 +3,16 @@
   import { cutting, type LaidGroup } from '../state/cutting.svelte';
   import { workroom } from '../state/workroom.svelte';
   import SheetDrawing from './SheetDrawing.svelte';
-  import { shapeOf, sheetsOf } from './sheets';
+  import { isLying, shapeOf, sheetsOf, type ShownSheet } from './sheets';
 
   // Straight cuts in their order, for a ruler and a rotary cutter: each measured from the last edge.
   let { laid, plain = false }: { laid: LaidGroup; plain?: boolean } = $props();
   const sheets = $derived(sheetsOf(laid, cutting.edgeToEdge));
+  /** as the drawing shows it: a long sheet lies with its start at the left */
+  const words = (shown: ShownSheet) =>
+    isLying(shown.item.widthMm, shown.heightMm)
+      ? { across: 'across', down: 'along', from: 'left or upper' }
+      : { across: 'level', down: 'upright', from: 'lower or left' };
   const id = (key: string, cut: number) => `cut:${key}:${cut}`;
 </script>
 
@@ -21,7 +26,7 @@
         ? `${count(shown.count, 'sheet')} alike: ${shown.atOnce} on top of each other${shown.goes > 1 ? `, ${shown.goes} times` : ''}. `
         : ''}{shown.roll ? `First cut ${formatLength(shown.heightMm, workroom.unit)} off the roll. ` : ''}
       {shown.plan?.cuts.length
-        ? 'Each cut is measured from the lower or left edge of what lies under the ruler.'
+        ? `Each cut is measured from the ${words(shown).from} edge of what lies under the ruler; strips, in bold, come first.`
         : shown.plan
           ? 'Nothing more to cut.'
           : 'Nested freely: cut round the pieces, or use the template.'}
@@ -50,9 +55,9 @@
                   onchange={(e) => cutting.tick(id(shown.key, cut.number), e.currentTarget.checked)}
                 /><span
                   ><strong>{cut.number}.</strong>
-                  {cut.direction} at {formatLength(cut.atMm, workroom.unit)}{cut.level === 0
-                    ? ', a strip'
-                    : ''}{#if cut.stack.length > 1}, {cut.stack.length} stacked{/if}</span
+                  <span class={[cut.level === 0 && 'font-bold']}
+                    >{words(shown)[cut.direction]}, {formatLength(cut.atMm, workroom.unit)}</span
+                  >{#if cut.stack.length > 1}, {cut.stack.length} stacked{/if}</span
                 ></label
               >
             </li>

@@ -11,7 +11,9 @@
   <section class="mb-5 break-inside-avoid" aria-label="Ready for {build.name}" data-testid="gather">
     <h2 class="flex items-baseline gap-3 text-xl">
       {build.name}
-      <span class="label">{left(lines) ? `${left(lines)} of ${lines.length} to gather` : 'all there'}</span>
+      <span class="label font-sans"
+        >{left(lines) ? `${left(lines)} of ${lines.length} to gather` : 'all there'}</span
+      >
     </h2>
     <div class="columns-1 gap-8 sm:columns-2 xl:columns-3">
       {#each GROUPS as group (group)}

@@ -45,7 +45,7 @@
 >
   <div class="flex flex-wrap items-baseline gap-3">
     <h2 class="text-xl">{group.name}</h2>
-    <p class="label flex-1">
+    <p class="label flex-1 basis-full sm:basis-0">
       {#if layout?.sheets.length}{count(placedCount(layout), 'piece')} on {count(
           layout.sheets.length,
           'cut length or sheet',

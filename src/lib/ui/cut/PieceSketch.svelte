@@ -22,7 +22,7 @@
     path.map((p, i) => `${i ? 'L' : 'M'}${p.x.toFixed(1)} ${(shape.heightMm - p.y).toFixed(1)}`).join('') +
     (closed ? 'Z' : '');
   const arrow = $derived({
-    x: shape.widthMm * 0.12,
+    x: shape.widthMm / 2,
     from: shape.heightMm * 0.35,
     to: shape.heightMm * 0.65,
     head: 2.4 * unit,
@@ -60,9 +60,11 @@
       {/each}
       <path d={d(outline, true)} fill="none" stroke="var(--ink)" stroke-width={0.8 * unit} />
     {/each}
+    <clipPath id="sketch-{piece.id}"><rect width={shape.widthMm} height={shape.heightMm} /></clipPath>
     {#each shape.catches as line, i (i)}
       <path
         d={d(line)}
+        clip-path="url(#sketch-{piece.id})"
         fill="none"
         stroke="var(--needle)"
         stroke-width={0.7 * unit}

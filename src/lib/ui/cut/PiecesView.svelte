@@ -1,4 +1,6 @@
 <script lang="ts">
+  import { resolve } from '$app/paths';
+  import ChevronRight from '@lucide/svelte/icons/chevron-right';
   import { explainDimension, type GroupPiece } from '$lib/core/cut';
   import { pieceTemplate } from '$lib/core/template';
   import { formatLength, formatSize } from '$lib/core/units';
@@ -10,9 +12,15 @@
   import TemplateButtons from './TemplateButtons.svelte';
 
   // Every piece of the chosen orders by what it is cut from; each opens to its sketch and its sum.
-  let { buildHref }: { buildHref: (id: string) => string } = $props();
   let shown = $state<string | null>(null);
   const planOf = (id: string) => cutting.plans.find(({ build }) => build.id === id)?.plan;
+  const notes = ({ mayTurn, cut }: GroupPiece) =>
+    [
+      !mayTurn && 'not turned',
+      cut.preCut && 'cut to shape',
+      cut.mirrored && 'mirrored',
+      cut.prewash === 'first' && 'prewash first',
+    ].filter(Boolean);
   const drawing = (p: GroupPiece) =>
     pieceTemplate(anyShape(p.id)!, p.buildName, formatSize(p.widthMm, p.heightMm, workroom.unit));
   const cutBuilds = $derived(
@@ -52,12 +60,12 @@
     </h2>
     <p class="label">
       {group.stock.length
-        ? `On the shelf: ${group.stock.map((s) => s.name).join(', ')}`
+        ? `On the shelf: ${group.stock.map((s) => s.name).join(', ')}.`
         : 'None of it on the shelf.'}{group.plies > 1
         ? ` Up to ${group.plies} layers are cut at once.`
         : ' One layer at a time.'}
     </p>
-    <table class="w-full max-w-3xl">
+    <table class="w-full max-w-3xl table-fixed">
       <tbody class="divide-y divide-rule">
         {#each group.pieces as piece (piece.id)}
           {@const plan = planOf(piece.buildId)}
@@ -65,27 +73,24 @@
             ><td class="py-1"
               ><button
                 type="button"
-                class="text-left hover:underline"
+                class="flex items-baseline gap-1 text-left hover:underline"
                 aria-expanded={shown === piece.id}
                 onclick={() => (shown = shown === piece.id ? null : piece.id)}
-                >{piece.name} <span class="label">{piece.buildName}</span></button
+                ><ChevronRight
+                  size={14}
+                  class={['shrink-0 self-center', shown === piece.id && 'rotate-90']}
+                /><span
+                  >{piece.name}
+                  <span class="label">{[piece.buildName, ...notes(piece)].join(' · ')}</span></span
+                ></button
               ></td
-            ><td class="text-right whitespace-nowrap"
+            ><td class="w-32 text-right whitespace-nowrap sm:w-40"
               >{formatSize(piece.widthMm, piece.heightMm, workroom.unit)}</td
-            ><td class="label pl-4"
-              >{[
-                !piece.mayTurn && 'not turned',
-                piece.cut.preCut && 'cut to shape',
-                piece.cut.mirrored && 'mirrored',
-                piece.cut.prewash === 'first' && 'prewash first',
-              ]
-                .filter(Boolean)
-                .join(', ')}</td
-            ><td class="w-20 text-right text-lg">{piece.quantity} ×</td></tr
+            ><td class="w-14 text-right text-lg sm:w-20">{piece.quantity} ×</td></tr
           >
           {#if shown === piece.id && plan}
             <tr class="bg-paper"
-              ><td colspan="4"
+              ><td colspan="3"
                 ><div class="flex flex-wrap gap-6 p-3">
                   <PieceSketch piece={piece.cut} reading={plan.reading} numbers={workroom.numbers} />
                   <div class="flex min-w-72 flex-1 flex-col gap-2">
@@ -93,7 +98,7 @@
                     <p>{explainDimension(piece.cut.height, workroom.unit)}</p>
                     <TemplateButtons name="{piece.buildName}, {piece.name}" drawing={() => drawing(piece)} />
                     <p>
-                      <a class="text-needle underline" href={buildHref(piece.buildId)}
+                      <a class="text-needle underline" href={resolve('/builds/[id]', { id: piece.buildId })}
                         >Change margin, turning or shape on the build</a
                       >
                     </p>

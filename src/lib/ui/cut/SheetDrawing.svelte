@@ -3,6 +3,8 @@
   import type { CutGroup } from '$lib/core/cut';
   import type { CutPlan, LayoutSheet } from '$lib/core/layout';
 
+  import { isLying } from './sheets';
+
   // One sheet with its pieces; and where they are to be cut, the straight cuts, numbered where they begin.
   interface Props {
     sheet: LayoutSheet;
@@ -18,23 +20,24 @@
   }
   let { sheet, group, widthMm, heightMm, name, cuts = [], done, shapeOf }: Props = $props();
   const font = $derived(Math.max(widthMm, heightMm) / 40);
-  const lying = $derived(heightMm > widthMm * 1.6);
+  const lying = $derived(isLying(widthMm, heightMm));
   const piece = (id: string) => group.pieces.find((p) => p.id === id);
   const pieceNumber = (id: string) => group.pieces.findIndex((p) => p.id === id) + 1;
   const outline = (id: string, turned: boolean) => {
     const shape = shapeOf(id);
     return shape ? (turned ? quarterTurned(shape) : shape) : null;
   };
-  const upright = $derived(lying ? 'rotate(90)' : '');
+  const upright = $derived(lying ? 'rotate(-90)' : '');
 </script>
 
 <svg
   viewBox={lying ? `0 0 ${heightMm} ${widthMm}` : `0 0 ${widthMm} ${heightMm}`}
+  preserveAspectRatio="xMinYMin meet"
   class="max-h-80 w-full max-w-2xl"
   role="img"
   aria-label="{name}: {sheet.placements.length} pieces{cuts.length ? `, ${cuts.length} cuts` : ''}"
 >
-  <g transform={lying ? `rotate(-90) translate(${-widthMm} 0)` : ''}>
+  <g transform={lying ? `translate(${heightMm} 0) rotate(90)` : ''}>
     <rect
       width={widthMm}
       height={heightMm}

@@ -21,6 +21,9 @@ export interface ShownSheet {
   plan: CutPlan | null;
 }
 
+/** Long sheets and rolls are drawn with their length from left to right. */
+export const isLying = (widthMm: number, heightMm: number): boolean => heightMm > 1.6 * widthMm;
+
 /** Sheets of a layout in the order in which they are cut. */
 export const sheetsOf = ({ id, group, layout }: LaidGroup, edgeToEdge: boolean): ShownSheet[] =>
   alikeSheets(layout?.sheets ?? []).flatMap(({ sheet, count }, i) => {

@@ -18,7 +18,7 @@
   import Plan from '../hoop/Plan.svelte';
   import OrderPanel from '../order/OrderPanel.svelte';
   import Tabs from '../kit/Tabs.svelte';
-  import { isTyping } from '../shell/keys';
+  import { isTyping, isWriting } from '../shell/keys';
   import { BuildEditor } from '../state/editor.svelte';
   import { commands, type Command } from '../shell/commands.svelte';
   import { showProblem } from '../state/notices';
@@ -130,13 +130,13 @@
 
   function onkeydown(event: KeyboardEvent) {
     const command = event.ctrlKey || event.metaKey;
-    if (command && event.key.toLowerCase() === 'z' && !isTyping(event)) {
+    if (command && event.key.toLowerCase() === 'z' && !isWriting(event)) {
       event.preventDefault();
       if (event.shiftKey) editor.redo();
       else editor.undo();
       return;
     }
-    if (command && event.key.toLowerCase() === 'y' && !isTyping(event)) {
+    if (command && event.key.toLowerCase() === 'y' && !isWriting(event)) {
       event.preventDefault();
       editor.redo();
       return;

@@ -3,5 +3,9 @@ export function isTyping(event: KeyboardEvent): boolean {
   const target = event.target as HTMLElement | null;
   return !!target?.closest('input, textarea, select, [contenteditable], [role="dialog"]');
 }
+/** Whether it belongs to a field that undoes its own text; boxes and lists have none. */
+export const isWriting = (event: KeyboardEvent): boolean =>
+  isTyping(event) &&
+  !(event.target as HTMLElement).matches('[type="checkbox"], [type="radio"], [type="color"], select');
 export const isPlain = (event: KeyboardEvent): boolean =>
   !event.ctrlKey && !event.metaKey && !event.altKey && !isTyping(event);

@@ -29,7 +29,7 @@ import { hoopBase, type Workshop } from '$lib/core/workshop';
 import { layoutWatched } from '$lib/workers';
 import { newId } from './ids';
 import { jobs } from './jobs.svelte';
-import { readBuild, readingsOf } from './read-build';
+import { readBuild, readingsOf, type ReadBuild } from './read-build';
 import { workroom } from './workroom.svelte';
 
 /** Seconds spent on the layout of one material, and on each way that is compared. */
@@ -69,9 +69,17 @@ class Cutting {
   ticks = $state.raw<string[]>([]);
   private since = $state.raw<Record<string, number>>({});
   status = $state<'loading' | 'idle' | 'working'>('loading');
-  plans = $state.raw<{ build: Build; plan: BuildPlan }[]>([]);
+  private reads = $state.raw<{ build: Build; read: ReadBuild }[]>([]);
   compared = $state.raw<Record<string, Compared[]>>({});
 
+  private readonly workshop = $derived($state.snapshot(workroom.workshop) as Workshop);
+  /** every build as it is planned with the figures and the unit of now */
+  readonly plans = $derived(
+    this.reads.map(({ build, read }): { build: Build; plan: BuildPlan } => ({
+      build,
+      plan: planBuild(build, read.own.reading, this.workshop, readingsOf(read.inserted)),
+    })),
+  );
   private readonly demands = $derived(
     this.plans
       .filter(({ build }) => this.chosen.includes(build.id))
@@ -83,7 +91,6 @@ class Cutting {
         order: plan.order,
       })),
   );
-  private readonly workshop = $derived($state.snapshot(workroom.workshop) as Workshop);
   readonly already = $derived(cutAlready(workroom.movements, this.since));
   readonly groups = $derived(
     gatherPieces(this.demands, this.workshop.stock, workroom.numbers['cut.plies'], this.already),
@@ -129,17 +136,13 @@ class Cutting {
     if (this.status === 'working') return;
     const kept = keptSchema.safeParse(await workroom.store.setting('cutting')).data;
     if (kept) Object.assign(this, kept);
-    const plans: typeof this.plans = [];
+    const reads: typeof this.reads = [];
     for (const build of workroom.builds) {
       const read = await readBuild(build);
-      if (read.ok)
-        plans.push({
-          build,
-          plan: planBuild(build, read.value.own.reading, this.workshop, readingsOf(read.value.inserted)),
-        });
+      if (read.ok) reads.push({ build, read: read.value });
     }
-    this.plans = plans;
-    if (!kept) this.chosen = plans.map(({ build }) => build.id);
+    this.reads = reads;
+    if (!kept) this.chosen = reads.map(({ build }) => build.id);
     this.status = 'idle';
   }
   private keep() {

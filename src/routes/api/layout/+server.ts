@@ -1,6 +1,6 @@
 import { json } from '@sveltejs/kit';
-import { layoutReportSchema, layoutRequestSchema } from '$lib/core/exchange';
-import { solveLayout } from '$lib/core/layout';
+import { layoutAnswerSchema, layoutRequestSchema } from '$lib/core/exchange';
+import { cutSheet, solveLayout } from '$lib/core/layout';
 import { bodyJson } from '$lib/server/api';
 import type { RequestHandler } from './$types';
 
@@ -16,5 +16,15 @@ export const POST: RequestHandler = async ({ request }) => {
     seed: 1,
     goOn: () => gone() < body.seconds,
   });
-  return json(layoutReportSchema.parse({ ...layout, seconds: gone() }));
+  const sheets = layout.sheets.map((sheet) => {
+    const stock = body.stock.find((s) => s.id === sheet.stockId);
+    const roll = stock?.roll ?? stock?.quantity === 1;
+    const heightMm = roll ? sheet.usedHeightMm : (stock?.heightMm ?? 0);
+    const plan = body.edgeToEdge
+      ? cutSheet(sheet.placements, stock?.widthMm ?? 0, heightMm, body.plies)
+      : null;
+    const cuts = plan?.cuts.map(({ stack, ...cut }) => ({ ...cut, stacked: stack.length })) ?? null;
+    return { ...sheet, cuts, rests: plan?.rests ?? [] };
+  });
+  return json(layoutAnswerSchema.parse({ ...layout, sheets, seconds: gone() }));
 };

@@ -22,26 +22,18 @@
   const builds = $derived(
     workroom.builds.filter((b) => cutting.chosen.includes(b.id)).map((b) => `${b.name} (${b.order.quantity})`), // prettier-ignore
   );
-  let paper = $state<'A4' | 'letter'>('A4');
   let each = $state(false);
   onMount(() => void cutting.load());
 </script>
 
 <svelte:head>
   <title>{TITLES[what] ?? 'Cut'} · Jolt Step</title>
-  <!-- eslint-disable-next-line svelte/no-at-html-tags -- the paper size is one of two constants; a page rule takes no variable -->
-  {@html `<style>@page { size: ${paper}; margin: 12mm; }</style>`}
 </svelte:head>
 
 <div class="mx-auto max-w-[190mm] p-6 text-[13px] print:max-w-none print:p-0">
   <p class="no-print mb-4 flex flex-wrap items-center gap-3">
     <button type="button" class="btn btn-strong" onclick={() => print()}>Print</button>
     <a class="btn" href={resolve('/cut')}>Back to Cut</a>
-    <label class="flex items-center gap-2"
-      >Paper <select bind:value={paper}
-        ><option value="A4">A4</option><option value="letter">Letter</option></select
-      ></label
-    >
     {#if what === 'labels'}<label class="flex items-center gap-2"
         ><input type="checkbox" bind:checked={each} />one for every single piece</label
       >{/if}
