@@ -52,6 +52,27 @@ describe('the cutting table', () => {
     await context.close();
   });
 
+  it('changes a piece where it is seen: its size, its sum and the layout follow; Ctrl + Z takes it back', async () => {
+    const { page, context, faults } = await openPage(used.browser);
+    await openCut(page, 'Line-winder pouch');
+    const piece = page.getByRole('row', { name: /^Upper front/ });
+    await piece.getByText('200 × 40 mm').waitFor();
+    await piece.getByRole('button').click();
+    await page.getByLabel('Own margin, mm').fill('30');
+    await page.keyboard.press('Tab');
+    await piece.getByText('240 × 55 mm').waitFor();
+    await page.getByTestId('why-size').getByText('2 × your margin').waitFor();
+    await page.reload();
+    await piece.getByText('240 × 55 mm').waitFor();
+    await piece.getByRole('button').click();
+    await page.getByLabel('may be turned on the stock').uncheck();
+    await piece.getByText('not turned').waitFor();
+    await page.keyboard.press('Control+z');
+    await piece.getByText('not turned').waitFor({ state: 'detached' });
+    expect(faults).to.deep.equal([]);
+    await context.close();
+  });
+
   it('takes a layout into use once: off the shelf, rests onto it, not asked for again; and takes it back', async () => {
     const { page, context, faults } = await openPage(used.browser);
     await openCut(page, 'Tail tab');

@@ -81,6 +81,32 @@ describe('layouts', () => {
       { numRuns: 40 },
     );
   });
+  it('off one roll they are as sound, cut in bands and renewed many times, turned only where allowed', () => {
+    fc.assert(
+      fc.property(anyPieces, fc.integer({ min: 300, max: 900 }), (pieces, widthMm) => {
+        const stock = [{ id: 'roll', widthMm, heightMm: 60_000, quantity: 1, roll: true }];
+        const layout = solve(pieces, stock, { goOn: tries(90) });
+        expectSound(layout, pieces, stock);
+        for (const { placements, usedHeightMm } of layout.sheets)
+          expect(cutSheet(placements, widthMm, usedHeightMm)).to.not.equal(null);
+      }),
+      { numRuns: 40 },
+    );
+  });
+  it('a roll goes further the longer it is looked at, and never less far', () => {
+    const { pieces, stock, known } = perfectRoll(101, 100, 1);
+    let last = Infinity;
+    const layout = solve(pieces, stock, {
+      goOn: tries(400),
+      onBetter: ({ rollLengthMm, unplaced }) => {
+        if (unplaced.length) return;
+        expect(rollLengthMm).to.be.at.most(last);
+        last = rollLengthMm;
+      },
+    });
+    expect(layout.rollLengthMm).to.equal(last);
+    expect(last / (known as number)).to.be.within(1 - 1e-9, 1.1);
+  });
   it('puts sheets that were cut up together again', () => {
     for (const [n, sheets] of [[20, 1], [20, 2], [50, 4], [100, 4]]) {
       const { pieces, stock } = perfectSheets(n, n, sheets, 0.01);

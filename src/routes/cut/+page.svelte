@@ -1,13 +1,16 @@
 <script lang="ts">
   import { resolve } from '$app/paths';
   import { onMount } from 'svelte';
+  import Undo from '@lucide/svelte/icons/undo-2';
   import { count } from '$lib/core/units';
   import CuttingOrder from '$lib/ui/cut/CuttingOrder.svelte';
   import Gather from '$lib/ui/cut/Gather.svelte';
   import GroupLayout from '$lib/ui/cut/GroupLayout.svelte';
   import PiecesView from '$lib/ui/cut/PiecesView.svelte';
   import Shopping from '$lib/ui/cut/Shopping.svelte';
+  import NumberInPlace from '$lib/ui/kit/NumberInPlace.svelte';
   import Tabs from '$lib/ui/kit/Tabs.svelte';
+  import { isWriting } from '$lib/ui/shell/keys';
   import EmptyWorkroom from '$lib/ui/shell/EmptyWorkroom.svelte';
   import { cutting } from '$lib/ui/state/cutting.svelte';
   import { workroom } from '$lib/ui/state/workroom.svelte';
@@ -26,6 +29,11 @@
     if (view !== 'shopping') view = 'layout';
     await cutting.layOut();
   }
+  function onkeydown(event: KeyboardEvent) {
+    if (event.key !== 'z' || !(event.ctrlKey || event.metaKey) || event.shiftKey || isWriting(event)) return;
+    event.preventDefault();
+    void cutting.undo();
+  }
   const badge = (name: string) => {
     if (name === 'shopping' && cutting.laid.length && cutting.purchases.length)
       return { text: String(cutting.purchases.length), grave: false };
@@ -33,6 +41,8 @@
     return null;
   };
 </script>
+
+<svelte:window {onkeydown} />
 
 <div class="max-w-6xl p-6">
   <header class="mb-4 flex flex-wrap items-center gap-3">
@@ -45,6 +55,16 @@
       />from edge to edge
       <span class="label">(rotary cutter, scissors)</span></label
     >
+    {#if !cutting.edgeToEdge}<span class="flex items-center gap-2"
+        >gap <NumberInPlace id="cut.nestGap" /></span
+      >{/if}
+    {#if cutting.canUndo}<button
+        type="button"
+        class="btn"
+        aria-label="Undo"
+        title="Undo (Ctrl + Z)"
+        onclick={() => cutting.undo()}><Undo size={18} /></button
+      >{/if}
     <button
       type="button"
       class="btn btn-strong"
@@ -59,7 +79,7 @@
   {:else}
     <fieldset class="mb-4 flex flex-wrap gap-x-5 gap-y-1">
       <legend class="label mb-1">For the orders of</legend>
-      {#each workroom.builds as build (build.id)}
+      {#each cutting.plans as { build } (build.id)}
         <label class="flex min-h-8 items-center gap-2"
           ><input
             type="checkbox"

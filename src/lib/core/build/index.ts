@@ -158,3 +158,9 @@ export const EDIT_WORDS: Record<ScoreEdit['kind'], string> = {
 /** The roles of a build as the reading takes them. */
 export const roleOverrides = (build: Build): Record<number, Build['roles'][string]> =>
   Object.fromEntries(Object.entries(build.roles).map(([block, role]) => [Number(block), role]));
+
+/** What the maker knows about a piece, changed. */
+export const withMaterial = (build: Build, pieceId: string, change: Build['materials'][string]): Build => ({
+  ...build,
+  materials: { ...build.materials, [pieceId]: { ...build.materials[pieceId], ...change } },
+});

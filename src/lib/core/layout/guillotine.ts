@@ -120,44 +120,63 @@ function packByMatch(
   choose: (block: Block) => { stock: number; w: number; h: number } | null,
   rules: Rules,
 ): { bins: Bin[]; unplaced: Block[] } {
-  const rest = [...blocks];
+  let rest = [...blocks];
   const unplaced: Block[] = [];
   const bins: Bin[] = [];
   while (rest.length) {
-    const stock = choose(rest[0]);
-    const first = rest.shift() as Block;
-    if (!stock) {
+    const first = rest[0];
+    const stock = choose(first);
+    const filled = stock && fillByMatch(stock, first, rest, rules);
+    if (!filled?.used.length) {
       unplaced.push(first);
+      rest.shift();
       continue;
     }
-    const bin = new OpenBin(stock.stock, stock.w, stock.h);
-    if (!placeBest([bin], first, rules)) {
-      unplaced.push(first);
-      continue;
-    }
-    for (;;) {
-      let best = Infinity;
-      let pick = null as { i: number; at: number; turn: boolean } | null;
-      for (let i = 0; i < rest.length; i++) {
-        const b = rest[i];
-        for (let at = 0; at < bin.free.length; at++)
-          for (const turn of b.turn ? [false, true] : [false]) {
-            const c = cost(bin.free[at], turn ? b.h : b.w, turn ? b.w : b.h, rules.fit);
-            // Among equals the earlier in the order: large pieces first.
-            if (c !== null && c < best) {
-              best = c;
-              pick = { i, at, turn };
-            }
-          }
-        // Small pieces wait while larger ones still find a place.
-        if (pick && i > pick.i + LOOK_AHEAD) break;
-      }
-      if (!pick) break;
-      bin.put(rest[pick.i], pick.at, pick.turn, rules);
-      rest.splice(pick.i, 1);
-    }
-    bins.push(bin.bin);
+    bins.push(filled.bin);
+    const used = new Set(filled.used);
+    rest = rest.filter((b) => !used.has(b));
   }
   return { bins, unplaced };
 }
+
+/**
+ * Fills one sheet, beginning with `first`: of all pieces the one that leaves least beside it goes in next. Nothing is used
+ * when not even the first fits. @param random shakes the choice a little
+ */
+export function fillByMatch(
+  sheet: { stock: number; w: number; h: number },
+  first: Block,
+  blocks: readonly Block[],
+  rules: Rules,
+  random?: () => number,
+): { bin: Bin; used: Block[] } {
+  const bin = new OpenBin(sheet.stock, sheet.w, sheet.h);
+  if (!placeBest([bin], first, rules)) return { bin: bin.bin, used: [] };
+  const rest = blocks.filter((b) => b !== first);
+  const used = [first];
+  const shake = random ? () => 1 + SHAKE * random() : () => 1;
+  for (;;) {
+    let best = Infinity;
+    let pick = null as { i: number; at: number; turn: boolean } | null;
+    for (let i = 0; i < rest.length; i++) {
+      const b = rest[i];
+      for (let at = 0; at < bin.free.length; at++)
+        for (const turn of b.turn ? [false, true] : [false]) {
+          const c = cost(bin.free[at], turn ? b.h : b.w, turn ? b.w : b.h, rules.fit);
+          // Among equals the earlier in the order: large pieces first.
+          if (c !== null && c * shake() < best) {
+            best = c;
+            pick = { i, at, turn };
+          }
+        }
+      // Small pieces wait while larger ones still find a place.
+      if (pick && i > pick.i + LOOK_AHEAD) break;
+    }
+    if (!pick) return { bin: bin.bin, used };
+    const [block] = rest.splice(pick.i, 1);
+    bin.put(block, pick.at, pick.turn, rules);
+    used.push(block);
+  }
+}
 const LOOK_AHEAD = 40;
+const SHAKE = 0.3;

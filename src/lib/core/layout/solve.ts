@@ -2,6 +2,7 @@ import { lowerBound } from './bounds';
 import { blockOf, glue, type Block } from './glue';
 import { packGuillotine, type Rules } from './guillotine';
 import { packNest } from './nest';
+import { Strip } from './strip';
 import {
   UNIT,
   type Bin,
@@ -122,9 +123,14 @@ export function solveLayout(
   /** the pieces as far as they are put together, and for how long that has not become better */
   let pile: Block[] | null = null;
   let stale = 0;
+  let strip = null as Strip | null;
   for (let k = 0; k === 0 || (k < MOST_TRIES && goOn() && !perfect()); k++) {
     if (k >= FIRST_TRIES && !single && (tight ? k % 4 === 1 : k % 10 > 0)) {
       renew();
+      continue;
+    }
+    if (single && k > RULES.length && k % 4) {
+      tryBands();
       continue;
     }
     const gluing = k > 0 && items.length <= MOST_GLUED && (tight ? k % 6 !== 5 : k % 20 === 0);
@@ -206,6 +212,13 @@ export function solveLayout(
     return blocks.flatMap((b) =>
       random() < apart ? b.puts.map((p) => blockOf(items[serials.get(p.serial) as number])) : [b],
     );
+  }
+
+  /** One sheet or roll, band by band. */
+  function tryBands() {
+    strip ??= new Strip(kinds[0].w, new Map(items.map((i) => [i.serial, i])), RULES, random);
+    const bin = strip.step(() => pile ?? items.map(blockOf), goOn);
+    if (bin && bin.h <= kinds[0].h) offer([{ ...bin, h: kinds[0].h }], []);
   }
 
   /** One sheet or roll: the same pieces in less and less height. */

@@ -115,6 +115,7 @@ export const NUMBER_TABLE = {
   'cut.ribbonSeam': row('Cut sizes', 'Ribbon sewn in', 'mm', 20, 0, 100, 'Both ends reach past the stitches.'),
   'cut.fillingPerDm2': row('Cut sizes', 'Filling for a dm²', 'g', 9, 0, 100, 'Well filled; less for a flat cushion.'),
   'cut.plies': row('Cut sizes', 'Thickness that is cut at once', 'pieces', 6, 1, 30, 'Counted in layers of cotton: felt and vinyl are 2, batting 3, stabiliser a half.'),
+  'cut.nestGap': row('Cut sizes', 'Between pieces nested freely', 'mm', 2, 0, 50, 'The blade needs a little between two shapes; straight cuts need none.'),
   'cut.usefulLeast': row('Cut sizes', 'Smallest offcut worth keeping', 'mm', 80, 10, 1000, 'On its short side, where no piece or hoop of yours asks for less.'),
   'cut.longerForHoop': row('Cut sizes', 'Longer cut so that the rest serves a hoop', 'mm', 40, 0, 200, 'A little more off the roll can save a whole piece later.'),
   'cut.floatMargin': row('Cut sizes', 'Floated layer past its stitches', 'mm', 25, 5, 80, 'It is held by nothing but the stitches.'),

@@ -23,7 +23,7 @@
     </h3>
     <p class="label mb-1">
       {shown.count > 1
-        ? `${count(shown.count, 'sheet')} alike: ${shown.atOnce} on top of each other${shown.goes > 1 ? `, ${shown.goes} times` : ''}. `
+        ? `${count(shown.count, 'sheet')} alike, ${shown.goes > 1 ? `in ${shown.goes} stacks of up to ${shown.atOnce}` : 'in one stack'}. `
         : ''}{shown.roll ? `First cut ${formatLength(shown.heightMm, workroom.unit)} off the roll. ` : ''}
       {shown.plan?.cuts.length
         ? `Each cut is measured from the ${words(shown).from} edge of what lies under the ruler; strips, in bold, come first.`

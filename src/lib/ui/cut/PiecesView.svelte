@@ -1,15 +1,16 @@
 <script lang="ts">
-  import { resolve } from '$app/paths';
   import ChevronRight from '@lucide/svelte/icons/chevron-right';
-  import { explainDimension, type GroupPiece } from '$lib/core/cut';
+  import type { GroupPiece } from '$lib/core/cut';
   import { pieceTemplate } from '$lib/core/template';
   import { formatLength, formatSize } from '$lib/core/units';
   import { cutting } from '../state/cutting.svelte';
   import { workroom } from '../state/workroom.svelte';
+  import PieceFacts from './PieceFacts.svelte';
   import PieceSketch from './PieceSketch.svelte';
   import { anyShape } from './sheets';
   import Swatch from './Swatch.svelte';
   import TemplateButtons from './TemplateButtons.svelte';
+  import WhySize from './WhySize.svelte';
 
   // Every piece of the chosen orders by what it is cut from; each opens to its sketch and its sum.
   let shown = $state<string | null>(null);
@@ -65,10 +66,11 @@
         ? ` Up to ${group.plies} layers are cut at once.`
         : ' One layer at a time.'}
     </p>
-    <table class="w-full max-w-3xl table-fixed">
+    <table class="w-full max-w-4xl table-fixed">
       <tbody class="divide-y divide-rule">
         {#each group.pieces as piece (piece.id)}
           {@const plan = planOf(piece.buildId)}
+          {@const known = piece.cut.of ? undefined : plan?.score.pieces.find((p) => p.id === piece.cut.id)}
           <tr
             ><td class="py-1"
               ><button
@@ -94,14 +96,17 @@
                 ><div class="flex flex-wrap gap-6 p-3">
                   <PieceSketch piece={piece.cut} reading={plan.reading} numbers={workroom.numbers} />
                   <div class="flex min-w-72 flex-1 flex-col gap-2">
-                    <p>{explainDimension(piece.cut.width, workroom.unit)}</p>
-                    <p>{explainDimension(piece.cut.height, workroom.unit)}</p>
+                    {#if known}
+                      <PieceFacts
+                        piece={known}
+                        preCut={piece.cut.preCut}
+                        mayTurn={piece.mayTurn}
+                        hooped={piece.cut.flat === null}
+                        onmaterial={(change) => cutting.changePiece(piece.buildId, known.id, change)}
+                      />
+                    {/if}
                     <TemplateButtons name="{piece.buildName}, {piece.name}" drawing={() => drawing(piece)} />
-                    <p>
-                      <a class="text-needle underline" href={resolve('/builds/[id]', { id: piece.buildId })}
-                        >Change margin, turning or shape on the build</a
-                      >
-                    </p>
+                    <WhySize piece={piece.cut} />
                   </div>
                 </div></td
               ></tr

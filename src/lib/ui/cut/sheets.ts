@@ -31,10 +31,11 @@ export const sheetsOf = ({ id, group, layout }: LaidGroup, edgeToEdge: boolean):
     if (!item) return [];
     const roll = isRoll(item.form);
     const heightMm = roll ? sheet.usedHeightMm : item.heightMm;
-    const atOnce = Math.min(count, group.plies);
+    const goes = Math.ceil(count / group.plies);
+    const atOnce = Math.ceil(count / goes);
     const plies = Math.max(1, Math.floor(group.plies / atOnce));
     const plan = edgeToEdge ? cutSheet(sheet.placements, item.widthMm, heightMm, plies) : null;
-    return [{ key: `${id}:${i}`, sheet, item, roll, heightMm, count, atOnce, goes: Math.ceil(count / atOnce), plan }]; // prettier-ignore
+    return [{ key: `${id}:${i}`, sheet, item, roll, heightMm, count, atOnce, goes, plan }];
   });
 
 /** The outline of a piece that is cut to its shape; null for rectangles. */

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import type { Build } from '$lib/core/build';
+import { withMaterial, type Build } from '$lib/core/build';
 import {
   asLayoutStock,
   gatherChecklist,
@@ -75,10 +75,13 @@ class Cutting {
   private readonly workshop = $derived($state.snapshot(workroom.workshop) as Workshop);
   /** every build as it is planned with the figures and the unit of now */
   readonly plans = $derived(
-    this.reads.map(({ build, read }): { build: Build; plan: BuildPlan } => ({
-      build,
-      plan: planBuild(build, read.own.reading, this.workshop, readingsOf(read.inserted)),
-    })),
+    this.reads.map(({ build: asRead, read }): { build: Build; plan: BuildPlan } => {
+      const build = workroom.builds.find((b) => b.id === asRead.id) ?? asRead;
+      return {
+        build,
+        plan: planBuild(build, read.own.reading, this.workshop, readingsOf(read.inserted)),
+      };
+    }),
   );
   private readonly demands = $derived(
     this.plans
@@ -153,6 +156,21 @@ class Cutting {
     this.chosen = on ? [...this.chosen, id] : this.chosen.filter((c) => c !== id);
     this.keep();
   }
+  /** builds as they were before a piece of them was changed here, the last at the end */
+  private past = $state.raw<Build[]>([]);
+  readonly canUndo = $derived(this.past.length > 0);
+  /** Changes a piece where it is seen: material, margin, turning, shape. */
+  async changePiece(buildId: string, pieceId: string, change: Build['materials'][string]) {
+    const build = workroom.builds.find((b) => b.id === buildId);
+    if (!build) return;
+    const changed = { ...withMaterial(build, pieceId, change), changedAt: new Date().toISOString() };
+    const saved = await workroom.saveBuild(changed);
+    if (saved.ok) this.past = [...this.past, build];
+  }
+  async undo() {
+    const last = this.past.at(-1);
+    if (last && (await workroom.saveBuild(last)).ok) this.past = this.past.slice(0, -1);
+  }
   setEdgeToEdge(on: boolean) {
     this.edgeToEdge = on;
     this.keep();
@@ -172,6 +190,9 @@ class Cutting {
     this.keep();
   }
 
+  private get how() {
+    return { edgeToEdge: this.edgeToEdge, gapMm: this.edgeToEdge ? 0 : workroom.numbers['cut.nestGap'] };
+  }
   private shop = (group: CutGroup) => shopStock(group.material, this.workshop.stock);
 
   /** Lays everything out, material by material; can be stopped, and then keeps the best so far. */
@@ -204,7 +225,7 @@ class Cutting {
     signal: AbortSignal,
     show: (layout: Layout) => void,
   ): Promise<Pick<LaidGroup, 'layout' | 'toBuy'> | null> {
-    const request = { edgeToEdge: this.edgeToEdge, gapMm: 0, seconds: SECONDS };
+    const request = { ...this.how, seconds: SECONDS };
     const pieces = plainPieces(group);
     const layout = group.stock.length
       ? await layoutWatched({ ...request, pieces, stock: asLayoutStock(group.stock) }, show, signal)
@@ -221,7 +242,7 @@ class Cutting {
       return quantity ? [{ ...p, quantity }] : [];
     });
     if (!short.length) return null;
-    const request = { edgeToEdge: this.edgeToEdge, gapMm: 0, seconds: SECONDS_COMPARED };
+    const request = { ...this.how, seconds: SECONDS_COMPARED };
     return layoutWatched({ ...request, pieces: short, stock: [this.shop(group)] }, () => undefined, signal);
   }
 
@@ -235,7 +256,7 @@ class Cutting {
       const answers: { alternative: (typeof ways)[number]; layout: Layout }[] = [];
       for (const [i, way] of ways.entries()) {
         const layout = await layoutWatched(
-          { pieces: way.pieces, stock: way.stock, edgeToEdge: this.edgeToEdge, gapMm: 0, seconds: SECONDS_COMPARED },
+          { pieces: way.pieces, stock: way.stock, ...this.how, seconds: SECONDS_COMPARED },
           () => undefined,
           signal,
         ); // prettier-ignore

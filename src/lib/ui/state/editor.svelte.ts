@@ -1,4 +1,4 @@
-import type { Build, ScoreEdit } from '$lib/core/build';
+import { withMaterial, type Build, type ScoreEdit } from '$lib/core/build';
 import { carryOver, composeTape, planBuild, type BuildPlan } from '$lib/core/plan';
 import type { Problem } from '$lib/core/problem';
 import { openFindings } from '$lib/core/check';
@@ -183,10 +183,7 @@ export class BuildEditor {
     this.change({ threads: threads.with(block, thread) });
   }
   setMaterial(pieceId: string, change: Build['materials'][string]) {
-    if (!this.build) return;
-    this.change({
-      materials: { ...this.build.materials, [pieceId]: { ...this.build.materials[pieceId], ...change } },
-    });
+    if (this.build) this.change(withMaterial(this.build, pieceId, change));
   }
   edit(edit: ScoreEdit) {
     if (this.build) this.change({ edits: [...this.build.edits, edit] });

@@ -1,0 +1,111 @@
+import { blockOf, turned, type Block } from './glue';
+import { fillByMatch, type Rules } from './guillotine';
+import type { Bin, Item } from './types';
+
+/** A stretch of a roll over its whole width. */
+interface Band {
+  h: number;
+  bin: Bin;
+  blocks: Block[];
+}
+/** First pieces and rules tried for one band, for the first layout and for a renewed one. */
+const TRIES_FIRST = 24;
+const TRIES_AGAIN = 40;
+/** A band may be a little worse than the best so far: what is left then may join better. */
+const SLACK = 0.04;
+
+/**
+ * A roll in bands across its width, as a ruler cuts it: each filled as well as many tries can; then, over and over, the
+ * worst bands and some others are taken apart and filled anew. Lengths in whole units.
+ */
+export class Strip {
+  private bands: Band[] | null = null;
+  constructor(
+    private readonly width: number,
+    private readonly items: ReadonlyMap<number, Item>,
+    private readonly rules: readonly Rules[],
+    private readonly random: () => number,
+  ) {}
+
+  /** One step: the first bands of all, or some of them renewed. Null when it came to nothing better or as good. */
+  step(blocks: () => Block[], goOn: () => boolean): Bin | null {
+    if (!this.bands) {
+      this.bands = this.fill(blocks(), TRIES_FIRST, goOn);
+      return this.bands && this.joined();
+    }
+    const { bands, random } = this;
+    const waste = (b: Band) => 1 - areaOf(b.blocks) / (b.h * this.width);
+    const ranked = bands.toSorted((a, b) => waste(b) - waste(a));
+    const count = Math.min(bands.length, 2 + Math.floor(random() * 3));
+    const chosen = new Set<Band>();
+    while (chosen.size < count) chosen.add(ranked[Math.floor(random() * random() * ranked.length)]);
+    const apart = random() < 0.5;
+    const freed = [...chosen].flatMap((b) =>
+      b.blocks.flatMap((block) =>
+        apart && block.puts.length > 1
+          ? block.puts.map((p) => blockOf(this.items.get(p.serial) as Item))
+          : [block],
+      ),
+    );
+    const again = this.fill(freed, TRIES_AGAIN, goOn, heightOf([...chosen]));
+    if (!again) return null;
+    this.bands = [...bands.filter((b) => !chosen.has(b)), ...again];
+    return this.joined();
+  }
+
+  /** Bands for all blocks, no higher in all than `most`; null when that fails. */
+  private fill(blocks: readonly Block[], tries: number, goOn: () => boolean, most = Infinity): Band[] | null {
+    let rest = blocks.toSorted((a, b) => b.w * b.h - a.w * a.h);
+    const bands: Band[] = [];
+    let height = 0;
+    while (rest.length) {
+      if (!goOn()) return null;
+      const band = this.bestBand(rest, tries, most - height);
+      if (!band) return null;
+      bands.push(band);
+      height += band.h;
+      const used = new Set(band.blocks);
+      rest = rest.filter((b) => !used.has(b));
+      if (height + areaOf(rest) / this.width > most) return null;
+    }
+    return bands;
+  }
+
+  private bestBand(rest: readonly Block[], tries: number, most: number): Band | null {
+    const { random, width } = this;
+    let best: Band | null = null;
+    let bestShare = -1;
+    for (let t = 0; t < tries; t++) {
+      const first = rest[Math.floor(random() ** 3 * rest.length)];
+      const lies = first.turn && random() < 0.5 ? turned(first) : first;
+      const beside = rest[Math.floor(random() * rest.length)];
+      // As high as one piece, or as two on top of each other.
+      const h = lies.h + (random() < 0.6 || beside === first ? 0 : beside.turn && random() < 0.5 ? beside.w : beside.h); // prettier-ignore
+      if (lies.w > width || h > most) continue;
+      const rules = this.rules[Math.floor(random() * this.rules.length)];
+      const { bin, used } = fillByMatch({ stock: 0, w: width, h }, first, rest, rules, random);
+      if (!used.length) continue;
+      const top = Math.max(...bin.puts.map((p) => p.y + p.h));
+      // The last band may be lower than its first guess.
+      const share = areaOf(used) / (width * top) - SLACK * random();
+      if (share > bestShare) {
+        bestShare = share;
+        best = { h: top, bin, blocks: used };
+      }
+    }
+    return best;
+  }
+
+  private joined(): Bin {
+    const bands = this.bands as Band[];
+    let y = 0;
+    const puts = bands.flatMap((band) => {
+      const from = y;
+      y += band.h;
+      return band.bin.puts.map((p) => ({ ...p, y: p.y + from }));
+    });
+    return { stock: 0, w: this.width, h: y, puts };
+  }
+}
+const areaOf = (blocks: readonly Block[]) => blocks.reduce((sum, b) => sum + b.w * b.h, 0);
+const heightOf = (bands: readonly Band[]) => bands.reduce((sum, b) => sum + b.h, 0);
