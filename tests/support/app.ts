@@ -1,6 +1,7 @@
 import { spawn, type ChildProcess } from 'node:child_process';
-import { existsSync } from 'node:fs';
+import { existsSync, readFileSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
+import { join } from 'node:path';
 import { chromium, type Browser, type BrowserContext, type Page } from 'playwright-core';
 
 const FLAGS = [
@@ -76,6 +77,39 @@ export const startBrowser = (): Promise<Browser> => {
   if (!executablePath) throw new Error('Chromium is missing: install it or set CHROMIUM_PATH.');
   return chromium.launch({ executablePath, args: FLAGS });
 };
+
+/** A browser of its own process and folder, that can be killed as a power cut would. */
+export async function startKillable(folder: string): Promise<{ page: Page; kill(): Promise<void> }> {
+  if (!executablePath) throw new Error('Chromium is missing: install it or set CHROMIUM_PATH.');
+  rmSync(join(folder, 'DevToolsActivePort'), { force: true });
+  const child = spawn(
+    executablePath,
+    [...FLAGS, '--remote-debugging-port=0', `--user-data-dir=${folder}`, 'about:blank'],
+    { stdio: 'ignore', detached: true },
+  );
+  const gone = new Promise<void>((resolve) => child.once('exit', () => resolve()));
+  const port = await waitForPort(join(folder, 'DevToolsActivePort'));
+  const browser = await chromium.connectOverCDP(`http://127.0.0.1:${port}`);
+  const context = browser.contexts()[0];
+  return {
+    page: context.pages()[0] ?? (await context.newPage()),
+    kill: async () => {
+      // The whole group: its renderers and storage process go at the same instant.
+      process.kill(-(child.pid as number), 'SIGKILL');
+      await gone;
+      // The line is dead with it; nothing is left to be answered.
+      void browser.close().catch(() => undefined);
+    },
+  };
+}
+async function waitForPort(file: string): Promise<string> {
+  for (let i = 0; i < 400; i++) {
+    const [port] = existsSync(file) ? readFileSync(file, 'utf8').split('\n') : [];
+    if (port) return port;
+    await new Promise((done) => setTimeout(done, 25));
+  }
+  throw new Error('Chromium did not open its port.');
+}
 
 /** A page that fails its test when the page throws or breaks its own content rules. */
 export async function openPage(

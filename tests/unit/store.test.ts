@@ -3,6 +3,7 @@ import { expect } from 'chai';
 import Dexie from 'dexie';
 import type { Build } from '$lib/core/build';
 import { attempt, JoltDb, Store } from '$lib/store';
+import { newRun } from '$lib/core/run';
 import { newWorkshop } from '$lib/core/workshop';
 import { tailTab } from '$lib/demo';
 import { example } from '../support/examples';
@@ -10,15 +11,7 @@ import { example } from '../support/examples';
 let n = 0;
 const fresh = () => new JoltDb(`test-${n++}`);
 const { build, bytes, plan } = example(tailTab());
-const run = {
-  id: 'r1',
-  buildId: build.id,
-  buildName: build.name,
-  tapeId: build.tapeId,
-  createdAt: 5,
-  score: plan.score,
-  planned: {},
-};
+const run = newRun(build, plan, newWorkshop(), { id: 'r1', now: 5, madeBefore: 0 });
 
 describe('store', () => {
   it('keeps a build with its tape, and gives both back as they were', async () => {
@@ -33,7 +26,9 @@ describe('store', () => {
     const store = new Store(db);
     await store.addBuild(build, [{ id: build.tapeId, bytes }]);
     await db.builds.put({ ...build, id: 'broken', order: 'lots' } as unknown as Build);
-    expect(await store.builds()).to.deep.equal({ builds: [build], damaged: 1 });
+    expect(await store.builds()).to.deep.equal([build]);
+    expect(store.takeDamaged()).to.deep.equal([`The build “${build.name}”`]);
+    expect(store.takeDamaged()).to.deep.equal([]);
     expect(await db.builds.count()).to.equal(2);
   });
 
@@ -47,20 +42,24 @@ describe('store', () => {
     await store.removeBuild('second');
     expect(await db.tapes.count()).to.equal(0);
     await store.addBuild(build, [{ id: build.tapeId, bytes }]);
-    await store.startRun(run, { type: 'started', at: 5 });
+    await store.log.start(run, { type: 'started', at: 5 });
     await store.removeBuild(build.id);
     expect(await db.tapes.count()).to.equal(1);
   });
 
   it('gives back the events of a run in order, and refuses to write one over another', async () => {
     const store = new Store(fresh());
-    await store.startRun(run, { type: 'started', at: 5 });
-    await store.addEvent('r1', 1, { type: 'done', at: 9, stepId: 'x', index: 0 });
-    await store.addEvent('r1', 2, { type: 'paused', at: 12 });
-    expect((await store.run('r1'))?.events.map((e) => e.type)).to.deep.equal(['started', 'done', 'paused']);
-    const twice = await attempt(() => store.addEvent('r1', 2, { type: 'finished', at: 20 }));
+    await store.log.start(run, { type: 'started', at: 5 });
+    await store.log.addEvent('r1', 1, { type: 'done', at: 9, stepId: 'x', index: 0 });
+    await store.log.addEvent('r1', 2, { type: 'paused', at: 12 });
+    expect((await store.log.run('r1'))?.events.map((e) => e.type)).to.deep.equal([
+      'started',
+      'done',
+      'paused',
+    ]);
+    const twice = await attempt(() => store.log.addEvent('r1', 2, { type: 'finished', at: 20 }));
     expect(twice.ok).to.equal(false);
-    expect((await store.runs())[0].events).to.have.length(3);
+    expect((await store.log.all())[0].events).to.have.length(3);
   });
 
   it('opens an empty database on a new workshop, and a filled one on its own', async () => {
@@ -76,7 +75,7 @@ describe('store', () => {
     db.close();
     const again = new Store(new JoltDb(db.name));
     expect(await again.open()).to.equal(null);
-    expect((await again.builds()).builds).to.deep.equal([build]);
+    expect(await again.builds()).to.deep.equal([build]);
   });
 
   it('says in a sentence that the browser holds newer data, and leaves it alone', async () => {

@@ -1,13 +1,10 @@
-import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
-import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import type { Build } from '$lib/core/build';
-import { planBuild, proposeBuild, tapeIdOf } from '$lib/core/plan';
+import { planBuild, proposeBuild, tapeIdOf, type BuildPlan } from '$lib/core/plan';
 import { readDesign } from '$lib/core/reading';
-import type { RunEvent, RunRecord } from '$lib/core/run';
-import type { Score } from '$lib/core/score';
 import { writeTape, type Tape } from '$lib/core/tape';
 import type { Workshop } from '$lib/core/workshop';
 import { numbersWith } from '$lib/core/numbers';
+import { demoLog, type DemoRun } from './log';
 import { demoStock } from './stock';
 import { bib } from './designs/bib';
 import { coaster } from './designs/coaster';
@@ -234,9 +231,6 @@ const samples: Sample[] = [
   },
 ];
 
-export interface DemoRun extends RunRecord {
-  events: RunEvent[];
-}
 export interface DemoWorkroom {
   workshop: Workshop;
   /** with the tapes of each: its own first, then those sewn in between */
@@ -247,7 +241,7 @@ export interface DemoWorkroom {
 /** The sample workroom, the same for the same moment. @param now ms since 1970 */
 export function demoWorkroom(now: number): DemoWorkroom {
   const trimJumps = numbersWith()['reading.trimJumps'];
-  const runs: DemoRun[] = [];
+  const plans: { build: Build; plan: BuildPlan }[] = [];
   const builds = samples.map(({ id, fileName, draw, change, inserted = {} }, i) => {
     const tape = draw();
     const bytes = writeTape(tape);
@@ -266,81 +260,9 @@ export function demoWorkroom(now: number): DemoWorkroom {
       })),
     };
     const readings = Object.fromEntries(others.map((o) => [o.insertion, o.reading]));
-    const { score, times: planned } = planBuild(build, reading, demoWorkshop, readings);
-    const seconds = Object.fromEntries(Object.entries(planned).map(([step, t]) => [step, t.seconds]));
-    for (const [daysAgo, stopAfter] of PAST[id] ?? [])
-      runs.push(
-        pastRun({
-          build,
-          score,
-          planned: seconds,
-          startedAt: now - daysAgo * DAY,
-          stopAfter,
-          seed: i * 100 + runs.length,
-        }),
-      );
+    plans.push({ build, plan: planBuild(build, reading, demoWorkshop, readings) });
     const tapes = [bytes, ...others.map((o) => o.bytes)].map((b) => ({ id: tapeIdOf(b), bytes: b }));
     return { build, tapes };
   });
-  return { workshop: demoWorkshop, builds, runs };
-}
-
-const DAY = 86_400_000;
-/** Runs of the last days: how long ago, and after how many steps it was interrupted (null: finished). */
-const PAST: Record<string, [number, number | null][]> = {
-  'crew-patch': [[5.2, null], [5.1, null]],
-  'line-winder-pouch': [[3.3, null], [2.2, null], [0.1, 19]],
-  'tail-tab': [[1.4, null]],
-}; // prettier-ignore
-
-/** Spread of hand and needle time about the plan, as a share. */
-const SPREAD = 0.22;
-/** A first item is slower than the plan; makers get faster. */
-const FIRST = 1.25;
-
-function pastRun({
-  build,
-  score,
-  planned,
-  startedAt,
-  stopAfter,
-  seed,
-}: {
-  build: Build;
-  score: Score;
-  planned: Record<string, number>;
-  startedAt: number;
-  stopAfter: number | null;
-  seed: number;
-}): DemoRun {
-  const random = xoroshiro128plus(seed + 7);
-  const last = stopAfter ?? score.steps.length;
-  const events: RunEvent[] = [{ type: 'started', at: startedAt }];
-  let at = startedAt;
-  for (let index = 0; index < last; index++) {
-    const step = score.steps[index];
-    const spread = step.kind === 'needle' ? SPREAD / 4 : SPREAD;
-    at += Math.round(planned[step.id] * FIRST * (1 + spread * (2 * uniformFloat64(random) - 1)) * 1000);
-    events.push({ type: 'done', at, stepId: step.id, index });
-  }
-  if (stopAfter === null) events.push({ type: 'finished', at });
-  else {
-    events.push({
-      type: 'note',
-      at,
-      stepId: score.steps[last].id,
-      text: 'Left for the post; everything is taped.',
-    });
-    events.push({ type: 'paused', at });
-  }
-  return {
-    id: `demo-run-${build.id}-${seed}`,
-    buildId: build.id,
-    buildName: build.name,
-    tapeId: build.tapeId,
-    createdAt: startedAt,
-    score,
-    planned,
-    events,
-  };
+  return { workshop: demoWorkshop, builds, runs: demoLog(plans, demoWorkshop, now) };
 }

@@ -1,10 +1,23 @@
 import { error, json } from '@sveltejs/kit';
 import type * as z from 'zod';
-import type { Problem } from '$lib/core/problem';
+import type { Problem, Result } from '$lib/core/problem';
 import { MAX_BYTES } from '$lib/core/tape';
 
 /** A problem as the API says it. */
 export const refuse = (problem: Problem, status = 422): Response => json({ error: problem }, { status });
+
+/** A result as JSON, or its problem. */
+export const answer = <T>(result: Result<T>, status = 422): Response =>
+  result.ok ? json(result.value) : refuse(result.problem, status);
+/** What does not fit a shape, named by its first fault. */
+export function refuseShape(what: string, { issues }: z.ZodError): Response {
+  const [{ path, message }] = issues;
+  return refuse({
+    code: 'bad-query',
+    message: `${what} does not fit${path.length ? ` at ${path.join('.')}` : ''}: ${message}.`,
+    next: 'See docs/api.md for its shape.',
+  });
+}
 
 const tooLarge: Problem = {
   code: 'too-large',

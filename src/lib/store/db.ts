@@ -21,6 +21,23 @@ export interface EventRecord {
   n: number;
   event: RunEvent;
 }
+/** A picture taken at a step, made smaller before it is kept. */
+export interface PhotoRecord {
+  id: string;
+  runId: string;
+  type: string;
+  bytes: Uint8Array;
+}
+/** How far a run had come since its last event. */
+export interface PulseRecord {
+  runId: string;
+  /** number of the event it follows */
+  n: number;
+  at: number;
+  /** ms of work since that event */
+  ms: number;
+  stitch: number | null;
+}
 export interface SettingRecord {
   key: string;
   value: unknown;
@@ -34,10 +51,13 @@ export class JoltDb extends Dexie {
   events!: Table<EventRecord, [string, number]>;
   documents!: EntityTable<DocumentRecord, 'id'>;
   movements!: EntityTable<Movement, 'id'>;
+  photos!: EntityTable<PhotoRecord, 'id'>;
+  pulses!: EntityTable<PulseRecord, 'runId'>;
   settings!: EntityTable<SettingRecord, 'key'>;
 
   constructor(name = 'jolt-step') {
-    super(name);
+    // Strict: a change is on the disk before it is told as stored, even when the power goes.
+    super(name, { chromeTransactionDurability: 'strict' });
     this.version(1).stores({
       builds: 'id, changedAt, tapeId',
       tapes: 'id',
@@ -47,5 +67,6 @@ export class JoltDb extends Dexie {
     });
     this.version(2).stores({ documents: 'id' });
     this.version(3).stores({ movements: 'id, at, layoutId' });
+    this.version(4).stores({ photos: 'id, runId', pulses: 'runId' });
   }
 }

@@ -1,3 +1,4 @@
 /** What is kept in this browser. The only room that knows IndexedDB. */
-export { Store, attempt, type NewTape, type StoredRun } from './store';
-export { JoltDb, type DocumentRecord } from './db';
+export { Store, attempt, type NewTape } from './store';
+export type { StoredRun } from './run-store';
+export { JoltDb, type DocumentRecord, type PhotoRecord } from './db';

@@ -1,15 +1,10 @@
+import type * as z from 'zod';
 import { buildSchema, type Build } from '$lib/core/build';
 import { fail, ok, type Problem, type Result } from '$lib/core/problem';
-import { runEventSchema, type RunEvent, type RunRecord } from '$lib/core/run';
 import { applyChanges, movementSchema, reversed, type Movement } from '$lib/core/stock';
 import { newWorkshop, workshopSchema, type Workshop } from '$lib/core/workshop';
 import { JoltDb, type DocumentRecord, type TapeRecord } from './db';
-
-/** A run with its events, in order. */
-export interface StoredRun {
-  run: RunRecord;
-  events: RunEvent[];
-}
+import { RunStore } from './run-store';
 
 export type NewTape = TapeRecord;
 /** Builds of older versions lack what came later. */
@@ -21,7 +16,20 @@ const NATIVE_VERSIONS = 10;
 
 /** Reads and writes of the workroom. Records that do not fit their schema are set aside, never dropped. */
 export class Store {
-  constructor(private readonly db = new JoltDb()) {}
+  readonly log: RunStore;
+  private readonly setAside = new Map<string, number>();
+  constructor(private readonly db = new JoltDb()) {
+    this.log = new RunStore(db, (what) => this.note(what));
+  }
+  private note(what: string) {
+    this.setAside.set(what, (this.setAside.get(what) ?? 0) + 1);
+  }
+  /** What was found damaged since it was last asked, in words; it stays in the database, the rest opens. */
+  takeDamaged(): string[] {
+    const told = [...this.setAside].map(([what, n]) => (n > 1 ? `${what}, ${n} times` : what));
+    this.setAside.clear();
+    return told;
+  }
 
   /** Tells what is wrong with the database, if anything, before the first screen. */
   async open(): Promise<Problem | null> {
@@ -37,10 +45,20 @@ export class Store {
     }
   }
 
-  async builds(): Promise<{ builds: Build[]; damaged: number }> {
+  async builds(): Promise<Build[]> {
     const rows = await this.db.builds.orderBy('changedAt').reverse().toArray();
-    const builds = rows.flatMap((row) => buildSchema.safeParse(row).data ?? []);
-    return { builds, damaged: rows.length - builds.length };
+    return this.sound(rows, buildSchema, (row) => `The build ${named(row)}`);
+  }
+  private sound<S extends z.ZodType>(
+    rows: unknown[],
+    schema: S,
+    what: (row: unknown) => string,
+  ): z.infer<S>[] {
+    return rows.flatMap((row) => {
+      const { data } = schema.safeParse(row);
+      if (data === undefined) this.note(what(row));
+      return data ?? [];
+    });
   }
   async build(id: string): Promise<Build | null> {
     return buildSchema.safeParse(await this.db.builds.get(id)).data ?? null;
@@ -89,32 +107,17 @@ export class Store {
     return (await this.db.tapes.get(id))?.bytes ?? null;
   }
 
-  async startRun(run: RunRecord, event: RunEvent): Promise<void> {
-    await this.db.transaction('rw', this.db.runs, this.db.events, async () => {
-      await this.db.runs.put(run);
-      await this.db.events.put({ runId: run.id, n: 0, event });
-    });
-  }
-  /** Resolves when the event is stored; the screen moves on only then. */
-  async addEvent(runId: string, n: number, event: RunEvent): Promise<void> {
-    await this.db.events.add({ runId, n, event });
-  }
-  async run(id: string): Promise<StoredRun | null> {
-    const run = await this.db.runs.get(id);
-    return run ? { run, events: await this.eventsOf(id) } : null;
-  }
-  async runs(): Promise<StoredRun[]> {
-    const runs = await this.db.runs.orderBy('createdAt').reverse().toArray();
-    return Promise.all(runs.map(async (run) => ({ run, events: await this.eventsOf(run.id) })));
-  }
-  private async eventsOf(runId: string): Promise<RunEvent[]> {
-    const rows = await this.db.events.where('runId').equals(runId).sortBy('n');
-    return rows.flatMap((row) => runEventSchema.safeParse(row.event).data ?? []);
-  }
-
   async workshop(): Promise<Workshop> {
     const stored = await this.db.settings.get('workshop');
-    return workshopSchema.safeParse(stored?.value).data ?? newWorkshop();
+    const known = workshopSchema.safeParse(stored?.value).data;
+    if (known || !stored) return known ?? newWorkshop();
+    // It would be written over by the next change.
+    await this.db.settings.put({
+      key: `workshop, damaged, ${JSON.stringify(stored.value).length}`,
+      value: stored.value,
+    });
+    this.note('The workshop’s figures');
+    return newWorkshop();
   }
   async saveWorkshop(workshop: Workshop): Promise<void> {
     await this.db.settings.put({ key: 'workshop', value: workshop });
@@ -123,7 +126,7 @@ export class Store {
   /** Newest first. */
   async movements(): Promise<Movement[]> {
     const rows = await this.db.movements.orderBy('at').reverse().toArray();
-    return rows.flatMap((row) => movementSchema.safeParse(row).data ?? []);
+    return this.sound(rows, movementSchema, () => 'A movement of the shelf');
   }
   /** Shelf and history change together or not at all; a layout leaves the shelf only once. */
   async moveStock(movement: Movement): Promise<Result<Workshop>> {
@@ -184,6 +187,11 @@ export class Store {
     return (await this.db.builds.count()) === 0 && (await this.db.settings.count()) === 0;
   }
 }
+
+const named = (row: unknown) =>
+  row && typeof row === 'object' && 'name' in row && typeof row.name === 'string'
+    ? `“${row.name.slice(0, 60)}”`
+    : 'without a name';
 
 /** What a browser says when it cannot keep data, as a sentence. */
 function storeProblem(error: unknown): Problem {

@@ -17,7 +17,8 @@
     finished: 'finished',
     'given-up': 'given up',
     running: 'under way',
-    paused: 'interrupted',
+    paused: 'paused',
+    interrupted: 'interrupted',
     ready: 'not begun',
   };
 </script>

@@ -15,3 +15,11 @@ export {
   type PlanRequest,
 } from './plan-report';
 export { layoutAnswerSchema, layoutReportSchema, layoutRequestSchema } from './layout-report';
+export {
+  headName,
+  machineCommandSchema,
+  machineLoadSchema,
+  machineStateSchema,
+  type MachineCommand,
+  type MachineLoad,
+} from './machine-messages';

@@ -8,9 +8,9 @@ export interface NumberDef {
   max: number;
   because: string;
 }
-export type NumberGroup = 'Reading' | 'Stitch time' | 'At the stop' | 'Hand work' | 'Waiting' | 'Cut sizes' | 'Hoop' | 'Thread' | 'Check' | 'Order';
+export type NumberGroup = 'Reading' | 'Stitch time' | 'At the stop' | 'Hand work' | 'Waiting' | 'Cut sizes' | 'Hoop' | 'Thread' | 'Check' | 'At the machine' | 'Order';
 /** mm and mm-per are converted on screen; all others are shown as they are. */
-export type NumberUnit = 'mm' | 's' | 's/cm' | '/min' | '×' | '%' | 'pieces' | 'm' | 'h' | '/cm²' | 'stitches' | '/10 000' | 'g';
+export type NumberUnit = 'mm' | 's' | 's/cm' | '/min' | '×' | '%' | 'pieces' | 'm' | 'h' | '/cm²' | 'stitches' | '/10 000' | 'g' | 'days';
 
 const row = (group: NumberGroup, label: string, unit: NumberUnit, value: number, min: number, max: number, because: string): NumberDef => ({ group, label, unit, value, min, max, because });
 
@@ -143,6 +143,12 @@ export const NUMBER_TABLE = {
   'check.denseBorder': row('Check', 'Dense border, stitches a cm²', '/cm²', 100, 20, 1000, 'So many holes perforate one layer of tear-away.'),
   'check.stiff': row('Check', 'Stiff or cutting, stitches a cm²', '/cm²', 320, 50, 2000, 'The needle comes down where it came down before.'),
   'check.floatStitches': row('Check', 'Motif that wants a floated layer', 'stitches', 5000, 500, 100000, 'More pulls the ground together.'),
+
+  'run.backBreak': row('At the machine', 'Overlap after a thread break', 'mm', 10, 1, 60, 'Old and new thread must hold each other.'),
+  'run.backBobbin': row('At the machine', 'Overlap after an empty bobbin', 'mm', 20, 1, 100, 'The last stitches before it was noticed have nothing below.'),
+  'run.callSeconds': row('At the machine', 'Called back before the next stop', 's', 15, 0, 300, 'Long enough to walk back and dry your hands.'),
+  'run.bobbinLow': row('At the machine', 'Bobbin is low below', '%', 15, 0, 60, 'Time to wind the next one.'),
+  'run.backupDays': row('At the machine', 'Remind of a backup after', 'days', 14, 1, 365, 'What is in one browser only is soon lost.'),
 
   'order.confidence': row('Order', 'How sure the order must be met', '%', 90, 50, 99.9, 'Spoiled items are replaced before you run short.'),
   'order.rejectRate': row('Order', 'Items spoiled', '%', 3, 0, 60, 'A few seconds go wrong in every order.'),

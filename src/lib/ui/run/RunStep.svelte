@@ -2,53 +2,107 @@
   import { resolve } from '$app/paths';
   import ChevronLeft from '@lucide/svelte/icons/chevron-left';
   import ChevronRight from '@lucide/svelte/icons/chevron-right';
+  import Hand from '@lucide/svelte/icons/hand';
+  import LifeBuoy from '@lucide/svelte/icons/life-buoy';
   import Pause from '@lucide/svelte/icons/pause';
-  import Play from '@lucide/svelte/icons/play';
+  import Settings from '@lucide/svelte/icons/settings-2';
   import StickyNote from '@lucide/svelte/icons/sticky-note';
   import X from '@lucide/svelte/icons/x';
-  import { CAUTIONS } from '$lib/core/materials';
-  import { formatClock, formatDuration } from '$lib/core/units';
-  import Dialog from '../kit/Dialog.svelte';
-  import CrossSection from '../score/CrossSection.svelte';
+  import type { TroubleKind } from '$lib/core/run';
+  import { formatClock, formatDuration, formatNumber } from '$lib/core/units';
+  import type { PlanDrawing } from '../hoop/draw';
   import { isTyping } from '../shell/keys';
+  import { FollowedMachine } from '../state/run-machine.svelte';
   import type { RunSession } from '../state/run-session.svelte';
+  import { runWays } from '../state/run-ways.svelte';
+  import { speak } from './call';
+  import NoteDialog from './NoteDialog.svelte';
+  import RunEnd from './RunEnd.svelte';
+  import RunOptions from './RunOptions.svelte';
+  import RunPictures from './RunPictures.svelte';
+  import RunWords from './RunWords.svelte';
+  import TroubleDialog from './TroubleDialog.svelte';
 
-  let { session }: { session: RunSession } = $props();
+  let { session, drawing }: { session: RunSession; drawing: PlanDrawing | null } = $props();
   const step = $derived(session.step);
   const state_ = $derived(session.state!);
-  const paused = $derived(state_.status === 'paused');
-  const last = $derived(state_.index === session.steps.length - 1);
+  const watching = $derived(session.hold === 'watching');
   let noting = $state(false);
-  let giving = $state(false);
-  let text = $state('');
+  let choosing = $state(false);
+  let troubled = $state(false);
+  let trouble = $state<TroubleKind | null>(null);
+  // The session outlives this component's updates; a machine is followed for one run.
+  // svelte-ignore state_referenced_locally
+  const machine = new FollowedMachine(session, (kind) => {
+    trouble = kind;
+    troubled = true;
+  });
+  $effect(() => () => machine.leave());
+  $effect(() => {
+    if (runWays.speech && step) speak(step.kind === 'hand' ? `${step.title}. ${step.text}` : step.title);
+  });
+  const ask = () => {
+    trouble = null;
+    troubled = true;
+  };
+  /** the needle is to be started on a machine that is followed */
+  const toStart = $derived(
+    machine.link && step?.kind === 'needle' && !step.skipped && !session.resting && !machine.sewing,
+  );
+  const busy = $derived(machine.sewing && step?.kind === 'needle' && !session.resting);
 
+  function forward() {
+    if (watching || busy) return;
+    if (!step && !session.resting) return finish();
+    return toStart ? machine.start() : session.forward();
+  }
+  async function finish() {
+    for (let n = 0; n < (session.run?.items ?? 1); n++)
+      if (!session.state?.results[n]) await session.add({ type: 'item', n, result: 'good', reason: '' });
+    await session.finish();
+  }
   function onkeydown(event: KeyboardEvent) {
-    if (isTyping(event) || event.ctrlKey || event.metaKey || event.altKey) return;
-    if ([' ', 'Enter', 'ArrowRight', 'PageDown'].includes(event.key)) {
+    if (isTyping(event) || event.ctrlKey || event.metaKey || event.altKey || troubled || choosing) return;
+    const meaning = runWays.meaning(event);
+    if (meaning === 'forward') {
       // A button under the focus answers to Space and Enter by itself.
-      if ((event.key === ' ' || event.key === 'Enter') && (event.target as HTMLElement).closest('button, a'))
-        return;
+      if ([' ', 'Enter'].includes(event.key) && (event.target as HTMLElement).closest('button, a')) return;
       event.preventDefault();
-      if (!event.repeat) void session.forward();
-    } else if (['ArrowLeft', 'PageUp', 'Backspace'].includes(event.key)) {
+      if (!event.repeat) void forward();
+    } else if (meaning === 'back') {
       event.preventDefault();
-      if (!event.repeat) void session.back();
+      if (!event.repeat && !watching) void session.back();
+    } else if (meaning === 'trouble') {
+      event.preventDefault();
+      if (!watching) ask();
     } else if (event.key === 'n') {
       event.preventDefault();
       noting = true;
-    } else if (event.key === 'p') void session.togglePause();
+    } else if (event.key === 'p' && !watching) void session.togglePause();
   }
-  async function keep(event: SubmitEvent, action: (text: string) => unknown) {
-    event.preventDefault();
-    await action(text);
-    text = '';
-    noting = giving = false;
-  }
+  const label = $derived(
+    session.resting
+      ? 'Go on'
+      : !step
+        ? 'Close the run'
+        : busy
+          ? `Sewing: ${formatNumber(session.stitch)} of ${formatNumber(machine.now?.blockStitches ?? 0)}`
+          : toStart
+            ? 'Start the machine'
+            : step.kind === 'needle'
+              ? 'It stopped'
+              : 'Done',
+  );
 </script>
 
 <svelte:window {onkeydown} />
 
-<div class="flex h-dvh flex-col overflow-hidden" data-testid="run">
+<div
+  class="flex h-dvh flex-col overflow-hidden"
+  data-testid="run"
+  data-stored={session.stored}
+  data-index={state_.index}
+>
   <div
     class="h-2 shrink-0 bg-rule"
     role="progressbar"
@@ -67,101 +121,72 @@
       title="Leave; the run stays as it is"><X size={22} /></a
     >
     <span class="min-w-0 flex-1 truncate"
-      ><strong class="font-display font-normal">{session.run?.buildName}</strong></span
+      ><strong class="font-display font-normal">{session.run?.buildName}</strong>{#if machine.link}<span
+          class={['ml-3 text-base', machine.lost ? 'text-madder' : 'text-needle']}
+          data-testid="machine"
+          >{machine.link.name}: {machine.lost
+            ? 'does not answer'
+            : (machine.now?.why ?? machine.now?.status)}</span
+        >{/if}</span
     >
     <span class="hidden text-base whitespace-nowrap text-quiet sm:inline"
       >about {formatDuration(session.left)} to go</span
     >
     <span class="font-bold whitespace-nowrap" aria-label="Time so far">{formatClock(session.runSeconds)}</span
     >
+    <button
+      type="button"
+      class="btn px-3"
+      aria-label="How Run works for you"
+      title="Hand, sound, pedal, machine"
+      onclick={() => (choosing = true)}><Settings size={22} /></button
+    >
   </header>
+  {#if watching}
+    <p class="shrink-0 bg-hands-soft px-5 py-2 text-lg" role="status">
+      Another tab holds this run; this one watches, and takes over when that one is closed.
+    </p>
+  {/if}
 
   {#if step}
     <div class="grid min-h-0 flex-1 overflow-y-auto lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
-      <section class="flex flex-col justify-center gap-3 px-5 py-4 lg:px-10" aria-live="assertive">
-        <p class="text-xl">
-          {#if step.kind === 'hand'}<span class="rounded-full bg-hands-fill px-3 py-1 font-bold text-on-hands"
-              >hand {step.hand}</span
-            >
-          {:else}<span class="rounded bg-needle px-3 py-1 font-bold text-on-needle"
-              >needle · {step.inserted?.name ?? `block ${step.block + 1}`}</span
-            >{/if}
-          <span class="ml-2 text-quiet">stop {step.stop}</span>
-        </p>
-        <h1 class="text-[clamp(2.4rem,6vw,5rem)] text-balance" data-testid="run-title">{step.title}</h1>
-        {#if step.kind === 'hand'}
-          <p class="max-w-[34ch] text-[clamp(1.3rem,2.4vw,2rem)] leading-snug">{step.text}</p>
-          <ul class="flex flex-wrap gap-2 text-lg">
-            {#if step.side !== 'off'}<li class="rounded bg-hands-soft px-3 py-1">
-                {step.side} of the hoop
-              </li>{/if}
-            {#if step.hoop === 'stay'}<li class="rounded bg-hands-soft px-3 py-1">hoop stays on</li>{/if}
-            {#if step.hoop === 'off'}<li class="rounded bg-hands-soft px-3 py-1">hoop off</li>{/if}
-            {#if step.hoop === 'may'}<li class="rounded bg-hands-soft px-3 py-1">hoop may come off</li>{/if}
-            {#each step.tools as tool (tool)}<li class="rounded border border-quiet px-3 py-1">
-                {tool}
-              </li>{/each}
-          </ul>
-          {#if step.hoop === 'stay' && step.hoopBecause}<p class="text-lg">
-              Stays on: {step.hoopBecause}
-            </p>{/if}
-          {#each step.cautions as caution (caution)}
-            <p class="border-l-8 border-madder pl-3 text-lg">
-              <strong class="text-madder">Care:</strong>
-              {CAUTIONS[caution]}
-            </p>
-          {/each}
-        {:else}
-          <p class="max-w-[34ch] text-[clamp(1.3rem,2.4vw,2rem)] leading-snug">
-            Start the machine.{step.attended
-              ? ' Stay and hold the edge.'
-              : ' Snip the tail after a few stitches.'}
-          </p>
-        {/if}
-        <p class="text-xl text-quiet" data-testid="step-clock">
-          {formatClock(session.stepSeconds)} of about {formatClock(session.planned)}{paused ? ', paused' : ''}
-        </p>
-        {#if session.next}<p class="text-xl">
-            <span class="text-quiet">Then:</span>
-            {session.next.title}
-          </p>{/if}
-      </section>
-      <section
-        class="flex min-h-64 flex-col justify-center border-t border-rule bg-paper p-4 lg:border-t-0 lg:border-l"
-        aria-label="Cross-section"
-      >
-        {#if session.stack}<CrossSection stack={session.stack} {step} large />{/if}
-      </section>
+      <RunWords {session} {machine} ontrouble={ask} />
+      <RunPictures {session} {drawing} />
     </div>
-  {:else}
-    <section class="flex flex-1 flex-col justify-center gap-3 px-5 lg:px-10">
-      <h1 class="text-[clamp(2.4rem,6vw,5rem)]" data-testid="run-title">All steps are done.</h1>
-      <p class="text-2xl">Press once more to close the run.</p>
-    </section>
-  {/if}
+  {:else}<RunEnd {session} />{/if}
 
-  <footer class="flex shrink-0 gap-2 border-t border-rule bg-paper p-3">
+  <footer
+    class={['flex shrink-0 gap-2 border-t border-rule bg-paper p-3', runWays.mirrored && 'flex-row-reverse']}
+    inert={watching}
+  >
     <button
       type="button"
       class="btn min-h-16 px-4 text-lg"
       onclick={() => session.back()}
       disabled={state_.index === 0}
-      aria-label="Back one step"><ChevronLeft size={26} /><span class="hidden sm:inline">Back</span></button
+      aria-label="Back one step"><ChevronLeft size={26} /><span class="hidden lg:inline">Back</span></button
     >
-    <button
-      type="button"
-      class="btn min-h-16 px-4 text-lg"
-      onclick={() => session.togglePause()}
-      aria-label={paused ? 'Go on' : 'Pause'}
-    >
-      {#if paused}<Play size={24} />{:else}<Pause size={24} />{/if}<span class="hidden sm:inline"
-        >{paused ? 'Go on' : 'Pause'}</span
-      ></button
-    >
+    {#if busy}
+      <button
+        type="button"
+        class="btn min-h-16 border-madder px-4 text-lg text-madder"
+        onclick={() => machine.halt()}><Hand size={24} />Halt</button
+      >
+    {:else if !session.resting}
+      <button
+        type="button"
+        class="btn min-h-16 px-4 text-lg"
+        onclick={() => session.togglePause()}
+        aria-label="Pause"><Pause size={24} /><span class="hidden lg:inline">Pause</span></button
+      >
+    {/if}
     <button type="button" class="btn min-h-16 px-4 text-lg" onclick={() => (noting = true)} aria-label="Note"
-      ><StickyNote size={24} /><span class="hidden sm:inline"
+      ><StickyNote size={24} /><span class="hidden lg:inline"
         >Note{state_.notes.length ? ` (${state_.notes.length})` : ''}</span
       ></button
+    >
+    <button type="button" class="btn min-h-16 px-4 text-lg" onclick={ask} aria-label="Trouble"
+      ><LifeBuoy size={24} class="text-madder" /><span class="hidden sm:inline">Trouble</span></button
     >
     <button
       type="button"
@@ -169,47 +194,15 @@
         'btn btn-strong min-h-16 min-w-0 flex-1 justify-center text-2xl',
         step?.kind === 'hand' && 'border-hands-fill! bg-hands-fill! text-on-hands!',
       ]}
-      onclick={() => session.forward()}
+      disabled={busy}
+      onclick={forward}
       data-testid="forward"
     >
-      {paused
-        ? 'Go on'
-        : last
-          ? 'Done: finish'
-          : step?.kind === 'needle'
-            ? 'It stopped'
-            : 'Done'}<ChevronRight size={28} />
+      <span class="truncate">{label}</span>{#if !busy}<ChevronRight size={28} class="shrink-0" />{/if}
     </button>
   </footer>
 </div>
 
-<Dialog bind:open={noting} title="Note at this step">
-  <form onsubmit={(e) => keep(e, (t) => session.note(t))} class="flex flex-col gap-3">
-    <!-- svelte-ignore a11y_autofocus -->
-    <textarea bind:value={text} rows="4" maxlength="4000" aria-label="Note" autofocus></textarea>
-    {#each state_.notes as note (note.at)}<p class="text-sm text-quiet">“{note.text}”</p>{/each}
-    <div class="flex flex-wrap justify-end gap-2">
-      <button
-        type="button"
-        class="btn mr-auto text-madder"
-        onclick={() => ((noting = false), (giving = true))}>Give up this item</button
-      >
-      <button type="button" class="btn" onclick={() => (noting = false)}>Close</button>
-      <button class="btn btn-strong">Keep the note</button>
-    </div>
-  </form>
-</Dialog>
-<Dialog bind:open={giving} title="Give up this item?">
-  <form onsubmit={(e) => keep(e, (t) => session.giveUp(t))} class="flex flex-col gap-3">
-    <label class="flex flex-col gap-1"
-      ><span class="label">What happened? The log keeps it, so that it happens once.</span><textarea
-        bind:value={text}
-        rows="3"
-        maxlength="400"></textarea></label
-    >
-    <div class="flex justify-end gap-2">
-      <button type="button" class="btn" onclick={() => (giving = false)}>Go on sewing</button>
-      <button class="btn border-madder text-madder">Give it up</button>
-    </div>
-  </form>
-</Dialog>
+<NoteDialog bind:open={noting} {session} />
+<RunOptions bind:open={choosing} {session} {machine} />
+<TroubleDialog bind:open={troubled} bind:kind={trouble} {session} {machine} />

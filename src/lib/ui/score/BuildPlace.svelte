@@ -121,10 +121,7 @@
 
   async function run() {
     if (!editor.build || !editor.plan) return;
-    const planned = Object.fromEntries(
-      Object.entries(editor.plan.times).map(([step, t]) => [step, t.seconds]),
-    );
-    const run = await workroom.startRun(editor.build, editor.plan.score, planned);
+    const run = await workroom.startRun(editor.build, editor.plan);
     if (run) await goto(resolve('/run/[id]', { id: run }));
   }
 

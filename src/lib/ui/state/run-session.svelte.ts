@@ -1,26 +1,57 @@
-import { reduceRun, runSeconds, stepSeconds, type RunEvent } from '$lib/core/run';
+import {
+  bobbinLeft,
+  isOver,
+  piecesOfStep,
+  reduceRun,
+  runSeconds,
+  stepIds,
+  stepSeconds,
+  threadsAhead,
+  type RunEvent,
+} from '$lib/core/run';
 import { stackAt } from '$lib/core/score';
-import { attempt } from '$lib/store';
+import { attempt, type PhotoRecord } from '$lib/store';
+import { newId } from './ids';
 import { showProblem } from './notices';
-import { stepIds, workroom, type KnownRun } from './workroom.svelte';
+import { known, workroom, type KnownRun } from './workroom.svelte';
 
 /** An event before it has its time. */
-type Bare<E> = E extends RunEvent ? Omit<E, 'at'> : never;
+export type Bare<E> = E extends RunEvent ? Omit<E, 'at' | 'ms'> : never;
 
-/** One run at the machine. Each event is stored before the screen moves on; reopening reads them back. */
+/** How far the run has come is kept this often between events, ms. */
+const BEAT_MS = 5000;
+/** A tick that comes this late means that the device slept; hidden pages are woken once a minute. ms */
+const ASLEEP_MS = 100_000;
+/** A clock may drift this far from the time awake before it counts as a jump, ms. */
+const JUMP_MS = 30_000;
+/** A run that was begun this short a time ago comes straight from its build, ms. */
+const JUST_BEGUN_MS = 60_000;
+
+/**
+ * One run at the machine. Each event is stored before the screen moves on; reopening reads them back. One tab holds the
+ * run, others watch it.
+ */
 export class RunSession {
   private known = $state.raw<KnownRun | null>(null);
   missing = $state(false);
-  /** ms since 1970, ticking */
-  now = $state(Date.now());
+  hold = $state<'asking' | 'held' | 'watching'>('asking');
+  /** on the clock of work, ticking */
+  private now = $state(0);
   private busy = false;
+  private release = () => {};
+  private unwatch = () => {};
+  private readonly closing = new AbortController();
 
+  /** events that are stored; the screen shows no more than they say */
+  readonly stored = $derived(this.known?.next ?? 0);
   readonly run = $derived(this.known?.run ?? null);
   readonly state = $derived(this.known?.state ?? null);
   readonly steps = $derived(this.run?.score.steps ?? []);
   readonly step = $derived(this.state ? this.steps[this.state.index] : undefined);
-  readonly next = $derived(this.state ? this.steps[this.state.index + 1] : undefined);
-  readonly over = $derived(this.state?.status === 'finished' || this.state?.status === 'given-up');
+  readonly next = $derived(this.state ? this.steps[this.state.then ?? this.state.index + 1] : undefined);
+  readonly over = $derived(this.state !== null && isOver(this.state));
+  /** paused or interrupted */
+  readonly resting = $derived(this.state?.status === 'paused' || this.state?.status === 'interrupted');
   readonly stack = $derived(this.run && this.state ? stackAt(this.run.score, this.state.index) : null);
   readonly stepSeconds = $derived(this.state ? stepSeconds(this.state, this.now) : 0);
   readonly runSeconds = $derived(this.state ? runSeconds(this.state, this.now) : 0);
@@ -30,47 +61,176 @@ export class RunSession {
       ? this.steps.slice(this.state.index).reduce((sum, s) => sum + (this.run?.planned[s.id] ?? 0), 0)
       : 0,
   );
+  readonly block = $derived(this.step?.kind === 'needle' ? this.run?.blocks[this.step.block] : undefined);
+  readonly pieces = $derived(this.run && this.step?.kind === 'hand' ? piecesOfStep(this.run, this.step) : []);
+  readonly threads = $derived(this.run && this.state ? threadsAhead(this.run, this.state.index) : null);
+  readonly bobbinM = $derived(
+    this.run && this.state ? bobbinLeft(this.run, this.state.index, this.state.bobbins.map((b) => b.stepId)) : 0,
+  ); // prettier-ignore
+  /** where the needle stands, as told or as far as the time says */
+  readonly stitch = $derived.by(() => {
+    const all = this.block?.stitches ?? 0;
+    const told = this.state?.stitch ?? 0;
+    if (this.liveStitch !== null) return this.liveStitch;
+    if (told || !this.planned || this.resting) return told;
+    return Math.min(all, Math.floor((all * this.stepSeconds) / this.planned));
+  });
+  /** told by a machine that is followed */
+  liveStitch = $state<number | null>(null);
 
-  async load(id: string) {
-    const stored = await workroom.store.run(id);
-    if (!stored) this.missing = true;
-    else this.known = { ...stored, state: reduceRun(stored.events, stepIds(stored)) };
+  async load(id: string): Promise<void> {
+    const stored = await workroom.store.log.run(id);
+    if (!stored) {
+      this.missing = true;
+      return;
+    }
+    this.known = known(stored);
+    await this.seize(id);
+  }
+  /** Holds the run, or watches it until the tab that holds it is gone. */
+  private seize(id: string): Promise<void> {
+    const name = `jolt-run-${id}`;
+    return new Promise((resolve) => {
+      const held = async () => {
+        await this.takeOver(id);
+        resolve();
+        await new Promise<void>((done) => (this.release = done));
+      };
+      // Very old browsers have no locks: the database still refuses to write an event over another.
+      if (!navigator.locks) return void held();
+      void navigator.locks.request(name, { ifAvailable: true }, async (lock) => {
+        if (lock) return held();
+        this.hold = 'watching';
+        this.unwatch = workroom.store.log.watch(id, (stored) => (this.known = known(stored)));
+        resolve();
+        // Asked for in the queue: granted when the other tab lets go of it.
+        navigator.locks.request(name, { signal: this.closing.signal }, held).catch(() => undefined);
+      });
+    });
+  }
+  /** Begins to hold: what was going on when the last holder vanished is an interruption. */
+  private async takeOver(id: string) {
+    this.unwatch();
+    const stored = await workroom.store.log.run(id);
+    if (!stored) return;
+    this.known = known(stored);
+    this.hold = 'held';
+    this.mark();
+    const { state, events } = this.known;
+    const pulse = await workroom.store.log.pulse(id);
+    const justBegun = events.length === 1 && !pulse && Date.now() - events[0].at < JUST_BEGUN_MS;
+    if (state.status !== 'running' || justBegun) return;
+    const fits = pulse?.n === stored.next - 1;
+    await this.add({ type: 'interrupted', stitch: fits ? pulse.stitch : null, reason: '' }, fits ? pulse.ms : 0);
+  } // prettier-ignore
+  close() {
+    this.closing.abort();
+    this.unwatch();
+    this.release();
+  }
+
+  /** perf clock at the last event and at the last tick; wall clock at the last tick */
+  private marked = 0;
+  private ticked = 0;
+  private wall = 0;
+  private beaten = 0;
+  private mark() {
+    this.marked = this.ticked = performance.now();
+    this.wall = Date.now();
   }
   tick() {
-    this.now = Date.now();
+    if (this.hold !== 'held') {
+      this.now = Date.now();
+      return;
+    }
+    this.lookForSleep();
+    const now = performance.now();
+    this.ticked = now;
+    this.wall = Date.now();
+    const since = this.state?.since ?? null;
+    this.now = since === null ? 0 : since + (now - this.marked);
+    if (since !== null && now - this.beaten > BEAT_MS) {
+      this.beaten = now;
+      void this.beat(now - this.marked);
+    }
+  }
+  private async beat(ms: number) {
+    const { run, next } = this.known as KnownRun;
+    const stitch = this.step?.kind === 'needle' ? this.stitch : null;
+    await attempt(() => workroom.store.log.beat({ runId: run.id, n: next - 1, at: Date.now(), ms, stitch }));
+  }
+  /**
+   * A device that slept, or a clock that jumped: hands did nothing meanwhile; the needle may have gone on, but no longer
+   * than was planned.
+   */
+  private lookForSleep() {
+    const awake = performance.now() - this.ticked;
+    const passed = Date.now() - this.wall;
+    const slept = Math.max(awake > ASLEEP_MS ? awake : 0, Math.abs(passed - awake) > JUMP_MS ? passed : 0);
+    if (!slept || !this.state || this.state.since === null) return;
+    const worked = this.ticked - this.marked;
+    const spent = this.state.spent + worked;
+    const sewn = this.step?.kind === 'needle' ? Math.min(slept, Math.max(0, 1000 * this.planned - spent)) : 0;
+    this.mark();
+    void this.add({ type: 'slept', sleptMs: slept }, worked + sewn);
   }
 
-  private async add(bare: Bare<RunEvent>) {
-    const known = this.known;
+  /** Stores an event, then moves on. @param ms of work since the event before; measured unless given */
+  async add(bare: Bare<RunEvent>, ms?: number, photo?: PhotoRecord): Promise<boolean> {
+    const at = Date.now();
+    const from = this.known;
     // A second press while the first is being stored is a slip, not a step.
-    if (!known || this.busy) return;
+    if (!from || this.busy || this.hold !== 'held') return false;
     this.busy = true;
-    const event = { ...bare, at: Date.now() } as RunEvent;
-    const stored = await attempt(() => workroom.store.addEvent(known.run.id, known.events.length, event));
+    const measured = performance.now() - this.marked;
+    const event = { ...bare, at, ms: Math.max(0, Math.round(ms ?? measured)) } as RunEvent;
+    const { log } = workroom.store;
+    const stored = await attempt(() =>
+      photo ? log.addPhoto(from.run.id, from.next, event, photo) : log.addEvent(from.run.id, from.next, event),
+    );
     this.busy = false;
-    if (!stored.ok) return showProblem(stored.problem);
-    const events = [...known.events, event];
-    this.now = event.at;
-    this.known = { run: known.run, events, state: reduceRun(events, stepIds(known)) };
+    if (!stored.ok) {
+      showProblem(stored.problem);
+      return false;
+    }
+    this.mark();
+    const events = [...from.events, event];
+    this.known = { run: from.run, events, next: from.next + 1, state: reduceRun(events, stepIds(from.run)) };
+    this.now = this.known.state.since ?? 0;
     workroom.noteRun(this.known);
-  }
+    return true;
+  } // prettier-ignore
   async forward() {
     if (!this.state || this.over) return;
-    if (this.state.status === 'paused') return this.add({ type: 'resumed' });
+    if (this.resting) return this.add({ type: 'resumed' });
     if (this.step) await this.add({ type: 'done', stepId: this.step.id, index: this.state.index });
-    if (this.state && this.state.index >= this.steps.length) await this.add({ type: 'finished' });
+  }
+  async skip() {
+    if (this.state && this.step && !this.resting)
+      await this.add({ type: 'skipped', stepId: this.step.id, index: this.state.index });
   }
   back() {
     if (this.state && this.state.index > 0) return this.add({ type: 'back', index: this.state.index - 1 });
   }
+  redo(index: number) {
+    if (this.state) return this.add({ type: 'redo', index, then: this.state.index });
+  }
+  readonly stepId = $derived(this.step?.id ?? 'end');
   note(text: string) {
-    if (text.trim())
-      return this.add({ type: 'note', stepId: this.step?.id ?? 'end', text: text.trim().slice(0, 4000) });
+    if (text.trim()) return this.add({ type: 'note', stepId: this.stepId, text: text.trim().slice(0, 4000) });
+  }
+  photo(bytes: Uint8Array, type: string) {
+    const photoId = newId();
+    const photo = { id: photoId, runId: this.run?.id ?? '', type, bytes };
+    return this.add({ type: 'photo', stepId: this.stepId, photoId }, undefined, photo);
   }
   togglePause() {
-    return this.add({ type: this.state?.status === 'paused' ? 'resumed' : 'paused' });
+    return this.add({ type: this.resting ? 'resumed' : 'paused' });
   }
   giveUp(reason: string) {
     return this.add({ type: 'given-up', reason: reason.slice(0, 400) });
+  }
+  finish() {
+    return this.add({ type: 'finished' });
   }
 }

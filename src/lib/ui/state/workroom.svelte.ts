@@ -1,7 +1,8 @@
 import type { Build } from '$lib/core/build';
 import type { Problem, Result } from '$lib/core/problem';
 import { numbersWith } from '$lib/core/numbers';
-import { reduceRun, type RunEvent, type RunState } from '$lib/core/run';
+import { isOver, newRun, reduceRun, stepIds, type RunEvent, type RunState } from '$lib/core/run';
+import type { BuildPlan } from '$lib/core/plan';
 import type { LengthUnit } from '$lib/core/units';
 import { newWorkshop, type Workshop } from '$lib/core/workshop';
 import type { Movement } from '$lib/core/stock';
@@ -48,25 +49,22 @@ class Workroom {
   }
   /** Reads builds and runs again. */
   async refresh() {
-    const { builds, damaged } = await this.store.builds();
-    this.builds = builds;
-    if (damaged)
-      showNote(
-        `${damaged} damaged builds were set aside.`,
-        'The others are here; restore the damaged ones from an exported file.',
-      );
+    this.builds = await this.store.builds();
     this.movements = await this.store.movements();
-    this.runs = (await this.store.runs()).map((r) => ({ ...r, state: reduceRun(r.events, stepIds(r)) }));
+    this.runs = (await this.store.log.all()).map(known);
+    const damaged = this.store.takeDamaged();
+    if (damaged.length)
+      showNote(
+        `Damaged and set aside: ${damaged.join('; ')}.`,
+        'Everything else is here. They stay in this browser; a backup brings them back whole.',
+      );
   }
   async fillWithDemo() {
     const { demoWorkroom } = await import('$lib/demo');
     const demo = demoWorkroom(Date.now());
     const written = await attempt(async () => {
       for (const { build, tapes } of demo.builds) await this.store.addBuild(build, tapes);
-      for (const { events, ...run } of demo.runs) {
-        await this.store.startRun(run, events[0]);
-        for (let n = 1; n < events.length; n++) await this.store.addEvent(run.id, n, events[n]);
-      }
+      for (const { run, events } of demo.runs) await this.store.log.add(run, events);
       if (!(await this.store.setting('workshop'))) await this.store.saveWorkshop(demo.workshop);
     });
     if (!written.ok) showProblem(written.problem);
@@ -134,38 +132,36 @@ class Workroom {
   }
 
   runsOf = (buildId: string) => this.runs.filter((r) => r.run.buildId === buildId);
-  openRuns = $derived(this.runs.filter((r) => ['running', 'paused'].includes(r.state.status)));
+  openRuns = $derived(this.runs.filter((r) => r.state.status !== 'ready' && !isOver(r.state)));
+  /** items of a build that were made so far: hands learn by them */
+  madeBefore = (buildId: string): number =>
+    this.runsOf(buildId).reduce((sum, { run, state }) => sum + (isOver(state) ? run.items : 0), 0);
 
   /** Starts a run with the score as it is now. */
-  async startRun(
-    build: Build,
-    score: KnownRun['run']['score'],
-    planned: Record<string, number>,
-  ): Promise<string | null> {
+  async startRun(build: Build, plan: BuildPlan): Promise<string | null> {
     const now = Date.now();
-    const run = {
+    const run = newRun(build, $state.snapshot(plan) as BuildPlan, this.workshop, {
       id: newId(),
-      buildId: build.id,
-      buildName: build.name,
-      tapeId: build.tapeId,
-      createdAt: now,
-      score: $state.snapshot(score) as typeof score,
-      planned,
-    };
+      now,
+      madeBefore: this.madeBefore(build.id),
+    });
     const started: RunEvent = { type: 'started', at: now };
-    const written = await attempt(() => this.store.startRun(run, started));
+    const written = await attempt(() => this.store.log.start(run, started));
     if (!written.ok) {
       showProblem(written.problem);
       return null;
     }
-    this.runs = [{ run, events: [started], state: reduceRun([started], stepIds({ run })) }, ...this.runs];
+    this.runs = [known({ run, events: [started], next: 1 }), ...this.runs];
     return run.id;
   }
   /** Called by the run screen after each stored event, so that Bench and Log agree with it. */
-  noteRun(known: KnownRun) {
-    this.runs = this.runs.map((r) => (r.run.id === known.run.id ? known : r));
+  noteRun(now: KnownRun) {
+    this.runs = this.runs.map((r) => (r.run.id === now.run.id ? now : r));
   }
 }
 
-export const stepIds = ({ run }: Pick<StoredRun, 'run'>): string[] => run.score.steps.map((s) => s.id);
+export const known = (stored: StoredRun): KnownRun => ({
+  ...stored,
+  state: reduceRun(stored.events, stepIds(stored.run)),
+});
 export const workroom = new Workroom();

@@ -1,0 +1,6 @@
+/**
+ * Machines as Run sees them: one interface, and a stand-in that sews a tape without needle or clock. mm, s, stitches a minute.
+ */
+export { SimulatedMachine } from './simulated';
+export { MAX_RATE } from './types';
+export type { HaltReason, MachineLink, MachineSettings, MachineState, MachineStatus } from './types';

@@ -1,0 +1,233 @@
+import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
+import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
+import { fail, ok, type Result } from '../problem';
+import { STITCH, STOP, tapeBlocks, type Block, type Tape } from '../tape';
+import { speedFactor } from '../time';
+import type { HaltReason, MachineSettings, MachineState, MachineStatus } from './types';
+
+const TENTHS = 10;
+const MM_PER_M = 1000;
+/** Two layers of cloth and a base, pressed together under the needle, mm: a tape does not say what lies there. */
+const STACK_MM = 0.5;
+/** Most stitches a minute that may be set. */
+const MOST_SPEED = 2000;
+const LEAST_SPEED = 100;
+
+/**
+ * A machine that sews a tape as a real one does, as far as Run can see: it halts at stops, its thread breaks by chance
+ * (seeded), its bobbin runs out, it goes back and jumps on request. It has no clock: `advance` hands it seconds.
+ */
+export class SimulatedMachine {
+  private status: MachineStatus = 'empty';
+  private why: HaltReason | null = null;
+  private tape: Tape | null = null;
+  private blocks: Block[] = [];
+  /** stitches before each record */
+  private stitchesBefore = new Int32Array();
+  /** cycles of the needle, and seconds beside them, before each record: what is left can be told at once */
+  private cyclesBefore = new Float64Array();
+  private pausesBefore = new Float64Array();
+  /** next record */
+  private at = 0;
+  /** handed in and not used up yet, s */
+  private credit = 0;
+  private seconds = 0;
+  private breaks = 0;
+  private bobbinLeftM = 0;
+  private traceLeft = 0;
+  private random = xoroshiro128plus(0);
+
+  constructor(private settings: MachineSettings) {
+    this.freshBobbin();
+    this.random = xoroshiro128plus(settings.seed);
+  }
+
+  load(tape: Tape): Result<MachineState> {
+    const blocks = tapeBlocks(tape);
+    if (!blocks.length)
+      return fail('no-stitches', 'There is no stitch on this tape.', 'Load another tape; the machine is as it was.');
+    Object.assign(this, { tape, blocks, at: 0, credit: 0, seconds: 0, breaks: 0, why: null });
+    this.status = 'ready';
+    this.measure(tape);
+    return ok(this.state());
+  } // prettier-ignore
+
+  /** Adds up what each record takes. */
+  private measure({ x, y, kind }: Tape) {
+    const { numbers, trimSeconds } = this.settings;
+    const n = kind.length;
+    this.stitchesBefore = new Int32Array(n + 1);
+    this.cyclesBefore = new Float64Array(n + 1);
+    this.pausesBefore = new Float64Array(n + 1);
+    let jumps = 0;
+    for (let i = 0; i < n; i++) {
+      const sews = kind[i] === STITCH;
+      const trimmed = sews && jumps >= numbers['reading.trimJumps'];
+      this.stitchesBefore[i + 1] = this.stitchesBefore[i] + (sews ? 1 : 0);
+      const cycles = sews
+        ? 1 / speedFactor(this.lengthOf(i, x, y), numbers)
+        : kind[i] === STOP
+          ? 0
+          : 1 / numbers['stitch.jumpSpeed'];
+      this.cyclesBefore[i + 1] = this.cyclesBefore[i] + cycles;
+      this.pausesBefore[i + 1] = this.pausesBefore[i] + (trimmed ? trimSeconds + numbers['stitch.startRamp'] : 0);
+      jumps = sews || kind[i] === STOP ? 0 : jumps + 1;
+    }
+  } // prettier-ignore
+  private lengthOf = (i: number, x: Int32Array, y: Int32Array): number =>
+    Math.hypot(x[i] - (i ? x[i - 1] : 0), y[i] - (i ? y[i - 1] : 0)) / TENTHS;
+
+  trace(): Result<MachineState> {
+    if (this.status === 'empty') return noTape;
+    if (this.status === 'sewing') return fail('sewing', 'The machine is sewing.', 'Halt it before you trace.');
+    this.status = 'tracing';
+    this.traceLeft = this.settings.numbers['stop.trace'];
+    return ok(this.state());
+  } // prettier-ignore
+  start(): Result<MachineState> {
+    if (this.status === 'empty') return noTape;
+    if (this.status === 'done')
+      return fail('at-end', 'The tape is sewn to its end.', 'Jump to a block to sew it again.');
+    if (this.bobbinLeftM <= 0)
+      return fail('bobbin-empty', 'The bobbin is empty.', 'Put in a full one, then start.');
+    if (this.status !== 'sewing') {
+      this.status = 'sewing';
+      this.why = null;
+      this.spend(this.settings.numbers['stitch.startRamp']);
+      this.bobbinLeftM = Math.max(0, this.bobbinLeftM - this.settings.numbers['thread.tail']);
+    }
+    return ok(this.state());
+  }
+  halt(): Result<MachineState> {
+    if (this.status === 'sewing') this.stop('hand');
+    if (this.status === 'tracing') this.status = this.at ? 'halted' : 'ready';
+    return ok(this.state());
+  }
+  back(stitches: number): Result<MachineState> {
+    if (this.status === 'empty') return noTape;
+    const { block, stitch } = this.place();
+    return this.jump(block, Math.max(0, stitch - stitches));
+  }
+  jump(block: number, stitch: number): Result<MachineState> {
+    if (this.status === 'empty') return noTape;
+    const to = this.blocks.at(block);
+    if (!to || block < 0 || stitch < 0 || stitch >= this.count(to))
+      return fail('no-place', `There is no stitch ${stitch + 1} in block ${block + 1}.`, 'The needle stays where it is.');
+    // The first record after that many stitches of the block.
+    let at = to.from;
+    while (this.stitchesBefore[at] - this.stitchesBefore[to.from] < stitch) at++;
+    this.at = at;
+    this.credit = 0;
+    this.status = 'halted';
+    this.why = 'hand';
+    return ok(this.state());
+  } // prettier-ignore
+  setSpeed(speed: number): Result<MachineState> {
+    if (!(speed >= LEAST_SPEED && speed <= MOST_SPEED))
+      return fail('no-speed', `${speed} stitches a minute is not a speed.`, `Set ${LEAST_SPEED} to ${MOST_SPEED}.`);
+    this.settings = { ...this.settings, speed };
+    return ok(this.state());
+  } // prettier-ignore
+  freshBobbin(): Result<MachineState> {
+    this.bobbinLeftM = this.settings.bobbinM;
+    return ok(this.state());
+  }
+
+  /** Lets the machine run for some of its own seconds. True when it did something that should be told. */
+  advance(seconds: number): boolean {
+    if (this.status === 'tracing') {
+      this.traceLeft -= seconds;
+      this.seconds += seconds;
+      if (this.traceLeft > 0) return false;
+      this.status = this.at ? 'halted' : 'ready';
+      return true;
+    }
+    if (this.status !== 'sewing') return false;
+    this.credit += seconds;
+    while (this.status === 'sewing' && this.credit > 0) this.record();
+    return true;
+  }
+
+  /** Sews, jumps or halts: one record. */
+  private record() {
+    const { kind, x, y } = this.tape as Tape;
+    const { at, settings } = this;
+    if (at >= (this.blocks.at(-1) as Block).to) {
+      this.status = 'done';
+      this.credit = 0;
+      return;
+    }
+    this.at++;
+    if (kind[at] === STOP) {
+      const stop = this.blocks.filter((b) => b.to <= at).length;
+      // Stops with nothing between them count once.
+      if (!this.blocks.some((b) => b.to === at)) return;
+      if (settings.halts === 'all' || settings.halts.includes(stop)) this.stop('stop');
+      else this.spend(settings.changeSeconds);
+      return;
+    }
+    const cycles = this.cyclesBefore[at + 1] - this.cyclesBefore[at];
+    this.spend((cycles * 60) / settings.speed + this.pausesBefore[at + 1] - this.pausesBefore[at]);
+    if (kind[at] !== STITCH) return;
+    const { numbers } = settings;
+    this.bobbinLeftM -=
+      (numbers['thread.bobbinTake'] * this.lengthOf(at, x, y) + numbers['thread.bobbinThick'] * STACK_MM) / MM_PER_M;
+    if (this.bobbinLeftM <= 0) {
+      this.bobbinLeftM = 0;
+      this.stop('bobbin-out');
+    } else if (uniformFloat64(this.random) < settings.breaksPer10k / 10_000) {
+      this.breaks++;
+      this.stop('thread-break');
+    }
+  } // prettier-ignore
+  private spend(seconds: number) {
+    this.credit -= seconds;
+    this.seconds += seconds;
+  }
+  private stop(why: HaltReason) {
+    this.status = 'halted';
+    this.why = why;
+    this.credit = 0;
+  }
+
+  /** Where the needle stands. At a stop it stands at the beginning of what comes next. */
+  private place(): { block: number; stitch: number } {
+    const { blocks, at } = this;
+    const found = blocks.findIndex((b) => at < b.to);
+    const block = found < 0 ? blocks.length - 1 : found;
+    return { block, stitch: Math.max(0, this.stitchesBefore[at] - this.stitchesBefore[blocks[block].from]) };
+  } // prettier-ignore
+  private count = ({ from, to }: Block) => this.stitchesBefore[to] - this.stitchesBefore[from];
+
+  private untilHalt(): number {
+    const { halts, speed, changeSeconds } = this.settings;
+    const { block } = this.place();
+    let last = block;
+    while (last + 1 < this.blocks.length && halts !== 'all' && !halts.includes(last + 1)) last++;
+    const { to } = this.blocks[last];
+    const cycles = this.cyclesBefore[to] - this.cyclesBefore[this.at];
+    const pauses = this.pausesBefore[to] - this.pausesBefore[this.at] + (last - block) * changeSeconds;
+    return Math.max(0, (cycles * 60) / speed + pauses - Math.max(0, this.credit));
+  }
+
+  state(): MachineState {
+    const { status, why, seconds, breaks, bobbinLeftM, settings, blocks } = this;
+    const none = status === 'empty';
+    const { block, stitch } = none ? { block: 0, stitch: 0 } : this.place();
+    return {
+      status,
+      why,
+      label: this.tape?.label ?? '',
+      block,
+      blocks: blocks.length,
+      stitch,
+      blockStitches: none ? 0 : this.count(blocks[block]),
+      speed: settings.speed,
+      seconds,
+      untilHaltSeconds: none || status === 'done' ? 0 : this.untilHalt(),
+      bobbinLeftM,
+      breaks,
+    };
+  }
+}
+const noTape = fail('no-tape-loaded', 'No tape is loaded.', 'Load one first.');

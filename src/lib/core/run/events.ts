@@ -1,0 +1,72 @@
+import * as z from 'zod';
+
+/** What may go wrong at the machine; each has its guided way out. */
+export const TROUBLES = [
+  'thread-break',
+  'bobbin-out',
+  'nest',
+  'needle-broken',
+  'shifted',
+  'not-covered',
+  'wrong-colour',
+  'interrupted',
+  'hoop-popped',
+] as const;
+export type TroubleKind = (typeof TROUBLES)[number];
+export const RESULTS = ['good', 'second', 'ruined'] as const;
+export type ItemResult = (typeof RESULTS)[number];
+
+/**
+ * at: ms since 1970, by the device's clock, which may jump. ms: time awake and under way since the event before it in the
+ * same sitting; work is counted by it. Runs of older versions have none and are counted by the clock.
+ */
+const time = { at: z.number(), ms: z.number().min(0).optional() };
+const stepId = z.string().max(200);
+const index = z.int().min(0);
+/** within the block, from 0 */
+const stitch = z.int().min(0);
+const text = z.string().max(4000);
+const reason = z.string().max(400);
+
+export const runEventSchema = z.discriminatedUnion('type', [
+  z.object({ ...time, type: z.literal('started') }),
+  /** a machine tells its stitches by itself from now on; rate: a simulated one may run faster than life. null: by hand again */
+  z.object({
+    ...time,
+    type: z.literal('followed'),
+    machine: z.string().max(60).nullable(),
+    rate: z.number().min(1),
+  }),
+  /** the needle runs, from this stitch */
+  z.object({ ...time, type: z.literal('stitching'), index, stitch }),
+  /** the needle stands within a block */
+  z.object({ ...time, type: z.literal('halted'), index, stitch }),
+  /** the hand step is done, or the block sewn to its stop: the next step begins */
+  z.object({ ...time, type: z.literal('done'), stepId, index }),
+  /** passed over */
+  z.object({ ...time, type: z.literal('skipped'), stepId, index }),
+  /** back to the step at `index` */
+  z.object({ ...time, type: z.literal('back'), index }),
+  /** the step at `index` is done once more, then on with the step at `then` */
+  z.object({ ...time, type: z.literal('redo'), index, then: index }),
+  /** the needle was taken back within its block */
+  z.object({ ...time, type: z.literal('went-back'), index, stitch }),
+  z.object({ ...time, type: z.literal('broke'), index, stitch, thread: z.string().max(120) }),
+  z.object({ ...time, type: z.literal('thread-changed'), stepId, name: z.string().max(120) }),
+  z.object({ ...time, type: z.literal('bobbin-changed'), stepId, stitch, ranOut: z.boolean() }),
+  z.object({ ...time, type: z.literal('needle-changed'), stepId }),
+  z.object({ ...time, type: z.literal('trouble'), stepId, kind: z.enum(TROUBLES), text }),
+  z.object({ ...time, type: z.literal('note'), stepId, text }),
+  z.object({ ...time, type: z.literal('photo'), stepId, photoId: z.string().max(80) }),
+  /** the device slept or its clock jumped: so long, of which `ms` is counted as work */
+  z.object({ ...time, type: z.literal('slept'), sleptMs: z.number() }),
+  z.object({ ...time, type: z.literal('paused') }),
+  z.object({ ...time, type: z.literal('resumed') }),
+  /** left in the middle, by hand or because the page was gone; the needle stands at `stitch` of its block, if known */
+  z.object({ ...time, type: z.literal('interrupted'), stitch: stitch.nullable(), reason }),
+  /** the n-th item of the hooping, from 0 */
+  z.object({ ...time, type: z.literal('item'), n: index, result: z.enum(RESULTS), reason }),
+  z.object({ ...time, type: z.literal('finished') }),
+  z.object({ ...time, type: z.literal('given-up'), reason }),
+]);
+export type RunEvent = z.infer<typeof runEventSchema>;

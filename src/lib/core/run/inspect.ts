@@ -1,0 +1,66 @@
+import { stackAt, type Step } from '../score';
+import { count } from '../units';
+import type { RunRecord } from './record';
+
+/** One thing to look at before the hoop is opened: afterwards nothing can be sewn in its place again. */
+export interface Inspection {
+  /** stable within the run */
+  id: string;
+  side: 'front' | 'back';
+  text: string;
+  because: string;
+}
+
+const before = (steps: readonly Step[], index: number) => steps.slice(0, index);
+
+/**
+ * What to look at before unhooping, from the score: threads to snip front and back, edges that a cover must hide, pieces
+ * on the back that must be caught all round, openings. @param index of the step that unhoops
+ */
+export function inspections(run: Pick<RunRecord, 'score' | 'blocks'>, index: number): Inspection[] {
+  const { score, blocks } = run;
+  const sewn = before(score.steps, index).flatMap((s) => (s.kind === 'needle' && !s.skipped ? [s] : []));
+  const trims = sewn.reduce((sum, s) => sum + Math.max(0, (blocks[s.block]?.starts ?? 1) - 1), 0);
+  const stack = stackAt(score, index - 1);
+  const nameOf = (id: string) => score.pieces.find((p) => p.id === id)?.name ?? 'piece';
+  const heldBy = (id: string) => sewn.findLast((s) => s.holds.includes(id));
+  const list: Inspection[] = [];
+  for (const side of ['front', 'back'] as const)
+    list.push({
+      id: `threads:${side}`,
+      side,
+      text: `Snip loose threads${trims ? `, about ${count(trims, 'jump')} in all` : ''}.`,
+      because:
+        side === 'front'
+          ? 'A later wash draws them in.'
+          : 'Underneath they are sewn over unseen, and show on a back that is seen.',
+    });
+  for (const cover of sewn.filter((s) => s.role === 'cover'))
+    list.push({
+      id: `cover:${cover.id}`,
+      side: 'front',
+      text: `${cover.title}: no raw edge shows beyond it, all the way round.`,
+      because: 'It can be sewn once more now, exactly in its place; not after unhooping.',
+    });
+  for (const layer of stack.layers.filter((l) => l.side === 'back')) {
+    const line = heldBy(layer.pieceId);
+    list.push({
+      id: `caught:${layer.pieceId}`,
+      side: 'back',
+      text: `${nameOf(layer.pieceId)} is caught on every side${line ? ` by “${line.title}”` : ''}, both corners too.`,
+      because: 'It was laid unseen, and may have crept.',
+    });
+  }
+  const last = sewn.at(-1);
+  if (last)
+    list.push({
+      id: `last:${last.id}`,
+      side: 'front',
+      text: `${last.title}: closed from end to end, no loops, no skipped stitches.`,
+      because: 'The last line holds everything; it is the one most often worth doing again.',
+    });
+  return list;
+}
+/** Whether the hoop is opened for good by this step. */
+export const isUnhoop = (step: Step | undefined): boolean =>
+  step?.kind === 'hand' && step.action === 'unhoop';

@@ -1,0 +1,195 @@
+import * as z from 'zod';
+import type { Build } from '../build';
+import type { BuildPlan } from '../plan';
+import type { HandStep, Score, Step } from '../score';
+import type { Workshop } from '../workshop';
+
+const id = z.string().min(1).max(200);
+const seconds = z.number().min(0);
+
+/** A score comes from our own core, but a backup is a file like any other: what the run reads of it is checked. */
+const stepSchema = z
+  .looseObject({
+    kind: z.enum(['needle', 'hand']),
+    id,
+    title: z.string().max(400),
+    stop: z.number(),
+    because: z.string().max(4000),
+  })
+  .refine(
+    (s) =>
+      s.kind === 'needle'
+        ? typeof s.block === 'number'
+        : typeof s.text === 'string' &&
+          [s.pieces, s.tools, s.cautions].every((l) => Array.isArray(l) && l.every((v) => typeof v === 'string')),
+    'a step lacks its block or its words',
+  ); // prettier-ignore
+const isScore = (value: unknown): value is Score =>
+  z
+    .looseObject({
+      steps: z.array(stepSchema).max(20_000),
+      pieces: z.array(z.looseObject({ id, name: z.string(), material: z.string() })).max(2000),
+    })
+    .safeParse(value).success;
+
+const blockSchema = z.object({
+  stitches: z.int().min(0),
+  /** sewing alone, at the set speed, s */
+  stitchSeconds: seconds,
+  /** seconds of a run-up, for each time the needle starts in it */
+  starts: z.number().min(0),
+  meanStitchMm: z.number().min(0),
+  thread: z.object({ name: z.string().max(120), colour: z.string().max(20), metallic: z.boolean() }),
+  topM: z.number().min(0),
+  bobbinM: z.number().min(0),
+});
+const pieceSchema = z.object({
+  id,
+  name: z.string().max(200),
+  material: z.string().max(40),
+  colour: z.string().max(20),
+  widthMm: z.number(),
+  heightMm: z.number(),
+});
+export const runRecordSchema = z.object({
+  id,
+  buildId: id,
+  buildName: z.string().max(200),
+  tapeId: z.string().max(200),
+  /** ms since 1970 */
+  createdAt: z.number(),
+  /** when the build was last changed before the run */
+  buildVersion: z.string().max(60).default(''),
+  machine: z
+    .object({ id, name: z.string().max(60), kind: z.enum(['one-needle', 'multi-needle']), speed: z.number() })
+    .nullable()
+    .default(null),
+  hoop: z.string().max(80).default(''),
+  /** sewn in this hooping */
+  items: z.int().min(1).max(500).default(1),
+  /** how many items of the build were made before, by these hands */
+  madeBefore: z.int().min(0).default(0),
+  /** a run keeps the score it was started with: later changes of the build must not change what was sewn */
+  score: z.custom<Score>(isScore),
+  /** planned seconds by step, for all items of the hooping */
+  planned: z.record(id, seconds),
+  /** of these, seconds in which the needle needs nobody */
+  free: z.record(id, seconds).default({}),
+  /** planned seconds by step and row of the table of numbers */
+  terms: z.record(id, z.record(z.string().max(60), seconds)).default({}),
+  blocks: z.array(blockSchema).max(20_000).default([]),
+  pieces: z.array(pieceSchema).max(2000).default([]),
+  /** what a bobbin gives, m */
+  bobbinHoldsM: z.number().min(0).default(0),
+  /** needle steps before which the bobbin is best changed */
+  bobbinSwaps: z.array(id).max(2000).default([]),
+});
+/** What a run is begun with, and never changes. */
+export type RunRecord = z.infer<typeof runRecordSchema>;
+
+const NO_THREAD = { name: 'thread', colour: '#777777', metallic: false };
+
+/** A run of one hooping as it is begun. */
+export function newRun(
+  build: Build,
+  plan: BuildPlan,
+  workshop: Workshop,
+  { id: runId, now, madeBefore }: { id: string; now: number; madeBefore: number },
+): RunRecord {
+  const items = Math.max(1, build.order.repeats);
+  const all = Object.entries(plan.times);
+  const times = (step: string) => (plan.times[step].perHooping ? 1 : items);
+  const machine = workshop.machines.find((m) => m.id === plan.machine.id) ?? plan.machine;
+  return {
+    id: runId,
+    buildId: build.id,
+    buildName: build.name,
+    tapeId: build.tapeId,
+    createdAt: now,
+    buildVersion: build.changedAt,
+    machine: { id: machine.id, name: machine.name, kind: machine.kind, speed: machine.speed },
+    hoop: plan.hoop.name,
+    items,
+    madeBefore,
+    score: plan.score,
+    planned: Object.fromEntries(all.map(([step, t]) => [step, t.seconds * times(step)])),
+    free: Object.fromEntries(all.map(([step, t]) => [step, t.freeSeconds * times(step)])),
+    terms: Object.fromEntries(
+      all.map(([step, t]) => {
+        const byNumber: Record<string, number> = {};
+        for (const { number, seconds: s } of t.terms)
+          byNumber[number ?? 'stitching'] = (byNumber[number ?? 'stitching'] ?? 0) + s * times(step);
+        return [step, byNumber];
+      }),
+    ),
+    blocks: plan.score.steps.reduce<RunRecord['blocks']>(
+      (blocks, step) => {
+        if (step.kind === 'needle') blocks[step.block] = blockOf(step, plan, build);
+        return blocks;
+      },
+      plan.reading.blocks.map(() => ({ ...EMPTY_BLOCK, thread: NO_THREAD })),
+    ),
+    pieces: plan.pieces.map((p) => ({
+      id: p.id,
+      name: p.name,
+      material: p.material,
+      colour: p.colour,
+      widthMm: p.width.cutMm,
+      heightMm: p.height.cutMm,
+    })),
+    bobbinHoldsM: plan.thread.bobbinHoldsM,
+    bobbinSwaps: plan.thread.swaps.map((s) => s.stepId),
+  };
+}
+const EMPTY_BLOCK = { stitches: 0, stitchSeconds: 0, starts: 0, meanStitchMm: 0, topM: 0, bobbinM: 0 };
+
+function blockOf(step: Extract<Step, { kind: 'needle' }>, plan: BuildPlan, build: Build) {
+  const block = plan.reading.blocks[step.block];
+  const time = plan.times[step.id];
+  const thread = step.thread ?? build.threads[step.block];
+  return {
+    stitches: block.stitches,
+    stitchSeconds: time.terms.find((t) => !t.number)?.seconds ?? 0,
+    starts: 1 + block.trims,
+    meanStitchMm: block.stitches ? block.sewnLengthMm / block.stitches : 0,
+    thread: thread
+      ? { name: thread.name, colour: thread.colour, metallic: thread.metallic ?? false }
+      : NO_THREAD,
+    topM: plan.thread.steps[step.id]?.topM ?? 0,
+    bobbinM: plan.thread.steps[step.id]?.bobbinM ?? 0,
+  };
+}
+
+export const stepIds = ({ score }: Pick<RunRecord, 'score'>): string[] => score.steps.map((s) => s.id);
+/** Seconds that were planned for the whole run. */
+export const plannedSeconds = ({ planned }: Pick<RunRecord, 'planned'>): number =>
+  Object.values(planned).reduce((sum, s) => sum + s, 0);
+
+/** Pieces of a hand step at their cut size, for the table beside the machine. */
+export const piecesOfStep = (run: Pick<RunRecord, 'pieces'>, step: Pick<HandStep, 'pieces'>) =>
+  step.pieces.flatMap((p) => run.pieces.find((q) => q.id === p) ?? []);
+
+/** The thread of the next blocks from a step on: the one now and the one after, told once while it stays the same. */
+export function threadsAhead({ score, blocks }: Pick<RunRecord, 'score' | 'blocks'>, index: number) {
+  const ahead = score.steps
+    .slice(index)
+    .flatMap((s) => (s.kind === 'needle' && !s.skipped ? [{ step: s, thread: s.thread ?? blocks[s.block]?.thread }] : []))
+    .filter((a) => a.thread);
+  const [now] = ahead;
+  const next = ahead.find((a) => now && (a.thread.name !== now.thread.name || a.thread.colour !== now.thread.colour));
+  return { now: now ?? null, next: next ?? null };
+} // prettier-ignore
+
+/** Left on the bobbin at a step, m, by what has been sewn since it was last changed. @param changedAt step ids of changes */
+export function bobbinLeft(
+  { score, blocks, bobbinHoldsM }: Pick<RunRecord, 'score' | 'blocks' | 'bobbinHoldsM'>,
+  index: number,
+  changedAt: readonly string[],
+): number {
+  let left = bobbinHoldsM;
+  for (const step of score.steps.slice(0, index)) {
+    if (changedAt.includes(step.id) || (step.kind === 'hand' && step.action === 'bobbin')) left = bobbinHoldsM;
+    if (step.kind === 'needle' && !step.skipped) left -= blocks[step.block]?.bobbinM ?? 0;
+  }
+  return Math.max(0, left);
+} // prettier-ignore

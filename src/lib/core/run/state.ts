@@ -1,0 +1,196 @@
+import type { ItemResult, RunEvent, TroubleKind } from './events';
+
+export interface RunNote {
+  at: number;
+  stepId: string;
+  text: string;
+}
+export interface RunState {
+  status: 'ready' | 'running' | 'paused' | 'interrupted' | 'finished' | 'given-up';
+  /** step under work, 0-based */
+  index: number;
+  startedAt: number | null;
+  endedAt: number | null;
+  /** time of the last event while running; null when nothing is under way */
+  since: number | null;
+  /** milliseconds spent on the step under work before `since` */
+  spent: number;
+  /** milliseconds spent on each step so far, all visits added */
+  stepMs: Record<string, number>;
+  /** where the needle stands in its block, as far as it was told */
+  stitch: number;
+  /** the needle runs */
+  sewing: boolean;
+  /** fastest a machine was followed at; above 1 its times say nothing about real ones */
+  rate: number;
+  /** after a redo: the step to go on with */
+  then: number | null;
+  /** steps gone back to */
+  returns: number;
+  redos: number;
+  skipped: string[];
+  breaks: { at: number; stepId: string; stitch: number; thread: string }[];
+  bobbins: { at: number; stepId: string; stitch: number; ranOut: boolean }[];
+  threads: { at: number; stepId: string; name: string }[];
+  troubles: { at: number; stepId: string; kind: TroubleKind; text: string }[];
+  notes: RunNote[];
+  photos: { at: number; stepId: string; photoId: string }[];
+  interruptions: { at: number; index: number; stitch: number | null; reason: string }[];
+  /** by item of the hooping; those that are not judged are missing */
+  results: Record<number, { result: ItemResult; reason: string }>;
+  /** why it was given up */
+  reason: string;
+}
+
+export const freshRun: RunState = {
+  status: 'ready',
+  index: 0,
+  startedAt: null,
+  endedAt: null,
+  since: null,
+  spent: 0,
+  stepMs: {},
+  stitch: 0,
+  sewing: false,
+  rate: 1,
+  then: null,
+  returns: 0,
+  redos: 0,
+  skipped: [],
+  breaks: [],
+  bobbins: [],
+  threads: [],
+  troubles: [],
+  notes: [],
+  photos: [],
+  interruptions: [],
+  results: {},
+  reason: '',
+};
+
+export const isOver = ({ status }: RunState): boolean => status === 'finished' || status === 'given-up';
+
+/** The time of an event on the clock of work: what was awake and under way; a clock set back takes nothing away. */
+const tellTime = (state: RunState, { at, ms }: RunEvent): number => {
+  const last = state.since ?? at;
+  return ms === undefined ? Math.max(last, at) : last + ms;
+};
+
+/** The state after one more event. Events that do not fit (a double press, a step that is not under work) change nothing. */
+export function runAfter(before: RunState, event: RunEvent, stepIds: readonly string[]): RunState {
+  if (isOver(before) && event.type !== 'note' && event.type !== 'photo' && event.type !== 'item')
+    return before;
+  const now = tellTime(before, event);
+  // Work up to this event belongs to the step that was under work.
+  const state =
+    before.since === null ? before : { ...before, spent: before.spent + (now - before.since), since: now };
+  const id = stepIds[state.index];
+  const stepId = id ?? 'end';
+  const booked = () =>
+    id === undefined ? state.stepMs : { ...state.stepMs, [id]: (state.stepMs[id] ?? 0) + state.spent };
+  const goTo = (index: number): RunState => ({
+    ...state,
+    stepMs: booked(),
+    status: 'running',
+    index: Math.min(index, stepIds.length),
+    since: state.since ?? event.at,
+    spent: 0,
+    stitch: 0,
+    sewing: false,
+    then: null,
+  });
+  const rest = (status: 'paused' | 'interrupted'): RunState => ({ ...state, status, since: null, sewing: false });
+
+  switch (event.type) {
+    case 'started':
+      return state.status === 'ready'
+        ? { ...state, status: 'running', startedAt: event.at, since: event.at }
+        : state;
+    case 'done':
+      return event.index === state.index ? goTo(state.then ?? state.index + 1) : state;
+    case 'skipped':
+      if (event.index !== state.index) return state;
+      return { ...goTo(state.then ?? state.index + 1), skipped: [...state.skipped, event.stepId] };
+    case 'back':
+      return event.index < state.index ? { ...goTo(event.index), returns: state.returns + 1 } : state;
+    case 'redo':
+      if (event.index > state.index) return state;
+      return { ...goTo(event.index), then: Math.max(event.then, event.index + 1), redos: state.redos + 1 };
+    case 'stitching':
+      return event.index === state.index ? { ...state, sewing: true, stitch: event.stitch } : state;
+    case 'halted':
+    case 'went-back':
+      return event.index === state.index ? { ...state, sewing: false, stitch: event.stitch } : state;
+    case 'broke':
+      if (event.index !== state.index) return state;
+      return {
+        ...state,
+        sewing: false,
+        stitch: event.stitch,
+        breaks: [...state.breaks, { at: event.at, stepId, stitch: event.stitch, thread: event.thread }],
+      };
+    case 'bobbin-changed': {
+      const { at, stitch, ranOut } = event;
+      return { ...state, sewing: false, bobbins: [...state.bobbins, { at, stepId: event.stepId, stitch, ranOut }] }; // prettier-ignore
+    }
+    case 'thread-changed':
+      return { ...state, threads: [...state.threads, { at: event.at, stepId: event.stepId, name: event.name }] };
+    case 'followed':
+      return { ...state, rate: Math.max(state.rate, event.rate) };
+    case 'needle-changed':
+    case 'slept':
+      return state;
+    case 'trouble': {
+      const { at, kind, text } = event;
+      return { ...state, troubles: [...state.troubles, { at, stepId: event.stepId, kind, text }] };
+    }
+    case 'note':
+      return { ...state, notes: [...state.notes, { at: event.at, stepId: event.stepId, text: event.text }] };
+    case 'photo':
+      return { ...state, photos: [...state.photos, { at: event.at, stepId: event.stepId, photoId: event.photoId }] };
+    case 'paused':
+      return state.status === 'running' ? rest('paused') : state;
+    case 'interrupted': {
+      if (state.status === 'ready') return state;
+      const { at, stitch, reason } = event;
+      const known = { at, index: state.index, stitch, reason };
+      return {
+        ...rest('interrupted'),
+        stitch: stitch ?? state.stitch,
+        interruptions: [...state.interruptions, known],
+      };
+    }
+    case 'resumed':
+      return state.status === 'paused' || state.status === 'interrupted'
+        ? { ...state, status: 'running', since: event.at }
+        : state;
+    case 'item':
+      return {
+        ...state,
+        results: { ...state.results, [event.n]: { result: event.result, reason: event.reason } },
+      };
+    case 'finished':
+      return { ...state, stepMs: booked(), status: 'finished', endedAt: event.at, since: null, spent: 0 };
+    case 'given-up':
+      return {
+        ...state,
+        stepMs: booked(),
+        status: 'given-up',
+        endedAt: event.at,
+        since: null,
+        spent: 0,
+        reason: event.reason,
+      };
+  }
+} // prettier-ignore
+
+/** The state of a run from its events, in order. */
+export const reduceRun = (events: readonly RunEvent[], stepIds: readonly string[]): RunState =>
+  events.reduce((state, event) => runAfter(state, event, stepIds), freshRun);
+
+/** Seconds on the step under work. @param now on the clock of work: `since` and what has passed since */
+export const stepSeconds = (state: RunState, now: number): number =>
+  (state.spent + (state.since === null ? 0 : Math.max(0, now - state.since))) / 1000;
+/** Seconds on all steps of the run so far. */
+export const runSeconds = (state: RunState, now: number): number =>
+  Object.values(state.stepMs).reduce((sum, ms) => sum + ms, 0) / 1000 + stepSeconds(state, now);

@@ -1,0 +1,37 @@
+<script lang="ts">
+  import { formatSize } from '$lib/core/units';
+  import { theme } from '../state/theme.svelte';
+  import { workroom } from '../state/workroom.svelte';
+  import { drawPlan, isSmallInHoop, pageColours, piecesNow, viewOf, type PlanDrawing } from './draw';
+
+  // The hoop from above at one step, only to be looked at.
+  let { drawing }: { drawing: PlanDrawing } = $props();
+  let canvas: HTMLCanvasElement;
+  let width = $state(300);
+  let height = $state(300);
+  const now = $derived(piecesNow(drawing.plan.score.steps[drawing.cursor], drawing.plan.pieces));
+  const words = $derived(
+    [`Hoop ${drawing.plan.hoop.name} from above.`, ...now.map((p) => `${p.name}: ${formatSize(p.width.cutMm, p.height.cutMm, workroom.unit)}.`)].join(' '), // prettier-ignore
+  );
+  $effect(() => {
+    void theme.current;
+    const ratio = devicePixelRatio;
+    canvas.width = Math.round(width * ratio);
+    canvas.height = Math.round(height * ratio);
+    const ctx = canvas.getContext('2d');
+    if (!ctx) return;
+    ctx.scale(ratio, ratio);
+    const close = isSmallInHoop(drawing.plan, drawing.reading);
+    drawPlan(ctx, viewOf(drawing.plan, drawing.reading, width, height, close), drawing, pageColours());
+  });
+</script>
+
+<div
+  class="relative h-full min-h-56"
+  role="img"
+  aria-label={words}
+  bind:clientWidth={width}
+  bind:clientHeight={height}
+>
+  <canvas bind:this={canvas} class="absolute inset-0 h-full w-full"></canvas>
+</div>

@@ -1,0 +1,50 @@
+<script lang="ts">
+  import { RESULTS, type ItemResult } from '$lib/core/run';
+  import type { RunSession } from '../state/run-session.svelte';
+
+  // The hooping is done: how each item came out.
+  let { session }: { session: RunSession } = $props();
+  const items = $derived(Array.from({ length: session.run?.items ?? 1 }, (_, n) => n));
+  const WORDS: Record<ItemResult, string> = { good: 'Good', second: 'A second', ruined: 'Ruined' };
+  const of = (n: number) => session.state?.results[n] ?? { result: 'good' as const, reason: '' };
+  const judge = (n: number, result: ItemResult, reason: string) =>
+    session.add({ type: 'item', n, result, reason });
+</script>
+
+<section class="flex min-h-0 flex-1 flex-col justify-center gap-4 overflow-y-auto px-5 lg:px-10">
+  <h1 class="text-[clamp(2.4rem,6vw,5rem)]" data-testid="run-title">All steps are done.</h1>
+  <p class="text-2xl">{items.length > 1 ? 'How did they come out?' : 'How did it come out?'}</p>
+  <ul class="flex max-w-4xl flex-col gap-3">
+    {#each items as n (n)}
+      {@const known = of(n)}
+      <li class="flex flex-wrap items-center gap-2">
+        {#if items.length > 1}<span class="w-24 text-xl">Item {n + 1}</span>{/if}
+        <span class="flex gap-2" role="radiogroup" aria-label="Item {n + 1}">
+          {#each RESULTS as result (result)}
+            <button
+              type="button"
+              role="radio"
+              aria-checked={known.result === result}
+              class={[
+                'btn min-h-16 px-5 text-xl',
+                known.result === result &&
+                  (result === 'ruined' ? 'border-madder bg-madder text-paper' : 'btn-strong'),
+              ]}
+              onclick={() => judge(n, result, known.reason)}>{WORDS[result]}</button
+            >
+          {/each}
+        </span>
+        {#if known.result !== 'good'}
+          <input
+            class="min-h-16 min-w-64 flex-1 text-lg"
+            maxlength="400"
+            placeholder="Why? So that it happens once."
+            aria-label="Why item {n + 1} is not good"
+            value={known.reason}
+            onchange={(e) => judge(n, known.result, e.currentTarget.value.trim())}
+          />
+        {/if}
+      </li>
+    {/each}
+  </ul>
+</section>

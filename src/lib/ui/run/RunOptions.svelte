@@ -1,0 +1,147 @@
+<script lang="ts">
+  import { MAX_RATE } from '$lib/core/machine';
+  import { ServerMachine } from '$lib/machines';
+  import Dialog from '../kit/Dialog.svelte';
+  import { showProblem } from '../state/notices';
+  import { readTapeOf } from '../state/read-build';
+  import type { FollowedMachine } from '../state/run-machine.svelte';
+  import type { RunSession } from '../state/run-session.svelte';
+  import { runWays, type RunKey } from '../state/run-ways.svelte';
+  import { canSpeak } from './call';
+
+  let {
+    open = $bindable(),
+    session,
+    machine,
+  }: { open: boolean; session: RunSession; machine: FollowedMachine } = $props();
+  const KEYS: [RunKey, string][] = [
+    ['forward', 'Forward'],
+    ['back', 'Back'],
+    ['trouble', 'Trouble'],
+  ];
+  let learning = $state<RunKey | null>(null);
+  let rate = $state(20);
+  let seed = $state(1);
+  let connecting = $state(false);
+  const run = $derived(session.run);
+  const own = $derived(session.steps.every((s) => s.kind === 'hand' || !s.inserted));
+  const head = $derived(
+    (run?.machine?.name ?? 'machine')
+      .toLowerCase()
+      .replaceAll(/[^a-z0-9]+/g, '-')
+      .slice(0, 40),
+  );
+
+  function learn(event: KeyboardEvent) {
+    if (!learning) return;
+    event.preventDefault();
+    event.stopPropagation();
+    if (event.key !== 'Escape') runWays.set({ keys: { ...runWays.keys, [learning]: event.code } });
+    learning = null;
+  }
+  async function connect() {
+    if (!run) return;
+    connecting = true;
+    const read = await readTapeOf(run.tapeId);
+    if (!read.ok) showProblem(read.problem);
+    else {
+      const link = new ServerMachine(head, {
+        seed,
+        rate,
+        kind: run.machine?.kind ?? 'one-needle',
+        speed: run.machine?.speed,
+        bobbinM: run.bobbinHoldsM || undefined,
+      });
+      if (await machine.connect(link, read.value.tape, run.buildName, rate)) open = false;
+    }
+    connecting = false;
+  }
+</script>
+
+<svelte:window onkeydowncapture={learn} />
+
+<Dialog bind:open title="How Run works for you">
+  <div class="flex flex-col gap-4">
+    <label class="flex min-h-11 items-center gap-3"
+      ><input
+        type="checkbox"
+        checked={runWays.mirrored}
+        onchange={(e) => runWays.set({ mirrored: e.currentTarget.checked })}
+      />Left-handed: the forward button on the left</label
+    >
+    <label class="flex min-h-11 items-center gap-3"
+      ><input
+        type="checkbox"
+        checked={runWays.sound}
+        onchange={(e) => runWays.set({ sound: e.currentTarget.checked })}
+      />A soft sound before the next stop</label
+    >
+    {#if canSpeak()}
+      <label class="flex min-h-11 items-center gap-3"
+        ><input
+          type="checkbox"
+          checked={runWays.speech}
+          onchange={(e) => runWays.set({ speech: e.currentTarget.checked })}
+        />Read each step aloud</label
+      >
+    {/if}
+    <fieldset class="flex flex-wrap gap-2">
+      <legend class="label mb-1">Pedal or page-turner: press a button here, then the pedal</legend>
+      {#each KEYS as [key, name] (key)}
+        <button
+          type="button"
+          class={['btn', learning === key && 'btn-strong']}
+          aria-pressed={learning === key}
+          onclick={() => (learning = key)}
+          >{name}: {learning === key ? 'press it now …' : (runWays.keys[key] ?? 'usual keys')}</button
+        >
+      {/each}
+    </fieldset>
+    <section class="border-t border-rule pt-3">
+      <h3 class="mb-1 font-bold">The machine</h3>
+      {#if machine.link}
+        <p class="mb-2">
+          Following {machine.link.name}, {rate > 1
+            ? `${machine.rate} times as fast as life`
+            : 'as fast as life'}.
+        </p>
+        <button type="button" class="btn" onclick={() => machine.disconnect()}>Go on by hand</button>
+      {:else if !own}
+        <p class="text-quiet">
+          This run sews a design put in between: it goes by hand. Join both to one tape on the build to follow
+          a machine.
+        </p>
+      {:else}
+        <p class="label mb-2">
+          By hand: you say when it stopped. A simulated machine on this server sews the tape as a real one
+          would, and says it by itself.
+        </p>
+        <div class="flex flex-wrap items-end gap-3">
+          <label class="flex flex-col gap-1"
+            ><span class="label">Times as fast</span><input
+              type="number"
+              class="w-24 text-right"
+              min="1"
+              max={MAX_RATE}
+              bind:value={rate}
+            /></label
+          >
+          <label class="flex flex-col gap-1" title="The same number gives the same thread breaks"
+            ><span class="label">Luck</span><input
+              type="number"
+              class="w-24 text-right"
+              min="0"
+              bind:value={seed}
+            /></label
+          >
+          <button
+            type="button"
+            class="btn btn-strong"
+            disabled={connecting || !(rate >= 1 && rate <= MAX_RATE) || !Number.isInteger(seed)}
+            onclick={connect}>Follow the simulated machine</button
+          >
+        </div>
+      {/if}
+    </section>
+  </div>
+</Dialog>

@@ -1,0 +1,34 @@
+<script lang="ts">
+  import type { HandStep } from '$lib/core/score';
+  import type { MaterialKind } from '$lib/core/materials';
+  import { count, formatSize } from '$lib/core/units';
+  import Swatch from '../cut/Swatch.svelte';
+  import type { RunSession } from '../state/run-session.svelte';
+  import { workroom } from '../state/workroom.svelte';
+
+  // What is in the hands at this step: the piece at its size, which way, where, how held, the hoop, the tools.
+  let { session, step }: { session: RunSession; step: HandStep } = $props();
+  const laid = $derived(step.action === 'lay' || step.action === 'topping' || step.action === 'float');
+  const facts = $derived(
+    [
+      laid && step.face && `right side ${step.face}`,
+      step.side !== 'off' && `${step.side} of the hoop`,
+      step.tapeSides > 0 && `tape ${count(step.tapeSides, 'side')}`,
+      step.hoop === 'stay' && 'hoop stays on',
+      step.hoop === 'off' && 'hoop off',
+      step.hoop === 'may' && 'hoop may come off',
+    ].filter((f): f is string => typeof f === 'string'),
+  );
+</script>
+
+<ul class="flex flex-wrap gap-2 text-lg">
+  {#each session.pieces as piece (piece.id)}
+    <li class="flex items-center gap-2 rounded bg-paper px-2 py-1">
+      <Swatch colour={piece.colour} material={piece.material as MaterialKind} /><strong>{piece.name}</strong>
+      {formatSize(piece.widthMm, piece.heightMm, workroom.unit)}
+    </li>
+  {/each}
+  {#each facts as fact (fact)}<li class="rounded bg-hands-soft px-3 py-1">{fact}</li>{/each}
+  {#each step.tools as tool (tool)}<li class="rounded border border-quiet px-3 py-1">{tool}</li>{/each}
+</ul>
+{#if step.hoop === 'stay' && step.hoopBecause}<p class="text-lg">Stays on: {step.hoopBecause}</p>{/if}

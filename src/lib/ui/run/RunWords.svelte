@@ -1,0 +1,100 @@
+<script lang="ts">
+  import { CAUTIONS } from '$lib/core/materials';
+  import { isUnhoop, stitchesBack, troubleFlow } from '$lib/core/run';
+  import { formatClock, formatNumber } from '$lib/core/units';
+  import type { FollowedMachine } from '../state/run-machine.svelte';
+  import type { RunSession } from '../state/run-session.svelte';
+  import { workroom } from '../state/workroom.svelte';
+  import FreeTime from './FreeTime.svelte';
+  import InspectList from './InspectList.svelte';
+  import RunPieces from './RunPieces.svelte';
+  import RunThread from './RunThread.svelte';
+
+  // The step in words that are read from two metres away.
+  interface Props {
+    session: RunSession;
+    machine: FollowedMachine;
+    ontrouble: () => void;
+  }
+  let { session, machine, ontrouble }: Props = $props();
+  const step = $derived(session.step!);
+  const free = $derived(session.run?.free[step.id] ?? 0);
+  const remaining = $derived(
+    machine.sewing ? machine.untilHalt : Math.max(0, session.planned - session.stepSeconds),
+  );
+  const runs = $derived(!session.resting && (!machine.link || machine.sewing));
+  const overlap = $derived(
+    stitchesBack(troubleFlow('thread-break'), session.block, session.stitch, workroom.numbers),
+  );
+  const left = $derived(session.state?.interruptions.at(-1));
+</script>
+
+<section class="flex min-w-0 flex-col justify-center gap-3 px-5 py-4 lg:px-10" aria-live="assertive">
+  {#if session.resting}
+    <div class="border-l-8 border-hands bg-hands-soft px-4 py-3 text-lg" data-testid="resume">
+      <strong>{session.state?.status === 'paused' ? 'Paused here.' : 'You left here.'}</strong>
+      {#if session.state?.status === 'interrupted' && left?.reason}“{left.reason}”{/if}
+      {#if step.kind === 'needle'}
+        On the machine: block {step.block + 1}, {session.stitch
+          ? `stitch ${formatNumber(session.stitch)} of ${formatNumber(session.block?.stitches ?? 0)}. Go back about ${overlap} stitches before you start.`
+          : 'at its first stitch.'}
+      {:else if session.pieces.length}
+        In hand: {session.pieces.map((p) => p.name.toLowerCase()).join(', ')}.
+      {/if}
+    </div>
+  {/if}
+  <p class="text-xl">
+    {#if step.kind === 'hand'}<span class="rounded-full bg-hands-fill px-3 py-1 font-bold text-on-hands"
+        >hand {step.hand}</span
+      >
+    {:else}<span class="rounded bg-needle px-3 py-1 font-bold text-on-needle"
+        >needle · {step.inserted?.name ?? `block ${step.block + 1}`}</span
+      >{/if}
+    <span class="ml-2 text-quiet">stop {step.stop}</span>
+  </p>
+  <h1 class="text-[clamp(2.2rem,5.4vw,4.6rem)] text-balance" data-testid="run-title">{step.title}</h1>
+  {#if step.kind === 'hand'}
+    <p class="max-w-[36ch] text-[clamp(1.25rem,2.2vw,1.9rem)] leading-snug">{step.text}</p>
+    <RunPieces {session} {step} />
+    {#if isUnhoop(step)}<InspectList {session} {ontrouble} />{/if}
+    {#each step.cautions as caution (caution)}
+      <p class="border-l-8 border-madder pl-3 text-lg">
+        <strong class="text-madder">Care:</strong>
+        {CAUTIONS[caution]}
+      </p>
+    {/each}
+  {:else}
+    <p class="max-w-[36ch] text-[clamp(1.25rem,2.2vw,1.9rem)] leading-snug">
+      {step.skipped
+        ? 'Pass this block over on the machine.'
+        : session.resting
+          ? 'The needle waits.'
+          : machine.link && !machine.sewing
+            ? 'Ready to sew.'
+            : 'The needle sews.'}
+      {#if session.block?.stitches}
+        <span class="whitespace-nowrap text-quiet" data-testid="stitch-count"
+          >{machine.link ? '' : 'about '}{formatNumber(session.stitch)} of {formatNumber(
+            session.block.stitches,
+          )} stitches</span
+        >
+      {/if}
+    </p>
+    {#if runs && !step.skipped}
+      <FreeTime
+        {remaining}
+        elapsed={session.stepSeconds * machine.rate}
+        watch={workroom.numbers['order.watch']}
+        call={Math.min(workroom.numbers['run.callSeconds'], free / 4)}
+        attended={step.attended}
+      />
+    {/if}
+  {/if}
+  <RunThread {session} />
+  <p class="text-lg text-quiet" data-testid="step-clock">
+    {formatClock(session.stepSeconds)} of about {formatClock(session.planned)}{session.resting
+      ? ', paused'
+      : ''}
+  </p>
+  {#if session.next}<p class="text-xl"><span class="text-quiet">Then:</span> {session.next.title}</p>{/if}
+</section>

@@ -1,0 +1,193 @@
+<script lang="ts">
+  import { CAUTIONS } from '$lib/core/materials';
+  import {
+    redoable,
+    stitchesBack,
+    troublesAt,
+    type ItemResult,
+    type TroubleFlow,
+    type TroubleKind,
+  } from '$lib/core/run';
+  import { formatNumber } from '$lib/core/units';
+  import Dialog from '../kit/Dialog.svelte';
+  import type { FollowedMachine } from '../state/run-machine.svelte';
+  import type { RunSession } from '../state/run-session.svelte';
+  import { workroom } from '../state/workroom.svelte';
+
+  // Something went wrong: what is safe, what to look at first, and how it goes on.
+  interface Props {
+    open: boolean;
+    /** asked for by the machine itself; else the maker chooses */
+    kind: TroubleKind | null;
+    session: RunSession;
+    machine: FollowedMachine;
+  }
+  let { open = $bindable(), kind = $bindable(), session, machine }: Props = $props();
+  const flows = $derived(troublesAt(session.step));
+  const flow = $derived(flows.find((f) => f.kind === kind) ?? null);
+  const again = $derived(session.run && session.state ? redoable(session.run, session.state.index) : []);
+  let at = $state(0);
+  let back = $state(0);
+  let redo = $state(0);
+  let words = $state('');
+  let looked = $state<number[]>([]);
+
+  $effect(() => {
+    if (!open || !flow) return;
+    at = session.state?.breaks.at(-1)?.stitch ?? session.stitch;
+    at = flow.kind === 'thread-break' && session.state?.stitch ? session.state.stitch : session.stitch;
+    back = stitchesBack(flow, session.block, at, workroom.numbers);
+    redo = again[0]?.index ?? 0;
+    words = '';
+    looked = [];
+  });
+  const told = (f: TroubleFlow) =>
+    session.add({ type: 'trouble', stepId: session.stepId, kind: f.kind, text: words.trim().slice(0, 4000) });
+  const close = () => ((open = false), (kind = null));
+
+  async function goBack(f: TroubleFlow) {
+    const { state, step } = session;
+    if (!state || !step) return;
+    const index = state.index;
+    const to = Math.max(0, at - back);
+    // A machine that is followed has told the break itself.
+    if (f.kind === 'thread-break' && state.breaks.at(-1)?.stitch !== at)
+      await session.add({ type: 'broke', index, stitch: at, thread: session.block?.thread.name ?? '' });
+    else if (f.kind !== 'thread-break') await told(f);
+    if (f.freshBobbin) {
+      await session.add({ type: 'bobbin-changed', stepId: step.id, stitch: at, ranOut: true });
+      await machine.freshBobbin();
+    }
+    if (f.kind === 'needle-broken') await session.add({ type: 'needle-changed', stepId: step.id });
+    await session.add({ type: 'went-back', index, stitch: to });
+    await machine.goTo(to);
+    close();
+  }
+  async function sewAgain(f: TroubleFlow) {
+    await told(f);
+    await session.redo(redo);
+    close();
+  }
+  async function leave(f: TroubleFlow) {
+    const stitch = session.step?.kind === 'needle' ? at : null;
+    if (machine.sewing) await machine.halt();
+    if (f.kind !== 'interrupted') await told(f);
+    await session.add({ type: 'interrupted', stitch, reason: words.trim().slice(0, 400) });
+    close();
+  }
+  async function judge(f: TroubleFlow, result: ItemResult) {
+    await told(f);
+    const reason = (words.trim() || f.title).slice(0, 400);
+    await session.add({ type: 'item', n: 0, result, reason });
+    if (result === 'ruined' && session.run?.items === 1) await session.giveUp(reason);
+    close();
+  }
+</script>
+
+<Dialog bind:open title={flow?.title ?? 'What went wrong?'} wide>
+  {#if !flow}
+    <ul class="grid gap-2 sm:grid-cols-2">
+      {#each flows as f (f.kind)}
+        <li>
+          <button
+            type="button"
+            class="btn min-h-14 w-full text-lg whitespace-normal"
+            onclick={() => (kind = f.kind)}>{f.title}</button
+          >
+        </li>
+      {/each}
+    </ul>
+  {:else}
+    <p class="mb-3 border-l-8 border-needle bg-needle-soft px-3 py-2 text-lg">{flow.safe}</p>
+    {#each flow.cautions as caution (caution)}
+      <p class="mb-2 border-l-8 border-madder pl-3">
+        <strong class="text-madder">Care:</strong>
+        {CAUTIONS[caution]}
+      </p>
+    {/each}
+    <ol class="mb-4 flex flex-col gap-1">
+      {#each flow.checks as check, i (i)}
+        <li>
+          <label class="flex min-h-11 items-start gap-3 text-lg"
+            ><input
+              type="checkbox"
+              class="mt-1.5 size-5 shrink-0"
+              checked={looked.includes(i)}
+              onchange={(e) =>
+                (looked = e.currentTarget.checked ? [...looked, i] : looked.filter((l) => l !== i))}
+            /><span class={looked.includes(i) ? 'text-quiet' : ''}>{check}</span></label
+          >
+        </li>
+      {/each}
+    </ol>
+    <label class="mb-4 flex flex-col gap-1"
+      ><span class="label">In your words, for the log</span><input
+        bind:value={words}
+        maxlength="400"
+      /></label
+    >
+    <div class="flex flex-col gap-3 border-t border-rule pt-4">
+      {#if (flow.ways.includes('go-back') || flow.kind === 'interrupted') && session.step?.kind === 'needle'}
+        <div class="flex flex-wrap items-end gap-3">
+          <label class="flex flex-col gap-1"
+            ><span class="label">At stitch, of {formatNumber(session.block?.stitches ?? 0)}</span><input
+              type="number"
+              class="w-28 text-right"
+              min="0"
+              max={session.block?.stitches}
+              bind:value={at}
+            /></label
+          >
+          {#if flow.ways.includes('go-back')}
+            <label class="flex flex-col gap-1"
+              ><span class="label">Stitches back</span><input
+                type="number"
+                class="w-24 text-right"
+                min="0"
+                max={at}
+                bind:value={back}
+              /></label
+            >
+            <button type="button" class="btn btn-strong min-h-14 text-lg" onclick={() => goBack(flow)}
+              >To stitch {formatNumber(Math.max(0, at - back))}, and on</button
+            >
+          {/if}
+        </div>
+      {/if}
+      {#if flow.ways.includes('redo') && again.length}
+        <div class="flex flex-wrap items-end gap-3">
+          <label class="flex min-w-0 flex-col gap-1"
+            ><span class="label">{flow.saved ?? 'Sew a block once more.'}</span><select
+              bind:value={redo}
+              class="max-w-full"
+              >{#each again as { index, step } (step.id)}<option value={index}
+                  >{step.title}, block {step.block + 1}</option
+                >{/each}</select
+            ></label
+          >
+          <button type="button" class="btn btn-strong min-h-14 text-lg" onclick={() => sewAgain(flow)}
+            >Sew it again</button
+          >
+        </div>
+      {/if}
+      <div class="flex flex-wrap gap-3">
+        {#if flow.ways.includes('leave')}<button
+            type="button"
+            class="btn min-h-14"
+            onclick={() => leave(flow)}>Keep the place and leave</button
+          >{/if}
+        {#if flow.ways.includes('judge')}
+          <button type="button" class="btn min-h-14" onclick={() => judge(flow, 'second')}
+            >Go on as a second</button
+          >
+          <button
+            type="button"
+            class="btn min-h-14 border-madder text-madder"
+            onclick={() => judge(flow, 'ruined')}>It is ruined</button
+          >
+        {/if}
+        <button type="button" class="btn ml-auto min-h-14" onclick={close}>Never mind</button>
+      </div>
+    </div>
+  {/if}
+</Dialog>

@@ -1,0 +1,115 @@
+import type { MachineLink, MachineState } from '$lib/core/machine';
+import type { TroubleKind } from '$lib/core/run';
+import type { Tape } from '$lib/core/tape';
+import { showProblem } from './notices';
+import type { RunSession } from './run-session.svelte';
+
+/**
+ * Run follows a machine: its halts move the run on, its thread breaks and empty bobbins open their way out, its stitch
+ * count is shown. What it tells becomes events like those of a hand; they are stored one after the other.
+ */
+export class FollowedMachine {
+  link = $state.raw<MachineLink | null>(null);
+  now = $state.raw<MachineState | null>(null);
+  lost = $state(false);
+  /** a simulated machine's time runs so many times faster */
+  rate = $state(1);
+  private unwatch = () => {};
+  private telling = Promise.resolve();
+
+  constructor(
+    private readonly session: RunSession,
+    private readonly ontrouble: (kind: TroubleKind) => void,
+  ) {}
+
+  /** Seconds of the clock until the machine halts by itself. */
+  readonly untilHalt = $derived(this.now ? this.now.untilHaltSeconds / this.rate : 0);
+  readonly sewing = $derived(this.now?.status === 'sewing');
+
+  async connect(link: MachineLink, tape: Tape, fileName: string, rate: number): Promise<boolean> {
+    this.leave();
+    const loaded = await link.load(tape, fileName);
+    if (!loaded.ok) {
+      showProblem(loaded.problem);
+      return false;
+    }
+    this.link = link;
+    this.rate = rate;
+    this.now = loaded.value;
+    await this.session.add({ type: 'followed', machine: link.name, rate });
+    this.unwatch = link.watch(
+      (state) => {
+        this.now = state;
+        this.session.liveStitch = this.isHere(state) ? state.stitch : null;
+        this.telling = this.telling.then(() => this.follow(state));
+      },
+      (lost) => (this.lost = lost),
+    );
+    return true;
+  }
+  /** By hand from now on. */
+  async disconnect() {
+    const link = this.link;
+    this.leave();
+    await this.session.add({ type: 'followed', machine: null, rate: 1 });
+    await link?.close();
+  }
+  leave() {
+    this.unwatch();
+    this.link = null;
+    this.now = null;
+    this.lost = false;
+    this.session.liveStitch = null;
+  }
+
+  /** The machine stands in the block of the step under work. */
+  private isHere = ({ block, status }: MachineState): boolean =>
+    status !== 'empty' && this.session.step?.kind === 'needle' && this.session.step.block === block;
+
+  private async follow(state: MachineState) {
+    const { session } = this;
+    const step = session.step;
+    if (!this.link || session.resting || step?.kind !== 'needle' || !session.state) return;
+    const { index, sewing } = session.state;
+    const { stitch } = state;
+    const passed = state.status === 'done' ? sewing : sewing && state.block > step.block;
+    if (passed) {
+      await session.add({ type: 'done', stepId: step.id, index });
+      // Run through a stop where no hand is needed: the next block is under the needle already.
+      if (state.status === 'sewing' && this.isHere(state)) await this.follow(state);
+      return;
+    }
+    if (!this.isHere(state)) return;
+    if (state.status === 'sewing' && !sewing) await session.add({ type: 'stitching', index, stitch });
+    if (state.status !== 'halted' || !sewing) return;
+    if (state.why === 'thread-break') {
+      await session.add({ type: 'broke', index, stitch, thread: session.block?.thread.name ?? '' });
+      this.ontrouble('thread-break');
+    } else {
+      await session.add({ type: 'halted', index, stitch });
+      if (state.why === 'bobbin-out') this.ontrouble('bobbin-out');
+    }
+  }
+
+  private async ask(what: Promise<Awaited<ReturnType<MachineLink['start']>>>): Promise<boolean> {
+    const answer = await what;
+    if (!answer.ok) showProblem(answer.problem);
+    return answer.ok;
+  }
+  /** Starts at the step under work, and there at the stitch where the run stands. */
+  async start() {
+    const { link, now, session } = this;
+    const step = session.step;
+    if (!link || !now || step?.kind !== 'needle' || !session.state) return;
+    const stitch = session.state.stitch;
+    const place = now.block === step.block && now.status !== 'done' && now.stitch === stitch;
+    if (!place && !(await this.ask(link.jump(step.block, stitch)))) return;
+    await this.ask(link.start());
+  }
+  halt = () => this.link && this.ask(this.link.halt());
+  /** The needle to a stitch of the block under work. */
+  async goTo(stitch: number) {
+    if (this.link && this.session.step?.kind === 'needle') await this.ask(this.link.jump(this.session.step.block, stitch));
+  }
+  freshBobbin = () => this.link && this.ask(this.link.freshBobbin());
+} // prettier-ignore

@@ -1,0 +1,45 @@
+import * as z from 'zod';
+import { workroom } from './workroom.svelte';
+
+/** Keys that always work; a pedal or page-turner sends one of them, or one that it was taught. */
+const FORWARD = ['Space', 'Enter', 'NumpadEnter', 'ArrowRight', 'PageDown'];
+const BACK = ['ArrowLeft', 'PageUp', 'Backspace'];
+
+const schema = z.object({
+  /** the forward button under the left hand */
+  mirrored: z.boolean().default(false),
+  sound: z.boolean().default(true),
+  speech: z.boolean().default(false),
+  /** taught by pressing it: codes of keys */
+  keys: z
+    .object({ forward: z.string().max(40), back: z.string().max(40), trouble: z.string().max(40) })
+    .partial()
+    .default({}),
+});
+export type RunKey = keyof z.infer<typeof schema>['keys'];
+
+/** How this maker likes Run; kept. */
+class RunWays {
+  mirrored = $state(false);
+  sound = $state(true);
+  speech = $state(false);
+  keys = $state.raw<z.infer<typeof schema>['keys']>({});
+
+  async load() {
+    Object.assign(this, schema.parse((await workroom.store.setting('run-ways')) ?? {}));
+  }
+  set(change: Partial<z.infer<typeof schema>>) {
+    Object.assign(this, change);
+    const { mirrored, sound, speech, keys } = this;
+    void workroom.store.saveSetting('run-ways', { mirrored, sound, speech, keys });
+  }
+  /** What a key does here. */
+  meaning({ code, key }: KeyboardEvent): RunKey | null {
+    const { keys } = this;
+    if (code === keys.forward || FORWARD.includes(code)) return 'forward';
+    if (code === keys.back || BACK.includes(code)) return 'back';
+    if (code === keys.trouble || key === 't') return 'trouble';
+    return null;
+  }
+}
+export const runWays = new RunWays();

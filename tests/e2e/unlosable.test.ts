@@ -1,0 +1,115 @@
+import { expect } from 'chai';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { Page } from 'playwright-core';
+import { reduceRun, runEventSchema, type RunEvent } from '$lib/core/run';
+import { startApp, startKillable, type App } from '../support/app';
+import { Dice } from '../support/labelled/types';
+
+/** Each is a power cut at a random moment: 20 here, 200 in `npm run soak`. */
+const CUTS = Number(process.env.CUTS ?? 20);
+const RUN = 'demo-run-line-winder-pouch-6';
+
+/** The events as they lie in the database, read without the application. */
+async function eventsOf(page: Page, url: string): Promise<{ n: number; event: RunEvent }[]> {
+  await page.goto(`${url}/icon.svg`);
+  return page.evaluate(
+    (runId) =>
+      new Promise<{ n: number; event: RunEvent }[]>((resolve, reject) => {
+        const open = indexedDB.open('jolt-step');
+        open.onerror = () => reject(open.error);
+        open.onsuccess = () => {
+          const all = open.result.transaction('events').objectStore('events').index('runId').getAll(runId);
+          all.onsuccess = () => {
+            open.result.close();
+            resolve(all.result.map(({ n, event }: { n: number; event: RunEvent }) => ({ n, event })));
+          };
+        };
+      }),
+    RUN,
+  );
+}
+
+describe('a run outlives its browser', () => {
+  let app: App;
+  const folder = mkdtempSync(join(tmpdir(), 'jolt-kill-'));
+  before(async () => void (app = await startApp()));
+  after(async () => {
+    await app?.stop();
+    rmSync(folder, { recursive: true, force: true, maxRetries: 5 });
+  });
+
+  it(`killed ${CUTS} times at random moments, it loses at most the event in flight`, async function () {
+    this.timeout(30_000 * CUTS);
+    const dice = new Dice(Number(process.env.SEED ?? 11));
+    let kept: { n: number; event: RunEvent }[] = [];
+    let steps: string[] = [];
+    let most = 0;
+    for (let cut = 0; cut <= CUTS; cut++) {
+      const { page, kill } = await startKillable(folder);
+      if (cut === 0) {
+        await page.goto(app.url);
+        await page.getByRole('heading', { name: 'Gullmere Kite Fair' }).waitFor();
+      }
+      const found = await eventsOf(page, app.url);
+      // What was there is there, to the letter; what the screen had shown is there; one more may have been in flight.
+      expect(found.slice(0, kept.length)).to.deep.equal(kept);
+      expect(found.map((f) => f.n)).to.deep.equal(found.map((_, i) => i));
+      expect(found.length, `cut ${cut}`).to.be.within(most, most ? most + 1 : Infinity);
+      for (const { event } of found) expect(runEventSchema.safeParse(event).success).to.equal(true);
+      if (cut === CUTS) {
+        await kill();
+        break;
+      }
+
+      await page.goto(`${app.url}/run/${RUN}`);
+      const run = page.getByTestId('run');
+      await run.waitFor();
+      steps = steps.length ? steps : await stepIdsOf(page);
+      const shown = async () => ({ index: Number(await run.getAttribute('data-index')), stored: Number(await run.getAttribute('data-stored')) }); // prettier-ignore
+      await page.getByTestId('resume').waitFor();
+      const state = reduceRun(found.map((f) => f.event), steps); // prettier-ignore
+      expect((await shown()).index, 'resumed at the same step').to.equal(state.index);
+      kept = found;
+
+      let dead = false;
+      const end = new Promise<void>((done) => setTimeout(done, dice.between(60, 1100))).then(async () => {
+        dead = true;
+        await kill();
+      });
+      const pressing = (async () => {
+        for (;;) {
+          const now = await shown();
+          most = now.stored;
+          const key = dice.chance(0.12) ? 'p' : now.index < 12 || (now.index < 28 && dice.chance(0.7)) ? 'ArrowRight' : 'ArrowLeft'; // prettier-ignore
+          await page.keyboard.press(key);
+        }
+      })().catch((error: unknown) => {
+        // Only its death ends the pressing.
+        if (!dead) throw error;
+      });
+      // A press that was under way when it died may never be answered.
+      await Promise.race([pressing, end]);
+      await end;
+    }
+    expect(kept.length).to.be.above(20 + CUTS);
+  });
+});
+
+/** Steps of the run's own score. */
+const stepIdsOf = (page: Page): Promise<string[]> =>
+  page.evaluate(
+    (runId) =>
+      new Promise<string[]>((resolve) => {
+        const open = indexedDB.open('jolt-step');
+        open.onsuccess = () => {
+          const get = open.result.transaction('runs').objectStore('runs').get(runId);
+          get.onsuccess = () => {
+            open.result.close();
+            resolve(get.result.score.steps.map((s: { id: string }) => s.id));
+          };
+        };
+      }),
+    RUN,
+  );
