@@ -72,6 +72,11 @@ describe('the sample workroom', () => {
       'turned-item',
       'pile-patch',
     ]);
-    expect(once.runs.filter((r) => r.events.at(-1)?.type === 'paused')).to.have.length(1);
+    expect(once.runs.filter((r) => r.events.at(-1)?.type === 'interrupted')).to.have.length(1);
+    expect(once.runs.length).to.be.within(28, 36);
+    const of = (type: string) => once.runs.flatMap((r) => r.events).filter((e) => e.type === type);
+    expect(of('broke')).to.have.length(4);
+    expect(of('bobbin-changed').filter((e) => e.type === 'bobbin-changed' && e.ranOut)).to.have.length(2);
+    expect(of('given-up')).to.have.length(1);
   });
 });

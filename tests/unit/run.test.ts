@@ -1,6 +1,26 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { reduceRun, runAfter, runSeconds, stepSeconds, type RunEvent } from '$lib/core/run';
+import { numbersWith } from '$lib/core/numbers';
+import {
+  bobbinLeft,
+  inspections,
+  newRun,
+  redoable,
+  reduceRun,
+  runAfter,
+  runRecordSchema,
+  runSeconds,
+  stepSeconds,
+  stitchesBack,
+  threadsAhead,
+  troubleFlow,
+  troublesAt,
+  TROUBLES,
+  type RunEvent,
+} from '$lib/core/run';
+import { newWorkshop } from '$lib/core/workshop';
+import { pouch } from '$lib/demo';
+import { example } from '../support/examples';
 
 const IDS = ['hoop', 'n0', 'lay', 'n1', 'unhoop'];
 const T0 = Date.UTC(2026, 4, 1, 9);
@@ -61,6 +81,47 @@ describe('a run as its events', () => {
       index: 1,
     });
   });
+  it('counts time awake, whatever the clock says', () => {
+    const awake = (index: number, ms: number, seconds: number): RunEvent => ({ ...(done(index, seconds) as RunEvent & { type: 'done' }), ms }); // prettier-ignore
+    // The clock jumped three hours forward in the first step, and back in the second.
+    const s = state(started, awake(0, 9000, 10_809), awake(1, 4000, 20));
+    expect(s.stepMs).to.deep.equal({ hoop: 9000, n0: 4000 });
+    const slept = state(started, { type: 'slept', at: at(7200), ms: 6000, sleptMs: 7_100_000 }, awake(0, 3000, 7203)); // prettier-ignore
+    expect(slept.stepMs.hoop).to.equal(9000);
+  });
+  it('an interruption keeps block and stitch, and its time is no work', () => {
+    const s = state(
+      started,
+      done(0, 10),
+      { type: 'stitching', at: at(12), index: 1, stitch: 0 },
+      { type: 'interrupted', at: at(40), stitch: 812, reason: 'The door bell.' },
+    );
+    expect(s).to.include({ status: 'interrupted', index: 1, stitch: 812, sewing: false });
+    const on = [{ type: 'resumed', at: at(4000) } as RunEvent, done(1, 4030)].reduce((a, e) => runAfter(a, e, IDS), s); // prettier-ignore
+    expect(on.stepMs.n0).to.equal(60_000);
+    expect(on.interruptions).to.deep.equal([{ at: at(40), index: 1, stitch: 812, reason: 'The door bell.' }]);
+  });
+  it('a block sewn once more leads back to where it was asked for', () => {
+    const s = state(started, done(0, 1), done(1, 2), done(2, 3), done(3, 4), { type: 'redo', at: at(5), index: 1, then: 4 }); // prettier-ignore
+    expect(s).to.include({ index: 1, then: 4, redos: 1 });
+    expect(runAfter(s, done(1, 9), IDS)).to.include({ index: 4, then: null });
+  });
+  it('keeps breaks with their stitch and thread, bobbins, photos and how items came out', () => {
+    const s = state(
+      started,
+      done(0, 1),
+      { type: 'broke', at: at(5), index: 1, stitch: 40, thread: 'coral' },
+      { type: 'went-back', at: at(60), index: 1, stitch: 34 },
+      { type: 'bobbin-changed', at: at(70), stepId: 'n0', stitch: 50, ranOut: true },
+      { type: 'photo', at: at(80), stepId: 'n0', photoId: 'p1' },
+      { type: 'item', at: at(90), n: 1, result: 'ruined', reason: 'crept' },
+      { type: 'item', at: at(91), n: 1, result: 'second', reason: 'crept a little' },
+    );
+    expect(s.breaks).to.deep.equal([{ at: at(5), stepId: 'n0', stitch: 40, thread: 'coral' }]);
+    expect(s.bobbins[0].ranOut).to.equal(true);
+    expect(s.photos[0].photoId).to.equal('p1');
+    expect(s.results).to.deep.equal({ 1: { result: 'second', reason: 'crept a little' } });
+  });
   it('never counts more time than has passed, nor leaves the score', () => {
     const anyEvent = fc.oneof(
       fc.record({ type: fc.constant('done' as const), index: fc.nat(6), stepId: fc.constant('x') }),
@@ -76,5 +137,66 @@ describe('a run as its events', () => {
         expect(runSeconds(s, at(clock))).to.be.at.most(clock + 1e-9);
       }),
     );
+  });
+});
+
+describe('a run of the pouch', () => {
+  const { build, plan } = example(pouch());
+  const record = newRun(build, plan, newWorkshop(), { id: 'r', now: T0, madeBefore: 0 });
+  const at = (action: string) =>
+    record.score.steps.findIndex((s) => s.kind === 'hand' && s.action === action);
+
+  it('is kept as a record that passes its own schema, and comes back the same', () => {
+    const again = runRecordSchema.parse(JSON.parse(JSON.stringify(record)));
+    expect(again).to.deep.equal(JSON.parse(JSON.stringify(record)));
+    const broken = { ...record, score: { ...record.score, steps: [{ kind: 'hand', id: 'x' }] } };
+    expect(runRecordSchema.safeParse(broken).success).to.equal(false);
+  });
+  it('asks before unhooping for both sides: threads, covers, the back caught all round', () => {
+    const list = inspections(record, at('unhoop'));
+    expect(list.filter((i) => i.id.startsWith('threads'))).to.have.length(2);
+    expect(list.map((i) => i.text).join(' ')).to.match(/is caught on every side.*both corners/);
+    expect(list.at(-1)?.text).to.match(/closed from end to end/);
+  });
+  it('tells the thread on the needle and the one after it, and what is left below', () => {
+    const { now, next } = threadsAhead({ ...record, blocks: record.blocks.map((b, i) => ({ ...b, thread: { ...b.thread, name: i < 3 ? 'sand' : 'coral' } })) }, 0); // prettier-ignore
+    expect([now?.thread.name, next?.thread.name]).to.deep.equal(['sand', 'coral']);
+    const last = record.score.steps.length;
+    expect(bobbinLeft(record, 0, [])).to.equal(record.bobbinHoldsM);
+    const end = bobbinLeft(record, last, []);
+    expect(end).to.be.closeTo(record.bobbinHoldsM - plan.thread.bobbinM, 1e-6);
+    const middle = record.score.steps.findLast((s) => s.kind === 'needle')!.id;
+    expect(bobbinLeft(record, last, [middle])).to.be.above(end);
+  });
+  it('goes back far enough that old and new thread hold each other, and not beyond the block', () => {
+    const numbers = numbersWith();
+    const flow = troubleFlow('thread-break');
+    // 10 mm of stitches of 2.5 mm
+    expect(stitchesBack(flow, { meanStitchMm: 2.5 }, 100, numbers)).to.equal(4);
+    expect(stitchesBack(flow, { meanStitchMm: 0.4 }, 100, numbers)).to.equal(25);
+    expect(stitchesBack(flow, { meanStitchMm: 0.4 }, 3, numbers)).to.equal(3);
+    expect(stitchesBack(troubleFlow('bobbin-out'), { meanStitchMm: 0.4 }, 500, numbers)).to.equal(50);
+    expect(stitchesBack(troubleFlow('wrong-colour'), { meanStitchMm: 2 }, 50, numbers)).to.equal(0);
+  });
+  it('has a way out of every trouble, with what is safe and what to look at first', () => {
+    const needle = record.score.steps.find((s) => s.kind === 'needle');
+    const flows = troublesAt(needle);
+    expect(flows.map((f) => f.kind).sort()).to.deep.equal([...TROUBLES].sort());
+    for (const f of flows) {
+      expect(f.safe, f.kind).to.match(/\.$/);
+      expect(f.checks.length, f.kind).to.be.at.least(2);
+      expect(f.ways.length, f.kind).to.be.at.least(1);
+      if (f.ways.includes('go-back')) expect(f.back, f.kind).to.not.equal(undefined);
+    }
+    const hand = record.score.steps.find((s) => s.kind === 'hand');
+    expect(troublesAt(hand).map((f) => f.kind)).to.not.include('thread-break');
+  });
+  it('offers every block sewn so far to be sewn again, the last one first', () => {
+    const unhoop = at('unhoop');
+    const list = redoable(record, unhoop);
+    expect(list).to.have.length(
+      record.score.steps.slice(0, unhoop).filter((s) => s.kind === 'needle').length,
+    );
+    expect(list[0].index).to.be.above(list[1].index);
   });
 });

@@ -70,20 +70,18 @@ export const freshRun: RunState = {
 
 export const isOver = ({ status }: RunState): boolean => status === 'finished' || status === 'given-up';
 
-/** The time of an event on the clock of work: what was awake and under way; a clock set back takes nothing away. */
-const tellTime = (state: RunState, { at, ms }: RunEvent): number => {
-  const last = state.since ?? at;
-  return ms === undefined ? Math.max(last, at) : last + ms;
-};
+/** Work since the event before, ms: as it was measured, else by the clock; a clock set back takes nothing away. */
+const worked = (since: number, { at, ms }: RunEvent): number => ms ?? Math.max(0, at - since);
 
 /** The state after one more event. Events that do not fit (a double press, a step that is not under work) change nothing. */
 export function runAfter(before: RunState, event: RunEvent, stepIds: readonly string[]): RunState {
   if (isOver(before) && event.type !== 'note' && event.type !== 'photo' && event.type !== 'item')
     return before;
-  const now = tellTime(before, event);
   // Work up to this event belongs to the step that was under work.
   const state =
-    before.since === null ? before : { ...before, spent: before.spent + (now - before.since), since: now };
+    before.since === null
+      ? before
+      : { ...before, spent: before.spent + worked(before.since, event), since: event.at };
   const id = stepIds[state.index];
   const stepId = id ?? 'end';
   const booked = () =>

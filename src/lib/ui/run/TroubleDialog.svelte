@@ -1,8 +1,10 @@
 <script lang="ts">
+  import { untrack } from 'svelte';
   import { CAUTIONS } from '$lib/core/materials';
   import {
     redoable,
     stitchesBack,
+    troubleFlow,
     troublesAt,
     type ItemResult,
     type TroubleFlow,
@@ -24,7 +26,7 @@
   }
   let { open = $bindable(), kind = $bindable(), session, machine }: Props = $props();
   const flows = $derived(troublesAt(session.step));
-  const flow = $derived(flows.find((f) => f.kind === kind) ?? null);
+  const flow = $derived(kind && troubleFlow(kind));
   const again = $derived(session.run && session.state ? redoable(session.run, session.state.index) : []);
   let at = $state(0);
   let back = $state(0);
@@ -32,14 +34,16 @@
   let words = $state('');
   let looked = $state<number[]>([]);
 
+  // Filled in once when a flow opens: what is typed must not be overwritten while the clock ticks.
   $effect(() => {
     if (!open || !flow) return;
-    at = session.state?.breaks.at(-1)?.stitch ?? session.stitch;
-    at = flow.kind === 'thread-break' && session.state?.stitch ? session.state.stitch : session.stitch;
-    back = stitchesBack(flow, session.block, at, workroom.numbers);
-    redo = again[0]?.index ?? 0;
-    words = '';
-    looked = [];
+    untrack(() => {
+      at = session.state?.stitch || session.stitch;
+      back = stitchesBack(flow, session.block, at, workroom.numbers);
+      redo = again[0]?.index ?? 0;
+      words = '';
+      looked = [];
+    });
   });
   const told = (f: TroubleFlow) =>
     session.add({ type: 'trouble', stepId: session.stepId, kind: f.kind, text: words.trim().slice(0, 4000) });

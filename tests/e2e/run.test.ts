@@ -1,0 +1,245 @@
+import { expect } from 'chai';
+import type { Page } from 'playwright-core';
+import { writeTape } from '$lib/core/tape';
+import { pouch } from '$lib/demo';
+import { openPage, useApp } from '../support/app';
+
+const used = useApp();
+const forward = (page: Page) => page.getByTestId('forward');
+const title = (page: Page) => page.getByTestId('run-title').innerText();
+const index = async (page: Page) => Number(await page.getByTestId('run').getAttribute('data-index'));
+const stepOn = async (page: Page, key = 'ArrowRight') => {
+  const before = await index(page);
+  await page.keyboard.press(key);
+  await page.waitForFunction((i) => Number(document.querySelector('[data-testid=run]')?.getAttribute('data-index')) !== i, before); // prettier-ignore
+};
+/** The run of the sample workroom that was interrupted, going on. */
+async function resume(page: Page) {
+  await page.goto(used.app.url);
+  await page.getByRole('link', { name: 'Resume' }).click();
+  await page.getByTestId('resume').waitFor();
+  await page.keyboard.press('Space');
+  await page.getByTestId('resume').waitFor({ state: 'detached' });
+}
+async function begin(page: Page, build: string) {
+  await page.goto(`${used.app.url}/builds/${build}`);
+  await page.getByTestId('step-card').waitFor();
+  await page.keyboard.press('r');
+  await page.getByTestId('run').waitFor();
+}
+
+describe('at the machine', () => {
+  it('shows what lies where, which side up, the thread now and next, and goes on by keys and pedal', async () => {
+    const { page, context, faults } = await openPage(used.browser);
+    await begin(page, 'line-winder-pouch');
+    while (!/zip$/i.test(await title(page))) await stepOn(page);
+    await page.getByText('right side up', { exact: true }).waitFor();
+    await page.getByText('front of the hoop', { exact: true }).waitFor();
+    await page.getByLabel('Threads').getByText('sand').waitFor();
+    await page.getByRole('img', { name: /from above/ }).waitFor();
+    const at = await index(page);
+    await stepOn(page, 'PageDown');
+    await stepOn(page, 'PageUp');
+    expect(await index(page)).to.equal(at);
+    // A pedal that sends a key of its own is taught.
+    await page.getByRole('button', { name: 'How Run works for you' }).click();
+    await page.getByRole('button', { name: /^Forward/ }).click();
+    await page.keyboard.press('F8');
+    await page.getByRole('button', { name: 'Forward: F8' }).waitFor();
+    await page.getByLabel(/Left-handed/).check();
+    await page.keyboard.press('Escape');
+    await stepOn(page, 'F8');
+    await page.reload();
+    await page.getByTestId('resume').waitFor();
+    await page.keyboard.press('F8');
+    await page.getByTestId('resume').waitFor({ state: 'detached' });
+    const [go, back] = [await forward(page).boundingBox(), await page.getByRole('button', { name: 'Back one step' }).boundingBox()]; // prettier-ignore
+    expect(go!.x).to.be.below(back!.x);
+    expect(go!.height).to.be.at.least(64);
+    expect(faults).to.deep.equal([]);
+    await context.close();
+  });
+
+  it('leads out of a thread break: what is safe, what first, how far back; and the log knows', async () => {
+    const { page, context, faults } = await openPage(used.browser);
+    await resume(page);
+    await page.keyboard.press('t');
+    await page.getByRole('button', { name: 'The thread broke' }).click();
+    const dialog = page.getByRole('dialog');
+    await dialog.getByText('nothing is lost').waitFor();
+    await dialog.getByLabel(/At stitch/).fill('90');
+    await dialog.getByLabel('Stitches back').fill('8');
+    await dialog.getByRole('button', { name: 'To stitch 82, and on' }).click();
+    await dialog.waitFor({ state: 'detached' });
+    await page.getByTestId('stitch-count').getByText('82 of').waitFor();
+    // Leaving keeps the stitch, over a reload too.
+    await page.keyboard.press('t');
+    await page.getByRole('button', { name: 'I must leave' }).click();
+    await dialog.getByLabel(/At stitch/).fill('101');
+    await dialog.getByLabel('In your words, for the log').fill('<img src=x onerror=alert(1)>');
+    await dialog.getByRole('button', { name: 'Keep the place' }).click();
+    await page.getByTestId('resume').getByText('stitch 101 of 181').waitFor();
+    await page.reload();
+    await page.getByTestId('resume').getByText('stitch 101 of 181').waitFor();
+    await page.getByText('<img src=x').first().waitFor();
+    expect(faults).to.deep.equal([]);
+    await context.close();
+  });
+
+  it('a block is sewn once more in place, and the run comes back to where it was asked for', async () => {
+    const { page, context } = await openPage(used.browser);
+    await resume(page);
+    while (!/^unhoop/i.test(await title(page))) await stepOn(page);
+    await page.getByTestId('inspect').getByText(/caught on every side/).first().waitFor(); // prettier-ignore
+    const at = await index(page);
+    await page.getByRole('button', { name: 'Something is not right' }).click();
+    await page.getByRole('button', { name: 'The border did not cover' }).click();
+    await page.getByRole('dialog').getByRole('button', { name: 'Sew it again' }).click();
+    await page.waitForFunction((i) => Number(document.querySelector('[data-testid=run]')?.getAttribute('data-index')) < i, at); // prettier-ignore
+    await stepOn(page);
+    expect(await index(page)).to.equal(at);
+    await context.close();
+  });
+
+  it('one tab holds a run; another watches, cannot press, and takes over when the first is closed', async () => {
+    const { page, context } = await openPage(used.browser);
+    await resume(page);
+    const second = await context.newPage();
+    await second.goto(page.url());
+    await second.getByText('Another tab holds this run').waitFor();
+    const at = await index(second);
+    await second.keyboard.press('ArrowRight');
+    await stepOn(page);
+    await second.waitForFunction((i) => Number(document.querySelector('[data-testid=run]')?.getAttribute('data-index')) === i + 1, at); // prettier-ignore
+    await page.close();
+    await second.getByText('Another tab holds this run').waitFor({ state: 'detached' });
+    await second.getByTestId('resume').waitFor();
+    await second.keyboard.press('Space');
+    await stepOn(second);
+    expect(await index(second)).to.equal(at + 2);
+    await context.close();
+  });
+
+  it('ends with how the item came out, and pictures that are none are refused', async () => {
+    const { page, context, faults } = await openPage(used.browser);
+    await resume(page);
+    await page.keyboard.press('n');
+    const picture = page.getByRole('dialog').locator('input[type=file]');
+    await picture.setInputFiles({ name: 'notes.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('not a picture') }); // prettier-ignore
+    await page.getByText('notes.jpg is not a picture').waitFor();
+    const pixel = 'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg=='; // prettier-ignore
+    await picture.setInputFiles({ name: 'edge.png', mimeType: 'image/png', buffer: Buffer.from(pixel, 'base64') }); // prettier-ignore
+    await page.getByText('1 picture kept').waitFor();
+    await page.getByRole('dialog').getByRole('button', { name: 'Close' }).click();
+    while (!/^All steps/.test(await title(page))) await stepOn(page);
+    await page.getByRole('radio', { name: 'A second' }).click();
+    await page.getByLabel('Why item 1 is not good').fill('Corner a little open.');
+    await page.keyboard.press('Tab');
+    await forward(page).click();
+    await page.getByRole('link', { name: 'See it in the log' }).waitFor();
+    expect(faults).to.deep.equal([]);
+    await context.close();
+  });
+});
+
+describe('a machine that is followed', () => {
+  it('moves the run on by its own halts, opens the way out of its thread breaks, and counts stitches', async () => {
+    const { page, context, faults } = await openPage(used.browser);
+    await begin(page, 'line-winder-pouch');
+    while (!(await page.getByText('needle ·').count())) await stepOn(page);
+    await page.getByRole('button', { name: 'How Run works for you' }).click();
+    await page.getByLabel('Times as fast').fill('40');
+    await page.getByLabel('Luck').fill('7');
+    await page.getByRole('button', { name: 'Follow the simulated machine' }).click();
+    await page.getByTestId('machine').getByText('petrel: ready').waitFor();
+    const at = await index(page);
+    await page.getByRole('button', { name: 'Start the machine' }).click();
+    await page.getByText(/^Sewing: \d/).waitFor();
+    // It halts by itself, and the hand step is there.
+    await page.waitForFunction((i) => Number(document.querySelector('[data-testid=run]')?.getAttribute('data-index')) === i + 1, at); // prettier-ignore
+    await page.getByText('hand', { exact: false }).first().waitFor();
+    // On to the quilting, which is long enough to be halted in.
+    while (!/quilt/i.test(await title(page))) await stepOn(page);
+    await page.getByRole('button', { name: 'Start the machine' }).click();
+    await page.getByText(/^Sewing: [1-9]\d/).waitFor();
+    await page.getByRole('button', { name: 'Halt' }).click();
+    await page.getByRole('button', { name: 'Start the machine' }).waitFor();
+    const stitch = /([\d\s\u202f]+) of/.exec(await page.getByTestId('stitch-count').innerText())?.[1];
+    expect(Number(stitch?.replaceAll(/\D/g, ''))).to.be.above(0);
+    // The machine vanishes: the run stays, and goes on by hand.
+    await page.request.delete(`${used.app.url}/api/machine/petrel`);
+    await page.getByTestId('machine').getByText('does not answer').waitFor();
+    await page.getByRole('button', { name: 'How Run works for you' }).click();
+    await page.getByRole('button', { name: 'Go on by hand' }).click();
+    await page.keyboard.press('Escape');
+    await stepOn(page);
+    expect(faults.filter((f) => !/404|Failed to load resource/.test(f))).to.deep.equal([]);
+    await context.close();
+  });
+
+  it('is spoken to by scripts: load, trace, start, halt, back, jump, speed, several heads, events', async () => {
+    const base = `${used.app.url}/api/machine`;
+    const call = async (path: string, body?: unknown, method = 'POST') => {
+      const bytes = body instanceof Uint8Array;
+      const response = await fetch(base + path, {
+        method,
+        ...(body === undefined ? {} : { body: bytes ? new Blob([body as Uint8Array<ArrayBuffer>]) : JSON.stringify(body) }), // prettier-ignore
+        headers: { 'content-type': bytes ? 'application/octet-stream' : 'application/json' },
+      });
+      return { status: response.status, body: await response.json() };
+    };
+    const tape = writeTape(pouch());
+    expect((await call('/left/load?rate=200&seed=4&halts=3', tape)).body).to.include({ status: 'ready', blocks: 15 }); // prettier-ignore
+    expect((await call('/right/load?rate=200&breaks=1000&seed=2', tape)).body.status).to.equal('ready');
+    expect((await call('', undefined, 'GET')).body.heads.map((h: { head: string }) => h.head)).to.include.members(['left', 'right']); // prettier-ignore
+
+    const told: { status: string; why: string | null; block: number; stitch: number }[] = [];
+    const stop = new AbortController();
+    const events = await fetch(`${base}/left/events`, { signal: stop.signal });
+    const reading = (async () => {
+      const text = new TextDecoder();
+      let rest = '';
+      for await (const chunk of events.body as unknown as AsyncIterable<Uint8Array>) {
+        rest += text.decode(chunk, { stream: true });
+        const parts = rest.split('\n\n');
+        rest = parts.pop() ?? '';
+        for (const part of parts) {
+          const data = /^data: (.*)$/m.exec(part)?.[1];
+          if (part.startsWith('event: state') && data) told.push(JSON.parse(data));
+        }
+      }
+    })().catch(() => undefined);
+    const until = async (holds: () => boolean) => {
+      for (let i = 0; i < 400 && !holds(); i++) await new Promise((done) => setTimeout(done, 25));
+      expect(holds()).to.equal(true);
+    };
+    await call('/left/command', { command: 'trace' });
+    await until(() => told.some((t) => t.status === 'tracing') && told.at(-1)?.status === 'ready');
+    await call('/left/command', { command: 'start' });
+    // Stops 1 and 2 are run through, at the programmed third it halts.
+    await until(() => told.at(-1)?.status === 'halted');
+    expect(told.at(-1)).to.include({ why: 'stop', block: 3, stitch: 0 });
+    expect((await call('/left/command', { command: 'jump', block: 1, stitch: 5 })).body).to.include({ block: 1, stitch: 5 }); // prettier-ignore
+    expect((await call('/left/command', { command: 'back', stitches: 3 })).body.stitch).to.equal(2);
+    expect((await call('/left/command', { command: 'speed', speed: 700 })).body.speed).to.equal(700);
+    const refused = await call('/left/command', { command: 'jump', block: 99 });
+    expect([refused.status, refused.body.error.code]).to.deep.equal([409, 'no-place']);
+    expect((await call('/left/command', { command: 'dance' })).status).to.equal(422);
+    expect((await call('/nobody/command', { command: 'start' })).status).to.equal(404);
+    expect((await call('/left/load?rate=9999', tape)).status).to.equal(422);
+    expect((await call('/left/load', new TextEncoder().encode('no tape'))).status).to.equal(422);
+    expect((await call('/left', undefined, 'GET')).body.block).to.equal(1);
+
+    // The other head breaks its thread soon, by itself.
+    await call('/right/command', { command: 'start' });
+    let state = { why: '' };
+    for (let i = 0; i < 200 && state.why !== 'thread-break' && state.why !== 'stop'; i++)
+      state = (await call('/right', undefined, 'GET')).body;
+    expect(state.why).to.equal('thread-break');
+    await call('/left', undefined, 'DELETE');
+    await reading;
+    stop.abort();
+    expect((await call('/left', undefined, 'GET')).status).to.equal(404);
+    await call('/right', undefined, 'DELETE');
+  });
+});
