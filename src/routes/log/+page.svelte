@@ -1,11 +1,22 @@
 <script lang="ts">
-  import { formatDuration } from '$lib/core/units';
+  import Download from '@lucide/svelte/icons/download';
+  import { ALL_RUNS, filterLog, logCsv, logJson, logRow, type LogRow } from '$lib/core/log';
+  import { count, formatDuration } from '$lib/core/units';
+  import Tabs from '$lib/ui/kit/Tabs.svelte';
+  import { saveAs } from '$lib/ui/kit/save-as';
+  import LogCharts from '$lib/ui/log/LogCharts.svelte';
+  import LogFilters from '$lib/ui/log/LogFilters.svelte';
   import RunDetail from '$lib/ui/log/RunDetail.svelte';
-  import TimesChart from '$lib/ui/log/TimesChart.svelte';
-  import { runLogRows, type LogRow } from '$lib/ui/log/rows';
   import { workroom } from '$lib/ui/state/workroom.svelte';
 
-  const rows = $derived(runLogRows(workroom.runs));
+  const VIEWS = [
+    ['runs', 'Runs'],
+    ['charts', 'Charts'],
+  ] as const;
+  let view = $state<(typeof VIEWS)[number][0]>('runs');
+  let filter = $state({ ...ALL_RUNS });
+  const shown = $derived(filterLog(workroom.runs, filter, Date.now()));
+  const rows = $derived(shown.map(logRow));
   let open = $state<string | null>(null);
   const when = new Intl.DateTimeFormat('en-GB', {
     day: 'numeric',
@@ -13,7 +24,7 @@
     hour: '2-digit',
     minute: '2-digit',
   });
-  const results: Record<LogRow['result'], string> = {
+  const STATUS: Record<LogRow['status'], string> = {
     finished: 'finished',
     'given-up': 'given up',
     running: 'under way',
@@ -21,25 +32,65 @@
     interrupted: 'interrupted',
     ready: 'not begun',
   };
+  const told = (r: LogRow) =>
+    [
+      r.second > 0 && count(r.second, 'second'),
+      r.ruined > 0 && `${r.ruined} ruined`,
+      r.breaks > 0 && count(r.breaks, 'break'),
+      r.ranOut > 0 && 'bobbin ran out',
+      r.redos > 0 && count(r.redos, 'redo'),
+      r.notes > 0 && count(r.notes, 'note'),
+      r.photos > 0 && count(r.photos, 'picture'),
+      r.simulated && 'simulated',
+    ].filter(Boolean);
 </script>
 
 <div class="max-w-6xl p-6">
-  <h1 class="mb-4 text-3xl">Log</h1>
-  {#if rows.length === 0}
+  <header class="mb-4 flex flex-wrap items-center gap-3">
+    <h1 class="mr-auto text-3xl">Log</h1>
+    {#if rows.length}
+      <button
+        type="button"
+        class="btn btn-small"
+        onclick={() => saveAs('runs.csv', 'text/csv', logCsv(shown))}><Download size={16} />CSV</button
+      >
+      <button
+        type="button"
+        class="btn btn-small"
+        onclick={() => saveAs('runs.json', 'application/json', logJson(shown))}
+        ><Download size={16} />JSON</button
+      >
+    {/if}
+  </header>
+  {#if workroom.runs.length === 0}
     <p>
       Nothing has been sewn yet. Every run is kept here, step by step, so that the next plan can be better.
     </p>
   {:else}
-    <div class="grid gap-8 lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
-      <table class="w-full self-start text-left" data-testid="log">
+    <div class="mb-4 flex flex-wrap items-end gap-x-8 gap-y-3">
+      <Tabs views={VIEWS} bind:value={view} label="Views of the log" />
+      <div class="flex-1"><LogFilters bind:filter runs={workroom.runs} /></div>
+    </div>
+    {#if rows.length === 0}
+      <p>
+        No run is like that. <button
+          type="button"
+          class="underline"
+          onclick={() => (filter = { ...ALL_RUNS })}>Show all</button
+        >
+      </p>
+    {:else if view === 'charts'}
+      <LogCharts runs={shown} />
+    {:else}
+      <table class="w-full text-left" data-testid="log">
         <thead class="label border-b border-rule">
           <tr>
             <th class="py-1 font-normal" scope="col">Item</th><th class="font-normal" scope="col">Begun</th
-            ><th class="font-normal" scope="col">Result</th>
-            <th class="text-right font-normal" scope="col">Took</th><th
+            ><th class="font-normal" scope="col">Machine</th><th class="font-normal" scope="col">Result</th>
+            <th class="text-right font-normal" scope="col">Good</th><th
               class="text-right font-normal"
-              scope="col">Planned</th
-            >
+              scope="col">Took</th
+            ><th class="text-right font-normal" scope="col">Planned</th>
           </tr>
         </thead>
         <tbody class="divide-y divide-rule">
@@ -48,28 +99,29 @@
               <td class="py-1"
                 ><button
                   type="button"
-                  class="min-h-10 font-bold underline decoration-dotted"
+                  class="min-h-10 text-left font-bold underline decoration-dotted"
                   aria-expanded={open === row.id}
                   onclick={() => (open = open === row.id ? null : row.id)}>{row.name}</button
                 ></td
               >
               <td class="text-quiet">{when.format(row.begun)}</td>
+              <td class="text-quiet">{row.machine}</td>
               <td
-                >{results[row.result]}{row.notes
-                  ? `, ${row.notes} ${row.notes === 1 ? 'note' : 'notes'}`
-                  : ''}</td
+                >{STATUS[row.status]}{#if told(row).length}<span class="text-quiet"
+                    >, {told(row).join(', ')}</span
+                  >{/if}</td
               >
+              <td class="text-right">{row.good} of {row.items}</td>
               <td class="text-right">{formatDuration(row.seconds)}</td>
               <td class="text-right text-quiet">{formatDuration(row.planned)}</td>
             </tr>
+            {#if open === row.id}
+              {@const known = workroom.runs.find((r) => r.run.id === open)}
+              {#if known}<tr><td colspan="7" class="pb-6"><RunDetail {known} /></td></tr>{/if}
+            {/if}
           {/each}
         </tbody>
       </table>
-      <TimesChart {rows} />
-    </div>
-    {#if open}
-      {@const known = workroom.runs.find((r) => r.run.id === open)}
-      {#if known}<RunDetail {known} />{/if}
     {/if}
   {/if}
 </div>

@@ -1,11 +1,47 @@
 <script lang="ts">
-  import { formatDuration } from '$lib/core/units';
+  import { stepRows } from '$lib/core/log';
+  import { troubleFlow } from '$lib/core/run';
+  import { formatDuration, formatNumber } from '$lib/core/units';
   import type { KnownRun } from '../state/workroom.svelte';
+  import RunPhoto from './RunPhoto.svelte';
+
+  // One run, step by step, with all that happened at each.
   let { known }: { known: KnownRun } = $props();
+  const { run, state: s } = $derived(known);
+  const happened = (id: string): string[] => [
+    ...s.breaks.filter((b) => b.stepId === id).map((b) => `thread broke at stitch ${formatNumber(b.stitch)}`),
+    ...s.bobbins
+      .filter((b) => b.stepId === id)
+      .map((b) => (b.ranOut ? `bobbin ran out at stitch ${formatNumber(b.stitch)}` : 'fresh bobbin')),
+    ...s.troubles
+      .filter((t) => t.stepId === id)
+      .map((t) => `${troubleFlow(t.kind).title.toLowerCase()}${t.text ? `: ${t.text}` : ''}`),
+    ...s.notes.filter((n) => n.stepId === id).map((n) => `“${n.text}”`),
+  ];
+  const results = $derived(Object.entries(s.results).filter(([, r]) => r.result !== 'good'));
 </script>
 
-<section class="mt-8 max-w-3xl" aria-label="Steps of the run">
-  <h2 class="mb-2 text-2xl">{known.run.buildName}, step by step</h2>
+<section class="mt-8 max-w-4xl" aria-label="Steps of the run">
+  <h2 class="mb-1 text-2xl">{run.buildName}, step by step</h2>
+  <p class="label mb-2">
+    {[
+      run.machine && `${run.machine.name}, ${run.machine.speed} a minute`,
+      run.hoop && `hoop ${run.hoop}`,
+      `tape ${run.tapeId.slice(0, 8)}`,
+      run.buildVersion && `build of ${run.buildVersion.slice(0, 10)}`,
+      s.rate > 1 && `simulated, ${s.rate} times as fast`,
+    ]
+      .filter(Boolean)
+      .join(' · ')}
+  </p>
+  {#each results as [n, r] (n)}
+    <p class="mb-1 border-l-4 border-madder bg-madder-soft px-3 py-1">
+      Item {Number(n) + 1}: {r.result === 'second' ? 'a second' : 'ruined'}{r.reason ? `. ${r.reason}` : '.'}
+    </p>
+  {/each}
+  {#if s.reason}<p class="mb-1 border-l-4 border-madder bg-madder-soft px-3 py-1">
+      Given up: {s.reason}
+    </p>{/if}
   <table class="w-full text-left">
     <thead class="label border-b border-rule">
       <tr
@@ -18,21 +54,31 @@
       >
     </thead>
     <tbody class="divide-y divide-rule">
-      {#each known.run.score.steps as step (step.id)}
-        {@const ms = known.state.stepMs[step.id]}
+      {#each stepRows(known) as row, i (row.id)}
+        {@const step = run.score.steps[i]}
+        {@const slow =
+          row.taken !== null &&
+          row.planned > 0 &&
+          row.taken > 2 * row.planned &&
+          row.taken > row.planned + 60}
         <tr>
-          <td class={['w-20 py-0.5', step.kind === 'hand' ? 'text-hands' : 'text-needle']}
+          <td class={['w-20 py-0.5', row.kind === 'hand' ? 'text-hands' : 'text-needle']}
             >{step.kind === 'hand' ? `hand ${step.hand}` : `block ${step.block + 1}`}</td
           >
           <td
-            >{step.title}{#each known.state.notes.filter((n) => n.stepId === step.id) as note (note.at)}<span
+            >{row.title}{row.skipped ? ', passed over' : ''}{#each happened(row.id) as what, k (k)}<span
                 class="text-quiet"
               >
-                “{note.text}”</span
-              >{/each}</td
+                {what}</span
+              >{/each}{#each s.photos.filter((p) => p.stepId === row.id) as { photoId } (photoId)}<RunPhoto
+                id={photoId}
+                name={row.title}
+              />{/each}</td
           >
-          <td class="text-right">{ms === undefined ? '–' : formatDuration(ms / 1000)}</td>
-          <td class="text-right text-quiet">{formatDuration(known.run.planned[step.id])}</td>
+          <td class={['text-right', slow && 'font-bold text-madder']}
+            >{row.taken === null ? '–' : formatDuration(row.taken)}</td
+          >
+          <td class="text-right text-quiet">{formatDuration(row.planned)}</td>
         </tr>
       {/each}
     </tbody>
