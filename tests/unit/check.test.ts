@@ -17,7 +17,18 @@ type Change = Partial<Build>;
 const shop = newWorkshop();
 const twoHeads: Workshop = {
   ...shop,
-  machines: [{ id: 'm', name: 'Gannet', kind: 'multi-needle', needles: 2, heads: 2, speed: 850 }],
+  machines: [
+    {
+      id: 'm',
+      name: 'Gannet',
+      kind: 'multi-needle',
+      needles: 2,
+      heads: 2,
+      speed: 850,
+      speedShare: null,
+      startSeconds: null,
+    },
+  ],
   hoops: shop.hoops.map((h) => ({ ...h, machineId: 'm' })),
 };
 const check = (tape: Tape, change: Change = {}, workshop = shop, today?: string): Finding[] => {

@@ -22,8 +22,26 @@ const demoWorkshop: Workshop = {
   name: 'Gullmere Kite Fair',
   unit: 'mm',
   machines: [
-    { id: 'petrel', name: 'Petrel', kind: 'one-needle', needles: 1, heads: 1, speed: 600 },
-    { id: 'gannet', name: 'Gannet', kind: 'multi-needle', needles: 10, heads: 2, speed: 850 },
+    {
+      id: 'petrel',
+      name: 'Petrel',
+      kind: 'one-needle',
+      needles: 1,
+      heads: 1,
+      speed: 600,
+      speedShare: null,
+      startSeconds: null,
+    },
+    {
+      id: 'gannet',
+      name: 'Gannet',
+      kind: 'multi-needle',
+      needles: 10,
+      heads: 2,
+      speed: 850,
+      speedShare: null,
+      startSeconds: null,
+    },
   ],
   hoops: [
     {
@@ -60,6 +78,7 @@ const demoWorkshop: Workshop = {
     },
   ],
   stock: demoStock,
+  corrections: [],
   numbers: {},
 };
 

@@ -4,6 +4,7 @@
   import { count, formatDuration } from '$lib/core/units';
   import Tabs from '$lib/ui/kit/Tabs.svelte';
   import { saveAs } from '$lib/ui/kit/save-as';
+  import Corrections from '$lib/ui/log/Corrections.svelte';
   import LogCharts from '$lib/ui/log/LogCharts.svelte';
   import LogFilters from '$lib/ui/log/LogFilters.svelte';
   import RunDetail from '$lib/ui/log/RunDetail.svelte';
@@ -12,6 +13,7 @@
   const VIEWS = [
     ['runs', 'Runs'],
     ['charts', 'Charts'],
+    ['figures', 'What it teaches'],
   ] as const;
   let view = $state<(typeof VIEWS)[number][0]>('runs');
   let filter = $state({ ...ALL_RUNS });
@@ -69,9 +71,11 @@
   {:else}
     <div class="mb-4 flex flex-wrap items-end gap-x-8 gap-y-3">
       <Tabs views={VIEWS} bind:value={view} label="Views of the log" />
-      <div class="flex-1"><LogFilters bind:filter runs={workroom.runs} /></div>
+      {#if view !== 'figures'}<div class="flex-1"><LogFilters bind:filter runs={workroom.runs} /></div>{/if}
     </div>
-    {#if rows.length === 0}
+    {#if view === 'figures'}
+      <Corrections />
+    {:else if rows.length === 0}
       <p>
         No run is like that. <button
           type="button"

@@ -61,7 +61,14 @@ export const runRecordSchema = z.object({
   /** when the build was last changed before the run */
   buildVersion: z.string().max(60).default(''),
   machine: z
-    .object({ id, name: z.string().max(60), kind: z.enum(['one-needle', 'multi-needle']), speed: z.number() })
+    .object({
+      id,
+      name: z.string().max(60),
+      kind: z.enum(['one-needle', 'multi-needle']),
+      speed: z.number(),
+      speedShare: z.number().nullable().default(null),
+      startSeconds: z.number().nullable().default(null),
+    })
     .nullable()
     .default(null),
   hoop: z.string().max(80).default(''),
@@ -77,6 +84,8 @@ export const runRecordSchema = z.object({
   free: z.record(id, seconds).default({}),
   /** planned seconds by step and row of the table of numbers */
   terms: z.record(id, z.record(z.string().max(60), seconds)).default({}),
+  /** the maker's own figures of that day, by row of the table */
+  numbers: z.record(z.string().max(60), z.number()).default({}),
   blocks: z.array(blockSchema).max(20_000).default([]),
   pieces: z.array(pieceSchema).max(2000).default([]),
   /** what a bobbin gives, m */
@@ -107,7 +116,15 @@ export function newRun(
     tapeId: build.tapeId,
     createdAt: now,
     buildVersion: build.changedAt,
-    machine: { id: machine.id, name: machine.name, kind: machine.kind, speed: machine.speed },
+    machine: {
+      id: machine.id,
+      name: machine.name,
+      kind: machine.kind,
+      speed: machine.speed,
+      speedShare: machine.speedShare,
+      startSeconds: machine.startSeconds,
+    },
+    numbers: workshop.numbers,
     hoop: plan.hoop.name,
     items,
     madeBefore,

@@ -21,6 +21,8 @@ export interface RunState {
   stitch: number;
   /** the needle runs */
   sewing: boolean;
+  /** the thread broke and is not mended yet */
+  mending: boolean;
   /** fastest a machine was followed at; above 1 its times say nothing about real ones */
   rate: number;
   /** after a redo: the step to go on with */
@@ -30,6 +32,8 @@ export interface RunState {
   redos: number;
   skipped: string[];
   breaks: { at: number; stepId: string; stitch: number; thread: string }[];
+  /** seconds from each break until the needle went back */
+  mendSeconds: number[];
   bobbins: { at: number; stepId: string; stitch: number; ranOut: boolean }[];
   threads: { at: number; stepId: string; name: string }[];
   troubles: { at: number; stepId: string; kind: TroubleKind; text: string }[];
@@ -52,12 +56,14 @@ export const freshRun: RunState = {
   stepMs: {},
   stitch: 0,
   sewing: false,
+  mending: false,
   rate: 1,
   then: null,
   returns: 0,
   redos: 0,
   skipped: [],
   breaks: [],
+  mendSeconds: [],
   bobbins: [],
   threads: [],
   troubles: [],
@@ -95,6 +101,7 @@ export function runAfter(before: RunState, event: RunEvent, stepIds: readonly st
     spent: 0,
     stitch: 0,
     sewing: false,
+    mending: false,
     then: null,
   });
   const rest = (status: 'paused' | 'interrupted'): RunState => ({ ...state, status, since: null, sewing: false });
@@ -117,13 +124,19 @@ export function runAfter(before: RunState, event: RunEvent, stepIds: readonly st
     case 'stitching':
       return event.index === state.index ? { ...state, sewing: true, stitch: event.stitch } : state;
     case 'halted':
-    case 'went-back':
       return event.index === state.index ? { ...state, sewing: false, stitch: event.stitch } : state;
+    case 'went-back': {
+      if (event.index !== state.index) return state;
+      const mends = before.mending && before.since !== null;
+      const mendSeconds = mends ? [...state.mendSeconds, worked(before.since as number, event) / 1000] : state.mendSeconds; // prettier-ignore
+      return { ...state, sewing: false, mending: false, stitch: event.stitch, mendSeconds };
+    }
     case 'broke':
       if (event.index !== state.index) return state;
       return {
         ...state,
         sewing: false,
+        mending: true,
         stitch: event.stitch,
         breaks: [...state.breaks, { at: event.at, stepId, stitch: event.stitch, thread: event.thread }],
       };

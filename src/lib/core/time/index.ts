@@ -100,9 +100,18 @@ function needleTime(
         block.typed?.seconds != null
           ? 'as the machine’s screen says'
           : `${block.stitches} stitches at ${speed} a minute, slower where they are long`,
-      seconds: stitchSeconds(block, speed, numbers),
+      // A sheet's time was read from the screen; the log's share holds for what is worked out from stitches.
+      seconds: stitchSeconds(
+        block,
+        block.typed?.seconds != null ? speed : speed * (machine.speedShare ?? 1),
+        numbers,
+      ),
     },
-    { label: 'run-up', seconds: numbers['stitch.startRamp'] * (1 + block.trims), number: 'stitch.startRamp' },
+    {
+      label: machine.startSeconds === null ? 'run-up' : 'run-up, as your log has it',
+      seconds: (machine.startSeconds ?? numbers['stitch.startRamp']) * (1 + block.trims),
+      number: 'stitch.startRamp',
+    },
     { label: 'tie-in and tie-off', seconds: numbers['stitch.tie'], number: 'stitch.tie' },
     {
       label: `${block.jumps} jumps`,

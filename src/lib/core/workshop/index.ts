@@ -14,6 +14,9 @@ const machineSchema = z.object({
   heads: z.int().min(1).max(50),
   /** set speed, stitches per minute */
   speed: z.number().min(100).max(2000),
+  /** learned from the log: its real speed as a share of the set one, and seconds of each start; null: not yet */
+  speedShare: z.number().min(0.1).max(3).nullable().default(null),
+  startSeconds: z.number().min(0).max(60).nullable().default(null),
 });
 const hoopSchema = z.object({
   id: z.string().min(1).max(60),
@@ -43,12 +46,24 @@ export const stockSchema = z.object({
   cost: z.number().min(0).max(100_000),
 });
 export type StockItem = z.infer<typeof stockSchema>;
+/** Figures that were taken from the log, with what they were before; null: as the table said. */
+const correctionSchema = z.object({
+  id: z.string().min(1).max(60),
+  /** ms since 1970 */
+  at: z.number(),
+  changes: z
+    .array(z.object({ key: z.string().max(120), label: z.string().max(200), from: z.number().nullable(), to: z.number() }))
+    .max(500),
+}); // prettier-ignore
+export type Correction = z.infer<typeof correctionSchema>;
 export const workshopSchema = z.object({
   name: z.string().max(120),
   unit: z.enum(['mm', 'inch']),
   machines: z.array(machineSchema).min(1).max(50),
   hoops: z.array(hoopSchema).min(1).max(200),
   stock: z.array(stockSchema).max(2000).default([]),
+  /** newest first */
+  corrections: z.array(correctionSchema).max(50).default([]),
   numbers: z.partialRecord(z.enum(NUMBER_IDS as [NumberId, ...NumberId[]]), z.number()),
 });
 export type Machine = z.infer<typeof machineSchema>;
@@ -67,6 +82,8 @@ export const newWorkshop = (): Workshop => ({
       needles: 1,
       heads: 1,
       speed: numbersWith()['stitch.speedHome'],
+      speedShare: null,
+      startSeconds: null,
     },
   ],
   hoops: [
@@ -82,6 +99,7 @@ export const newWorkshop = (): Workshop => ({
     machineId: 'machine-1',
   })),
   stock: [],
+  corrections: [],
   numbers: {},
 });
 

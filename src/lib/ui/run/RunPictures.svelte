@@ -9,11 +9,15 @@
 </script>
 
 <section
-  class="grid min-h-72 border-t border-rule bg-paper lg:min-h-0 lg:grid-rows-[minmax(0,1fr)_minmax(0,1fr)] lg:border-t-0 lg:border-l"
+  class="grid border-t border-rule bg-paper sm:grid-cols-2 lg:min-h-0 lg:grid-cols-1 lg:grid-rows-[minmax(0,1fr)_minmax(0,1fr)] lg:border-t-0 lg:border-l"
   aria-label="This moment"
 >
-  <div class="flex min-h-56 flex-col justify-center p-3 lg:min-h-0">
+  <div class="flex h-88 min-w-0 flex-col p-3 lg:h-auto lg:min-h-0">
     {#if session.stack}<CrossSection stack={session.stack} step={session.step} large />{/if}
   </div>
-  {#if drawing}<div class="min-h-64 border-t border-rule p-2 lg:min-h-0"><PlanStill {drawing} /></div>{/if}
+  {#if drawing}<div
+      class="h-80 min-w-0 border-t border-rule p-2 sm:h-88 sm:border-t-0 sm:border-l lg:h-auto lg:min-h-0 lg:border-t lg:border-l-0"
+    >
+      <PlanStill {drawing} />
+    </div>{/if}
 </section>

@@ -156,12 +156,15 @@
   {:else}<RunEnd {session} />{/if}
 
   <footer
-    class={['flex shrink-0 gap-2 border-t border-rule bg-paper p-3', runWays.mirrored && 'flex-row-reverse']}
+    class={[
+      'flex shrink-0 flex-wrap gap-2 border-t border-rule bg-paper p-3 sm:flex-nowrap',
+      runWays.mirrored && 'flex-row-reverse',
+    ]}
     inert={watching}
   >
     <button
       type="button"
-      class="btn min-h-16 px-4 text-lg"
+      class="btn min-h-16 grow justify-center px-4 text-lg sm:grow-0"
       onclick={() => session.back()}
       disabled={state_.index === 0}
       aria-label="Back one step"><ChevronLeft size={26} /><span class="hidden lg:inline">Back</span></button
@@ -169,29 +172,37 @@
     {#if busy}
       <button
         type="button"
-        class="btn min-h-16 border-madder px-4 text-lg text-madder"
+        class="btn min-h-16 grow justify-center border-madder px-4 text-lg text-madder"
         onclick={() => machine.halt()}><Hand size={24} />Halt</button
       >
     {:else if !session.resting}
       <button
         type="button"
-        class="btn min-h-16 px-4 text-lg"
+        class="btn min-h-16 grow justify-center px-4 text-lg sm:grow-0"
         onclick={() => session.togglePause()}
         aria-label="Pause"><Pause size={24} /><span class="hidden lg:inline">Pause</span></button
       >
     {/if}
-    <button type="button" class="btn min-h-16 px-4 text-lg" onclick={() => (noting = true)} aria-label="Note"
+    <button
+      type="button"
+      class="btn min-h-16 grow justify-center px-4 text-lg sm:grow-0"
+      onclick={() => (noting = true)}
+      aria-label="Note"
       ><StickyNote size={24} /><span class="hidden lg:inline"
         >Note{state_.notes.length ? ` (${state_.notes.length})` : ''}</span
       ></button
     >
-    <button type="button" class="btn min-h-16 px-4 text-lg" onclick={ask} aria-label="Trouble"
+    <button
+      type="button"
+      class="btn min-h-16 grow justify-center px-4 text-lg sm:grow-0"
+      onclick={ask}
+      aria-label="Trouble"
       ><LifeBuoy size={24} class="text-madder" /><span class="hidden sm:inline">Trouble</span></button
     >
     <button
       type="button"
       class={[
-        'btn btn-strong min-h-16 min-w-0 flex-1 justify-center text-2xl',
+        'btn btn-strong order-first min-h-20 min-w-0 basis-full justify-center text-2xl sm:order-none sm:min-h-16 sm:flex-1 sm:basis-0',
         step?.kind === 'hand' && 'border-hands-fill! bg-hands-fill! text-on-hands!',
       ]}
       disabled={busy}

@@ -140,11 +140,16 @@ class Workroom {
   /** Starts a run with the score as it is now. */
   async startRun(build: Build, plan: BuildPlan): Promise<string | null> {
     const now = Date.now();
-    const run = newRun(build, $state.snapshot(plan) as BuildPlan, this.workshop, {
-      id: newId(),
-      now,
-      madeBefore: this.madeBefore(build.id),
-    });
+    const run = newRun(
+      build,
+      $state.snapshot(plan) as BuildPlan,
+      $state.snapshot(this.workshop) as Workshop,
+      {
+        id: newId(),
+        now,
+        madeBefore: this.madeBefore(build.id),
+      },
+    );
     const started: RunEvent = { type: 'started', at: now };
     const written = await attempt(() => this.store.log.start(run, started));
     if (!written.ok) {

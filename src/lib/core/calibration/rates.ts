@@ -1,0 +1,162 @@
+import { logRow, type LoggedRun } from '../log';
+import { numberDef, numbersWith, type NumberId } from '../numbers';
+import { isOver } from '../run';
+import type { Workshop } from '../workshop';
+import { fitRobust } from './robust';
+import { NINE_IN_TEN, type Suggestion } from './types';
+
+/** The table's rates count as if so much had been sewn by them. */
+const BREAKS_BEFORE = 1.5;
+const REJECTS_BEFORE = 1;
+/** Bobbin thread by the stitch against the table, and from one bobbin to the next. */
+const BOBBIN_PRIOR = 0.15;
+const BOBBIN_NOISE = 0.06;
+/** Mending a break. */
+const MEND_PRIOR = 0.4;
+const MEND_NOISE = 0.35;
+
+const suggestion = (
+  id: NumberId,
+  workshop: Workshop,
+  figures: Pick<Suggestion, 'to' | 'low' | 'high' | 'runs' | 'observations' | 'because'>,
+): Suggestion => {
+  const { label, unit, min, max } = numberDef(id);
+  const keep = (v: number) => Math.min(max, Math.max(min, v));
+  return {
+    key: `number:${id}`,
+    label,
+    unit,
+    from: numbersWith(workshop.numbers)[id],
+    ...figures,
+    to: keep(figures.to),
+    low: keep(figures.low),
+    high: keep(figures.high),
+  };
+};
+
+/** Thread breaks: a Poisson rate with a gamma prior at the table's. */
+export function fitBreaks(runs: readonly LoggedRun[], workshop: Workshop): Suggestion[] {
+  let breaks = 0;
+  let tens = 0;
+  const mended: { y: number; run: string }[] = [];
+  for (const { run, state } of runs) {
+    breaks += state.breaks.length;
+    for (const step of run.score.steps)
+      if (step.kind === 'needle' && !step.skipped && state.stepMs[step.id] !== undefined)
+        tens += ((run.blocks[step.block]?.stitches ?? 0) * run.items) / 10_000;
+    for (const seconds of state.mendSeconds) mended.push({ y: seconds, run: run.id });
+  }
+  if (!tens) return [];
+  const before = BREAKS_BEFORE / numberDef('stitch.breakRate').value;
+  const shape = BREAKS_BEFORE + breaks;
+  const rate = shape / (before + tens);
+  const sd = Math.sqrt(shape) / (before + tens);
+  const found = [
+    suggestion('stitch.breakRate', workshop, {
+      to: rate,
+      low: rate - NINE_IN_TEN * sd,
+      high: rate + NINE_IN_TEN * sd,
+      runs: runs.length,
+      observations: breaks,
+      because: `${breaks} breaks in ${Math.round(tens * 10_000)} stitches.`,
+    }),
+  ];
+  if (mended.length) {
+    const { value } = numberDef('stitch.breakSeconds');
+    const fitted = fitRobust(
+      mended.map(({ y }) => ({ x: new Map([[0, 1]]), y, sd: MEND_NOISE * value })),
+      [{ mean: value, sd: MEND_PRIOR * value }],
+    );
+    found.push(
+      suggestion('stitch.breakSeconds', workshop, {
+        to: fitted.mean[0],
+        low: fitted.mean[0] - NINE_IN_TEN * fitted.sd[0],
+        high: fitted.mean[0] + NINE_IN_TEN * fitted.sd[0],
+        runs: new Set(mended.map((m) => m.run)).size,
+        observations: mended.length,
+        because: 'From the break to the needle going on.',
+      }),
+    );
+  }
+  return found;
+}
+
+/** Items spoiled: a binomial share with a beta prior at the table's. */
+export function fitRejects(runs: readonly LoggedRun[], workshop: Workshop): Suggestion[] {
+  const over = runs.filter((r) => isOver(r.state)).map(logRow);
+  const made = over.reduce((sum, r) => sum + r.items, 0);
+  if (!made) return [];
+  const bad = over.reduce((sum, r) => sum + r.second + r.ruined, 0);
+  const table = numberDef('order.rejectRate').value / 100;
+  const n = REJECTS_BEFORE / table + made;
+  const share = (REJECTS_BEFORE + bad) / n;
+  const sd = Math.sqrt((share * (1 - share)) / n);
+  return [
+    suggestion('order.rejectRate', workshop, {
+      to: 100 * share,
+      low: 100 * (share - NINE_IN_TEN * sd),
+      high: 100 * (share + NINE_IN_TEN * sd),
+      runs: over.length,
+      observations: made,
+      because: `${bad} of ${made} items were seconds or ruined.`,
+    }),
+  ];
+}
+
+/**
+ * Bobbin thread: from one full bobbin to the next empty one on the same machine, metres that were expected against those
+ * that were on it. Both coefficients of the formula are scaled alike.
+ */
+export function fitBobbins(runs: readonly LoggedRun[], workshop: Workshop): Suggestion[] {
+  const shares: { y: number; run: string }[] = [];
+  const byMachine = new Map<string, LoggedRun[]>();
+  for (const r of [...runs].sort((a, b) => a.run.createdAt - b.run.createdAt)) {
+    const id = r.run.machine?.id ?? '';
+    byMachine.set(id, [...(byMachine.get(id) ?? []), r]);
+  }
+  for (const list of byMachine.values()) {
+    /** sewn since a full bobbin went in, in units of the table; null: not known */
+    let used: number | null = null;
+    for (const { run, state } of list) {
+      const then = numbersWith(run.numbers);
+      const scale = numberDef('thread.bobbinTake').value / then['thread.bobbinTake'];
+      const full = run.bobbinHoldsM / (1 - then['thread.bobbinKeep'] / 100);
+      for (const step of run.score.steps) {
+        if (step.kind === 'hand') {
+          if (step.action === 'bobbin' && state.stepMs[step.id] !== undefined) used = null;
+          continue;
+        }
+        if (step.skipped || state.stepMs[step.id] === undefined) continue;
+        const block = run.blocks[step.block];
+        const metres = (block?.bobbinM ?? 0) * run.items * scale;
+        const changes = state.bobbins.filter((b) => b.stepId === step.id);
+        let sewn = 0;
+        for (const { stitch, ranOut } of changes) {
+          const share = block?.stitches ? Math.min(1, stitch / block.stitches) : 0;
+          const here = metres * share - sewn;
+          if (ranOut && used !== null && full > 0 && used + here > 0)
+            shares.push({ y: full / (used + here), run: run.id });
+          sewn = metres * share;
+          used = 0;
+        }
+        if (used !== null) used += metres - sewn;
+      }
+    }
+  }
+  if (!shares.length) return [];
+  const { mean, sd } = fitRobust(
+    shares.map(({ y }) => ({ x: new Map([[0, 1]]), y, sd: BOBBIN_NOISE })),
+    [{ mean: 1, sd: BOBBIN_PRIOR }],
+  );
+  return (['thread.bobbinTake', 'thread.bobbinThick'] as const).map((id) => {
+    const { value } = numberDef(id);
+    return suggestion(id, workshop, {
+      to: value * mean[0],
+      low: value * (mean[0] - NINE_IN_TEN * sd[0]),
+      high: value * (mean[0] + NINE_IN_TEN * sd[0]),
+      runs: new Set(shares.map((s) => s.run)).size,
+      observations: shares.length,
+      because: 'From one full bobbin to the next empty one on the same machine.',
+    });
+  });
+}

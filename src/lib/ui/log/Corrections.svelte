@@ -1,0 +1,96 @@
+<script lang="ts">
+  import { fitFigures, isNews, takeFigures, undoFigures, type Suggestion } from '$lib/core/calibration';
+  import { count } from '$lib/core/units';
+  import { newId } from '../state/ids';
+  import { workroom } from '../state/workroom.svelte';
+
+  // What the log says of this workroom's own figures: old beside new, taken or not, and the way back.
+  const all = $derived(fitFigures(workroom.runs, workroom.workshop));
+  const news = $derived(all.filter(isNews).sort((a, b) => b.observations - a.observations));
+  let left = $state.raw<string[]>([]);
+  const chosen = $derived(news.filter((s) => !left.includes(s.key)));
+  const figure = (v: number | null) => (v === null ? 'as the table' : String(Number(v.toPrecision(3))));
+  const day = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' }); // prettier-ignore
+  /** how far what is likely reaches, as a share of the figure */
+  const sure = ({ low, high, to }: Suggestion) => {
+    const share = to ? (high - low) / (2 * Math.abs(to)) : 1;
+    return share < 0.1 ? 'sure' : share < 0.25 ? 'fairly sure' : 'a first guess';
+  };
+  const take = () => workroom.saveWorkshop((w) => takeFigures(w, chosen, { id: newId(), at: Date.now() }));
+  const goBack = (id: string) => workroom.saveWorkshop((w) => undoFigures(w, id));
+</script>
+
+<section class="flex flex-col gap-4" data-testid="corrections">
+  <p class="max-w-3xl">
+    {#if !all.length}
+      The log says nothing yet: after the first runs it shows here where your hands and machines differ from
+      the table.
+    {:else if !news.length}
+      The plans already use what your log says. {count(all.length, 'figure')} looked at.
+    {:else}
+      Your log would set {count(news.length, 'figure')} otherwise. Take those you believe; plans follow at once,
+      and you can go back.
+    {/if}
+  </p>
+  {#if news.length}
+    <table class="w-full text-left">
+      <thead class="label border-b border-rule">
+        <tr>
+          <th class="w-10 py-1 font-normal" scope="col"><span class="sr-only">Take</span></th>
+          <th class="font-normal" scope="col">Figure</th>
+          <th class="text-right font-normal" scope="col">Now</th>
+          <th class="text-right font-normal" scope="col">Your log</th>
+          <th class="pl-2 font-normal" scope="col"><span class="sr-only">Unit</span></th>
+          <th class="text-right font-normal" scope="col">Nine in ten between</th>
+          <th class="pl-6 font-normal" scope="col">Rests on</th>
+        </tr>
+      </thead>
+      <tbody class="divide-y divide-rule">
+        {#each news as s (s.key)}
+          <tr title={s.because}>
+            <td class="py-1.5"
+              ><input
+                type="checkbox"
+                class="size-5"
+                aria-label="Take {s.label}"
+                checked={!left.includes(s.key)}
+                onchange={(e) =>
+                  (left = e.currentTarget.checked ? left.filter((k) => k !== s.key) : [...left, s.key])}
+              /></td
+            >
+            <td>{s.label}</td>
+            <td class="text-right text-quiet">{figure(s.from)}</td>
+            <td class="text-right font-bold">{figure(s.to)}</td>
+            <td class="pl-2 text-quiet">{s.unit}</td>
+            <td class="text-right text-quiet">{figure(s.low)} – {figure(s.high)}</td>
+            <td class="pl-6"
+              >{sure(s)},
+              <span class="text-quiet">{count(s.runs, 'run')}, {count(s.observations, 'time')}</span></td
+            >
+          </tr>
+        {/each}
+      </tbody>
+    </table>
+    <div>
+      <button type="button" class="btn btn-strong" disabled={!chosen.length} onclick={take}
+        >Take {count(chosen.length, 'figure')}</button
+      >
+    </div>
+  {/if}
+  {#if workroom.workshop.corrections.length}
+    <h2 class="text-xl">Taken before</h2>
+    <ul class="max-w-3xl divide-y divide-rule">
+      {#each workroom.workshop.corrections as c (c.id)}
+        <li class="flex flex-wrap items-baseline gap-3 py-2">
+          <details class="flex-1">
+            <summary class="cursor-pointer">{day.format(c.at)}, {count(c.changes.length, 'figure')}</summary>
+            <ul class="label">
+              {#each c.changes as f (f.key)}<li>{f.label}: {figure(f.from)} → {figure(f.to)}</li>{/each}
+            </ul>
+          </details>
+          <button type="button" class="btn btn-small" onclick={() => goBack(c.id)}>Go back</button>
+        </li>
+      {/each}
+    </ul>
+  {/if}
+</section>
