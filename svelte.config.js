@@ -4,6 +4,8 @@ import adapter from '@sveltejs/adapter-node';
 export default {
   kit: {
     adapter: adapter(),
+    // One page opens every place offline, so its files are named from the root.
+    paths: { relative: false },
     csp: {
       mode: 'auto',
       directives: {

@@ -3,6 +3,7 @@
   import { goto } from '$app/navigation';
   import { resolve } from '$app/paths';
   import { page } from '$app/state';
+  import { onMount } from 'svelte';
   import { Toaster } from 'svelte-sonner';
   import MaterialPatterns from '$lib/ui/score/MaterialPatterns.svelte';
   import JobBar from '$lib/ui/shell/JobBar.svelte';
@@ -11,9 +12,13 @@
   import { PLACES } from '$lib/ui/shell/places';
   import Rail from '$lib/ui/shell/Rail.svelte';
   import { theme } from '$lib/ui/state/theme.svelte';
+  import { watchForUpdates } from '$lib/ui/state/update';
   import { workroom } from '$lib/ui/state/workroom.svelte';
 
   let { children } = $props();
+  onMount(() => {
+    if ('serviceWorker' in navigator) void navigator.serviceWorker.ready.then(watchForUpdates);
+  });
   theme.start();
   void workroom.open();
   // At the machine nothing but the step is on the screen.

@@ -1,11 +1,14 @@
 <script lang="ts">
+  import { onMount } from 'svelte';
   import { resolve } from '$app/paths';
   import { count, formatDuration } from '$lib/core/units';
   import { plannedSeconds, runSeconds } from '$lib/core/run';
   import TapePicture from '$lib/ui/hoop/TapePicture.svelte';
   import EmptyWorkroom from '$lib/ui/shell/EmptyWorkroom.svelte';
+  import { safety } from '$lib/ui/state/safety.svelte';
   import { workroom } from '$lib/ui/state/workroom.svelte';
 
+  onMount(() => void safety.load());
   const finished = $derived(workroom.runs.filter((r) => r.state.status === 'finished').slice(0, 5));
   const day = new Intl.DateTimeFormat('en-GB', { weekday: 'long', day: 'numeric', month: 'long' });
 </script>
@@ -40,6 +43,17 @@
       </section>
     {/each}
 
+    {#if safety.overdueDays}
+      <p
+        class="mb-5 flex flex-wrap items-center gap-3 border-l-4 border-madder bg-madder-soft px-4 py-2"
+        role="status"
+      >
+        <span class="flex-1"
+          >{count(safety.overdueDays, 'day')} without a backup: all of this is in one browser only.</span
+        >
+        <a class="btn btn-small" href={resolve('/workshop')}>To the backup</a>
+      </p>
+    {/if}
     <div class="grid gap-10 lg:grid-cols-2">
       <section>
         <h2 class="mb-2 text-2xl">To make</h2>

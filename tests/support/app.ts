@@ -116,7 +116,12 @@ export async function openPage(
   browser: Browser,
   options: Parameters<Browser['newContext']>[0] = {},
 ): Promise<{ page: Page; context: BrowserContext; faults: string[] }> {
-  const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, ...options });
+  // Offline work is tried in a test of its own; elsewhere it would fetch every file for every page.
+  const context = await browser.newContext({
+    viewport: { width: 1280, height: 800 },
+    serviceWorkers: 'block',
+    ...options,
+  });
   const faults: string[] = [];
   context.on('page', (p) => {
     p.on('pageerror', (error) => faults.push(error.message));

@@ -1,10 +1,12 @@
 import type * as z from 'zod';
+import type { WorkroomData } from '$lib/core/backup';
 import { buildSchema, type Build } from '$lib/core/build';
 import { fail, ok, type Problem, type Result } from '$lib/core/problem';
 import { applyChanges, movementSchema, reversed, type Movement } from '$lib/core/stock';
 import { newWorkshop, workshopSchema, type Workshop } from '$lib/core/workshop';
 import { JoltDb, type DocumentRecord, type TapeRecord } from './db';
 import { RunStore } from './run-store';
+import { readWhole, writeWhole } from './whole';
 
 export type NewTape = TapeRecord;
 /** Builds of older versions lack what came later. */
@@ -32,7 +34,14 @@ export class Store {
   }
 
   /** Tells what is wrong with the database, if anything, before the first screen. */
-  async open(): Promise<Problem | null> {
+  async open(onblocked: (problem: Problem) => void = () => undefined): Promise<Problem | null> {
+    // An older page in another tab keeps the old shape open; until it is closed nothing is written here.
+    this.db.on('blocked', () => onblocked(blocked));
+    // A newer page waits for this one: it lets go at once, and says so.
+    this.db.on('versionchange', () => {
+      this.db.close();
+      onblocked(storeProblem(new Error('newer version')));
+    });
     try {
       // Dexie would open newer data and add what it misses; it must stay untouched.
       const stored = (await indexedDB.databases?.())?.find(({ name }) => name === this.db.name);
@@ -177,6 +186,8 @@ export class Store {
       return ok(next);
     });
   }
+  whole = (): Promise<WorkroomData> => readWhole(this.db);
+  restore = (data: WorkroomData): Promise<void> => writeWhole(this.db, data);
   async setting(key: string): Promise<unknown> {
     return (await this.db.settings.get(key))?.value;
   }
@@ -194,13 +205,24 @@ const named = (row: unknown) =>
     : 'without a name';
 
 /** What a browser says when it cannot keep data, as a sentence. */
+const blocked: Problem = {
+  code: 'store-blocked',
+  message: 'Another tab with an older Jolt Step holds the data; nothing is lost.',
+  next: 'Close the other tabs of Jolt Step; this one goes on by itself.',
+};
 function storeProblem(error: unknown): Problem {
   const name = error instanceof Error ? `${error.name} ${error.message}` : String(error);
   if (/quota/i.test(name))
     return fail(
       'store-full',
       'The browser has no room left; the last change was not kept.',
-      'Export and remove builds that you no longer need, then try again.',
+      'Make a backup in Workshop, then remove pictures or builds that you no longer need.',
+    ).problem;
+  if (/constraint|already exists/i.test(name))
+    return fail(
+      'already-written',
+      'Another tab has written here meanwhile; nothing was overwritten.',
+      'Reload this page to see what is there now.',
     ).problem;
   if (/version/i.test(name))
     return fail(

@@ -11,6 +11,12 @@ async function exchange() {
   return loaded;
 }
 
+async function backup() {
+  const loaded = await import('$lib/core/backup');
+  (await import('zod')).config({ jitless: true });
+  return loaded;
+}
+
 const worker: CoreWorker = {
   read(bytes, trimJumps, roles, onProgress) {
     const result = readTape(bytes);
@@ -33,6 +39,15 @@ const worker: CoreWorker = {
     const from = performance.now();
     const goOn = () => performance.now() - from < 1000 * seconds;
     return solveLayout(pieces, stock, { edgeToEdge, gapMm, seed: 1, goOn, onBetter });
+  },
+  async packBackup(data) {
+    const { packBackup } = await backup();
+    const bytes = packBackup(data);
+    return Comlink.transfer(bytes, [bytes.buffer]);
+  },
+  async readBackup(bytes) {
+    const { readBackup } = await backup();
+    return readBackup(bytes);
   },
   async unpack(bytes) {
     const { readBundle } = await exchange();

@@ -1,3 +1,4 @@
+import type { WorkroomData } from '$lib/core/backup';
 import type { Bundle } from '$lib/core/exchange';
 import type { Layout, LayoutPiece, LayoutStock } from '$lib/core/layout';
 import type { Problem, Result } from '$lib/core/problem';
@@ -31,6 +32,9 @@ export interface CoreWorker {
   ): Promise<{ ok: true; bytes: Uint8Array } | { ok: false; problem: Problem }>;
   /** Lays pieces out for some seconds; every better layout is told. @param onBetter a proxied function */
   layout(request: LayoutRequest, onBetter?: (layout: Layout) => void): Promise<Layout>;
+  /** The whole workroom as a ZIP. */
+  packBackup(data: WorkroomData): Promise<Uint8Array>;
+  readBackup(bytes: Uint8Array): Promise<Result<WorkroomData>>;
   /** Opens a ZIP of designs. */
   unpack(bytes: Uint8Array): Promise<Result<Bundle>>;
 }

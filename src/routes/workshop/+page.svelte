@@ -1,6 +1,7 @@
 <script lang="ts">
   import { NUMBER_IDS, NUMBER_TABLE, type NumberGroup, type NumberId } from '$lib/core/numbers';
   import NumberRow from '$lib/ui/workshop/NumberRow.svelte';
+  import DataSafety from '$lib/ui/workshop/DataSafety.svelte';
   import Machines from '$lib/ui/workshop/Machines.svelte';
   import Stock from '$lib/ui/workshop/Stock.svelte';
   import { theme, type ThemeChoice } from '$lib/ui/state/theme.svelte';
@@ -60,6 +61,7 @@
 
   <Machines />
   <section class="mt-10"><Stock /></section>
+  <DataSafety />
 
   <section class="mt-10">
     <div class="mb-2 flex flex-wrap items-baseline gap-4">

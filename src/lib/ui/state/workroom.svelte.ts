@@ -36,7 +36,7 @@ class Workroom {
     return this.opening;
   }
   private async openNow() {
-    this.problem = await this.store.open();
+    this.problem = await this.store.open(showProblem);
     if (this.problem) {
       this.status = 'closed';
       return;
@@ -58,6 +58,11 @@ class Workroom {
         `Damaged and set aside: ${damaged.join('; ')}.`,
         'Everything else is here. They stay in this browser; a backup brings them back whole.',
       );
+  }
+  /** Reads everything anew, the workshop too: after a restore. */
+  async reload() {
+    this.workshop = await this.store.workshop();
+    await this.refresh();
   }
   async fillWithDemo() {
     const { demoWorkroom } = await import('$lib/demo');

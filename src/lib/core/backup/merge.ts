@@ -1,0 +1,106 @@
+import type { WorkroomData } from './types';
+
+/** Where both have something of the same id and it differs: the backup's, mine, or both (builds and runs as copies). */
+export type MergeMode = 'backup' | 'mine' | 'both';
+
+const KINDS = ['builds', 'runs', 'movements', 'tapes', 'sheets', 'photos'] as const;
+type Kind = (typeof KINDS)[number];
+/** What restoring would do, told before it is done. */
+export interface RestoreSummary {
+  kinds: { kind: Kind; added: number; same: number; differs: number; kept: number }[];
+  /** the workshop (machines, stock, figures) differs from mine */
+  workshopDiffers: boolean;
+  names: string[];
+}
+export interface Merged {
+  data: WorkroomData;
+  summary: RestoreSummary;
+}
+
+type Row = { id: string; value: unknown };
+const rowsOf = (data: WorkroomData, kind: Kind): Row[] =>
+  kind === 'runs'
+    ? data.runs.map((r) => ({ id: r.run.id, value: r }))
+    : data[kind].map((value) => ({ id: value.id, value }));
+/** Compared as text, bytes by their length and content. */
+const told = (value: unknown): string =>
+  JSON.stringify(value, (_, v: unknown) =>
+    v instanceof Uint8Array
+      ? `${v.length}:${v.reduce((h, b) => Math.imul(h ^ b, 0x01000193) >>> 0, 0x811c9dc5)}`
+      : v && typeof v === 'object' && !Array.isArray(v)
+        ? Object.fromEntries(Object.entries(v).sort(([a], [b]) => (a < b ? -1 : 1)))
+        : v,
+  );
+
+export function summarise(mine: WorkroomData, backup: WorkroomData): RestoreSummary {
+  const kinds = KINDS.map((kind) => {
+    const own = new Map(rowsOf(mine, kind).map((r) => [r.id, told(r.value)]));
+    const counts = { kind, added: 0, same: 0, differs: 0, kept: 0 };
+    const seen = new Set<string>();
+    for (const { id, value } of rowsOf(backup, kind)) {
+      seen.add(id);
+      const known = own.get(id);
+      if (known === undefined) counts.added++;
+      else if (known === told(value)) counts.same++;
+      else counts.differs++;
+    }
+    counts.kept = [...own.keys()].filter((id) => !seen.has(id)).length;
+    return counts;
+  });
+  const names = backup.builds.map((b) => b.name);
+  const workshopDiffers = mine.workshop !== null && backup.workshop !== null && told(mine.workshop) !== told(backup.workshop); // prettier-ignore
+  return { kinds, workshopDiffers, names };
+}
+
+/**
+ * Both together by id; nothing of mine is lost unless the backup's is wanted in its place. Where one run is the other with
+ * more events, the longer one is taken: events are only ever added.
+ * @param newId for copies
+ */
+export function mergeBackup(
+  mine: WorkroomData,
+  backup: WorkroomData,
+  mode: MergeMode,
+  newId: () => string,
+): WorkroomData {
+  const by = <T>(own: readonly T[], other: readonly T[], id: (v: T) => string, copy?: (v: T) => T): T[] => {
+    const merged = new Map(own.map((v) => [id(v), v]));
+    for (const v of other) {
+      const known = merged.get(id(v));
+      if (known === undefined) merged.set(id(v), v);
+      else if (told(known) === told(v)) continue;
+      else if (mode === 'backup') merged.set(id(v), v);
+      else if (mode === 'both' && copy) {
+        const made = copy(v);
+        merged.set(id(made), made);
+      }
+    }
+    return [...merged.values()];
+  };
+  const runs = (() => {
+    const longer = new Map<string, WorkroomData['runs'][number]>();
+    for (const r of backup.runs) {
+      const own = mine.runs.find((m) => m.run.id === r.run.id);
+      const grows = own && told(own.run) === told(r.run) && told(own.events) === told(r.events.slice(0, own.events.length)); // prettier-ignore
+      if (grows) longer.set(r.run.id, r);
+    }
+    const own = mine.runs.map((m) => longer.get(m.run.id) ?? m);
+    // Where mine is the longer one, the backup has nothing to add.
+    const shorter = (r: WorkroomData['runs'][number]) => {
+      const known = own.find((m) => m.run.id === r.run.id);
+      return known && told(known.run) === told(r.run) && told(r.events) === told(known.events.slice(0, r.events.length)); // prettier-ignore
+    };
+    return by(own, backup.runs.filter((r) => !shorter(r)), (r) => r.run.id, (r) => ({ ...r, run: { ...r.run, id: newId() } })); // prettier-ignore
+  })();
+  const wins = mode === 'backup' || mine.workshop === null;
+  return {
+    workshop: wins ? (backup.workshop ?? mine.workshop) : mine.workshop,
+    settings: wins ? { ...mine.settings, ...backup.settings } : { ...backup.settings, ...mine.settings },
+    builds: by(mine.builds, backup.builds, (b) => b.id, (b) => ({ ...b, id: newId(), name: `${b.name.slice(0, 100)}, from the backup` })), // prettier-ignore
+    runs,
+    movements: by(mine.movements, backup.movements, (m) => m.id),
+    tapes: by(mine.tapes, backup.tapes, (f) => f.id),
+    sheets: by(mine.sheets, backup.sheets, (f) => f.id),
+    photos: by(mine.photos, backup.photos, (f) => f.id),
+  };
+}

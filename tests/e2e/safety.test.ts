@@ -1,0 +1,141 @@
+import { expect } from 'chai';
+import { readFileSync } from 'node:fs';
+import type { Page } from 'playwright-core';
+import { openPage, startApp, startBrowser, useApp } from '../support/app';
+
+const used = useApp();
+const data = (page: Page) => page.getByTestId('data');
+
+describe('data safety', () => {
+  it('backs the workroom up, shows what a restore would do, and restores it into an empty one', async () => {
+    const { page, context, faults } = await openPage(used.browser);
+    await page.goto(`${used.app.url}/workshop`);
+    await data(page).getByText('No backup was made here yet').waitFor();
+    const saved = page.waitForEvent('download');
+    await data(page).getByRole('button', { name: 'Back up now' }).click();
+    const zip = readFileSync(await (await saved).path());
+    await data(page).getByText('Last backup:').waitFor();
+    await context.close();
+
+    // Another browser, with nothing in it.
+    const plain = await startApp({ demo: false });
+    const other = await openPage(used.browser);
+    await other.page.goto(`${plain.url}/workshop`);
+    await other.page.getByTestId('restore-input').setInputFiles({ name: 'backup.zip', mimeType: 'application/zip', buffer: zip.subarray(0, 9000) }); // prettier-ignore
+    await other.page.getByText('This ZIP is cut off or damaged').waitFor();
+    await other.page.getByTestId('restore-input').setInputFiles({ name: 'backup.zip', mimeType: 'application/zip', buffer: zip }); // prettier-ignore
+    const row = other.page.getByTestId('restore-summary').getByRole('row', { name: /^builds/ });
+    expect(await row.innerText()).to.match(/builds\s+9\s+0\s+0\s+0/);
+    await other.page.getByRole('button', { name: 'Restore', exact: true }).click();
+    await other.page.getByText('The backup is restored.').waitFor();
+    await other.page.goto(plain.url);
+    await other.page.getByText('Line-winder pouch is waiting').waitFor();
+    expect(faults.concat(other.faults)).to.deep.equal([]);
+    await other.context.close();
+    await plain.stop();
+  });
+
+  it('a damaged record is set aside with a sentence; the rest opens', async () => {
+    const { page, context } = await openPage(used.browser);
+    await page.goto(used.app.url);
+    await page.getByRole('heading', { name: 'Gullmere Kite Fair' }).waitFor();
+    await page.evaluate(
+      () =>
+        new Promise<void>((resolve) => {
+          const open = indexedDB.open('jolt-step');
+          open.onsuccess = () => {
+            const write = open.result.transaction(['builds', 'runs'], 'readwrite');
+            write.objectStore('builds').put({ id: 'x', name: 'Torn', changedAt: '2026', order: 7 });
+            write.objectStore('runs').put({ id: 'y', buildId: 'x', createdAt: 5, score: null });
+            write.oncomplete = () => (open.result.close(), resolve());
+          };
+        }),
+    );
+    await page.reload();
+    await page.getByText(/Damaged and set aside: The build “Torn”; A run of the log/).waitFor();
+    await page.getByText('Crew patch').first().waitFor();
+    await context.close();
+  });
+
+  it('after one load it works with the server gone: every place, and a run too', async () => {
+    const app = await startApp();
+    const browser = await startBrowser();
+    const { page, context, faults } = await openPage(browser, { serviceWorkers: 'allow' });
+    await page.goto(app.url);
+    await page.getByRole('heading', { name: 'Gullmere Kite Fair' }).waitFor();
+    await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+    await page.waitForFunction(() => navigator.serviceWorker.controller !== null);
+    await app.stop();
+    for (const [path, text] of [
+      ['/builds', 'Crew patch'],
+      ['/cut', 'On the shelf'],
+      ['/log', 'What it teaches'],
+      ['/workshop', 'Machines and hoops'],
+    ]) {
+      await page.goto(app.url + path);
+      await page.getByText(text).first().waitFor();
+    }
+    await page.goto(`${app.url}/builds/line-winder-pouch`);
+    await page.getByTestId('step-card').waitFor();
+    await page.goto(app.url);
+    await page.getByRole('link', { name: 'Resume' }).click();
+    await page.getByTestId('resume').waitFor();
+    await page.keyboard.press('Space');
+    await page.getByTestId('resume').waitFor({ state: 'detached' });
+    await page.reload();
+    await page.getByTestId('resume').waitFor();
+    await page.getByRole('img', { name: /from above/ }).waitFor();
+    const manifest = await page.evaluate(
+      async () => (await (await fetch('/manifest.webmanifest')).json()).name,
+    );
+    expect(manifest).to.equal('Jolt Step');
+    expect(faults.filter((f) => !/Failed to load resource|ERR_CONNECTION/.test(f))).to.deep.equal([]);
+    await context.close();
+    await browser.close();
+  });
+
+  it('asks before it takes figures from the log, and goes back', async () => {
+    const { page, context, faults } = await openPage(used.browser);
+    await page.goto(`${used.app.url}/log`);
+    await page.getByRole('tab', { name: 'What it teaches' }).click();
+    const table = page.getByTestId('corrections');
+    await table.getByRole('row', { name: /Lay a flat piece/ }).waitFor();
+    await table.getByRole('checkbox', { name: 'Take Lay a flat piece' }).uncheck();
+    await table.getByRole('button', { name: /^Take \d+ figures/ }).click();
+    await table.getByText('Taken before').waitFor();
+    // What was not taken is still offered; what was is in use.
+    await table.getByRole('row', { name: /Lay a flat piece/ }).waitFor();
+    expect(await table.getByRole('row', { name: /Petrel: real speed/ }).count()).to.equal(0);
+    await page.reload();
+    await page.getByRole('tab', { name: 'What it teaches' }).click();
+    await table.getByRole('button', { name: 'Go back' }).click();
+    await table.getByRole('row', { name: /Petrel: real speed/ }).waitFor();
+    expect(faults).to.deep.equal([]);
+    await context.close();
+  });
+
+  it('shows the log by what is asked for, with its charts, and hands it over as CSV', async () => {
+    const { page, context, faults } = await openPage(used.browser);
+    await page.goto(`${used.app.url}/log`);
+    const rows = page.getByTestId('log').getByRole('row');
+    await rows.nth(5).waitFor();
+    const all = await rows.count();
+    await page.getByLabel('Result').selectOption('spoiled');
+    expect(await rows.count()).to.be.below(all);
+    await page.getByRole('button', { name: 'Line-winder pouch' }).click();
+    await page.getByText('Back crept, not caught at the corner.').first().waitFor();
+    await page.getByLabel('Result').selectOption('');
+    await page.getByLabel('In notes and reasons').fill('post');
+    expect(await rows.count()).to.equal(2);
+    const saved = page.waitForEvent('download');
+    await page.getByRole('button', { name: 'CSV' }).click();
+    const csv = readFileSync(await (await saved).path(), 'utf8');
+    expect(csv.split('\n')).to.have.length(2);
+    expect(csv).to.match(/Left for the post/);
+    await page.getByLabel('In notes and reasons').fill('');
+    await page.getByRole('tab', { name: 'Charts' }).click();
+    await page.getByRole('table', { name: /Breaks by thread/ }).getByRole('row', { name: /chalk/ }).waitFor(); // prettier-ignore
+    expect(faults).to.deep.equal([]);
+    await context.close();
+  });
+});
