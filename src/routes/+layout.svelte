@@ -23,7 +23,11 @@
   void workroom.open();
   // At the machine nothing but the step is on the screen.
   let asking = $state(false);
-  const bare = $derived(page.route.id === '/run/[id]' || page.route.id === '/builds/[id]/print');
+  const bare = $derived(
+    page.route.id === '/run/[id]' ||
+      page.route.id === '/rehearse/[id]' ||
+      page.route.id === '/builds/[id]/print',
+  );
 
   function onkeydown(event: KeyboardEvent) {
     if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'k' && !bare) {

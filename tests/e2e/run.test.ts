@@ -243,3 +243,28 @@ describe('a machine that is followed', () => {
     await call('/right', undefined, 'DELETE');
   });
 });
+
+describe('a rehearsal', () => {
+  it('sews fast, asks at each stop, tells why, scores, and writes nothing into the log', async () => {
+    const { page, context, faults } = await openPage(used.browser);
+    await page.goto(`${used.app.url}/log`);
+    const before = await page.getByTestId('log').getByRole('row').count();
+    await page.goto(`${used.app.url}/builds/tail-tab`);
+    await page.getByRole('link', { name: 'Rehearse' }).click();
+    const asks = page.getByRole('heading', { name: 'What do your hands do now?' });
+    const over = page.getByRole('heading', { name: /of \d+ right\./ });
+    for (let n = 0; n < 40; n++) {
+      await asks.or(over).first().waitFor();
+      if (await over.count()) break;
+      await page.keyboard.press('1');
+      await page.getByRole('status').getByText(/Right\.|That would go wrong\./).waitFor(); // prettier-ignore
+      await page.keyboard.press('Space');
+      await page.getByTestId('go-on').waitFor({ state: 'detached' });
+    }
+    expect(await over.innerText()).to.match(/^\d+ of [2-9]\d* right\.$/);
+    await page.goto(`${used.app.url}/log`);
+    expect(await page.getByTestId('log').getByRole('row').count()).to.equal(before);
+    expect(faults).to.deep.equal([]);
+    await context.close();
+  });
+});

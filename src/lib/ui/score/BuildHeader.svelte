@@ -2,6 +2,7 @@
   import { resolve } from '$app/paths';
   import Download from '@lucide/svelte/icons/download';
   import FileUp from '@lucide/svelte/icons/file-up';
+  import MessageCircleQuestion from '@lucide/svelte/icons/message-circle-question-mark';
   import Play from '@lucide/svelte/icons/play';
   import Printer from '@lucide/svelte/icons/printer';
   import Redo from '@lucide/svelte/icons/redo-2';
@@ -118,6 +119,12 @@
       onclick={onnewer}
       aria-label="Newer tape"
       title="Lay this build onto a newer tape of its design"><FileUp size={18} /></button
+    >
+    <a
+      class="btn px-2.5"
+      href={resolve('/rehearse/[id]', { id: build.id })}
+      aria-label="Rehearse"
+      title="Rehearse: what do the hands do at each stop?"><MessageCircleQuestion size={18} /></a
     >
     <button type="button" class="btn btn-strong" onclick={onrun} title="Begin a run (R)"
       ><Play size={18} />Run</button

@@ -71,6 +71,7 @@
       const { step } = editor;
       const list: Command[] = [
         { name: 'Begin a run', key: 'R', run: () => void run() },
+        { name: 'Rehearse the stops', run: () => void goto(resolve('/rehearse/[id]', { id })) },
         { name: 'Undo', key: 'Ctrl Z', run: () => editor.undo() },
         { name: 'Redo', key: 'Ctrl Y', run: () => editor.redo() },
         ...VIEWS.map(([name, label]) => ({
