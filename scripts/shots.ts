@@ -17,6 +17,8 @@ interface Shot {
   layOut?: boolean;
   /** opened then */
   tab?: string;
+  /** pressed then, by name */
+  press?: string[];
 }
 const SHOTS: Shot[] = [
   { name: 'bench', path: '/', wait: 'text=Made lately' },
@@ -31,15 +33,27 @@ const SHOTS: Shot[] = [
   { name: 'cut', path: '/cut', wait: 'text=On the shelf', layOut: true },
   { name: 'cutting-order', path: '/cut', wait: 'text=On the shelf', layOut: true, tab: 'Cutting order' },
   { name: 'shopping', path: '/cut', wait: 'text=On the shelf', layOut: true, tab: 'Shopping' },
-  { name: 'cut-list', path: '/builds/line-winder-pouch?view=cut', wait: '[data-testid=cut-list]' },
   { name: 'how', path: '/builds/gull-pennant?view=how', wait: '[data-testid=insertions]' },
   { name: 'check', path: '/builds/fluffy-number?view=check', wait: '[data-testid=check]' },
   { name: 'insertion', path: '/builds/pilot-bib?step=name:n0', wait: '[data-testid=step-card]' },
-  { name: 'order', path: '/builds/crew-patch?view=order', wait: '[data-testid=order-plan]' },
   { name: 'run', path: '/run', wait: '[data-testid=run]', resume: true },
   { name: 'run-tablet', path: '/run', wait: '[data-testid=run]', resume: true, viewport: TABLET },
   { name: 'run-phone', path: '/run', wait: '[data-testid=run]', resume: true, viewport: PHONE, dark: true },
+  {
+    name: 'trouble',
+    path: '/run',
+    wait: '[data-testid=run]',
+    resume: true,
+    press: ['Trouble', 'A piece shifted, or its line missed it'],
+  },
+  {
+    name: 'rehearsal',
+    path: '/rehearse/line-winder-pouch',
+    wait: 'text=What do your hands do now?',
+    press: ['Nothing: start the machine again'],
+  },
   { name: 'log', path: '/log', wait: '[data-testid=log]' },
+  { name: 'charts', path: '/log', wait: '[data-testid=log]', tab: 'Charts' },
   { name: 'workshop', path: '/workshop', wait: 'text=Machines and hoops' },
   { name: 'print', path: '/builds/line-winder-pouch/print', wait: 'text=Run sheet' },
 ];
@@ -47,7 +61,7 @@ const SHOTS: Shot[] = [
 mkdirSync('docs/screenshots', { recursive: true });
 const app = await startApp();
 const browser = await startBrowser();
-for (const { name, path, viewport = DESK, dark = false, wait, resume, layOut, tab } of SHOTS) {
+for (const { name, path, viewport = DESK, dark = false, wait, resume, layOut, tab, press = [] } of SHOTS) {
   const { page, context } = await openPage(browser, {
     viewport,
     colorScheme: dark ? 'dark' : 'light',
@@ -61,7 +75,7 @@ for (const { name, path, viewport = DESK, dark = false, wait, resume, layOut, ta
     await page.getByRole('link', { name: 'Resume' }).click();
     // Two steps on: a piece is laid, which shows more than a block being sewn.
     await page.getByTestId('forward').click();
-    await page.getByText('paused').waitFor({ state: 'detached' });
+    await page.getByTestId('resume').waitFor({ state: 'detached' });
     await page.getByTestId('forward').click();
     await page.getByRole('heading', { name: 'Lay the accent' }).waitFor();
   }
@@ -75,8 +89,9 @@ for (const { name, path, viewport = DESK, dark = false, wait, resume, layOut, ta
     // One material is enough to show a layout; lists want all of them.
     if (!tab) await page.getByRole('button', { name: 'Stop' }).click();
     await page.getByRole('progressbar').waitFor({ state: 'detached', timeout: 120_000 });
-    if (tab) await page.getByRole('tab', { name: new RegExp(tab) }).click();
   }
+  if (tab) await page.getByRole('tab', { name: new RegExp(tab) }).click();
+  for (const what of press) await page.getByRole('button', { name: new RegExp(what) }).click();
   await page.evaluate(() => document.fonts.ready);
   await page.waitForTimeout(700);
   await page.screenshot({ path: `docs/screenshots/${name}.png` });

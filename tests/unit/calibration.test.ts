@@ -84,6 +84,39 @@ describe('figures from the log', () => {
     expect(undoFigures(second, 'b').numbers).to.deep.equal(first.numbers);
     expect(undoFigures(second, 'nothing')).to.equal(second);
   });
+  it('learns how much thread the work takes: bobbins from full to empty, spools by their weight', () => {
+    const [{ build, plan }] = examples;
+    const run = newRun(build, plan, shop, { id: 'r', now: 0, madeBefore: 0 });
+    const name = run.blocks[0].thread.name;
+    const top = run.blocks.reduce((sum, b) => sum + (b.thread.name === name ? b.topM : 0), 0);
+    const needle = run.score.steps.findIndex((s) => s.kind === 'needle');
+    const logged = (n: number, more: RunEvent[]) => {
+      const events: RunEvent[] = [
+        { type: 'started', at: 0 },
+        ...run.score.steps.map((s, index): RunEvent => ({
+          type: 'done',
+          at: 3,
+          ms: 1000,
+          stepId: s.id,
+          index,
+        })),
+      ];
+      events.splice(1 + needle, 0, ...more);
+      return { run: { ...run, id: `r${n}`, createdAt: n }, state: reduceRun(events, stepIds(run)) };
+    };
+    const fresh: RunEvent = { type: 'bobbin-changed', at: 1, stepId: run.score.steps[needle].id, stitch: 0, ranOut: true }; // prettier-ignore
+    // A full bobbin lasts exactly seven such runs: so much more than expected goes into each.
+    const full = run.bobbinHoldsM / 0.95;
+    const share = full / (7 * plan.thread.bobbinM);
+    const runs = Array.from({ length: 22 }, (_, n) => logged(n, n % 7 === 0 ? [fresh] : []));
+    const take = fitFigures(runs, shop).find((s) => s.key === 'number:thread.bobbinTake')!;
+    expect(take.observations).to.equal(3);
+    expect(take.to / 0.4 - 1).to.be.within(Math.min(0, share - 1) - 1e-9, Math.max(0, share - 1) + 1e-9);
+    expect(Math.sign(take.to - 0.4)).to.equal(Math.sign(share - 1));
+    const weighed = logged(0, [{ type: 'spool-weighed', at: 1, name, grams: (1.2 * top * 25) / 1000 }]);
+    const spool = fitFigures([weighed, { ...weighed, run: { ...weighed.run, id: 'x' } }], shop).find((s) => s.key === 'number:thread.topTake')!; // prettier-ignore
+    expect(spool.to).to.be.within(1.15 * 1.12, 1.15 * 1.2);
+  });
   it('learns break and reject rates by counting, from the table’s own rate on', () => {
     const [{ build, plan }] = examples;
     const run = newRun(build, plan, shop, { id: 'r', now: 0, madeBefore: 0 });

@@ -5,7 +5,7 @@
 import type { LoggedRun } from '../log';
 import { isNumberId, numberDef, type NumberId } from '../numbers';
 import type { Correction, Workshop } from '../workshop';
-import { fitBobbins, fitBreaks, fitRejects } from './rates';
+import { fitBobbins, fitBreaks, fitRejects, fitSpools } from './rates';
 import { fitHands, fitMachines } from './times';
 import type { FigureKey, Suggestion } from './types';
 
@@ -28,6 +28,7 @@ export function fitFigures(runs: readonly LoggedRun[], workshop: Workshop): Sugg
     ...fitBreaks(real, workshop),
     ...fitRejects(real, workshop),
     ...fitBobbins(real, workshop),
+    ...fitSpools(real, workshop),
   ];
 }
 /** Those that differ from what the plans use now. */

@@ -8,9 +8,9 @@ import { NINE_IN_TEN, type Suggestion } from './types';
 /** The table's rates count as if so much had been sewn by them. */
 const BREAKS_BEFORE = 1.5;
 const REJECTS_BEFORE = 1;
-/** Bobbin thread by the stitch against the table, and from one bobbin to the next. */
-const BOBBIN_PRIOR = 0.15;
-const BOBBIN_NOISE = 0.06;
+/** Thread by the stitch against the table, and from one bobbin or spool to the next. */
+const THREAD_PRIOR = 0.15;
+const THREAD_NOISE = 0.06;
 /** Mending a break. */
 const MEND_PRIOR = 0.4;
 const MEND_NOISE = 0.35;
@@ -143,12 +143,50 @@ export function fitBobbins(runs: readonly LoggedRun[], workshop: Workshop): Sugg
       }
     }
   }
+  return scaled(
+    ['thread.bobbinTake', 'thread.bobbinThick'],
+    shares,
+    workshop,
+    'From one full bobbin to the next empty one on the same machine.',
+  );
+}
+
+/** Top thread: spools weighed before and after a run, against what was expected to go into it. */
+export function fitSpools(runs: readonly LoggedRun[], workshop: Workshop): Suggestion[] {
+  const shares = runs.flatMap(({ run, state }) => {
+    const then = numbersWith(run.numbers);
+    const scale = numberDef('thread.topTake').value / then['thread.topTake'];
+    return Object.entries(state.spools).flatMap(([name, grams]) => {
+      const metres = run.score.steps.reduce((sum, s) => {
+        const block =
+          s.kind === 'needle' && !s.skipped && state.stepMs[s.id] !== undefined ? run.blocks[s.block] : null;
+        return sum + (block?.thread.name === name ? block.topM * run.items : 0);
+      }, 0);
+      const weighed = (1000 * grams) / then['thread.gramsPerKm'];
+      return metres > 0 ? [{ y: weighed / (metres * scale), run: run.id }] : [];
+    });
+  });
+  return scaled(
+    ['thread.topTake', 'thread.topThick'],
+    shares,
+    workshop,
+    'Spools weighed before and after a run.',
+  );
+}
+
+/** Coefficients of one formula, scaled alike by what was measured against what was expected. */
+function scaled(
+  ids: readonly NumberId[],
+  shares: readonly { y: number; run: string }[],
+  workshop: Workshop,
+  because: string,
+): Suggestion[] {
   if (!shares.length) return [];
   const { mean, sd } = fitRobust(
-    shares.map(({ y }) => ({ x: new Map([[0, 1]]), y, sd: BOBBIN_NOISE })),
-    [{ mean: 1, sd: BOBBIN_PRIOR }],
+    shares.map(({ y }) => ({ x: new Map([[0, 1]]), y, sd: THREAD_NOISE })),
+    [{ mean: 1, sd: THREAD_PRIOR }],
   );
-  return (['thread.bobbinTake', 'thread.bobbinThick'] as const).map((id) => {
+  return ids.map((id) => {
     const { value } = numberDef(id);
     return suggestion(id, workshop, {
       to: value * mean[0],
@@ -156,7 +194,7 @@ export function fitBobbins(runs: readonly LoggedRun[], workshop: Workshop): Sugg
       high: value * (mean[0] + NINE_IN_TEN * sd[0]),
       runs: new Set(shares.map((s) => s.run)).size,
       observations: shares.length,
-      because: 'From one full bobbin to the next empty one on the same machine.',
+      because,
     });
   });
 }

@@ -136,6 +136,7 @@ export const NUMBER_TABLE = {
   'thread.bobbinMatched': row('Thread', 'On a bobbin of top thread', 'm', 38, 5, 400, 'Top thread is thicker, so less goes on.'),
   'thread.bobbinShop': row('Thread', 'On a bobbin, many needles', 'm', 115, 10, 400, 'Shop heads take a larger bobbin.'),
   'thread.bobbinKeep': row('Thread', 'Kept back on the bobbin', '%', 5, 0, 40, 'The last turns slip.'),
+  'thread.gramsPerKm': row('Thread', 'Weight of 1,000 m of top thread', 'g', 25, 5, 200, 'Forty weight: 40 m weigh one gram.'),
   'thread.metallicSpeed': row('Thread', 'Speed cap, metallic', '/min', 500, 100, 1000, 'It frays and snaps when it is pulled fast.'),
 
   'check.openingLeast': row('Check', 'Smallest opening to turn through', 'mm', 40, 10, 200, 'Three fingers must go in.'),

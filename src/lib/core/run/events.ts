@@ -55,6 +55,13 @@ export const runEventSchema = z.discriminatedUnion('type', [
   z.object({ ...time, type: z.literal('thread-changed'), stepId, name: z.string().max(120) }),
   z.object({ ...time, type: z.literal('bobbin-changed'), stepId, stitch, ranOut: z.boolean() }),
   z.object({ ...time, type: z.literal('needle-changed'), stepId }),
+  /** a spool was weighed before and after the run: so much thread went into it */
+  z.object({
+    ...time,
+    type: z.literal('spool-weighed'),
+    name: z.string().max(120),
+    grams: z.number().min(0.1).max(2000),
+  }),
   z.object({ ...time, type: z.literal('trouble'), stepId, kind: z.enum(TROUBLES), text }),
   z.object({ ...time, type: z.literal('note'), stepId, text }),
   z.object({ ...time, type: z.literal('photo'), stepId, photoId: z.string().max(80) }),

@@ -36,6 +36,8 @@ export interface RunState {
   mendSeconds: number[];
   bobbins: { at: number; stepId: string; stitch: number; ranOut: boolean }[];
   threads: { at: number; stepId: string; name: string }[];
+  /** grams of thread by its name, as weighed */
+  spools: Record<string, number>;
   troubles: { at: number; stepId: string; kind: TroubleKind; text: string }[];
   notes: RunNote[];
   photos: { at: number; stepId: string; photoId: string }[];
@@ -66,6 +68,7 @@ export const freshRun: RunState = {
   mendSeconds: [],
   bobbins: [],
   threads: [],
+  spools: {},
   troubles: [],
   notes: [],
   photos: [],
@@ -148,6 +151,8 @@ export function runAfter(before: RunState, event: RunEvent, stepIds: readonly st
       return { ...state, threads: [...state.threads, { at: event.at, stepId: event.stepId, name: event.name }] };
     case 'followed':
       return { ...state, rate: Math.max(state.rate, event.rate) };
+    case 'spool-weighed':
+      return { ...state, spools: { ...state.spools, [event.name]: event.grams } };
     case 'needle-changed':
     case 'slept':
       return state;

@@ -7,6 +7,12 @@
   const items = $derived(Array.from({ length: session.run?.items ?? 1 }, (_, n) => n));
   const WORDS: Record<ItemResult, string> = { good: 'Good', second: 'A second', ruined: 'Ruined' };
   const of = (n: number) => session.state?.results[n] ?? { result: 'good' as const, reason: '' };
+  const threads = $derived([
+    ...new Set((session.run?.blocks ?? []).filter((b) => b.stitches).map((b) => b.thread.name)),
+  ]);
+  function weigh(name: string, grams: number) {
+    if (grams >= 0.1 && grams <= 2000) void session.add({ type: 'spool-weighed', name, grams });
+  }
   const judge = (n: number, result: ItemResult, reason: string) =>
     session.add({ type: 'item', n, result, reason });
 </script>
@@ -47,4 +53,24 @@
       </li>
     {/each}
   </ul>
+  <details class="max-w-4xl">
+    <summary class="min-h-11 cursor-pointer text-lg">Spools weighed before and after?</summary>
+    <p class="label mb-2">
+      Grams that went into this run; the log learns from it how much thread your work takes.
+    </p>
+    <div class="flex flex-wrap gap-3">
+      {#each threads as name (name)}
+        <label class="flex items-center gap-2"
+          >{name}<input
+            type="number"
+            class="w-24 text-right"
+            min="0.1"
+            step="any"
+            value={session.state?.spools[name] ?? ''}
+            onchange={(e) => weigh(name, e.currentTarget.valueAsNumber)}
+          />g</label
+        >
+      {/each}
+    </div>
+  </details>
 </section>

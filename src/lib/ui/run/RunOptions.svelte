@@ -1,5 +1,7 @@
 <script lang="ts">
   import { MAX_RATE } from '$lib/core/machine';
+  import type { RunRecord } from '$lib/core/run';
+  import { stopList } from '$lib/core/score';
   import { ServerMachine } from '$lib/machines';
   import Dialog from '../kit/Dialog.svelte';
   import { showProblem } from '../state/notices';
@@ -32,6 +34,9 @@
       .slice(0, 40),
   );
 
+  /** A machine of many needles runs through its stops unless it is told to halt where hands are needed. */
+  const handStops = ({ score, blocks }: RunRecord) =>
+    stopList(score, blocks.map((b) => b.thread)).flatMap((s) => (s.hands.length ? [s.stop] : [])); // prettier-ignore
   function learn(event: KeyboardEvent) {
     if (!learning) return;
     event.preventDefault();
@@ -51,6 +56,7 @@
         kind: run.machine?.kind ?? 'one-needle',
         speed: run.machine?.speed,
         bobbinM: run.bobbinHoldsM || undefined,
+        halts: run.machine?.kind === 'multi-needle' ? handStops(run) : undefined,
       });
       if (await machine.connect(link, read.value.tape, run.buildName, rate)) open = false;
     }

@@ -27,7 +27,10 @@
     ['both', 'keep both: builds and runs as copies'],
   ];
   const day = new Intl.DateTimeFormat('en-GB', { dateStyle: 'long', timeStyle: 'short' });
-  const mega = (bytes: number) => `${formatNumber(Math.round(bytes / 1e5) / 10)} MB`;
+  const size = (bytes: number) =>
+    bytes < 1e9
+      ? `${formatNumber(Math.round(bytes / 1e5) / 10)} MB`
+      : `${formatNumber(Math.round(bytes / 1e8) / 10)} GB`;
   const clash = $derived(
     !!found && (found.summary.workshopDiffers || found.summary.kinds.some((k) => k.differs > 0)),
   );
@@ -77,7 +80,7 @@
   <p class="mt-3 flex flex-wrap items-center gap-3">
     {#if safety.usedBytes !== null && safety.quotaBytes}
       <span class={safety.nearlyFull ? 'text-madder' : 'text-quiet'}
-        >{mega(safety.usedBytes)} used of {mega(safety.quotaBytes)} that the browser gives{safety.nearlyFull
+        >{size(safety.usedBytes)} used of {size(safety.quotaBytes)} that the browser gives{safety.nearlyFull
           ? ': nearly full. Make a backup, then remove pictures or builds that you no longer need.'
           : '.'}</span
       >
