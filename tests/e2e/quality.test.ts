@@ -16,6 +16,7 @@ const PLACES = [
   '/cut',
   '/run',
   '/log',
+  '/rehearse/tail-tab',
   '/workshop',
   '/builds/tail-tab/print',
 ];
@@ -37,6 +38,30 @@ describe('every place', () => {
           .analyze();
         expect(violations.map((v) => `${path}: ${v.id} ${v.nodes[0].html.slice(0, 160)}`)).to.deep.equal([]);
       }
+      // What opens over the run, and the log's other views.
+      const check = async (what: string) => {
+        const { violations } = await new AxeBuilder({ page })
+          .withTags(['wcag2a', 'wcag2aa', 'wcag21aa'])
+          .analyze();
+        expect(violations.map((v) => `${what}: ${v.id} ${v.nodes[0].html.slice(0, 160)}`)).to.deep.equal([]);
+      };
+      await page.goto(`${used.app.url}/log`);
+      for (const view of ['Charts', 'What it teaches']) {
+        await page.getByRole('tab', { name: view }).click();
+        await check(view);
+      }
+      await page.goto(used.app.url);
+      await page.getByRole('link', { name: 'Resume' }).click();
+      await page.getByTestId('resume').waitFor();
+      await check('run, interrupted');
+      await page.keyboard.press('Space');
+      await page.getByTestId('resume').waitFor({ state: 'detached' });
+      await page.getByRole('button', { name: 'How Run works for you' }).click();
+      await check('ways of Run');
+      await page.keyboard.press('Escape');
+      await page.keyboard.press('t');
+      await page.getByRole('button', { name: 'The thread broke' }).click();
+      await check('trouble');
       await context.close();
     });
 
@@ -109,7 +134,10 @@ describe('what the server sends', () => {
     await page.getByRole('heading', { name: 'Gullmere Kite Fair' }).waitFor();
     // The second visit: the sample workroom is there, what drew it is not needed again.
     const bodies: Promise<Buffer>[] = [];
-    context.on('response', (r) => r.url().endsWith('.js') && bodies.push(r.body()));
+    context.on(
+      'response',
+      (r) => r.url().endsWith('.js') && !r.url().endsWith('/service-worker.js') && bodies.push(r.body()),
+    );
     await page.reload();
     await page.getByRole('heading', { name: 'Gullmere Kite Fair' }).waitFor();
     await page.waitForLoadState('networkidle');

@@ -6,7 +6,6 @@ import { applyChanges, movementSchema, reversed, type Movement } from '$lib/core
 import { newWorkshop, workshopSchema, type Workshop } from '$lib/core/workshop';
 import { JoltDb, type DocumentRecord, type TapeRecord } from './db';
 import { RunStore } from './run-store';
-import { readWhole, writeWhole } from './whole';
 
 export type NewTape = TapeRecord;
 /** Builds of older versions lack what came later. */
@@ -186,8 +185,14 @@ export class Store {
       return ok(next);
     });
   }
-  whole = (): Promise<WorkroomData> => readWhole(this.db);
-  restore = (data: WorkroomData): Promise<void> => writeWhole(this.db, data);
+  /** Everything that is kept, for a backup. */
+  async whole(): Promise<WorkroomData> {
+    return (await import('./whole')).readWhole(this.db);
+  }
+  /** All of it in one go, or nothing. */
+  async restore(data: WorkroomData): Promise<void> {
+    return (await import('./whole')).writeWhole(this.db, data);
+  }
   async setting(key: string): Promise<unknown> {
     return (await this.db.settings.get(key))?.value;
   }

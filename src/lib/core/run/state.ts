@@ -48,7 +48,7 @@ export interface RunState {
   reason: string;
 }
 
-export const freshRun: RunState = {
+const freshRun: RunState = {
   status: 'ready',
   index: 0,
   startedAt: null,

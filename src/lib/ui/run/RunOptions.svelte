@@ -111,7 +111,27 @@
             ? `${machine.rate} times as fast as life`
             : 'as fast as life'}.
         </p>
-        <button type="button" class="btn" onclick={() => machine.disconnect()}>Go on by hand</button>
+        <div class="flex flex-wrap items-end gap-3">
+          <button
+            type="button"
+            class="btn"
+            disabled={machine.sewing}
+            title="The needle goes round the outline without sewing"
+            onclick={() => machine.trace()}>Trace</button
+          >
+          <label class="flex flex-col gap-1"
+            ><span class="label">Stitches a minute</span><input
+              type="number"
+              class="w-28 text-right"
+              min="100"
+              max="2000"
+              step="10"
+              value={machine.now?.speed ?? 0}
+              onchange={(e) => machine.setSpeed(e.currentTarget.valueAsNumber)}
+            /></label
+          >
+          <button type="button" class="btn" onclick={() => machine.disconnect()}>Go on by hand</button>
+        </div>
       {:else if !own}
         <p class="text-quiet">
           This run sews a design put in between: it goes by hand. Join both to one tape on the build to follow

@@ -107,6 +107,8 @@ export class FollowedMachine {
     await this.ask(link.start());
   }
   halt = () => this.link && this.ask(this.link.halt());
+  trace = () => this.link && this.ask(this.link.trace());
+  setSpeed = (speed: number) => this.link && this.ask(this.link.setSpeed(speed));
   /** The needle to a stitch of the block under work. */
   async goTo(stitch: number) {
     if (this.link && this.session.step?.kind === 'needle') await this.ask(this.link.jump(this.session.step.block, stitch));

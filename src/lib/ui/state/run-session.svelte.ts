@@ -38,6 +38,8 @@ export class RunSession {
   /** on the clock of work, ticking */
   private now = $state(0);
   private busy = false;
+  /** this tab has the lock, and may write */
+  private taking = false;
   private release = () => {};
   private unwatch = () => {};
   private readonly closing = new AbortController();
@@ -114,14 +116,17 @@ export class RunSession {
     const stored = await workroom.store.log.run(id);
     if (!stored) return;
     this.known = known(stored);
-    this.hold = 'held';
+    this.taking = true;
     this.mark();
     const { state, events } = this.known;
     const pulse = await workroom.store.log.pulse(id);
     const justBegun = events.length === 1 && !pulse && Date.now() - events[0].at < JUST_BEGUN_MS;
-    if (state.status !== 'running' || justBegun) return;
-    const fits = pulse?.n === stored.next - 1;
-    await this.add({ type: 'interrupted', stitch: fits ? pulse.stitch : null, reason: '' }, fits ? pulse.ms : 0);
+    if (state.status === 'running' && !justBegun) {
+      const fits = pulse?.n === stored.next - 1;
+      await this.add({ type: 'interrupted', stitch: fits ? pulse.stitch : null, reason: '' }, fits ? pulse.ms : 0);
+    }
+    // Shown only now: a press before this would be lost.
+    this.hold = 'held';
   } // prettier-ignore
   close() {
     this.closing.abort();
@@ -139,7 +144,7 @@ export class RunSession {
     this.wall = Date.now();
   }
   tick() {
-    if (this.hold !== 'held') {
+    if (!this.taking) {
       this.now = Date.now();
       return;
     }
@@ -180,7 +185,7 @@ export class RunSession {
     const at = Date.now();
     const from = this.known;
     // A second press while the first is being stored is a slip, not a step.
-    if (!from || this.busy || this.hold !== 'held') return false;
+    if (!from || this.busy || !this.taking) return false;
     this.busy = true;
     const measured = performance.now() - this.marked;
     const event = { ...bare, at, ms: Math.max(0, Math.round(ms ?? measured)) } as RunEvent;

@@ -1,11 +1,5 @@
 import * as z from 'zod';
-import {
-  mergeBackup,
-  summarise,
-  type MergeMode,
-  type RestoreSummary,
-  type WorkroomData,
-} from '$lib/core/backup';
+import type { MergeMode, RestoreSummary, WorkroomData } from '$lib/core/backup';
 import { attempt } from '$lib/store';
 import { core } from '$lib/workers';
 import { newId } from './ids';
@@ -83,11 +77,13 @@ class Safety {
         return null;
       }
     if (!backup.ok || !mine.ok) return null;
+    const { summarise } = await import('$lib/core/backup');
     return { backup: backup.value, summary: summarise(mine.value, backup.value) };
   }
   /** All or nothing, in one write. */
   async restore(backup: WorkroomData, mode: MergeMode): Promise<boolean> {
     const done = await attempt(async () => {
+      const { mergeBackup } = await import('$lib/core/backup');
       const mine = await workroom.store.whole();
       await workroom.store.restore(mergeBackup(mine, backup, mode, newId));
     });
