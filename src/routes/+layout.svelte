@@ -1,6 +1,6 @@
 <script lang="ts">
   import '../app.css';
-  import { goto } from '$app/navigation';
+  import { afterNavigate, goto } from '$app/navigation';
   import { resolve } from '$app/paths';
   import { page } from '$app/state';
   import { onMount } from 'svelte';
@@ -12,13 +12,15 @@
   import { PLACES } from '$lib/ui/shell/places';
   import Rail from '$lib/ui/shell/Rail.svelte';
   import { theme } from '$lib/ui/state/theme.svelte';
-  import { watchForUpdates } from '$lib/ui/state/update';
+  import { offerUpdate, watchForUpdates } from '$lib/ui/state/update';
   import { workroom } from '$lib/ui/state/workroom.svelte';
 
   let { children } = $props();
   onMount(() => {
-    if ('serviceWorker' in navigator) void navigator.serviceWorker.ready.then(watchForUpdates);
+    if ('serviceWorker' in navigator) void watchForUpdates();
   });
+  // A run that was left may have been the last thing that an update waited for.
+  afterNavigate(() => void offerUpdate());
   theme.start();
   void workroom.open();
   // At the machine nothing but the step is on the screen.

@@ -33,9 +33,10 @@ export interface App {
 }
 
 /** The built application on a free port, on this machine only; stopped by its own process. */
-export async function startApp({ demo = true } = {}): Promise<App> {
-  const port = await freePort();
+export async function startApp({ demo = true, cwd = process.cwd(), at = 0 } = {}): Promise<App> {
+  const port = at || (await freePort());
   const server: ChildProcess = spawn(process.execPath, ['server.mjs'], {
+    cwd,
     env: {
       ...process.env,
       PORT: String(port),

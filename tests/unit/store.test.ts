@@ -89,4 +89,48 @@ describe('store', () => {
     await still.open();
     expect(still.tables.map((t) => t.name)).to.deep.equal(['builds']);
   });
+
+  it('says plainly that there is no room, or that another tab wrote, and what to do', async () => {
+    const refused = async (name: string) => {
+      const done = await attempt(() => Promise.reject(Object.assign(new Error('x'), { name })));
+      return done.ok ? '' : `${done.problem.message} ${done.problem.next}`;
+    };
+    expect(await refused('QuotaExceededError')).to.match(
+      /no room left; the last change was not kept.*backup/,
+    );
+    expect(await refused('ConstraintError')).to.match(/nothing was overwritten.*Reload/);
+    expect(await refused('InvalidStateError')).to.match(/does not let Jolt Step keep data/);
+  });
+
+  it('waits for a tab that holds an older shape of the data, says so, and opens when it is closed', async () => {
+    const name = `test-${n++}`;
+    const old = await new Promise<IDBDatabase>((resolve) => {
+      const open = indexedDB.open(name, 10);
+      open.onupgradeneeded = () => open.result.createObjectStore('settings', { keyPath: 'key' });
+      open.onsuccess = () => resolve(open.result);
+    });
+    const told: string[] = [];
+    const opening = new Store(new JoltDb(name)).open((problem) => {
+      told.push(problem.code);
+      old.close();
+    });
+    expect(await opening).to.equal(null);
+    expect(told).to.deep.equal(['store-blocked']);
+  });
+
+  it('a damaged event or workshop is set aside and told; the rest of the run is there', async () => {
+    const db = fresh();
+    const store = new Store(db);
+    await store.log.start(run, { type: 'started', at: 5 });
+    await db.events.add({ runId: 'r1', n: 1, event: { type: 'dance', at: 6 } as never });
+    await store.log.addEvent('r1', 2, { type: 'paused', at: 12 });
+    const read = await store.log.run('r1');
+    expect(read?.events.map((e) => e.type)).to.deep.equal(['started', 'paused']);
+    // The number of the damaged one is not given out again.
+    expect(read?.next).to.equal(3);
+    await db.settings.put({ key: 'workshop', value: { name: 5 } });
+    expect(await store.workshop()).to.deep.equal(newWorkshop());
+    expect(store.takeDamaged()).to.have.length(2);
+    expect((await db.settings.toArray()).some((s) => s.key.startsWith('workshop, damaged'))).to.equal(true);
+  });
 });

@@ -31,6 +31,9 @@
   let at = $state(0);
   let back = $state(0);
   let redo = $state(0);
+  /** which of the hooping, from 0 */
+  let item = $state(0);
+  const items = $derived(session.run?.items ?? 1);
   let words = $state('');
   let looked = $state<number[]>([]);
 
@@ -82,8 +85,8 @@
   async function judge(f: TroubleFlow, result: ItemResult) {
     await told(f);
     const reason = (words.trim() || f.title).slice(0, 400);
-    await session.add({ type: 'item', n: 0, result, reason });
-    if (result === 'ruined' && session.run?.items === 1) await session.giveUp(reason);
+    await session.add({ type: 'item', n: item, result, reason });
+    if (result === 'ruined' && items === 1) await session.giveUp(reason);
     close();
   }
 </script>
@@ -181,6 +184,11 @@
             onclick={() => leave(flow)}>Keep the place and leave</button
           >{/if}
         {#if flow.ways.includes('judge')}
+          {#if items > 1}<label class="flex items-center gap-2"
+              >Item <select bind:value={item} class="min-h-14"
+                >{#each { length: items }, n (n)}<option value={n}>{n + 1}</option>{/each}</select
+              ></label
+            >{/if}
           <button type="button" class="btn min-h-14" onclick={() => judge(flow, 'second')}
             >Go on as a second</button
           >

@@ -47,7 +47,8 @@
           {workroom.workshop.hoops
             .filter((h) => h.machineId === machine.id)
             .map((h) => `${formatSize(h.widthMm, h.heightMm, workroom.unit)}${h.magnetic ? ' magnetic' : ''}`)
-            .join(', ')}.
+            .join(', ')}.{#if machine.speedShare !== null}
+            By your log it sews at {Math.round(100 * machine.speedShare)} % of the set speed.{/if}
         </p>
       </article>
     {/each}

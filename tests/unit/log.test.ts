@@ -1,0 +1,108 @@
+import { expect } from 'chai';
+import Papa from 'papaparse';
+import {
+  ALL_RUNS,
+  breaksBy,
+  estimateAgainstReal,
+  filterLog,
+  learningCurve,
+  logCsv,
+  logJson,
+  logRow,
+  resultsByBuild,
+  stepRows,
+  timeByKind,
+  type LoggedRun,
+} from '$lib/core/log';
+import { isOver, reduceRun, stepIds, type RunEvent } from '$lib/core/run';
+import { demoWorkroom } from '$lib/demo';
+
+const NOW = Date.UTC(2026, 4, 30);
+const demo = demoWorkroom(NOW);
+const runs: LoggedRun[] = demo.runs.map(({ run, events }) => ({
+  run,
+  state: reduceRun(events, stepIds(run)),
+}));
+/** A run of the sample log with more events before its end. */
+const withEvents = (build: string, more: RunEvent[]): LoggedRun => {
+  const { run, events } = demo.runs.find((r) => r.run.buildId === build && r.events.at(-1)?.type === 'finished')!; // prettier-ignore
+  return { run, state: reduceRun([events[0], ...more, ...events.slice(1)], stepIds(run)) };
+};
+const sum = (list: number[]) => list.reduce((a, b) => a + b, 0);
+
+describe('the log', () => {
+  it('counts every item once: good, second or ruined', () => {
+    for (const r of runs.filter(({ state }) => isOver(state))) {
+      const row = logRow(r);
+      expect(row.good + row.second + row.ruined, row.id).to.equal(row.items);
+    }
+    const ruined = runs.map(logRow).filter((r) => r.ruined > 0);
+    expect(ruined).to.have.length(1);
+    expect(ruined[0]).to.include({ status: 'given-up', good: 0 });
+    expect(ruined[0].why).to.match(/Back crept/);
+  });
+  it('compares a run under way with the steps it has done, not with the whole', () => {
+    const open = runs.find(({ state }) => state.status === 'interrupted')!;
+    const row = logRow(open);
+    expect(row.planned).to.be.below(sum(Object.values(open.run.planned)));
+    expect(row.seconds / row.planned).to.be.within(0.7, 1.6);
+    expect(stepRows(open).filter((s) => s.taken === null).length).to.be.above(0);
+  });
+  it('shows what is asked for', () => {
+    const of = (change: Partial<typeof ALL_RUNS>) => filterLog(runs, { ...ALL_RUNS, ...change }, NOW);
+    expect(of({})).to.have.length(runs.length);
+    expect(of({ machine: 'Gannet' }).every((r) => r.run.machine?.name === 'Gannet')).to.equal(true);
+    expect(of({ result: 'open' })).to.have.length(1);
+    expect(of({ result: 'trouble' }).length).to.equal(4 + 2 + 1);
+    expect(of({ days: 7 }).every((r) => r.run.createdAt > NOW - 7 * 86_400_000)).to.equal(true);
+    expect(of({ text: 'POST' })).to.have.length(1);
+    expect(of({ buildId: 'tail-tab', result: 'finished' })).to.have.length(5);
+  });
+  it('as CSV is one line a run that a spreadsheet takes as text, and reads back', () => {
+    const evil = withEvents('tail-tab', [
+      { type: 'note', at: 1, ms: 0, stepId: 'x', text: '=HYPERLINK("http://x";"y"), "quoted"\nand on' },
+    ]);
+    const { data } = Papa.parse<Record<string, string>>(logCsv([evil, ...runs]), { header: true });
+    expect(data).to.have.length(runs.length + 1);
+    expect(data[0].notes).to.equal('\'=HYPERLINK("http://x";"y"), "quoted"\nand on');
+    expect(Number(data[0].taken_s)).to.equal(Math.round(logRow(evil).seconds));
+    const json = JSON.parse(logJson([evil]));
+    expect(json[0].steps).to.have.length(evil.run.score.steps.length);
+    expect(json[0].notes[0].text).to.match(/^=HYPERLINK/);
+  });
+
+  it('says how often thread breaks: each break once, stitches of all items', () => {
+    const byThread = breaksBy(runs, 'thread');
+    const byMachine = breaksBy(runs, 'machine');
+    expect(sum(byThread.map((b) => b.breaks))).to.equal(4);
+    expect(sum(byMachine.map((b) => b.breaks))).to.equal(4);
+    expect(sum(byThread.map((b) => b.stitches))).to.equal(sum(byMachine.map((b) => b.stitches)));
+    for (const b of byThread) expect(b.per10k).to.be.closeTo((1e4 * b.breaks) / b.stitches, 1e-9);
+    const patch = runs.find((r) => r.run.buildId === 'crew-patch')!;
+    const alone = breaksBy([patch], 'machine')[0];
+    expect(alone.stitches).to.equal(patch.run.items * sum(patch.run.blocks.map((b) => b.stitches)));
+  });
+  it('adds up time by kind of step to the time of the runs', () => {
+    const kinds = timeByKind(runs);
+    expect(sum(kinds.map((k) => k.taken))).to.be.closeTo(sum(runs.map((r) => logRow(r).seconds)) / 60, 1e-6);
+    expect(kinds[0].kind).to.equal('needle');
+    expect(kinds.map((k) => k.taken)).to.deep.equal(kinds.map((k) => k.taken).toSorted((a, b) => b - a));
+  });
+  it('shows how hands learn: the first item slower than the later ones', () => {
+    const curve = learningCurve(runs, 'line-winder-pouch');
+    expect(curve.map((c) => c.n)).to.deep.equal([2, 3, 4, 5, 6]);
+    expect(curve[0].share).to.be.above(curve.at(-1)!.share);
+  });
+  it('leaves a simulated run out of all times', () => {
+    const fast = runs.map((r) => ({ ...r, state: { ...r.state, rate: 20 } }));
+    expect(estimateAgainstReal(fast)).to.deep.equal([]);
+    expect(timeByKind(fast)).to.deep.equal([]);
+    expect(breaksBy(fast, 'thread')).to.deep.equal([]);
+    expect(logRow(fast[0]).simulated).to.equal(true);
+  });
+  it('tells how items of each build came out', () => {
+    const results = resultsByBuild(runs);
+    expect(results.find((b) => b.name === 'Gull pennant')).to.include({ good: 2, second: 1, ruined: 0 });
+    expect(results.find((b) => b.name === 'Crew patch')?.good).to.equal(60);
+  });
+});
