@@ -38,7 +38,8 @@ describe('every place', () => {
           .analyze();
         expect(violations.map((v) => `${path}: ${v.id} ${v.nodes[0].html.slice(0, 160)}`)).to.deep.equal([]);
       }
-      // What opens over the run, and the log's other views.
+      // What opens over the run, and the log's other views: in the dark, where contrast fails first.
+      if (colorScheme === 'light') return context.close();
       const check = async (what: string) => {
         const { violations } = await new AxeBuilder({ page })
           .withTags(['wcag2a', 'wcag2aa', 'wcag21aa'])

@@ -115,6 +115,7 @@ describe('at the machine', () => {
     await second.getByText('Another tab holds this run').waitFor({ state: 'detached' });
     await second.getByTestId('resume').waitFor();
     await second.keyboard.press('Space');
+    await second.getByTestId('resume').waitFor({ state: 'detached' });
     await stepOn(second);
     expect(await index(second)).to.equal(at + 2);
     await context.close();

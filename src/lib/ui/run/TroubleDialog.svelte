@@ -58,7 +58,7 @@
     const index = state.index;
     const to = Math.max(0, at - back);
     // A machine that is followed has told the break itself.
-    if (f.kind === 'thread-break' && state.breaks.at(-1)?.stitch !== at)
+    if (f.kind === 'thread-break' && !state.mending)
       await session.add({ type: 'broke', index, stitch: at, thread: session.block?.thread.name ?? '' });
     else if (f.kind !== 'thread-break') await told(f);
     if (f.freshBobbin) {
