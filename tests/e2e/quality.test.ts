@@ -1,6 +1,7 @@
 import { AxeBuilder } from '@axe-core/playwright';
 import { expect } from 'chai';
 import { gzipSync } from 'node:zlib';
+import type { BrowserContext, Page } from 'playwright-core';
 import { openPage, useApp } from '../support/app';
 
 const used = useApp();
@@ -26,67 +27,83 @@ const SIZES = {
   phone: { width: 390, height: 844 },
 };
 
+/** Broken accessibility rules in the light and in the dark, where contrast fails first. */
+async function violations(page: Page): Promise<string[]> {
+  const found: string[] = [];
+  for (const colorScheme of ['light', 'dark'] as const) {
+    await page.emulateMedia({ colorScheme, reducedMotion: 'reduce' });
+    const { violations } = await new AxeBuilder({ page })
+      .withTags(['wcag2a', 'wcag2aa', 'wcag21aa'])
+      .analyze();
+    found.push(...violations.map((v) => `${colorScheme}, ${v.id}: ${v.nodes[0].html.slice(0, 160)}`));
+  }
+  return found;
+}
+/** How far a place can be scrolled sideways at each size, px. */
+async function sideways(page: Page): Promise<Record<string, number>> {
+  const over: Record<string, number> = {};
+  for (const [name, size] of Object.entries(SIZES)) {
+    await page.setViewportSize(size);
+    over[name] = await page.evaluate(async () => {
+      await new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done)));
+      const main = document.querySelector('main')?.scrollWidth ?? 0;
+      return Math.max(0, document.documentElement.scrollWidth - innerWidth, main - innerWidth);
+    });
+  }
+  await page.setViewportSize(SIZES.desk);
+  return over;
+}
+
 describe('every place', () => {
-  for (const colorScheme of ['light', 'dark'] as const)
-    it(`passes the accessibility rules in the ${colorScheme}`, async () => {
-      const { page, context } = await openPage(used.browser, { colorScheme, reducedMotion: 'reduce' });
-      for (const path of PLACES) {
-        await page.goto(used.app.url + path);
-        await page.locator('h1, h2').first().waitFor();
-        const { violations } = await new AxeBuilder({ page })
-          .withTags(['wcag2a', 'wcag2aa', 'wcag21aa'])
-          .analyze();
-        expect(violations.map((v) => `${path}: ${v.id} ${v.nodes[0].html.slice(0, 160)}`)).to.deep.equal([]);
-      }
-      // What opens over the run, and the log's other views: in the dark, where contrast fails first.
-      if (colorScheme === 'light') return context.close();
-      const check = async (what: string) => {
-        const { violations } = await new AxeBuilder({ page })
-          .withTags(['wcag2a', 'wcag2aa', 'wcag21aa'])
-          .analyze();
-        expect(violations.map((v) => `${what}: ${v.id} ${v.nodes[0].html.slice(0, 160)}`)).to.deep.equal([]);
-      };
-      await page.goto(`${used.app.url}/log`);
-      for (const view of ['Charts', 'What it teaches']) {
-        await page.getByRole('tab', { name: view }).click();
-        await check(view);
-      }
-      await page.goto(used.app.url);
-      await page.getByRole('link', { name: 'Resume' }).click();
-      await page.getByTestId('resume').waitFor();
-      await check('run, interrupted');
-      await page.keyboard.press('Space');
-      await page.getByTestId('resume').waitFor({ state: 'detached' });
-      await page.getByRole('button', { name: 'How Run works for you' }).click();
-      await check('ways of Run');
-      await page.keyboard.press('Escape');
-      await page.keyboard.press('t');
-      await page.getByRole('button', { name: 'The thread broke' }).click();
-      await check('trouble');
-      await context.close();
+  let page: Page;
+  let context: BrowserContext;
+  before(async () => ({ page, context } = await openPage(used.browser)));
+  after(() => context.close());
+
+  for (const path of PLACES)
+    it(`${path} never scrolls sideways and passes the accessibility rules, light and dark`, async () => {
+      await page.goto(used.app.url + path);
+      await page.locator('h1, h2').first().waitFor();
+      expect(await sideways(page)).to.deep.equal({ desk: 0, tablet: 0, phone: 0 });
+      expect(await violations(page)).to.deep.equal([]);
     });
 
-  for (const [name, viewport] of Object.entries(SIZES))
-    it(`does not scroll sideways on the ${name}`, async () => {
-      const { page, context } = await openPage(used.browser, { viewport });
-      for (const path of PLACES) {
-        await page.goto(used.app.url + path);
-        await page.locator('h1, h2').first().waitFor();
-        const over = await page.evaluate(
-          () =>
-            Math.max(document.documentElement.scrollWidth, document.querySelector('main')?.scrollWidth ?? 0) -
-            innerWidth,
-        );
-        expect(over, path).to.be.at.most(0);
-      }
-      await page.goto(used.app.url);
-      await page.getByRole('link', { name: 'Resume' }).click();
-      await page.getByTestId('forward').waitFor();
+  it('the log’s other views too', async () => {
+    await page.goto(`${used.app.url}/log`);
+    for (const view of ['Charts', 'What it teaches']) {
+      await page.getByRole('tab', { name: view }).click();
+      expect(await violations(page), view).to.deep.equal([]);
+      expect(await sideways(page), view).to.deep.equal({ desk: 0, tablet: 0, phone: 0 });
+    }
+  });
+
+  it('Run and what opens over it too, its way on in reach at every size', async () => {
+    await page.goto(used.app.url);
+    await page.getByRole('link', { name: 'Resume' }).click();
+    await page.getByTestId('resume').waitFor();
+    expect(await violations(page)).to.deep.equal([]);
+    expect(await sideways(page)).to.deep.equal({ desk: 0, tablet: 0, phone: 0 });
+    for (const [name, size] of Object.entries(SIZES)) {
+      await page.setViewportSize(size);
       const forward = await page.getByTestId('forward').boundingBox();
-      expect(forward!.height).to.be.at.least(64);
-      expect(forward!.y + forward!.height).to.be.at.most(viewport.height);
-      await context.close();
-    });
+      expect(forward!.height, name).to.be.at.least(64);
+      expect(forward!.y + forward!.height, name).to.be.at.most(size.height);
+    }
+    await page.setViewportSize(SIZES.desk);
+    await page.keyboard.press('Space');
+    await page.getByTestId('resume').waitFor({ state: 'detached' });
+    for (const [button, choice] of [
+      ['How Run works for you'],
+      ['Changed …'],
+      ['Trouble', 'The thread broke'],
+    ]) {
+      await page.getByRole('button', { name: button, exact: true }).click();
+      if (choice) await page.getByRole('button', { name: choice }).click();
+      expect(await violations(page), button).to.deep.equal([]);
+      await page.keyboard.press('Escape');
+      await page.getByRole('dialog').waitFor({ state: 'detached' });
+    }
+  });
 
   it('shows the whole score of the pouch at 1280 × 800 without scrolling the page', async () => {
     const { page, context } = await openPage(used.browser);

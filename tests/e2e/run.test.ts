@@ -86,6 +86,78 @@ describe('at the machine', () => {
     await context.close();
   });
 
+  it('a step is skipped, another thread and a full bobbin are told: all in the log, the skipped time in no sum', async () => {
+    const { page, context, faults } = await openPage(used.browser);
+    await begin(page, 'line-winder-pouch');
+    while (!(await page.getByText('needle ·').count())) await stepOn(page);
+    await page.getByRole('button', { name: 'Changed …' }).click();
+    const dialog = page.getByRole('dialog');
+    await dialog.getByLabel('Thread on the needle').fill('old straw');
+    await dialog.getByRole('button', { name: 'It is on' }).click();
+    await page.getByLabel('Threads').getByText('old straw').waitFor();
+    await page.getByRole('button', { name: 'Changed …' }).click();
+    await dialog.getByRole('button', { name: 'A full bobbin is in' }).click();
+    await dialog.waitFor({ state: 'detached' });
+    await page.keyboard.press('t');
+    await page.getByRole('button', { name: 'The thread broke' }).click();
+    await dialog.getByLabel(/At stitch/).fill('20');
+    await dialog.getByRole('button', { name: /^To stitch/ }).click();
+    await dialog.waitFor({ state: 'detached' });
+    await stepOn(page);
+    const skipped = await title(page);
+    await page.getByRole('button', { name: 'Skip this step' }).click();
+    await page.waitForFunction((t) => document.querySelector('[data-testid=run-title]')?.textContent !== t, skipped); // prettier-ignore
+    // A press too many is taken back.
+    await stepOn(page, 's');
+    await stepOn(page, 'ArrowLeft');
+    await stepOn(page);
+    // The plan still asks for sand.
+    await page.getByLabel('Threads').getByText('old straw').waitFor();
+    await page.goto(`${used.app.url}/log`);
+    await page.getByTestId('log').getByRole('row').nth(1).getByRole('button').first().click();
+    const detail = page.getByLabel('Steps of the run');
+    await detail.getByText('“old straw” put on the needle').waitFor();
+    await detail.getByText('fresh bobbin').waitFor();
+    expect(await detail.getByText(', passed over').allInnerTexts()).to.have.length(1);
+    await detail.getByText(`${skipped}, passed over`).waitFor();
+    await page.getByRole('tab', { name: 'Charts' }).click();
+    await page.getByRole('table', { name: /Breaks by thread/ }).getByRole('rowheader', { name: 'old straw' }).waitFor({ state: 'attached' }); // prettier-ignore
+    expect(faults).to.deep.equal([]);
+    await context.close();
+  });
+
+  it('sleep and clock jumps are no work: hands did nothing, the needle sewed no longer than planned', async () => {
+    const { page, context } = await openPage(used.browser);
+    await page.clock.install();
+    await begin(page, 'line-winder-pouch');
+    const seconds = async () => {
+      const [clock] = (await page.getByTestId('step-clock').innerText()).split(' of ');
+      return clock.split(':').reduce((sum, part) => 60 * sum + Number(part), 0);
+    };
+    const stored = async () => Number(await page.getByTestId('run').getAttribute('data-stored'));
+    const jump = async (how: () => Promise<void>) => {
+      const before = await stored();
+      await how();
+      await page.waitForFunction((n) => Number(document.querySelector('[data-testid=run]')?.getAttribute('data-stored')) > n, before); // prettier-ignore
+    };
+    // The lid closed for two hours with a piece in hand.
+    expect(await page.getByText('hand 1', { exact: true }).count()).to.equal(1);
+    await jump(() => page.clock.fastForward('02:00:00'));
+    expect(await seconds()).to.be.below(60);
+    // The clock set forward by three hours, and back by one: it goes on ticking second by second.
+    await jump(async () => page.clock.setSystemTime((await page.evaluate(() => Date.now())) + 3 * 3_600_000));
+    await page.clock.setSystemTime((await page.evaluate(() => Date.now())) - 3_600_000);
+    const before = await page.getByTestId('step-clock').innerText();
+    await page.getByTestId('step-clock').filter({ hasNotText: before }).waitFor();
+    expect(await seconds()).to.be.below(90);
+    // The lid closed while the needle sews: it came to its stop meanwhile, and stood.
+    while (!(await page.getByText('needle ·').count())) await stepOn(page);
+    await jump(() => page.clock.fastForward('02:00:00'));
+    const [taken, planned] = (await page.getByTestId('step-clock').innerText()).split(' of about ').map((text) => text.split(':').reduce((sum, part) => 60 * sum + parseInt(part, 10), 0)); // prettier-ignore
+    expect(taken).to.be.within(planned - 2, planned + 30);
+    await context.close();
+  });
+
   it('a block is sewn once more in place, and the run comes back to where it was asked for', async () => {
     const { page, context } = await openPage(used.browser);
     await resume(page);
@@ -175,6 +247,36 @@ describe('a machine that is followed', () => {
     await page.keyboard.press('Escape');
     await stepOn(page);
     expect(faults.filter((f) => !/404|Failed to load resource/.test(f))).to.deep.equal([]);
+    await context.close();
+  });
+
+  it('with many needles runs through its changes of thread, and halts where hands are needed', async () => {
+    const { page, context, faults } = await openPage(used.browser);
+    await begin(page, 'crew-patch');
+    while (!(await page.getByText('needle ·').count())) await stepOn(page);
+    await page.getByRole('button', { name: 'How Run works for you' }).click();
+    await page.getByLabel('Times as fast').fill('100');
+    await page.getByRole('button', { name: 'Follow the simulated machine' }).click();
+    await page.getByTestId('machine').getByText('gannet: ready').waitFor();
+    const needle = () => page.getByText('needle ·').count();
+    const start = page.getByRole('button', { name: 'Start the machine' });
+    /** blocks sewn from each start to the halt after it */
+    const spans: number[] = [];
+    while (!/^All steps/.test(await title(page))) {
+      if (!(await needle())) {
+        await stepOn(page);
+        continue;
+      }
+      await start.waitFor();
+      const from = await index(page);
+      await start.click();
+      // It halts for hands, or at its end: nobody presses meanwhile.
+      await page.waitForFunction((i) => { const at = Number(document.querySelector('[data-testid=run]')?.getAttribute('data-index')); return at > i && !document.body.innerText.includes('needle ·'); }, from); // prettier-ignore
+      spans.push((await index(page)) - from);
+    }
+    expect(Math.max(...spans), `blocks by start: ${spans}`).to.be.at.least(3);
+    expect(spans.length).to.be.at.least(3);
+    expect(faults).to.deep.equal([]);
     await context.close();
   });
 

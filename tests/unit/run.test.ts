@@ -4,6 +4,7 @@ import { numbersWith } from '$lib/core/numbers';
 import {
   bobbinLeft,
   inspections,
+  meanwhile,
   newRun,
   redoable,
   reduceRun,
@@ -12,12 +13,16 @@ import {
   runSeconds,
   stepSeconds,
   stitchesBack,
+  threadAt,
   threadsAhead,
   troubleFlow,
   troublesAt,
   TROUBLES,
+  wasDone,
   type RunEvent,
+  type RunState,
 } from '$lib/core/run';
+import type { NeedleStep } from '$lib/core/score';
 import { newWorkshop } from '$lib/core/workshop';
 import { pouch } from '$lib/demo';
 import { example } from '../support/examples';
@@ -106,6 +111,16 @@ describe('a run as its events', () => {
     expect(s).to.include({ index: 1, then: 4, redos: 1 });
     expect(runAfter(s, done(1, 9), IDS)).to.include({ index: 4, then: null });
   });
+  it('a step passed over was not done, until it is done after all', () => {
+    const skip: RunEvent = { type: 'skipped', at: at(8), stepId: 'n0', index: 1 };
+    const s = state(started, done(0, 5), skip);
+    expect(s).to.deep.include({ index: 2, skipped: ['n0'] });
+    expect([wasDone(s, 'hoop'), wasDone(s, 'n0'), wasDone(s, 'lay')]).to.deep.equal([true, false, false]);
+    expect(runAfter(s, { ...skip, at: at(9) }, IDS), 'pressed twice').to.include({ index: 2 });
+    const again = [{ type: 'back', at: at(10), index: 1 } as RunEvent, done(1, 30)].reduce((a, e) => runAfter(a, e, IDS), s); // prettier-ignore
+    expect(again.skipped).to.deep.equal([]);
+    expect(wasDone(again, 'n0')).to.equal(true);
+  });
   it('keeps breaks with their stitch and thread, bobbins, photos and how items came out', () => {
     const s = state(
       started,
@@ -158,15 +173,56 @@ describe('a run of the pouch', () => {
     expect(list.map((i) => i.text).join(' ')).to.match(/is caught on every side.*both corners/);
     expect(list.at(-1)?.text).to.match(/closed from end to end/);
   });
-  it('tells the thread on the needle and the one after it, and what is left below', () => {
-    const { now, next } = threadsAhead({ ...record, blocks: record.blocks.map((b, i) => ({ ...b, thread: { ...b.thread, name: i < 3 ? 'sand' : 'coral' } })) }, 0); // prettier-ignore
-    expect([now?.thread.name, next?.thread.name]).to.deep.equal(['sand', 'coral']);
-    const last = record.score.steps.length;
-    expect(bobbinLeft(record, 0, [])).to.equal(record.bobbinHoldsM);
-    const end = bobbinLeft(record, last, []);
-    expect(end).to.be.closeTo(record.bobbinHoldsM - plan.thread.bobbinM, 1e-6);
-    const middle = record.score.steps.findLast((s) => s.kind === 'needle')!.id;
-    expect(bobbinLeft(record, last, [middle])).to.be.above(end);
+  describe('thread and bobbin', () => {
+    const fresh = reduceRun([], []);
+    const twoThreads = { ...record, blocks: record.blocks.map((b, i) => ({ ...b, thread: { ...b.thread, name: i < 3 ? 'sand' : 'coral' } })) }; // prettier-ignore
+    const needles = record.score.steps.flatMap((s, i) => (s.kind === 'needle' ? [{ id: s.id, i }] : []));
+    const put = (stepId: string, name: string) => ({ at: 0, stepId, name, colour: '#123456' });
+
+    it('tells the thread on the needle and the one after it', () => {
+      const { now, next } = threadsAhead(twoThreads, fresh);
+      expect([now?.name, next?.name]).to.deep.equal(['sand', 'coral']);
+      expect(threadsAhead(twoThreads, { ...fresh, index: record.score.steps.length })).to.deep.equal({ now: null, next: null }); // prettier-ignore
+    });
+    it('a thread put in the place of another stays while the plan asks for the same, and not beyond', () => {
+      const state = { threads: [put(needles[1].id, 'straw')] };
+      const names = needles.slice(0, 5).map(({ i }) => threadAt(twoThreads, state, i)?.name);
+      expect(names).to.deep.equal(['sand', 'straw', 'straw', 'coral', 'coral']);
+      // Put on at the hand step before a block, it belongs to that block.
+      const before = record.score.steps[needles[3].i - 1];
+      expect(before.kind).to.equal('hand');
+      const early = { threads: [put(before.id, 'rust')] };
+      expect(threadAt(twoThreads, early, needles[3].i)).to.deep.equal({ name: 'rust', colour: '#123456' });
+      // The planned one again.
+      const back = { threads: [...early.threads, { ...put(needles[4].id, 'coral'), colour: '' }] };
+      expect(threadAt(twoThreads, back, needles[5].i)?.name).to.equal('coral');
+      expect(threadAt(twoThreads, back, needles[3].i)?.name).to.equal('rust');
+    });
+    it('counts what is left below by what was sewn since it was changed; a block passed over takes nothing', () => {
+      const last = record.score.steps.length;
+      const left = (state: Partial<RunState>) => bobbinLeft(record, { ...fresh, ...state });
+      expect(left({ index: 0 })).to.equal(record.bobbinHoldsM);
+      const end = left({ index: last });
+      expect(end).to.be.closeTo(record.bobbinHoldsM - plan.thread.bobbinM, 1e-6);
+      const middle = needles.at(-1)!;
+      const change = { at: 0, stepId: middle.id, stitch: 0, ranOut: false };
+      expect(left({ index: last, bobbins: [change] })).to.be.above(end);
+      expect(left({ index: middle.i, bobbins: [change] }), 'at once').to.equal(record.bobbinHoldsM);
+      const taken = record.blocks[(record.score.steps[middle.i] as NeedleStep).block].bobbinM;
+      expect(left({ index: last, skipped: [middle.id] })).to.be.closeTo(end + taken, 1e-6);
+    });
+  });
+  it('says while the needle sews what the hands do: stay, snip, be free, come back', () => {
+    const numbers = numbersWith({ 'order.watch': 20, 'run.callSeconds': 30 });
+    const run = { free: { n: 600, short: 40 } };
+    const at = (elapsed: number, remaining: number, step = { id: 'n', attended: false }, rate = 1) =>
+      meanwhile(run, step, { elapsed, remaining, rate }, numbers);
+    expect([at(0, 620), at(19, 601), at(20, 600), at(590, 30)]).to.deep.equal(['snip', 'snip', 'free', 'come-back']); // prettier-ignore
+    // Of a short free time the call back takes no more than a quarter.
+    expect([at(25, 20, { id: 'short', attended: false }), at(50, 10, { id: 'short', attended: false })]).to.deep.equal(['free', 'come-back']); // prettier-ignore
+    expect(at(300, 300, { id: 'n', attended: true })).to.equal('stay');
+    // A machine that runs twenty times as fast is past its first stitches in a second, and calls in the last of them.
+    expect([at(1, 29, undefined, 20), at(29, 7, undefined, 20), at(29, 8, undefined, 20)]).to.deep.equal(['free', 'come-back', 'free']); // prettier-ignore
   });
   it('goes back far enough that old and new thread hold each other, and not beyond the block', () => {
     const numbers = numbersWith();

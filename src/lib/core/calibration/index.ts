@@ -9,7 +9,7 @@ import { fitBobbins, fitBreaks, fitRejects, fitSpools } from './rates';
 import { fitHands, fitMachines } from './times';
 import type { FigureKey, Suggestion } from './types';
 
-export type { FigureKey, Suggestion } from './types';
+export { sureness, type FigureKey, type Suggestion } from './types';
 
 /** Older runs say less about how it is now. */
 const MOST_RUNS = 120;

@@ -1,6 +1,6 @@
 import { logRow, type LoggedRun } from '../log';
 import { numberDef, numbersWith, type NumberId } from '../numbers';
-import { isOver } from '../run';
+import { isOver, threadAt, wasDone } from '../run';
 import type { Workshop } from '../workshop';
 import { fitRobust } from './robust';
 import { NINE_IN_TEN, type Suggestion } from './types';
@@ -42,7 +42,7 @@ export function fitBreaks(runs: readonly LoggedRun[], workshop: Workshop): Sugge
   for (const { run, state } of runs) {
     breaks += state.breaks.length;
     for (const step of run.score.steps)
-      if (step.kind === 'needle' && !step.skipped && state.stepMs[step.id] !== undefined)
+      if (step.kind === 'needle' && !step.skipped && wasDone(state, step.id))
         tens += ((run.blocks[step.block]?.stitches ?? 0) * run.items) / 10_000;
     for (const seconds of state.mendSeconds) mended.push({ y: seconds, run: run.id });
   }
@@ -123,10 +123,10 @@ export function fitBobbins(runs: readonly LoggedRun[], workshop: Workshop): Sugg
       const full = run.bobbinHoldsM / (1 - then['thread.bobbinKeep'] / 100);
       for (const step of run.score.steps) {
         if (step.kind === 'hand') {
-          if (step.action === 'bobbin' && state.stepMs[step.id] !== undefined) used = null;
+          if (step.action === 'bobbin' && wasDone(state, step.id)) used = null;
           continue;
         }
-        if (step.skipped || state.stepMs[step.id] === undefined) continue;
+        if (step.skipped || !wasDone(state, step.id)) continue;
         const block = run.blocks[step.block];
         const metres = (block?.bobbinM ?? 0) * run.items * scale;
         const changes = state.bobbins.filter((b) => b.stepId === step.id);
@@ -157,10 +157,10 @@ export function fitSpools(runs: readonly LoggedRun[], workshop: Workshop): Sugge
     const then = numbersWith(run.numbers);
     const scale = numberDef('thread.topTake').value / then['thread.topTake'];
     return Object.entries(state.spools).flatMap(([name, grams]) => {
-      const metres = run.score.steps.reduce((sum, s) => {
-        const block =
-          s.kind === 'needle' && !s.skipped && state.stepMs[s.id] !== undefined ? run.blocks[s.block] : null;
-        return sum + (block?.thread.name === name ? block.topM * run.items : 0);
+      const metres = run.score.steps.reduce((sum, s, i) => {
+        if (s.kind !== 'needle' || s.skipped || !wasDone(state, s.id)) return sum;
+        const sewn = threadAt(run, state, i)?.name === name;
+        return sum + (sewn ? (run.blocks[s.block]?.topM ?? 0) * run.items : 0);
       }, 0);
       const weighed = (1000 * grams) / then['thread.gramsPerKm'];
       return metres > 0 ? [{ y: weighed / (metres * scale), run: run.id }] : [];

@@ -1,5 +1,6 @@
 import type { LoggedRun } from '../log';
 import { isNumberId, numberDef, numbersWith, type NumberId } from '../numbers';
+import { wasDone } from '../run';
 import { learningFactor } from '../time';
 import type { Workshop } from '../workshop';
 import { fitRobust, type Observation } from './robust';
@@ -41,7 +42,7 @@ export function fitHands(runs: readonly LoggedRun[], workshop: Workshop): Sugges
     for (const step of run.score.steps) {
       const ms = state.stepMs[step.id];
       const terms = run.terms[step.id];
-      if (step.kind !== 'hand' || ms === undefined || !terms || state.skipped.includes(step.id)) continue;
+      if (step.kind !== 'hand' || !terms || !wasDone(state, step.id)) continue;
       const x = new Map<number, number>();
       for (const [id, seconds] of Object.entries(terms))
         if (isNumberId(id) && then[id] > 0 && seconds > 0) x.set(at(id), seconds / then[id]);
@@ -112,7 +113,7 @@ export function fitMachines(runs: readonly LoggedRun[], workshop: Workshop): Sug
       for (const step of run.score.steps) {
         const ms = state.stepMs[step.id];
         const terms = run.terms[step.id];
-        if (step.kind !== 'needle' || step.skipped || ms === undefined || !terms?.stitching) continue;
+        if (step.kind !== 'needle' || step.skipped || !terms?.stitching || !wasDone(state, step.id)) continue;
         if (disturbed.has(step.id)) continue;
         const stitching = terms.stitching * (run.machine.speedShare ?? 1);
         const starts = startThen > 0 ? (terms['stitch.startRamp'] ?? 0) / startThen : 0;

@@ -21,3 +21,9 @@ export interface Suggestion {
 }
 /** Half of what nine in ten lie within, in standard deviations. */
 export const NINE_IN_TEN = 1.645;
+
+/** How sure a figure is, in words: by how far what is likely reaches, as a share of it. */
+export function sureness({ low, high, to }: Pick<Suggestion, 'low' | 'high' | 'to'>): string {
+  const share = to ? (high - low) / (2 * Math.abs(to)) : 1;
+  return share < 0.1 ? 'sure' : share < 0.25 ? 'fairly sure' : 'a first guess';
+}

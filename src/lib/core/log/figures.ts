@@ -1,3 +1,4 @@
+import { threadAt, wasDone } from '../run';
 import { logRow, type LoggedRun } from './rows';
 
 const isReal = ({ state }: LoggedRun) => state.rate <= 1;
@@ -24,13 +25,12 @@ export function timeByKind(runs: readonly LoggedRun[]): { kind: string; planned:
   const kinds = new Map<string, { kind: string; planned: number; taken: number }>();
   for (const { run, state } of runs.filter(isReal))
     for (const step of run.score.steps) {
-      const ms = state.stepMs[step.id];
-      if (ms === undefined) continue;
+      if (!wasDone(state, step.id)) continue;
       const kind = step.kind === 'needle' ? 'needle' : step.action.replaceAll('-', ' ');
       const known = kinds.get(kind) ?? { kind, planned: 0, taken: 0 };
       kinds.set(kind, known);
       known.planned += (run.planned[step.id] ?? 0) / 60;
-      known.taken += ms / 60_000;
+      known.taken += state.stepMs[step.id] / 60_000;
     }
   return [...kinds.values()].sort((a, b) => b.taken - a.taken);
 }
@@ -51,10 +51,11 @@ export function breaksBy(runs: readonly LoggedRun[], by: 'thread' | 'machine'): 
   };
   for (const { run, state } of runs.filter(isReal)) {
     const machine = run.machine?.name ?? 'by hand';
-    for (const step of run.score.steps) {
-      if (step.kind !== 'needle' || state.stepMs[step.id] === undefined) continue;
-      const block = run.blocks[step.block];
-      if (block) of(by === 'thread' ? block.thread.name : machine).stitches += block.stitches * run.items;
+    for (const [i, step] of run.score.steps.entries()) {
+      if (step.kind !== 'needle' || !wasDone(state, step.id)) continue;
+      const thread = threadAt(run, state, i);
+      const sewn = (run.blocks[step.block]?.stitches ?? 0) * run.items;
+      if (thread && sewn) of(by === 'thread' ? thread.name : machine).stitches += sewn;
     }
     for (const b of state.breaks) of(by === 'thread' ? b.thread : machine).breaks++;
   }
@@ -83,7 +84,7 @@ export const learningCurve = (runs: readonly LoggedRun[], buildId: string): { n:
     .filter((r) => r.run.buildId === buildId && isFinished(r) && isReal(r))
     .sort((a, b) => a.run.createdAt - b.run.createdAt)
     .flatMap((r) => {
-      const hands = r.run.score.steps.filter((s) => s.kind === 'hand');
+      const hands = r.run.score.steps.filter((s) => s.kind === 'hand' && !r.state.skipped.includes(s.id));
       const planned = sum(hands.map((s) => r.run.planned[s.id] ?? 0));
       const taken = sum(hands.map((s) => r.state.stepMs[s.id] ?? 0)) / 1000;
       return planned ? [{ n: r.run.madeBefore + 1, share: taken / planned }] : [];

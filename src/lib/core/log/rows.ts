@@ -1,4 +1,4 @@
-import { isOver, type ItemResult, type RunRecord, type RunState } from '../run';
+import { isOver, wasDone, type ItemResult, type RunRecord, type RunState } from '../run';
 
 export interface LoggedRun {
   run: RunRecord;
@@ -57,7 +57,7 @@ export function logRow({ run, state }: LoggedRun): LogRow {
     good: countResult(state, run, 'good'),
     seconds: taken,
     planned: run.score.steps.reduce(
-      (sum, s) => sum + (state.stepMs[s.id] === undefined ? 0 : (run.planned[s.id] ?? 0)),
+      (sum, s) => sum + (wasDone(state, s.id) ? (run.planned[s.id] ?? 0) : 0),
       0,
     ),
     breaks: state.breaks.length,

@@ -43,7 +43,7 @@ export const runEventSchema = z.discriminatedUnion('type', [
   z.object({ ...time, type: z.literal('halted'), index, stitch }),
   /** the hand step is done, or the block sewn to its stop: the next step begins */
   z.object({ ...time, type: z.literal('done'), stepId, index }),
-  /** passed over */
+  /** passed over by hand: it counts as neither sewn nor laid */
   z.object({ ...time, type: z.literal('skipped'), stepId, index }),
   /** back to the step at `index` */
   z.object({ ...time, type: z.literal('back'), index }),
@@ -52,7 +52,14 @@ export const runEventSchema = z.discriminatedUnion('type', [
   /** the needle was taken back within its block */
   z.object({ ...time, type: z.literal('went-back'), index, stitch }),
   z.object({ ...time, type: z.literal('broke'), index, stitch, thread: z.string().max(120) }),
-  z.object({ ...time, type: z.literal('thread-changed'), stepId, name: z.string().max(120) }),
+  /** another thread than planned from this step on, or a new spool of it; colour: as it is drawn, empty: unknown */
+  z.object({
+    ...time,
+    type: z.literal('thread-changed'),
+    stepId,
+    name: z.string().max(120),
+    colour: z.string().max(20).default(''),
+  }),
   z.object({ ...time, type: z.literal('bobbin-changed'), stepId, stitch, ranOut: z.boolean() }),
   z.object({ ...time, type: z.literal('needle-changed'), stepId }),
   /** a spool was weighed before and after the run: so much thread went into it */

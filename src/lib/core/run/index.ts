@@ -10,7 +10,9 @@ export {
   type RunEvent,
   type TroubleKind,
 } from './events';
-export { isOver, reduceRun, runAfter, runSeconds, stepSeconds, type RunState } from './state';
-export { bobbinLeft, newRun, piecesOfStep, plannedSeconds, runRecordSchema, stepIds, threadsAhead, type RunRecord } from './record'; // prettier-ignore
+export { isOver, reduceRun, runAfter, runSeconds, stepSeconds, wasDone, type RunState } from './state';
+export { newRun, piecesOfStep, plannedSeconds, runRecordSchema, stepIds, type RunRecord } from './record';
+export { bobbinLeft, threadAt, threadsAhead, type Thread } from './on-machine';
+export { meanwhile, type Meanwhile } from './meanwhile';
 export { redoable, stitchesBack, troubleFlow, troublesAt, type TroubleFlow, type Way } from './trouble';
 export { inspections, isUnhoop, type Inspection } from './inspect';

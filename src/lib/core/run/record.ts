@@ -185,28 +185,3 @@ export const plannedSeconds = ({ planned }: Pick<RunRecord, 'planned'>): number 
 /** Pieces of a hand step at their cut size, for the table beside the machine. */
 export const piecesOfStep = (run: Pick<RunRecord, 'pieces'>, step: Pick<HandStep, 'pieces'>) =>
   step.pieces.flatMap((p) => run.pieces.find((q) => q.id === p) ?? []);
-
-/** The thread of the next blocks from a step on: the one now and the one after, told once while it stays the same. */
-export function threadsAhead({ score, blocks }: Pick<RunRecord, 'score' | 'blocks'>, index: number) {
-  const ahead = score.steps
-    .slice(index)
-    .flatMap((s) => (s.kind === 'needle' && !s.skipped ? [{ step: s, thread: s.thread ?? blocks[s.block]?.thread }] : []))
-    .filter((a) => a.thread);
-  const [now] = ahead;
-  const next = ahead.find((a) => now && (a.thread.name !== now.thread.name || a.thread.colour !== now.thread.colour));
-  return { now: now ?? null, next: next ?? null };
-} // prettier-ignore
-
-/** Left on the bobbin at a step, m, by what has been sewn since it was last changed. @param changedAt step ids of changes */
-export function bobbinLeft(
-  { score, blocks, bobbinHoldsM }: Pick<RunRecord, 'score' | 'blocks' | 'bobbinHoldsM'>,
-  index: number,
-  changedAt: readonly string[],
-): number {
-  let left = bobbinHoldsM;
-  for (const step of score.steps.slice(0, index)) {
-    if (changedAt.includes(step.id) || (step.kind === 'hand' && step.action === 'bobbin')) left = bobbinHoldsM;
-    if (step.kind === 'needle' && !step.skipped) left -= blocks[step.block]?.bobbinM ?? 0;
-  }
-  return Math.max(0, left);
-} // prettier-ignore

@@ -35,7 +35,7 @@ export interface RunState {
   /** seconds from each break until the needle went back */
   mendSeconds: number[];
   bobbins: { at: number; stepId: string; stitch: number; ranOut: boolean }[];
-  threads: { at: number; stepId: string; name: string }[];
+  threads: { at: number; stepId: string; name: string; colour: string }[];
   /** grams of thread by its name, as weighed */
   spools: Record<string, number>;
   troubles: { at: number; stepId: string; kind: TroubleKind; text: string }[];
@@ -79,6 +79,10 @@ const freshRun: RunState = {
 
 export const isOver = ({ status }: RunState): boolean => status === 'finished' || status === 'given-up';
 
+/** Whether a step was worked on and not passed over. */
+export const wasDone = ({ stepMs, skipped }: RunState, stepId: string): boolean =>
+  stepMs[stepId] !== undefined && !skipped.includes(stepId);
+
 /** Work since the event before, ms: as it was measured, else by the clock; a clock set back takes nothing away. */
 const worked = (since: number, { at, ms }: RunEvent): number => ms ?? Math.max(0, at - since);
 
@@ -115,10 +119,11 @@ export function runAfter(before: RunState, event: RunEvent, stepIds: readonly st
         ? { ...state, status: 'running', startedAt: event.at, since: event.at }
         : state;
     case 'done':
-      return event.index === state.index ? goTo(state.then ?? state.index + 1) : state;
+      if (event.index !== state.index) return state;
+      return { ...goTo(state.then ?? state.index + 1), skipped: state.skipped.filter((s) => s !== id) };
     case 'skipped':
       if (event.index !== state.index) return state;
-      return { ...goTo(state.then ?? state.index + 1), skipped: [...state.skipped, event.stepId] };
+      return { ...goTo(state.then ?? state.index + 1), skipped: [...state.skipped.filter((s) => s !== id), stepId] };
     case 'back':
       return event.index < state.index ? { ...goTo(event.index), returns: state.returns + 1 } : state;
     case 'redo':
@@ -147,8 +152,10 @@ export function runAfter(before: RunState, event: RunEvent, stepIds: readonly st
       const { at, stitch, ranOut } = event;
       return { ...state, sewing: false, bobbins: [...state.bobbins, { at, stepId: event.stepId, stitch, ranOut }] }; // prettier-ignore
     }
-    case 'thread-changed':
-      return { ...state, threads: [...state.threads, { at: event.at, stepId: event.stepId, name: event.name }] };
+    case 'thread-changed': {
+      const { at, name, colour } = event;
+      return { ...state, threads: [...state.threads, { at, stepId: event.stepId, name, colour }] };
+    }
     case 'followed':
       return { ...state, rate: Math.max(state.rate, event.rate) };
     case 'spool-weighed':

@@ -56,6 +56,10 @@ export function formatClock(seconds: number): string {
   return h > 0 ? `${h}:${String(mm).padStart(2, '0')}:${ss}` : `${mm}:${ss}`;
 }
 
+/** A wait that one plans by: whole minutes from two on, else a clock. 700 → "11 minutes", 75 → "1:15". */
+export const formatWait = (seconds: number): string =>
+  seconds >= 120 ? count(Math.floor(seconds / 60), 'minute') : formatClock(seconds);
+
 /** 1 stop, 2 stops. */
 export const count = (n: number, one: string, many = `${one}s`): string =>
   `${formatNumber(n)} ${n === 1 ? one : many}`;

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { fitFigures, isNews, takeFigures, undoFigures, type Suggestion } from '$lib/core/calibration';
+  import { fitFigures, isNews, sureness, takeFigures, undoFigures } from '$lib/core/calibration';
   import { count } from '$lib/core/units';
   import { newId } from '../state/ids';
   import { workroom } from '../state/workroom.svelte';
@@ -11,11 +11,6 @@
   const chosen = $derived(news.filter((s) => !left.includes(s.key)));
   const figure = (v: number | null) => (v === null ? 'as the table' : String(Number(v.toPrecision(3))));
   const day = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' }); // prettier-ignore
-  /** how far what is likely reaches, as a share of the figure */
-  const sure = ({ low, high, to }: Suggestion) => {
-    const share = to ? (high - low) / (2 * Math.abs(to)) : 1;
-    return share < 0.1 ? 'sure' : share < 0.25 ? 'fairly sure' : 'a first guess';
-  };
   const take = () => workroom.saveWorkshop((w) => takeFigures(w, chosen, { id: newId(), at: Date.now() }));
   const goBack = (id: string) => workroom.saveWorkshop((w) => undoFigures(w, id));
 </script>
@@ -64,7 +59,7 @@
             <td class="pl-2 text-quiet">{s.unit}</td>
             <td class="text-right text-quiet">{figure(s.low)} – {figure(s.high)}</td>
             <td class="pl-6"
-              >{sure(s)},
+              >{sureness(s)},
               <span class="text-quiet">{count(s.runs, 'run')}, {count(s.observations, 'time')}</span></td
             >
           </tr>

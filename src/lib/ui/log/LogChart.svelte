@@ -24,7 +24,7 @@
 
 <figure class="min-w-0">
   <figcaption class="mb-1 font-bold">{title} <span class="label font-normal">{chart.unit}</span></figcaption>
-  <div class={['relative', tall ? 'h-80' : 'h-56']} aria-hidden="true">
+  <div class={['relative overflow-hidden', tall ? 'h-80' : 'h-56']} aria-hidden="true">
     <canvas bind:this={canvas}></canvas>
   </div>
   <table class="sr-only">

@@ -68,18 +68,21 @@
   const learning = $derived<Chart>({
     kind: 'line',
     labels: curve.map((c) => `item ${c.n}`),
-    series: [{ label: 'hands, as a share of the plan', values: curve.map((c) => c.share), colour: 'hands' }],
+    series: [
+      { label: 'hands, as a share of the plan', values: curve.map((c) => c.share), colour: 'hands' },
+      { label: 'as planned', values: curve.map(() => 1), colour: 'quiet' },
+    ],
     unit: 'hand time, 1 is as planned',
   });
 </script>
 
 <div class="grid gap-x-10 gap-y-8 lg:grid-cols-2" data-testid="charts">
-  <div class="lg:col-span-2"><LogChart chart={estimate} title="Estimate against real" tall /></div>
+  <div class="min-w-0 lg:col-span-2"><LogChart chart={estimate} title="Estimate against real" tall /></div>
   <LogChart chart={kind} title="Time by kind of step" tall />
   <LogChart chart={result} title="How items came out" tall />
   <LogChart chart={breaks(breaksBy(runs, 'thread'))} title="Breaks by thread" />
   <LogChart chart={breaks(breaksBy(runs, 'machine'))} title="Breaks by machine" />
-  <div class="lg:col-span-2">
+  <div class="min-w-0 lg:col-span-2">
     <label class="label flex items-center gap-2"
       >Learning of <select value={curveOf} onchange={(e) => (chosen = e.currentTarget.value)}
         >{#each builds as [id, name] (id)}<option value={id}>{name}</option>{/each}</select

@@ -13,6 +13,7 @@
     ...s.bobbins
       .filter((b) => b.stepId === id)
       .map((b) => (b.ranOut ? `bobbin ran out at stitch ${formatNumber(b.stitch)}` : 'fresh bobbin')),
+    ...s.threads.filter((t) => t.stepId === id).map((t) => `“${t.name}” put on the needle`),
     ...s.troubles
       .filter((t) => t.stepId === id)
       .map((t) => `${troubleFlow(t.kind).title.toLowerCase()}${t.text ? `: ${t.text}` : ''}`),

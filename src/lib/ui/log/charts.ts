@@ -21,8 +21,6 @@ export interface LogChart {
   series: { label: string; values: number[]; colour: 'needle' | 'hands' | 'madder' | 'rule' | 'quiet' }[];
   unit: string;
   stacked?: boolean;
-  /** drawn as a line across, as a measure */
-  at?: number;
 }
 
 /** Returns what takes the chart down again. */

@@ -1,38 +1,24 @@
 <script lang="ts">
-  import { count, formatClock } from '$lib/core/units';
+  import type { Meanwhile } from '$lib/core/run';
+  import { formatWait } from '$lib/core/units';
   import { runWays } from '../state/run-ways.svelte';
   import { chime, flashTitle } from './call';
 
   // While the needle sews by itself: snip the tail, then how long the hands are free, then the call back.
-  interface Props {
-    /** to the next stop, s */
-    remaining: number;
-    /** since the needle started, s */
-    elapsed: number;
-    /** stay by the needle that long after a start, s */
-    watch: number;
-    /** called back that long before the stop, s */
-    call: number;
-    /** needs somebody all the time */
-    attended: boolean;
-  }
-  let { remaining, elapsed, watch, call, attended }: Props = $props();
-  const watching = $derived(elapsed < watch);
-  const calling = $derived(!attended && !watching && remaining <= call);
-  const minutes = $derived(Math.floor(remaining / 60));
+  let { what, remaining }: { what: Meanwhile; /** to the next stop, s */ remaining: number } = $props();
 
   $effect(() => {
-    if (!calling) return;
+    if (what !== 'come-back') return;
     if (runWays.sound) chime();
     return flashTitle('● Come back: a stop');
   });
 </script>
 
-{#if attended}
+{#if what === 'stay'}
   <p class="run-line">Stay, and hold the edge with a stylus.</p>
-{:else if watching}
+{:else if what === 'snip'}
   <p class="run-line" data-testid="free-time"><strong>Snip the tail</strong> after the first stitches.</p>
-{:else if calling}
+{:else if what === 'come-back'}
   <p
     class="run-line animate-pulse text-madder motion-reduce:animate-none"
     role="status"
@@ -42,6 +28,6 @@
   </p>
 {:else}
   <p class="run-line text-needle" data-testid="free-time">
-    You are free for <strong>{minutes >= 2 ? count(minutes, 'minute') : formatClock(remaining)}</strong>.
+    You are free for <strong>{formatWait(remaining)}</strong>.
   </p>
 {/if}

@@ -79,6 +79,7 @@
       event.preventDefault();
       noting = true;
     } else if (event.key === 'p' && !watching) void session.togglePause();
+    else if (event.key === 's' && !watching && !busy && !event.repeat) void session.skip();
   }
   const label = $derived(
     session.resting

@@ -1,15 +1,20 @@
 <script lang="ts">
   import { formatNumber } from '$lib/core/units';
+  import type { FollowedMachine } from '../state/run-machine.svelte';
   import type { RunSession } from '../state/run-session.svelte';
   import { workroom } from '../state/workroom.svelte';
+  import ThreadDialog from './ThreadDialog.svelte';
 
-  // The thread on the needle, the one after it, and what is left below.
-  let { session }: { session: RunSession } = $props();
+  // The thread on the needle, the one after it, and what is left below; a press tells that it is otherwise.
+  let { session, machine }: { session: RunSession; machine: FollowedMachine } = $props();
+  let telling = $state(false);
   const ahead = $derived(session.threads);
   const holds = $derived(session.run?.bobbinHoldsM ?? 0);
   const share = $derived(holds ? session.bobbinM / holds : 1);
   const low = $derived(share * 100 < workroom.numbers['run.bobbinLow']);
   const swap = $derived(session.step && session.run?.bobbinSwaps.includes(session.step.id));
+  const changed = $derived(session.state?.bobbins.some((b) => b.stepId === session.stepId));
+  const empty = $derived(low || (swap && !changed));
 </script>
 
 {#snippet thread(label: string, name: string, colour: string)}
@@ -21,16 +26,16 @@
   >
 {/snippet}
 
-<p class="flex flex-wrap items-center gap-x-6 gap-y-1 text-lg" aria-label="Threads">
-  {#if ahead?.now}{@render thread('Thread', ahead.now.thread.name, ahead.now.thread.colour)}{/if}
-  {#if ahead?.next}{@render thread('then', ahead.next.thread.name, ahead.next.thread.colour)}{/if}
+<div class="flex flex-wrap items-center gap-x-6 gap-y-1 text-lg" role="group" aria-label="Threads">
+  {#if ahead?.now}{@render thread('Thread', ahead.now.name, ahead.now.colour)}{/if}
+  {#if ahead?.next}{@render thread('then', ahead.next.name, ahead.next.colour)}{/if}
   {#if holds}
-    <span class={['flex items-center gap-2 whitespace-nowrap', (low || swap) && 'text-madder']}
-      ><span class={low || swap ? '' : 'text-quiet'}>Bobbin</span><span
+    <span class={['flex items-center gap-2 whitespace-nowrap', empty && 'text-madder']}
+      ><span class={empty ? '' : 'text-quiet'}>Bobbin</span><span
         class="inline-block h-3 w-16 overflow-hidden rounded-full border border-current"
         ><span class="block h-full bg-current" style:width="{Math.round(100 * share)}%"></span></span
       ><strong
-        >{swap
+        >{swap && !changed
           ? 'change it now'
           : low
             ? 'low'
@@ -38,4 +43,8 @@
       ></span
     >
   {/if}
-</p>
+  {#if session.hold === 'held' && !machine.sewing}
+    <button type="button" class="btn" onclick={() => (telling = true)}>Changed …</button>
+  {/if}
+</div>
+<ThreadDialog bind:open={telling} {session} {machine} />

@@ -1,10 +1,11 @@
 <script lang="ts">
-  import { CAUTIONS } from '$lib/core/materials';
-  import { isUnhoop, stitchesBack, troubleFlow } from '$lib/core/run';
+  import SkipForward from '@lucide/svelte/icons/skip-forward';
+  import { isUnhoop, meanwhile, stitchesBack, troubleFlow } from '$lib/core/run';
   import { formatClock, formatNumber } from '$lib/core/units';
   import type { FollowedMachine } from '../state/run-machine.svelte';
   import type { RunSession } from '../state/run-session.svelte';
   import { workroom } from '../state/workroom.svelte';
+  import Care from '../kit/Care.svelte';
   import FreeTime from './FreeTime.svelte';
   import InspectList from './InspectList.svelte';
   import RunPieces from './RunPieces.svelte';
@@ -18,10 +19,12 @@
   }
   let { session, machine, ontrouble }: Props = $props();
   const step = $derived(session.step!);
-  const free = $derived(session.run?.free[step.id] ?? 0);
-  const remaining = $derived(
-    machine.sewing ? machine.untilHalt : Math.max(0, session.planned - session.stepSeconds),
-  );
+  const remaining = $derived(machine.sewing ? machine.untilHalt : session.stepLeft);
+  const what = $derived(
+    session.run && step.kind === 'needle' && !step.skipped
+      ? meanwhile(session.run, step, { elapsed: session.stepSeconds, remaining, rate: machine.rate }, workroom.numbers)
+      : null,
+  ); // prettier-ignore
   const runs = $derived(!session.resting && (!machine.link || machine.sewing));
   const overlap = $derived(
     stitchesBack(troubleFlow('thread-break'), session.block, session.stitch, workroom.numbers),
@@ -57,12 +60,7 @@
     <p class="max-w-[36ch] text-[clamp(1.25rem,2.2vw,1.9rem)] leading-snug">{step.text}</p>
     <RunPieces {session} {step} />
     {#if isUnhoop(step)}<InspectList {session} {ontrouble} />{/if}
-    {#each step.cautions as caution (caution)}
-      <p class="border-l-8 border-madder pl-3 text-lg">
-        <strong class="text-madder">Care:</strong>
-        {CAUTIONS[caution]}
-      </p>
-    {/each}
+    <Care cautions={step.cautions} large />
   {:else}
     <p class="max-w-[36ch] text-[clamp(1.25rem,2.2vw,1.9rem)] leading-snug">
       {step.skipped
@@ -80,21 +78,18 @@
         >
       {/if}
     </p>
-    {#if runs && !step.skipped}
-      <FreeTime
-        {remaining}
-        elapsed={session.stepSeconds * machine.rate}
-        watch={workroom.numbers['order.watch']}
-        call={Math.min(workroom.numbers['run.callSeconds'], free / 4)}
-        attended={step.attended}
-      />
-    {/if}
+    {#if runs && what}<FreeTime {what} {remaining} />{/if}
   {/if}
-  <RunThread {session} />
+  <RunThread {session} {machine} />
   <p class="text-lg text-quiet" data-testid="step-clock">
     {formatClock(session.stepSeconds)} of about {formatClock(session.planned)}{session.resting
       ? ', paused'
       : ''}
   </p>
   {#if session.next}<p class="text-xl"><span class="text-quiet">Then:</span> {session.next.title}</p>{/if}
+  {#if session.hold === 'held' && !session.resting && !machine.sewing}
+    <button type="button" class="btn self-start" title="Key S" onclick={() => session.skip()}
+      ><SkipForward size={18} />{step.kind === 'hand' ? 'Skip this step' : 'Pass this block over'}</button
+    >
+  {/if}
 </section>

@@ -1,6 +1,5 @@
 <script lang="ts">
   import { untrack } from 'svelte';
-  import { CAUTIONS } from '$lib/core/materials';
   import {
     redoable,
     stitchesBack,
@@ -11,6 +10,7 @@
     type TroubleKind,
   } from '$lib/core/run';
   import { formatNumber } from '$lib/core/units';
+  import Care from '../kit/Care.svelte';
   import Dialog from '../kit/Dialog.svelte';
   import type { FollowedMachine } from '../state/run-machine.svelte';
   import type { RunSession } from '../state/run-session.svelte';
@@ -59,7 +59,7 @@
     const to = Math.max(0, at - back);
     // A machine that is followed has told the break itself.
     if (f.kind === 'thread-break' && !state.mending)
-      await session.add({ type: 'broke', index, stitch: at, thread: session.block?.thread.name ?? '' });
+      await session.add({ type: 'broke', index, stitch: at, thread: session.threads?.now?.name ?? '' });
     else if (f.kind !== 'thread-break') await told(f);
     if (f.freshBobbin) {
       await session.add({ type: 'bobbin-changed', stepId: step.id, stitch: at, ranOut: true });
@@ -72,6 +72,8 @@
   }
   async function sewAgain(f: TroubleFlow) {
     await told(f);
+    // The right thread goes on in place of whatever was on.
+    if (f.kind === 'wrong-colour') await session.rightThread(redo);
     await session.redo(redo);
     close();
   }
@@ -106,12 +108,7 @@
     </ul>
   {:else}
     <p class="mb-3 border-l-8 border-needle bg-needle-soft px-3 py-2 text-lg">{flow.safe}</p>
-    {#each flow.cautions as caution (caution)}
-      <p class="mb-2 border-l-8 border-madder pl-3">
-        <strong class="text-madder">Care:</strong>
-        {CAUTIONS[caution]}
-      </p>
-    {/each}
+    <div class="mb-2 flex flex-col gap-2"><Care cautions={flow.cautions} large /></div>
     <ol class="mb-4 flex flex-col gap-1">
       {#each flow.checks as check, i (i)}
         <li>

@@ -1,8 +1,8 @@
 <script lang="ts">
   import type { HandStep } from '$lib/core/score';
-  import { CAUTIONS } from '$lib/core/materials';
 
   import { formatLength } from '$lib/core/units';
+  import Care from '../kit/Care.svelte';
   import { workroom } from '../state/workroom.svelte';
 
   /** length of the line along which is cut, mm */
@@ -25,9 +25,4 @@
   {#each step.tools as tool (tool)}<li class="rounded border border-rule px-2 py-0.5">{tool}</li>{/each}
 </ul>
 {#if step.hoop === 'stay'}<p class="text-sm"><strong>Stay on:</strong> {step.hoopBecause}</p>{/if}
-{#each step.cautions as caution (caution)}
-  <p class="border-l-4 border-madder pl-2 text-sm">
-    <strong class="text-madder">Care:</strong>
-    {CAUTIONS[caution]}
-  </p>
-{/each}
+<Care cautions={step.cautions} />

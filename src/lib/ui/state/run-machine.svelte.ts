@@ -83,7 +83,7 @@ export class FollowedMachine {
     if (state.status === 'sewing' && !sewing) await session.add({ type: 'stitching', index, stitch });
     if (state.status !== 'halted' || !sewing) return;
     if (state.why === 'thread-break') {
-      await session.add({ type: 'broke', index, stitch, thread: session.block?.thread.name ?? '' });
+      await session.add({ type: 'broke', index, stitch, thread: session.threads?.now?.name ?? '' });
       this.ontrouble('thread-break');
     } else {
       await session.add({ type: 'halted', index, stitch });

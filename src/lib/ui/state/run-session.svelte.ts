@@ -6,6 +6,7 @@ import {
   runSeconds,
   stepIds,
   stepSeconds,
+  threadAt,
   threadsAhead,
   type RunEvent,
 } from '$lib/core/run';
@@ -58,6 +59,8 @@ export class RunSession {
   readonly stepSeconds = $derived(this.state ? stepSeconds(this.state, this.now) : 0);
   readonly runSeconds = $derived(this.state ? runSeconds(this.state, this.now) : 0);
   readonly planned = $derived((this.step && this.run?.planned[this.step.id]) ?? 0);
+  /** of the step under work, as planned, s */
+  readonly stepLeft = $derived(Math.max(0, this.planned - this.stepSeconds));
   readonly left = $derived(
     this.state
       ? this.steps.slice(this.state.index).reduce((sum, s) => sum + (this.run?.planned[s.id] ?? 0), 0)
@@ -65,10 +68,8 @@ export class RunSession {
   );
   readonly block = $derived(this.step?.kind === 'needle' ? this.run?.blocks[this.step.block] : undefined);
   readonly pieces = $derived(this.run && this.step?.kind === 'hand' ? piecesOfStep(this.run, this.step) : []);
-  readonly threads = $derived(this.run && this.state ? threadsAhead(this.run, this.state.index) : null);
-  readonly bobbinM = $derived(
-    this.run && this.state ? bobbinLeft(this.run, this.state.index, this.state.bobbins.map((b) => b.stepId)) : 0,
-  ); // prettier-ignore
+  readonly threads = $derived(this.run && this.state ? threadsAhead(this.run, this.state) : null);
+  readonly bobbinM = $derived(this.run && this.state ? bobbinLeft(this.run, this.state) : 0);
   /** where the needle stands, as told or as far as the time says */
   readonly stitch = $derived.by(() => {
     const all = this.block?.stitches ?? 0;
@@ -221,6 +222,25 @@ export class RunSession {
     if (this.state) return this.add({ type: 'redo', index, then: this.state.index });
   }
   readonly stepId = $derived(this.step?.id ?? 'end');
+  changeThread(name: string, colour: string) {
+    if (name.trim())
+      return this.add({
+        type: 'thread-changed',
+        stepId: this.stepId,
+        name: name.trim().slice(0, 120),
+        colour,
+      });
+  }
+  /** The planned thread of a step is put on again, if another one was. */
+  rightThread(index: number) {
+    const { run, state } = this;
+    const planned = run && threadAt(run, { threads: [] }, index);
+    if (planned && state && threadAt(run, state, index)?.name !== planned.name)
+      return this.add({ type: 'thread-changed', stepId: run.score.steps[index].id, ...planned });
+  }
+  freshBobbin() {
+    return this.add({ type: 'bobbin-changed', stepId: this.stepId, stitch: this.stitch, ranOut: false });
+  }
   note(text: string) {
     if (text.trim()) return this.add({ type: 'note', stepId: this.stepId, text: text.trim().slice(0, 4000) });
   }

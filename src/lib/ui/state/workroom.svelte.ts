@@ -1,3 +1,4 @@
+import { emptyWorkroom } from '$lib/core/backup';
 import type { Build } from '$lib/core/build';
 import type { Problem, Result } from '$lib/core/problem';
 import { numbersWith } from '$lib/core/numbers';
@@ -68,9 +69,15 @@ class Workroom {
     const { demoWorkroom } = await import('$lib/demo');
     const demo = demoWorkroom(Date.now());
     const written = await attempt(async () => {
-      for (const { build, tapes } of demo.builds) await this.store.addBuild(build, tapes);
-      for (const { run, events } of demo.runs) await this.store.log.add(run, events);
-      if (!(await this.store.setting('workshop'))) await this.store.saveWorkshop(demo.workshop);
+      const own = await this.store.setting('workshop');
+      // In one go: a page that is closed meanwhile leaves no half-filled workroom.
+      await this.store.restore({
+        ...emptyWorkroom(),
+        workshop: own ? null : demo.workshop,
+        builds: demo.builds.map((b) => b.build),
+        tapes: demo.builds.flatMap((b) => b.tapes),
+        runs: demo.runs.map(({ run, events }) => ({ run, events: events.map((event, n) => ({ n, event })) })),
+      });
     });
     if (!written.ok) showProblem(written.problem);
     this.workshop = await this.store.workshop();

@@ -1,0 +1,59 @@
+import type { RunRecord } from './record';
+import type { RunState } from './state';
+
+/** What is on the machine: the thread on the needle and what is left below it. */
+export interface Thread {
+  name: string;
+  colour: string;
+}
+type Sewn = Pick<RunRecord, 'score' | 'blocks'>;
+type Told = Pick<RunState, 'threads'>;
+
+/** Thread of the first block at or after a step, as planned. */
+function plannedThread({ score, blocks }: Sewn, index: number): Thread | null {
+  for (const step of score.steps.slice(index))
+    if (step.kind === 'needle' && !step.skipped) {
+      const thread = step.thread ?? blocks[step.block]?.thread;
+      if (thread) return thread;
+    }
+  return null;
+}
+
+/**
+ * The thread that a step is sewn with: the planned one, or the one that was put in its place at an earlier step, as long
+ * as the plan asks for the same. null: no block is left.
+ */
+export function threadAt(run: Sewn, { threads }: Told, index: number): Thread | null {
+  const planned = plannedThread(run, index);
+  if (!planned) return null;
+  const told = threads.findLast(({ stepId }) => {
+    const at = run.score.steps.findIndex((s) => s.id === stepId);
+    return at >= 0 && at <= index && plannedThread(run, at)?.name === planned.name;
+  });
+  return told ? { name: told.name, colour: told.colour || planned.colour } : planned;
+}
+
+/** The thread now and the one after it, told once while it stays the same. */
+export function threadsAhead(run: Sewn, state: Told & Pick<RunState, 'index'>): { now: Thread | null; next: Thread | null } {
+  const now = threadAt(run, state, state.index);
+  for (let i = state.index + 1; now && i < run.score.steps.length; i++) {
+    const thread = threadAt(run, state, i);
+    if (thread && (thread.name !== now.name || thread.colour !== now.colour)) return { now, next: thread };
+  }
+  return { now, next: null };
+} // prettier-ignore
+
+/** Left on the bobbin at the step under work, m, by what has been sewn since it was last changed. */
+export function bobbinLeft(
+  { score, blocks, bobbinHoldsM }: Pick<RunRecord, 'score' | 'blocks' | 'bobbinHoldsM'>,
+  { index, bobbins, skipped }: Pick<RunState, 'index' | 'bobbins' | 'skipped'>,
+): number {
+  let left = bobbinHoldsM;
+  for (const [i, step] of score.steps.slice(0, index + 1).entries()) {
+    if (bobbins.some((b) => b.stepId === step.id)) left = bobbinHoldsM;
+    if (i === index || skipped.includes(step.id)) continue;
+    if (step.kind === 'hand' && step.action === 'bobbin') left = bobbinHoldsM;
+    if (step.kind === 'needle' && !step.skipped) left -= blocks[step.block]?.bobbinM ?? 0;
+  }
+  return Math.max(0, left);
+}

@@ -1,0 +1,77 @@
+<script lang="ts">
+  import Dialog from '../kit/Dialog.svelte';
+  import type { FollowedMachine } from '../state/run-machine.svelte';
+  import type { RunSession } from '../state/run-session.svelte';
+
+  // What went onto the machine otherwise than planned: another thread or spool, a full bobbin before its time.
+  interface Props {
+    open: boolean;
+    session: RunSession;
+    machine: FollowedMachine;
+  }
+  let { open = $bindable(), session, machine }: Props = $props();
+  let name = $state('');
+  let colour = $state('#777777');
+  const now = $derived(session.threads?.now ?? null);
+  const own = $derived([...new Map((session.run?.blocks ?? []).map(({ thread }) => [thread.name, thread]))]);
+  $effect(() => {
+    if (open) {
+      name = now?.name ?? '';
+      colour = now?.colour ?? '#777777';
+    }
+  });
+
+  /** A thread of this run brings its colour along. */
+  function typed() {
+    colour = own.find(([n]) => n === name.trim())?.[1].colour ?? colour;
+  }
+  async function thread(event: SubmitEvent) {
+    event.preventDefault();
+    if (await session.changeThread(name, colour)) open = false;
+  }
+  async function bobbin() {
+    if (!(await session.freshBobbin())) return;
+    await machine.freshBobbin();
+    open = false;
+  }
+</script>
+
+<Dialog bind:open title="What is on the machine now?">
+  <div class="flex flex-col gap-5">
+    {#if now}
+      <form class="flex flex-wrap items-end gap-3" onsubmit={thread}>
+        <label class="flex min-w-0 flex-1 flex-col gap-1"
+          ><span class="label">Thread on the needle</span><input
+            bind:value={name}
+            oninput={typed}
+            list="run-threads"
+            maxlength="120"
+            required
+            class="text-lg"
+          /></label
+        >
+        <datalist id="run-threads"
+          >{#each own as [n] (n)}<option value={n}></option>{/each}</datalist
+        >
+        <label class="flex flex-col gap-1"
+          ><span class="label">Looks like</span><input
+            type="color"
+            bind:value={colour}
+            class="h-11 w-16"
+          /></label
+        >
+        <button class="btn btn-strong min-h-14 text-lg"
+          >{name.trim() === now.name ? 'A new spool of it is on' : 'It is on'}</button
+        >
+      </form>
+      <p class="label">
+        From this step on, wherever the plan asks for “{now.name}”. Breaks are counted under its name.
+      </p>
+    {/if}
+    {#if session.run?.bobbinHoldsM}
+      <button type="button" class="btn min-h-14 justify-center text-lg" onclick={bobbin}
+        >A full bobbin is in</button
+      >
+    {/if}
+  </div>
+</Dialog>
