@@ -1,13 +1,10 @@
 <script lang="ts">
   import { formatNumber } from '$lib/core/units';
-  import type { FollowedMachine } from '../state/run-machine.svelte';
   import type { RunSession } from '../state/run-session.svelte';
   import { workroom } from '../state/workroom.svelte';
-  import ThreadDialog from './ThreadDialog.svelte';
 
-  // The thread on the needle, the one after it, and what is left below; a press tells that it is otherwise.
-  let { session, machine }: { session: RunSession; machine: FollowedMachine } = $props();
-  let telling = $state(false);
+  // The thread on the needle, the one after it, and what is left below.
+  let { session }: { session: RunSession } = $props();
   const ahead = $derived(session.threads);
   const holds = $derived(session.run?.bobbinHoldsM ?? 0);
   const share = $derived(holds ? session.bobbinM / holds : 1);
@@ -43,8 +40,4 @@
       ></span
     >
   {/if}
-  {#if session.hold === 'held' && !machine.sewing}
-    <button type="button" class="btn" onclick={() => (telling = true)}>Changed …</button>
-  {/if}
 </div>
-<ThreadDialog bind:open={telling} {session} {machine} />

@@ -1,5 +1,6 @@
 <script lang="ts">
   import SkipForward from '@lucide/svelte/icons/skip-forward';
+  import Spool from '@lucide/svelte/icons/spool';
   import { isUnhoop, meanwhile, stitchesBack, troubleFlow } from '$lib/core/run';
   import { formatClock, formatNumber } from '$lib/core/units';
   import type { FollowedMachine } from '../state/run-machine.svelte';
@@ -10,6 +11,7 @@
   import InspectList from './InspectList.svelte';
   import RunPieces from './RunPieces.svelte';
   import RunThread from './RunThread.svelte';
+  import ThreadDialog from './ThreadDialog.svelte';
 
   // The step in words that are read from two metres away.
   interface Props {
@@ -29,6 +31,7 @@
   const overlap = $derived(
     stitchesBack(troubleFlow('thread-break'), session.block, session.stitch, workroom.numbers),
   );
+  let telling = $state(false);
   const left = $derived(session.state?.interruptions.at(-1));
 </script>
 
@@ -80,16 +83,20 @@
     </p>
     {#if runs && what}<FreeTime {what} {remaining} />{/if}
   {/if}
-  <RunThread {session} {machine} />
-  <p class="text-lg text-quiet" data-testid="step-clock">
-    {formatClock(session.stepSeconds)} of about {formatClock(session.planned)}{session.resting
-      ? ', paused'
-      : ''}
-  </p>
+  <RunThread {session} />
   {#if session.next}<p class="text-xl"><span class="text-quiet">Then:</span> {session.next.title}</p>{/if}
-  {#if session.hold === 'held' && !session.resting && !machine.sewing}
-    <button type="button" class="btn self-start" title="Key S" onclick={() => session.skip()}
-      ><SkipForward size={18} />{step.kind === 'hand' ? 'Skip this step' : 'Pass this block over'}</button
-    >
-  {/if}
+  <div class="flex flex-wrap items-center gap-2">
+    <p class="mr-3 text-lg text-quiet" data-testid="step-clock">
+      {formatClock(session.stepSeconds)} of about {formatClock(session.planned)}{session.resting
+        ? ', paused'
+        : ''}
+    </p>
+    {#if session.hold === 'held' && !session.resting && !machine.sewing}
+      <button type="button" class="btn" onclick={() => (telling = true)}><Spool size={18} />Changed …</button>
+      <button type="button" class="btn" title="Key S" onclick={() => session.skip()}
+        ><SkipForward size={18} />{step.kind === 'hand' ? 'Skip this step' : 'Pass this block over'}</button
+      >
+    {/if}
+  </div>
 </section>
+<ThreadDialog bind:open={telling} {session} {machine} />
