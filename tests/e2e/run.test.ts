@@ -126,6 +126,92 @@ describe('at the machine', () => {
     await context.close();
   });
 
+  it('each trouble has a way out that is taken, and the log knows them all', async () => {
+    const { page, context, faults } = await openPage(used.browser);
+    await resume(page);
+    while (!/quilt/i.test(await title(page))) await stepOn(page);
+    const dialog = page.getByRole('dialog');
+    const ways = [
+      ['The thread broke', /^To stitch/],
+      ['The bobbin is empty', /^To stitch/],
+      ['A nest of thread underneath', /^To stitch/],
+      ['The needle broke', /^To stitch/],
+      ['The hoop came loose', /^To stitch/],
+      ['A piece shifted, or its line missed it', 'Sew it again'],
+      ['The border did not cover', 'Sew it again'],
+      ['A block was sewn in the wrong colour', 'Sew it again'],
+      ['I must leave', 'Keep the place and leave'],
+    ] as const;
+    for (const [trouble, way] of ways) {
+      const before = await index(page);
+      await page.getByRole('button', { name: 'Trouble' }).click();
+      await dialog.getByRole('button', { name: trouble }).click();
+      for (const box of await dialog.getByRole('checkbox').all()) await box.check();
+      if (way instanceof RegExp) await dialog.getByLabel(/At stitch/).fill('60');
+      await dialog.getByLabel('In your words').fill(`words on: ${trouble}`);
+      await dialog.getByRole('button', { name: way }).click();
+      await dialog.waitFor({ state: 'detached' });
+      // The needle is further back in the same block, or the block begins once more, or all is kept.
+      expect(await index(page), trouble).to.equal(before);
+      if (way instanceof RegExp) expect(await page.getByTestId('stitch-count').innerText(), trouble).to.match(/^(about )?([1-5]?\d) of/); // prettier-ignore
+    }
+    await page.getByTestId('resume').getByText('words on: I must leave').waitFor();
+    await page.keyboard.press('Space');
+    await page.getByTestId('resume').waitFor({ state: 'detached' });
+    // Beyond help: the only item of the hooping is ruined, and the run is over.
+    await page.getByRole('button', { name: 'Trouble' }).click();
+    await dialog.getByRole('button', { name: 'The hoop came loose' }).click();
+    await dialog.getByRole('button', { name: 'It is ruined' }).click();
+    await page.getByRole('link', { name: 'See it in the log' }).click();
+    await page.getByTestId('log').getByRole('row').nth(1).getByRole('button').first().click();
+    const told = await page.getByLabel('Steps of the run').innerText();
+    expect(told).to.include('thread broke at stitch 60').and.include('bobbin ran out at stitch 60');
+    for (const [trouble] of ways.slice(2, -1)) expect(told).to.include(`${trouble.toLowerCase()}: words on: ${trouble}`); // prettier-ignore
+    expect(faults).to.deep.equal([]);
+    await context.close();
+  });
+
+  it('keeps the screen on, reads steps aloud when asked to, and calls back by sound and title before a stop', async () => {
+    const { page, context, faults } = await openPage(used.browser);
+    // What a device does with it cannot be heard here: that it is asked to, and for what, can.
+    await page.addInitScript(() => {
+      const asked: string[] = [];
+      Object.assign(window, { asked });
+      Object.defineProperty(navigator, 'wakeLock', { value: { request: (what: string) => (asked.push(`awake: ${what}`), Promise.resolve({ release: () => Promise.resolve() })) } }); // prettier-ignore
+      Object.defineProperty(window, 'speechSynthesis', { value: { cancel: () => undefined, speak: (u: SpeechSynthesisUtterance) => asked.push(`said: ${u.text}`) } }); // prettier-ignore
+      const start = OscillatorNode.prototype.start;
+      OscillatorNode.prototype.start = function (at) {
+        asked.push(`tone: ${this.frequency.value}`);
+        start.call(this, at);
+      };
+    });
+    await page.clock.install();
+    const asked = () => page.evaluate(() => (window as unknown as { asked: string[] }).asked);
+    await begin(page, 'line-winder-pouch');
+    expect(await asked()).to.deep.equal(['awake: screen']);
+    await page.getByRole('button', { name: 'How Run works for you' }).click();
+    await page.getByLabel('Read each step aloud').check();
+    await page.keyboard.press('Escape');
+    while (!/quilt/i.test(await title(page))) await stepOn(page);
+    const said = (await asked()).filter((a) => a.startsWith('said: '));
+    expect(said.at(-1)).to.match(/^said: quilt/i);
+    expect(said.some((a) => /right side up/.test(a))).to.equal(true);
+    // Free, and nothing calls; then the stop is near.
+    await page.clock.runFor(30_000);
+    await page.getByText(/You are free for/).waitFor();
+    expect((await asked()).filter((a) => a.startsWith('tone'))).to.deep.equal([]);
+    const own = await page.title();
+    for (let i = 0; i < 40 && !(await page.getByText('Come back:').count()); i++)
+      await page.clock.runFor(10_000);
+    await page.getByText('Come back:').waitFor();
+    expect((await asked()).filter((a) => a.startsWith('tone'))).to.have.length(2);
+    await page.waitForFunction(() => document.title.includes('Come back'));
+    await stepOn(page);
+    expect(await page.title()).to.equal(own);
+    expect(faults).to.deep.equal([]);
+    await context.close();
+  });
+
   it('sleep and clock jumps are no work: hands did nothing, the needle sewed no longer than planned', async () => {
     const { page, context } = await openPage(used.browser);
     await page.clock.install();

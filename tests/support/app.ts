@@ -123,6 +123,8 @@ export async function openPage(
     serviceWorkers: 'block',
     ...options,
   });
+  // The loader of these tests names functions by a helper that a page does not have.
+  await context.addInitScript('globalThis.__name = (f) => f');
   const faults: string[] = [];
   context.on('page', (p) => {
     p.on('pageerror', (error) => faults.push(error.message));

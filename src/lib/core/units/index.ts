@@ -24,6 +24,16 @@ export function formatLength(mm: number, unit: LengthUnit, withUnit = true): str
   return `${inches.toFraction(true)}${withUnit ? '\u00a0in' : ''}`;
 }
 
+/** Widths of stitches are told in mm by every machine; only longer lengths are measured with a ruler. mm */
+const RULER_MM = 6;
+/** Lengths in mm within a sentence, in the maker's unit. "leaves 60 mm open, 3.2 mm wide" → "leaves 2 3/8 in open, 3.2 mm wide" */
+export const lengthsIn = (text: string, unit: LengthUnit): string =>
+  unit === 'mm'
+    ? text
+    : text.replace(/(\d+(?:\.\d+)?) mm\b/g, (found, mm) =>
+        Number(mm) < RULER_MM ? found : formatLength(Number(mm), unit),
+      );
+
 /** Width × height, one unit for both. */
 export const formatSize = (widthMm: number, heightMm: number, unit: LengthUnit): string =>
   `${formatLength(widthMm, unit, false)} × ${formatLength(heightMm, unit)}`;

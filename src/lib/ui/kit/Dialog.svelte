@@ -6,14 +6,23 @@
     open = $bindable(false),
     title,
     wide = false,
+    onclosed,
     children,
-  }: { open: boolean; title: string; wide?: boolean; children: Snippet } = $props();
+  }: {
+    open: boolean;
+    title: string;
+    wide?: boolean;
+    /** may take the focus elsewhere than back to where it came from */
+    onclosed?: (event: Event) => void;
+    children: Snippet;
+  } = $props();
 </script>
 
 <Dialog.Root bind:open>
   <Dialog.Portal>
     <Dialog.Overlay class="fixed inset-0 z-40 bg-black/50" />
     <Dialog.Content
+      onCloseAutoFocus={onclosed}
       class={[
         'fixed top-1/2 left-1/2 z-50 max-h-[90vh] -translate-1/2 overflow-auto rounded-lg border border-rule bg-paper p-6 text-ink shadow-xl',
         wide ? 'w-[min(52rem,96vw)]' : 'w-[min(34rem,94vw)]',

@@ -1,9 +1,9 @@
 <script lang="ts">
   import { count } from '$lib/core/units';
-  import Dialog from '../kit/Dialog.svelte';
   import { showNote, showProblem } from '../state/notices';
   import type { RunSession } from '../state/run-session.svelte';
   import { smallPhoto } from './photo';
+  import RunDialog from './RunDialog.svelte';
 
   // Words or a picture at this step; or the end of it.
   let { open = $bindable(), session }: { open: boolean; session: RunSession } = $props();
@@ -30,7 +30,7 @@
   }
 </script>
 
-<Dialog bind:open title={giving ? 'Give up this item?' : 'Note at this step'}>
+<RunDialog bind:open title={giving ? 'Give up this item?' : 'Note at this step'}>
   <form onsubmit={keep} class="flex flex-col gap-3">
     <label class="flex flex-col gap-1"
       >{#if giving}<span class="label">What happened? The log keeps it, so that it happens once.</span>{/if}
@@ -68,4 +68,4 @@
       {/if}
     </div>
   </form>
-</Dialog>
+</RunDialog>

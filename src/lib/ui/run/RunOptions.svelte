@@ -3,13 +3,13 @@
   import type { RunRecord } from '$lib/core/run';
   import { stopList } from '$lib/core/score';
   import { ServerMachine } from '$lib/machines';
-  import Dialog from '../kit/Dialog.svelte';
   import { showProblem } from '../state/notices';
   import { readTapeOf } from '../state/read-build';
   import type { FollowedMachine } from '../state/run-machine.svelte';
   import type { RunSession } from '../state/run-session.svelte';
   import { runWays, type RunKey } from '../state/run-ways.svelte';
   import { canSpeak } from './call';
+  import RunDialog from './RunDialog.svelte';
 
   let {
     open = $bindable(),
@@ -66,7 +66,7 @@
 
 <svelte:window onkeydowncapture={learn} />
 
-<Dialog bind:open title="How Run works for you">
+<RunDialog bind:open title="How Run works for you">
   <div class="flex flex-col gap-4">
     <label class="flex min-h-11 items-center gap-3"
       ><input
@@ -170,4 +170,4 @@
       {/if}
     </section>
   </div>
-</Dialog>
+</RunDialog>

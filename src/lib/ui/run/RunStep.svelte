@@ -81,6 +81,10 @@
     } else if (event.key === 'p' && !watching) void session.togglePause();
     else if (event.key === 's' && !watching && !busy && !event.repeat) void session.skip();
   }
+  /** A finger or mouse leaves the focus where it is: the next press of space or pedal is the way on. */
+  function onmousedown(event: MouseEvent) {
+    if ((event.target as HTMLElement).closest('button')) event.preventDefault();
+  }
   const label = $derived(
     session.resting
       ? 'Go on'
@@ -96,7 +100,7 @@
   );
 </script>
 
-<svelte:window {onkeydown} />
+<svelte:window {onkeydown} {onmousedown} />
 
 <div
   class="flex h-dvh flex-col overflow-hidden"

@@ -1,7 +1,7 @@
 <script lang="ts">
-  import Dialog from '../kit/Dialog.svelte';
   import type { FollowedMachine } from '../state/run-machine.svelte';
   import type { RunSession } from '../state/run-session.svelte';
+  import RunDialog from './RunDialog.svelte';
 
   // What went onto the machine otherwise than planned: another thread or spool, a full bobbin before its time.
   interface Props {
@@ -36,7 +36,7 @@
   }
 </script>
 
-<Dialog bind:open title="What is on the machine now?">
+<RunDialog bind:open title="What is on the machine now?">
   <div class="flex flex-col gap-5">
     {#if now}
       <form class="flex flex-wrap items-end gap-3" onsubmit={thread}>
@@ -74,4 +74,4 @@
       >
     {/if}
   </div>
-</Dialog>
+</RunDialog>

@@ -11,10 +11,10 @@
   } from '$lib/core/run';
   import { formatNumber } from '$lib/core/units';
   import Care from '../kit/Care.svelte';
-  import Dialog from '../kit/Dialog.svelte';
   import type { FollowedMachine } from '../state/run-machine.svelte';
   import type { RunSession } from '../state/run-session.svelte';
   import { workroom } from '../state/workroom.svelte';
+  import RunDialog from './RunDialog.svelte';
 
   // Something went wrong: what is safe, what to look at first, and how it goes on.
   interface Props {
@@ -29,7 +29,9 @@
   const flow = $derived(kind && troubleFlow(kind));
   const again = $derived(session.run && session.state ? redoable(session.run, session.state.index) : []);
   let at = $state(0);
-  let back = $state(0);
+  /** stitches back, until the maker says otherwise as far as the overlap needs */
+  let ownBack = $state<number | null>(null);
+  const back = $derived(ownBack ?? (flow ? stitchesBack(flow, session.block, at, workroom.numbers) : 0));
   let redo = $state(0);
   /** which of the hooping, from 0 */
   let item = $state(0);
@@ -42,7 +44,7 @@
     if (!open || !flow) return;
     untrack(() => {
       at = session.state?.stitch || session.stitch;
-      back = stitchesBack(flow, session.block, at, workroom.numbers);
+      ownBack = null;
       redo = again[0]?.index ?? 0;
       words = '';
       looked = [];
@@ -93,7 +95,7 @@
   }
 </script>
 
-<Dialog bind:open title={flow?.title ?? 'What went wrong?'} wide>
+<RunDialog bind:open title={flow?.title ?? 'What went wrong?'} wide>
   {#if !flow}
     <ul class="grid gap-2 sm:grid-cols-2">
       {#each flows as f (f.kind)}
@@ -149,7 +151,7 @@
                 class="w-24 text-right"
                 min="0"
                 max={at}
-                bind:value={back}
+                bind:value={() => back, (v) => (ownBack = v)}
               /></label
             >
             <button type="button" class="btn btn-strong min-h-14 text-lg" onclick={() => goBack(flow)}
@@ -199,4 +201,4 @@
       </div>
     </div>
   {/if}
-</Dialog>
+</RunDialog>

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { isQuestion, ROLES, type BlockReading, type Role } from '$lib/core/reading';
   import type { NeedleStep } from '$lib/core/score';
-  import { formatDuration, formatLength, formatNumber } from '$lib/core/units';
+  import { formatDuration, formatLength, formatNumber, lengthsIn } from '$lib/core/units';
   import { NO_THREAD, type BuildEditor } from '../state/editor.svelte';
   import { workroom } from '../state/workroom.svelte';
 
@@ -83,7 +83,12 @@
     role="group"
     aria-label="A question about this block"
   >
-    <p><strong>Is this {article(read.value)}?</strong> It looks like it: {read.because}.</p>
+    <p>
+      <strong>Is this {article(read.value)}?</strong> It looks like it: {lengthsIn(
+        read.because,
+        workroom.unit,
+      )}.
+    </p>
     <p class="mt-1 flex flex-wrap items-center gap-2">
       <button type="button" class="btn btn-small" onclick={() => editor.setRole(block.index, read.value)}
         >Yes, it is</button
@@ -95,7 +100,7 @@
   <p class="text-quiet">Block {step.inserted.n} of {step.inserted.of} of {step.inserted.name}.</p>
 {:else if read}
   <p class="text-quiet">
-    The reading: {read.because}
+    The reading: {lengthsIn(read.because, workroom.unit)}
     <span class="whitespace-nowrap">({Math.round(read.confidence * 100)} % sure)</span>.
   </p>
 {:else if block.typed}

@@ -26,7 +26,8 @@ class RunWays {
   keys = $state.raw<z.infer<typeof schema>['keys']>({});
 
   async load() {
-    Object.assign(this, schema.parse((await workroom.store.setting('run-ways')) ?? {}));
+    // Damaged ways are the usual ones again.
+    Object.assign(this, schema.safeParse(await workroom.store.setting('run-ways')).data ?? {});
   }
   set(change: Partial<z.infer<typeof schema>>) {
     Object.assign(this, change);
@@ -35,11 +36,12 @@ class RunWays {
   }
   /** What a key does here. */
   meaning({ code, key }: KeyboardEvent): RunKey | null {
-    const { keys } = this;
-    if (code === keys.forward || FORWARD.includes(code)) return 'forward';
-    if (code === keys.back || BACK.includes(code)) return 'back';
-    if (code === keys.trouble || key === 't') return 'trouble';
-    return null;
+    // What was taught goes before what is usual.
+    const taught = (Object.keys(this.keys) as RunKey[]).find((k) => this.keys[k] === code);
+    if (taught) return taught;
+    if (FORWARD.includes(code)) return 'forward';
+    if (BACK.includes(code)) return 'back';
+    return key === 't' ? 'trouble' : null;
   }
 }
 export const runWays = new RunWays();
