@@ -295,7 +295,14 @@ describe('at the machine', () => {
     await page.getByLabel('Why item 1 is not good').fill('Corner a little open.');
     await page.keyboard.press('Tab');
     await forward(page).click();
-    await page.getByRole('link', { name: 'See it in the log' }).waitFor();
+    await page.getByText('1 as a second.').waitFor();
+    // The next item of the same build begins where hands begin.
+    const done = page.url();
+    await page.getByRole('button', { name: 'Begin the next one' }).click();
+    await page.waitForURL((url) => url.href !== done);
+    await page.getByTestId('run').waitFor();
+    expect(await index(page)).to.equal(0);
+    await stepOn(page);
     expect(faults).to.deep.equal([]);
     await context.close();
   });
@@ -336,9 +343,13 @@ describe('a machine that is followed', () => {
     await context.close();
   });
 
-  it('with many needles runs through its changes of thread, and halts where hands are needed', async () => {
+  it('with many needles sews all items of the hooping through its changes of thread, and halts where hands are needed', async () => {
     const { page, context, faults } = await openPage(used.browser);
+    await page.goto(`${used.app.url}/builds/crew-patch?view=order`);
+    await page.getByLabel('Repeats in one hooping').fill('2');
+    await page.keyboard.press('Tab');
     await begin(page, 'crew-patch');
+    await page.getByText('2 in the hoop').waitFor();
     while (!(await page.getByText('needle ·').count())) await stepOn(page);
     await page.getByRole('button', { name: 'How Run works for you' }).click();
     await page.getByLabel('Times as fast').fill('100');
@@ -362,6 +373,8 @@ describe('a machine that is followed', () => {
     }
     expect(Math.max(...spans), `blocks by start: ${spans}`).to.be.at.least(3);
     expect(spans.length).to.be.at.least(3);
+    const machine = await (await page.request.get(`${used.app.url}/api/machine/gannet`)).json();
+    expect(machine).to.include({ status: 'done', blocks: 10 });
     expect(faults).to.deep.equal([]);
     await context.close();
   });

@@ -195,7 +195,7 @@ describe('the plan check', () => {
       return [build.name, findings.filter((f) => !f.silenced).map((f) => f.id)];
     });
     expect(Object.fromEntries(said)).to.deep.equal({
-      'Crew patch': ['halts', 'hands-full'],
+      'Crew patch': ['halts', 'bobbin-out', 'hands-full'],
       'Line-winder pouch': [],
       'Tail tab': [],
       'Wind-star': ['base-thin'],

@@ -121,6 +121,31 @@ describe('thread', () => {
       }),
     );
   });
+  it('counts the bobbin over all items of a hooping: no border of any of them is joined', () => {
+    const tape = new TapeMaker('T').sew(satin(closePath(rectangle({ x: 0, y: 0 }, 60, 60)), 4, 0.4)).done();
+    const { plan, reading, build } = example(tape, { technique: 'as-read' });
+    const needs = plan.thread.steps.n0.bobbinM;
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 40 }),
+        fc.double({ min: 0, max: 30, noNaN: true }),
+        (items, startM) => {
+          const { swaps, bobbinM, bobbinHoldsM: holds } = planThread(plan.score, reading, build, { machine: plan.machine, numbers: plan.numbers, items, startM }); // prettier-ignore
+          expect(bobbinM, 'of one item').to.equal(needs);
+          let left = startM;
+          for (let item = 0; item < items; item++) {
+            if (swaps.some((s) => s.item === item)) left = holds;
+            left -= needs;
+            expect(left, `item ${item + 1} of ${items}`).to.be.at.least(-1e-9);
+          }
+          // None is changed while it would have done for one more.
+          const most = Math.floor(holds / needs + 1e-9);
+          const first = Math.min(items, Math.floor(startM / needs + 1e-9));
+          expect(swaps).to.have.length(Math.ceil((items - first) / most));
+        },
+      ),
+    );
+  });
 });
 
 describe('density', () => {

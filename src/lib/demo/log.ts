@@ -2,7 +2,7 @@ import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import type { Build } from '$lib/core/build';
 import type { BuildPlan } from '$lib/core/plan';
-import { newRun, type RunEvent, type RunRecord } from '$lib/core/run';
+import { newRun, stitchesOf, type RunEvent, type RunRecord } from '$lib/core/run';
 import { learningFactor } from '$lib/core/time';
 import type { Workshop } from '$lib/core/workshop';
 
@@ -99,7 +99,7 @@ function pastRun(
     const planned = run.planned[step.id];
     if (step.kind === 'needle') {
       const seconds = planned * (NEEDLE_SHARE[build.machineId] ?? 1) * about(NEEDLE_SPREAD);
-      const at = { index, stitch: Math.round((run.blocks[step.block]?.stitches ?? 0) * 0.6) };
+      const at = { index, stitch: Math.round(stitchesOf(run, step) * 0.6) };
       if (index === longest.index && mishap === 'break') {
         tell(0.6 * seconds, { type: 'broke', ...at, thread: run.blocks[step.block].thread.name });
         tell(85 * about(0.3), { type: 'went-back', index, stitch: Math.max(0, at.stitch - 6) });

@@ -1,6 +1,6 @@
 import { logRow, type LoggedRun } from '../log';
 import { numberDef, numbersWith, type NumberId } from '../numbers';
-import { isOver, threadAt, wasDone } from '../run';
+import { isOver, stitchesOf, threadAt, wasDone } from '../run';
 import type { Workshop } from '../workshop';
 import { fitRobust } from './robust';
 import { NINE_IN_TEN, type Suggestion } from './types';
@@ -132,7 +132,7 @@ export function fitBobbins(runs: readonly LoggedRun[], workshop: Workshop): Sugg
         const changes = state.bobbins.filter((b) => b.stepId === step.id);
         let sewn = 0;
         for (const { stitch, ranOut } of changes) {
-          const share = block?.stitches ? Math.min(1, stitch / block.stitches) : 0;
+          const share = block?.stitches ? Math.min(1, stitch / stitchesOf(run, step)) : 0;
           const here = metres * share - sewn;
           if (ranOut && used !== null && full > 0 && used + here > 0)
             shares.push({ y: full / (used + here), run: run.id });

@@ -6,11 +6,20 @@ export const threadRules: Rule[] = [
     id: 'bobbin-out',
     severity: 'mind',
     find: (c) =>
-      c.thread.swaps.map(({ stepId, because }): Found => {
-        const at = c.steps.findIndex((s) => s.id === stepId);
+      [...new Set(c.thread.swaps.map((s) => s.stepId))].map((stepId): Found => {
+        const swaps = c.thread.swaps.filter((s) => s.stepId === stepId);
+        const title = c.steps.find((s) => s.id === stepId)?.title ?? '';
+        const { because } = swaps[0];
+        // One bobbin does not sew it for all items: it is changed between them, wherever it was full.
+        if (c.thread.steps[stepId].bobbinM * c.build.order.repeats > c.thread.bobbinHoldsM)
+          return {
+            stepId,
+            message: `The bobbin runs out in “${title}”: change it before item ${swaps.map((s) => s.item + 1).join(', ')}.`,
+            because,
+          };
         return {
           stepId,
-          message: `The bobbin runs out in “${c.steps[at].title}”: change it at the stop before.`,
+          message: `The bobbin runs out in “${title}”: change it at the stop before.`,
           because,
           fix: {
             label: 'Put a fresh bobbin before it',

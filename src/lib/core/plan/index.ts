@@ -72,7 +72,7 @@ export function planBuild(
   });
   const context = { machine, numbers, magneticHoop: hoop.magnetic, threads: build.threads };
   const times = timeSteps(score, reading, context);
-  const thread = planThread(score, reading, build, { machine, numbers });
+  const thread = planThread(score, reading, build, { machine, numbers, items: build.order.repeats });
   const plan = {
     score,
     design,
@@ -92,7 +92,7 @@ export function planBuild(
   return { ...plan, findings: checkPlan({ ...plan, build, workshop, today: today ?? null }) };
 }
 
-export { composeTape, mergedTape, type InsertedReadings } from './compose';
+export { composeDesign, composeTape, mergedTape, type InsertedReadings } from './compose';
 export { weighBundle, type BundleChoice } from './bundle';
 export { carryOver, matchBlocks, type CarriedOver } from './replace';
 export { proposeBuild, proposeTyped, tapeIdOf, type NewBuild } from './propose';

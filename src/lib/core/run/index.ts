@@ -13,6 +13,7 @@ export {
 export { isOver, reduceRun, runAfter, runSeconds, stepSeconds, wasDone, type RunState } from './state';
 export { newRun, piecesOfStep, plannedSeconds, runRecordSchema, stepIds, type RunRecord } from './record';
 export { bobbinLeft, threadAt, threadsAhead, type Thread } from './on-machine';
+export { handStops, hoopingTape, sewnSteps, stitchesOf } from './hooping';
 export { meanwhile, type Meanwhile } from './meanwhile';
 export { redoable, stitchesBack, troubleFlow, troublesAt, type TroubleFlow, type Way } from './trouble';
 export { inspections, isUnhoop, type Inspection } from './inspect';

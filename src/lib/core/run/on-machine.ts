@@ -45,7 +45,7 @@ export function threadsAhead(run: Sewn, state: Told & Pick<RunState, 'index'>): 
 
 /** Left on the bobbin at the step under work, m, by what has been sewn since it was last changed. */
 export function bobbinLeft(
-  { score, blocks, bobbinHoldsM }: Pick<RunRecord, 'score' | 'blocks' | 'bobbinHoldsM'>,
+  { score, blocks, bobbinHoldsM, items }: Pick<RunRecord, 'score' | 'blocks' | 'bobbinHoldsM' | 'items'>,
   { index, bobbins, skipped }: Pick<RunState, 'index' | 'bobbins' | 'skipped'>,
 ): number {
   let left = bobbinHoldsM;
@@ -53,7 +53,7 @@ export function bobbinLeft(
     if (bobbins.some((b) => b.stepId === step.id)) left = bobbinHoldsM;
     if (i === index || skipped.includes(step.id)) continue;
     if (step.kind === 'hand' && step.action === 'bobbin') left = bobbinHoldsM;
-    if (step.kind === 'needle' && !step.skipped) left -= blocks[step.block]?.bobbinM ?? 0;
+    if (step.kind === 'needle' && !step.skipped) left -= (blocks[step.block]?.bobbinM ?? 0) * items;
   }
   return Math.max(0, left);
 }

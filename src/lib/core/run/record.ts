@@ -155,7 +155,7 @@ export function newRun(
       heightMm: p.height.cutMm,
     })),
     bobbinHoldsM: plan.thread.bobbinHoldsM,
-    bobbinSwaps: plan.thread.swaps.map((s) => s.stepId),
+    bobbinSwaps: [...new Set(plan.thread.swaps.map((s) => s.stepId))],
   };
 }
 const EMPTY_BLOCK = { stitches: 0, stitchSeconds: 0, starts: 0, meanStitchMm: 0, topM: 0, bobbinM: 0 };

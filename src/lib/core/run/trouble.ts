@@ -2,6 +2,7 @@ import type { CautionKey } from '../materials';
 import type { NumberId, Numbers } from '../numbers';
 import type { NeedleStep, Step } from '../score';
 import type { TroubleKind } from './events';
+import { isUnhoop } from './inspect';
 import type { RunRecord } from './record';
 
 /** How it may go on: the needle some stitches back; a block once more; leave it for now; an item is a second or ruined. */
@@ -163,9 +164,14 @@ export function stitchesBack(
   return Math.min(stitch, Math.max(LEAST_BACK, Math.min(MOST_BACK, wanted)));
 }
 
-/** Needle steps that may be sewn once more at step `index`: those sewn so far, the last first. */
-export const redoable = ({ score }: Pick<RunRecord, 'score'>, index: number): { index: number; step: NeedleStep }[] =>
-  score.steps
+/**
+ * Needle steps that may be sewn once more at step `index`: those sewn so far, the last first. What was sewn before the hoop
+ * was opened is not among them: nothing can be aligned again.
+ */
+export function redoable({ score }: Pick<RunRecord, 'score'>, index: number): { index: number; step: NeedleStep }[] {
+  const opened = score.steps.slice(0, index).findLastIndex(isUnhoop);
+  return score.steps
     .map((step, i) => ({ step, index: i }))
-    .filter((s): s is { step: NeedleStep; index: number } => s.index <= index && s.step.kind === 'needle' && !s.step.skipped)
-    .reverse(); // prettier-ignore
+    .filter((s): s is { step: NeedleStep; index: number } => s.index > opened && s.index <= index && s.step.kind === 'needle' && !s.step.skipped)
+    .reverse();
+} // prettier-ignore

@@ -17,6 +17,8 @@ export interface StepThread {
 export interface BobbinSwap {
   /** the needle step before which it is made */
   stepId: string;
+  /** before this item of the hooping, from 0 */
+  item: number;
   /** left on the bobbin that comes out, m */
   leftM: number;
   because: string;
@@ -65,12 +67,20 @@ function blockThread(block: BlockReading, thickMm: number, numbers: Numbers): St
   };
 }
 
-/** @param startM on the bobbin at the start, m; a full one unless said */
+/**
+ * Thread of one item, and where the bobbin is changed when a hooping sews each block for all its items before the next.
+ * @param startM on the bobbin at the start, m; a full one unless said
+ */
 export function planThread(
   score: Score,
   reading: Reading,
   build: Pick<Build, 'threads'>,
-  { machine, numbers, startM }: { machine: Machine; numbers: Numbers; startM?: number },
+  {
+    machine,
+    numbers,
+    items = 1,
+    startM,
+  }: { machine: Machine; numbers: Numbers; items?: number; startM?: number },
 ): ThreadPlan {
   const fine = numbers[machine.kind === 'one-needle' ? 'thread.bobbinHome' : 'thread.bobbinShop'];
   const kept = 1 - numbers['thread.bobbinKeep'] / 100;
@@ -105,17 +115,24 @@ export function planThread(
       const known = metres.get(key) ?? { name: thread.name, colour: thread.colour, metres: 0 };
       metres.set(key, { ...known, metres: known.metres + needs.topM });
     }
-    if (needs.bobbinM > left) {
-      if (needs.bobbinM > holds) plan.tooLong.push(step.id);
+    for (let item = 0; item < items; item++) {
+      if (needs.bobbinM <= left) {
+        left -= needs.bobbinM;
+        continue;
+      }
+      if (needs.bobbinM > holds) {
+        if (!plan.tooLong.includes(step.id)) plan.tooLong.push(step.id);
+      }
       // Where a join does not show, the bobbin may be used up and changed within the block.
       else if (SHOWS.includes(step.role))
         plan.swaps.push({
           stepId: step.id,
+          item,
           leftM: left,
-          because: `${step.title} takes ${needs.bobbinM.toFixed(1)} m of bobbin thread and ${left.toFixed(1)} m are left: a join would show.`,
+          because: `${step.title}${items > 1 ? `, item ${item + 1} of ${items},` : ''} takes ${needs.bobbinM.toFixed(1)} m of bobbin thread and ${left.toFixed(1)} m are left: a join would show.`,
         });
       left = SHOWS.includes(step.role) ? holds - needs.bobbinM : holds - ((needs.bobbinM - left) % holds);
-    } else left -= needs.bobbinM;
+    }
   }
   plan.byThread = [...metres.values()].sort((a, b) => b.metres - a.metres);
   return plan;

@@ -166,6 +166,7 @@ const PER_HOOPING: readonly Action[] = [
   'float',
   'topping',
 ];
+export const isPerHooping = ({ action }: Pick<HandStep, 'action'>): boolean => PER_HOOPING.includes(action);
 
 function handTime(step: HandStep, before: Step[], reading: Reading, context: TimeContext): StepTime {
   const { numbers, machine } = context;
@@ -186,7 +187,7 @@ function handTime(step: HandStep, before: Step[], reading: Reading, context: Tim
     terms,
     freeSeconds: 0,
     waitSeconds: waitOf(step, numbers),
-    perHooping: PER_HOOPING.includes(step.action),
+    perHooping: isPerHooping(step),
   };
 }
 

@@ -1,9 +1,13 @@
 <script lang="ts">
+  import { goto } from '$app/navigation';
   import { resolve } from '$app/paths';
   import { logRow } from '$lib/core/log';
   import { plannedSeconds } from '$lib/core/run';
-  import { count, formatDuration } from '$lib/core/units';
+  import { formatDuration } from '$lib/core/units';
+  import { showProblem } from '../state/notices';
+  import { readPlan } from '../state/read-build.svelte';
   import type { RunSession } from '../state/run-session.svelte';
+  import { workroom } from '../state/workroom.svelte';
 
   let { session }: { session: RunSession } = $props();
   const planned = $derived(session.run ? plannedSeconds(session.run) : 0);
@@ -12,10 +16,26 @@
     if (!session.run || !session.state) return '';
     const { items, good, second, ruined } = logRow({ run: session.run, state: session.state });
     if (items === good && items === 1) return '';
-    return [good && `${good} good`, second && count(second, 'second'), ruined && `${ruined} ruined`]
+    return [
+      good && `${good} good`,
+      second && `${second} as ${second > 1 ? 'seconds' : 'a second'}`,
+      ruined && `${ruined} ruined`,
+    ]
       .filter(Boolean)
       .join(', ');
   });
+  const build = $derived(workroom.builds.find((b) => b.id === session.run?.buildId));
+  let beginning = $state(false);
+  /** The next hooping of the same build, as it stands now. */
+  async function next() {
+    if (!build) return;
+    beginning = true;
+    const read = await readPlan(build);
+    if (!read.ok) showProblem(read.problem);
+    const run = read.ok && (await workroom.startRun(build, read.value.plan));
+    if (run) await goto(resolve('/run/[id]', { id: run }));
+    beginning = false;
+  }
 </script>
 
 <section class="mx-auto flex min-h-dvh max-w-2xl flex-col justify-center gap-4 p-8">
@@ -28,7 +48,11 @@
     <p class="text-2xl">The log keeps what happened.</p>
   {/if}
   <div class="flex flex-wrap gap-3">
-    <a class="btn btn-strong" href={resolve('/log')}>See it in the log</a>
-    <a class="btn" href={resolve('/builds/[id]', { id: session.run?.buildId ?? '' })}>Back to the build</a>
+    {#if build}<button type="button" class="btn btn-strong min-h-14" disabled={beginning} onclick={next}
+        >Begin the next one</button
+      >{/if}
+    <a class="btn min-h-14" href={resolve('/log')}>See it in the log</a>
+    {#if build}<a class="btn min-h-14" href={resolve('/builds/[id]', { id: build.id })}>Back to the build</a
+      >{/if}
   </div>
 </section>

@@ -17,10 +17,10 @@
     session.add({ type: 'item', n, result, reason });
 </script>
 
-<section class="flex min-h-0 flex-1 flex-col justify-center gap-4 overflow-y-auto px-5 lg:px-10">
+<section class="flex min-h-0 flex-1 flex-col justify-center-safe gap-4 overflow-y-auto px-5 py-4 lg:px-10">
   <h1 class="text-[clamp(2.4rem,6vw,5rem)]" data-testid="run-title">All steps are done.</h1>
   <p class="text-2xl">{items.length > 1 ? 'How did they come out?' : 'How did it come out?'}</p>
-  <ul class="flex max-w-4xl flex-col gap-3">
+  <ul class={['grid gap-3', items.length > 3 ? 'items-start gap-x-10 xl:grid-cols-2' : 'max-w-4xl']}>
     {#each items as n (n)}
       {@const known = of(n)}
       <li class="flex flex-wrap items-center gap-2">

@@ -1,10 +1,10 @@
 <script lang="ts">
   import { MAX_RATE } from '$lib/core/machine';
-  import type { RunRecord } from '$lib/core/run';
-  import { stopList } from '$lib/core/score';
+  import type { Problem } from '$lib/core/problem';
+  import { handStops, hoopingTape } from '$lib/core/run';
   import { ServerMachine } from '$lib/machines';
   import { showProblem } from '../state/notices';
-  import { readTapeOf } from '../state/read-build';
+  import { readRun } from '../state/read-build.svelte';
   import type { FollowedMachine } from '../state/run-machine.svelte';
   import type { RunSession } from '../state/run-session.svelte';
   import { runWays, type RunKey } from '../state/run-ways.svelte';
@@ -26,7 +26,6 @@
   let seed = $state(1);
   let connecting = $state(false);
   const run = $derived(session.run);
-  const own = $derived(session.steps.every((s) => s.kind === 'hand' || !s.inserted));
   const head = $derived(
     (run?.machine?.name ?? 'machine')
       .toLowerCase()
@@ -34,9 +33,6 @@
       .slice(0, 40),
   );
 
-  /** A machine of many needles runs through its stops unless it is told to halt where hands are needed. */
-  const handStops = ({ score, blocks }: RunRecord) =>
-    stopList(score, blocks.map((b) => b.thread)).flatMap((s) => (s.hands.length ? [s.stop] : [])); // prettier-ignore
   function learn(event: KeyboardEvent) {
     if (!learning) return;
     event.preventDefault();
@@ -44,11 +40,19 @@
     if (event.key !== 'Escape') runWays.set({ keys: { ...runWays.keys, [learning]: event.code } });
     learning = null;
   }
+  const changed: Problem = {
+    code: 'no-run-tape',
+    message:
+      'What this run sews is not on a tape here: it was typed, or its build was changed since. The run is kept.',
+    next: 'Go on by hand, or begin a new run to follow a machine.',
+  };
   async function connect() {
     if (!run) return;
     connecting = true;
-    const read = await readTapeOf(run.tapeId);
+    const read = await readRun(run);
+    const tape = read.ok && hoopingTape(run, { tape: read.value.tape, blocks: read.value.reading.blocks });
     if (!read.ok) showProblem(read.problem);
+    else if (!tape) showProblem(changed);
     else {
       const link = new ServerMachine(head, {
         seed,
@@ -56,9 +60,10 @@
         kind: run.machine?.kind ?? 'one-needle',
         speed: run.machine?.speed,
         bobbinM: run.bobbinHoldsM || undefined,
+        // It runs through its stops unless it is told to halt where hands are needed.
         halts: run.machine?.kind === 'multi-needle' ? handStops(run) : undefined,
       });
-      if (await machine.connect(link, read.value.tape, run.buildName, rate)) open = false;
+      if (await machine.connect(link, tape, run.buildName, rate)) open = false;
     }
     connecting = false;
   }
@@ -132,11 +137,6 @@
           >
           <button type="button" class="btn" onclick={() => machine.disconnect()}>Go on by hand</button>
         </div>
-      {:else if !own}
-        <p class="text-quiet">
-          This run sews a design put in between: it goes by hand. Join both to one tape on the build to follow
-          a machine.
-        </p>
       {:else}
         <p class="label mb-2">
           By hand: you say when it stopped. A simulated machine on this server sews the tape as a real one

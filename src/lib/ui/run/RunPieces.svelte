@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { HandStep } from '$lib/core/score';
+  import { isPerHooping } from '$lib/core/time';
   import type { MaterialKind } from '$lib/core/materials';
   import { count, formatSize } from '$lib/core/units';
   import Swatch from '../cut/Swatch.svelte';
@@ -8,6 +9,8 @@
 
   // What is in the hands at this step: the piece at its size, which way, where, how held, the hoop, the tools.
   let { session, step }: { session: RunSession; step: HandStep } = $props();
+  /** of each piece: one for every item, but for what is done to the hoop */
+  const times = $derived(isPerHooping(step) ? 1 : session.items);
   const laid = $derived(step.action === 'lay' || step.action === 'topping' || step.action === 'float');
   const facts = $derived(
     [
@@ -24,7 +27,9 @@
 <ul class="flex flex-wrap gap-2 text-lg">
   {#each session.pieces as piece (piece.id)}
     <li class="flex items-center gap-2 rounded bg-paper px-2 py-1">
-      <Swatch colour={piece.colour} material={piece.material as MaterialKind} /><strong>{piece.name}</strong>
+      <Swatch colour={piece.colour} material={piece.material as MaterialKind} /><strong
+        >{times > 1 ? `${times} × ` : ''}{piece.name}</strong
+      >
       {formatSize(piece.widthMm, piece.heightMm, workroom.unit)}
     </li>
   {/each}

@@ -126,7 +126,9 @@
       title="Leave; the run stays as it is"><X size={22} /></a
     >
     <span class="min-w-0 flex-1 truncate"
-      ><strong class="font-display font-normal">{session.run?.buildName}</strong>{#if machine.link}<span
+      ><strong class="font-display font-normal">{session.run?.buildName}</strong>{#if session.items > 1}<span
+          class="ml-2 text-base">{session.items} in the hoop</span
+        >{/if}{#if machine.link}<span
           class={['ml-3 text-base', machine.lost ? 'text-madder' : 'text-needle']}
           data-testid="machine"
           >{machine.link.name}: {machine.lost

@@ -35,14 +35,14 @@
   const left = $derived(session.state?.interruptions.at(-1));
 </script>
 
-<section class="flex min-w-0 flex-col justify-center gap-3 px-5 py-4 lg:px-10" aria-live="assertive">
+<section class="flex min-w-0 flex-col justify-center-safe gap-3 px-5 py-4 lg:px-10" aria-live="assertive">
   {#if session.resting}
     <div class="border-l-8 border-hands bg-hands-soft px-4 py-3 text-lg" data-testid="resume">
       <strong>{session.state?.status === 'paused' ? 'Paused here.' : 'You left here.'}</strong>
       {#if session.state?.status === 'interrupted' && left?.reason}“{left.reason}”{/if}
       {#if step.kind === 'needle'}
         On the machine: block {step.block + 1}, {session.stitch
-          ? `stitch ${formatNumber(session.stitch)} of ${formatNumber(session.block?.stitches ?? 0)}. Go back about ${overlap} stitches before you start.`
+          ? `stitch ${formatNumber(session.stitch)} of ${formatNumber(session.blockStitches)}. Go back about ${overlap} stitches before you start.`
           : 'at its first stitch.'}
       {:else if session.pieces.length}
         In hand: {session.pieces.map((p) => p.name.toLowerCase()).join(', ')}.
@@ -73,10 +73,10 @@
           : machine.link && !machine.sewing
             ? 'Ready to sew.'
             : 'The needle sews.'}
-      {#if session.block?.stitches}
+      {#if session.blockStitches}
         <span class="whitespace-nowrap text-quiet" data-testid="stitch-count"
           >{machine.link ? '' : 'about '}{formatNumber(session.stitch)} of {formatNumber(
-            session.block.stitches,
+            session.blockStitches,
           )} stitches</span
         >
       {/if}

@@ -136,11 +136,11 @@
       {#if (flow.ways.includes('go-back') || flow.kind === 'interrupted') && session.step?.kind === 'needle'}
         <div class="flex flex-wrap items-end gap-3">
           <label class="flex flex-col gap-1"
-            ><span class="label">At stitch, of {formatNumber(session.block?.stitches ?? 0)}</span><input
+            ><span class="label">At stitch, of {formatNumber(session.blockStitches)}</span><input
               type="number"
               class="w-28 text-right"
               min="0"
-              max={session.block?.stitches}
+              max={session.blockStitches}
               bind:value={at}
             /></label
           >

@@ -29,7 +29,7 @@ import { hoopBase, type Workshop } from '$lib/core/workshop';
 import { layoutWatched } from '$lib/workers';
 import { newId } from './ids';
 import { jobs } from './jobs.svelte';
-import { readBuild, readingsOf, type ReadBuild } from './read-build';
+import { readBuild, readingsOf, type ReadBuild } from './read-build.svelte';
 import { workroom } from './workroom.svelte';
 
 /** Seconds spent on the layout of one material, and on each way that is compared. */

@@ -10,7 +10,7 @@ import { core } from '$lib/workers';
 import { attempt } from '$lib/store';
 import { newId, nowIso } from './ids';
 import { showProblem } from './notices';
-import { readBuild, readingsOf, type ReadBuild } from './read-build';
+import { readBuild, readingsOf, type ReadBuild } from './read-build.svelte';
 import { workroom } from './workroom.svelte';
 
 /** One build under work: every change is an undoable step, stored at once; the plan follows by itself. */

@@ -5,7 +5,7 @@ import { stackAt } from '$lib/core/score';
 import type { Workshop } from '$lib/core/workshop';
 import { PageMachine } from '$lib/machines';
 import { showProblem } from './notices';
-import { readBuild, readingsOf } from './read-build';
+import { readBuild, readingsOf } from './read-build.svelte';
 import { workroom } from './workroom.svelte';
 
 /** The longest block takes about so long, s. */

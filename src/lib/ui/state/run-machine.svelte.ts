@@ -1,5 +1,6 @@
 import type { MachineLink, MachineState } from '$lib/core/machine';
-import type { TroubleKind } from '$lib/core/run';
+import { sewnSteps, type TroubleKind } from '$lib/core/run';
+import type { Step } from '$lib/core/score';
 import type { Tape } from '$lib/core/tape';
 import { showProblem } from './notices';
 import type { RunSession } from './run-session.svelte';
@@ -62,9 +63,12 @@ export class FollowedMachine {
     this.session.liveStitch = null;
   }
 
+  private readonly sewn = $derived.by(() => (this.session.run ? sewnSteps(this.session.run) : []));
+  /** Block of the machine's tape that a step sews; -1: none. */
+  private blockOf = (step: Step | undefined): number => this.sewn.findIndex((s) => s.id === step?.id);
   /** The machine stands in the block of the step under work. */
   private isHere = ({ block, status }: MachineState): boolean =>
-    status !== 'empty' && this.session.step?.kind === 'needle' && this.session.step.block === block;
+    status !== 'empty' && this.blockOf(this.session.step) === block;
 
   private async follow(state: MachineState) {
     const { session } = this;
@@ -72,11 +76,11 @@ export class FollowedMachine {
     if (!this.link || session.resting || step?.kind !== 'needle' || !session.state) return;
     const { index, sewing } = session.state;
     const { stitch } = state;
-    const passed = state.status === 'done' ? sewing : sewing && state.block > step.block;
+    const passed = state.status === 'done' ? sewing : sewing && state.block > this.blockOf(step);
     if (passed) {
       await session.add({ type: 'done', stepId: step.id, index });
       // Run through a stop where no hand is needed: the next block is under the needle already.
-      if (state.status === 'sewing' && this.isHere(state)) await this.follow(state);
+      if (state.status === 'sewing') await (this.isHere(state) ? this.follow(state) : this.halt());
       return;
     }
     if (!this.isHere(state)) return;
@@ -102,8 +106,9 @@ export class FollowedMachine {
     const step = session.step;
     if (!link || !now || step?.kind !== 'needle' || !session.state) return;
     const stitch = session.state.stitch;
-    const place = now.block === step.block && now.status !== 'done' && now.stitch === stitch;
-    if (!place && !(await this.ask(link.jump(step.block, stitch)))) return;
+    const block = this.blockOf(step);
+    const place = now.block === block && now.status !== 'done' && now.stitch === stitch;
+    if (!place && !(await this.ask(link.jump(block, stitch)))) return;
     await this.ask(link.start());
   }
   halt = () => this.link && this.ask(this.link.halt());
@@ -111,7 +116,8 @@ export class FollowedMachine {
   setSpeed = (speed: number) => this.link && this.ask(this.link.setSpeed(speed));
   /** The needle to a stitch of the block under work. */
   async goTo(stitch: number) {
-    if (this.link && this.session.step?.kind === 'needle') await this.ask(this.link.jump(this.session.step.block, stitch));
+    const block = this.blockOf(this.session.step);
+    if (this.link && block >= 0) await this.ask(this.link.jump(block, stitch));
   }
   freshBobbin = () => this.link && this.ask(this.link.freshBobbin());
 } // prettier-ignore

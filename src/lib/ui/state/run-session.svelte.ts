@@ -6,6 +6,7 @@ import {
   runSeconds,
   stepIds,
   stepSeconds,
+  stitchesOf,
   threadAt,
   threadsAhead,
   type RunEvent,
@@ -67,12 +68,17 @@ export class RunSession {
       : 0,
   );
   readonly block = $derived(this.step?.kind === 'needle' ? this.run?.blocks[this.step.block] : undefined);
+  readonly items = $derived(this.run?.items ?? 1);
+  /** of the block under the needle, for all items of the hooping */
+  readonly blockStitches = $derived(
+    this.run && this.step?.kind === 'needle' ? stitchesOf(this.run, this.step) : 0,
+  );
   readonly pieces = $derived(this.run && this.step?.kind === 'hand' ? piecesOfStep(this.run, this.step) : []);
   readonly threads = $derived(this.run && this.state ? threadsAhead(this.run, this.state) : null);
   readonly bobbinM = $derived(this.run && this.state ? bobbinLeft(this.run, this.state) : 0);
   /** where the needle stands, as told or as far as the time says */
   readonly stitch = $derived.by(() => {
-    const all = this.block?.stitches ?? 0;
+    const all = this.blockStitches;
     const told = this.state?.stitch ?? 0;
     if (this.liveStitch !== null) return this.liveStitch;
     if (told || !this.planned || this.resting) return told;

@@ -1,60 +1,7 @@
 <script lang="ts">
-  import { resolve } from '$app/paths';
   import { page } from '$app/state';
-  import { onMount } from 'svelte';
-  import { planBuild } from '$lib/core/plan';
-  import type { PlanDrawing } from '$lib/ui/hoop/draw';
-  import RunDone from '$lib/ui/run/RunDone.svelte';
-  import RunStep from '$lib/ui/run/RunStep.svelte';
-  import { readBuild } from '$lib/ui/state/read-build';
-  import { RunSession } from '$lib/ui/state/run-session.svelte';
-  import { runWays } from '$lib/ui/state/run-ways.svelte';
-  import { workroom } from '$lib/ui/state/workroom.svelte';
-
-  const session = new RunSession();
-  let hoop = $state.raw<Omit<PlanDrawing, 'cursor'> | null>(null);
-  const drawing = $derived(hoop && session.state ? { ...hoop, cursor: session.state.index } : null);
-
-  /** The hoop from above, while the build and its tape are still what was begun with. */
-  async function drawHoop() {
-    const { run } = session;
-    const build = workroom.builds.find((b) => b.id === run?.buildId && b.tapeId === run.tapeId);
-    if (!run || !build || build.typed || build.insertions.length) return;
-    const read = await readBuild(build);
-    if (!read.ok) return;
-    const plan = planBuild(build, read.value.own.reading, $state.snapshot(workroom.workshop)); // prettier-ignore
-    hoop = { plan: { ...plan, score: run.score }, reading: plan.reading, tape: read.value.own.tape, threads: build.threads }; // prettier-ignore
-  }
-
-  onMount(() => {
-    void runWays.load();
-    void session.load(page.params.id ?? '').then(drawHoop);
-    const clock = setInterval(() => session.tick(), 500);
-    // The screen stays on beside the machine, where the device allows it.
-    let lock: WakeLockSentinel | undefined;
-    const wake = async () => {
-      if (document.visibilityState === 'visible')
-        lock = await navigator.wakeLock?.request('screen').catch(() => undefined);
-    };
-    void wake();
-    document.addEventListener('visibilitychange', wake);
-    return () => {
-      clearInterval(clock);
-      session.close();
-      document.removeEventListener('visibilitychange', wake);
-      void lock?.release();
-    };
-  });
+  import RunPlace from '$lib/ui/run/RunPlace.svelte';
 </script>
 
-{#if session.missing}
-  <section class="m-8 max-w-xl" role="alert">
-    <h1 class="mb-2 text-3xl">This run is not in this browser.</h1>
-    <p class="mb-4">Runs stay where they were begun. Begin a new one from its build.</p>
-    <a class="btn" href={resolve('/run')}>To the runs</a>
-  </section>
-{:else if session.run && session.state && session.hold !== 'asking'}
-  {#if session.over}<RunDone {session} />{:else}<RunStep {session} {drawing} />{/if}
-{:else}
-  <p class="p-8 text-quiet" role="status">Opening the run …</p>
-{/if}
+<!-- The next run is another session: nothing of the one before may be left. -->
+{#key page.params.id}<RunPlace id={page.params.id ?? ''} />{/key}

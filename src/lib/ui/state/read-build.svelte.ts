@@ -1,8 +1,11 @@
 import { roleOverrides, type Build } from '$lib/core/build';
+import { composeTape, planBuild, type BuildPlan } from '$lib/core/plan';
 import { ok, type Problem, type Result } from '$lib/core/problem';
+import type { RunRecord } from '$lib/core/run';
 import { typedReading, type Reading, type RoleOverrides } from '$lib/core/reading';
 import { emptyTape, type Tape } from '$lib/core/tape';
 import { core } from '$lib/workers';
+import type { Workshop } from '$lib/core/workshop';
 import { workroom } from './workroom.svelte';
 
 export interface ReadTape {
@@ -46,12 +49,30 @@ function readTyped({ machineId }: Build, { stops, widthMm, heightMm }: NonNullab
 }
 
 /** A tape by itself, read without anybody's roles. */
-export const readTapeOf = (id: string): Promise<Result<ReadTape>> => readStored(id, {});
+const readTapeOf = (id: string): Promise<Result<ReadTape>> => readStored(id, {});
 async function readStored(id: string, roles: RoleOverrides): Promise<Result<ReadTape>> {
   const bytes = await workroom.store.tape(id);
   if (!bytes) return { ok: false, problem: missing };
   const answer = await core().read(bytes, workroom.numbers['reading.trimJumps'], roles);
   return answer.ok ? ok({ tape: answer.tape, reading: answer.reading }) : answer;
+}
+
+/** A build as it stands, read and planned; its tape with all that is put in between. */
+export async function readPlan(build: Build): Promise<Result<{ tape: Tape; plan: BuildPlan }>> {
+  const read = await readBuild(build);
+  if (!read.ok) return read;
+  const { own, inserted } = read.value;
+  const workshop = $state.snapshot(workroom.workshop) as Workshop;
+  const plan = planBuild(build, own.reading, workshop, readingsOf(inserted));
+  return ok({ tape: composeTape(build, own.tape, own.reading, inserted), plan });
+}
+
+/** All that a run sews, as its steps number the blocks: its own tape and what its build puts in between. */
+export async function readRun(run: Pick<RunRecord, 'buildId' | 'tapeId'>): Promise<Result<ReadTape>> {
+  const build = workroom.builds.find((b) => b.id === run.buildId && b.tapeId === run.tapeId);
+  if (!build?.insertions.length) return readTapeOf(run.tapeId);
+  const read = await readPlan(build);
+  return read.ok ? ok({ tape: read.value.tape, reading: read.value.plan.reading }) : read;
 }
 
 /** The readings alone, as the plan takes them. */
