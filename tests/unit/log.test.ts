@@ -82,6 +82,37 @@ describe('the log', () => {
     const alone = breaksBy([patch], 'machine')[0];
     expect(alone.stitches).to.equal(patch.run.items * sum(patch.run.blocks.map((b) => b.stitches)));
   });
+  it('counts stitches and breaks under the thread that was on the needle, not the planned one', () => {
+    const { run, events } = demo.runs.find((r) => r.run.buildId === 'picnic-coaster' && r.events.at(-1)?.type === 'finished')!; // prettier-ignore
+    const ids = stepIds(run);
+    const index = run.score.steps.findIndex((s) => s.kind === 'needle');
+    const put: RunEvent = { type: 'thread-changed', at: 1, ms: 0, stepId: ids[index], name: 'old straw', colour: '' }; // prettier-ignore
+    const planned = breaksBy([{ run, state: reduceRun(events, ids) }], 'thread');
+    const taken = breaksBy([{ run, state: reduceRun([events[0], put, ...events.slice(1)], ids) }], 'thread');
+    const step = run.score.steps[index];
+    const name = step.kind === 'needle' ? run.blocks[step.block].thread.name : '';
+    const stitches = (list: typeof planned, of: string) => list.find((b) => b.name === of)?.stitches ?? 0;
+    expect(stitches(taken, 'old straw')).to.equal(stitches(planned, name));
+    expect(sum(taken.map((b) => b.stitches))).to.equal(sum(planned.map((b) => b.stitches)));
+  });
+  it('compares what was done: a step passed over is neither planned nor laid to the hands', () => {
+    const { run, events } = demo.runs.find((r) => r.run.buildId === 'tail-tab' && r.events.at(-1)?.type === 'finished')!; // prettier-ignore
+    const ids = stepIds(run);
+    const at = run.score.steps.findIndex((s) => s.kind === 'hand' && s.action === 'lay');
+    const skipping = events.map((e) => (e.type === 'done' && e.index === at ? { ...e, type: 'skipped' as const, ms: 2000 } : e)); // prettier-ignore
+    const [whole, without] = [events, skipping].map((list) => ({ run, state: reduceRun(list, ids) }));
+    expect(logRow(whole).planned - logRow(without).planned).to.be.closeTo(run.planned[ids[at]], 1e-6);
+    expect(stepRows(without)[at]).to.include({ skipped: true, taken: 2 });
+    const lays = (r: LoggedRun) => timeByKind([r]).find((k) => k.kind === 'lay');
+    expect(lays(whole)!.planned - (lays(without)?.planned ?? 0)).to.be.closeTo(
+      run.planned[ids[at]] / 60,
+      1e-9,
+    );
+    // The two seconds it took to skip say nothing of how hands learn.
+    const hands = run.score.steps.filter((s, i) => s.kind === 'hand' && i !== at);
+    const share = sum(hands.map((s) => without.state.stepMs[s.id] / 1000)) / sum(hands.map((s) => run.planned[s.id])); // prettier-ignore
+    expect(learningCurve([without], 'tail-tab')[0].share).to.be.closeTo(share, 1e-9);
+  });
   it('adds up time by kind of step to the time of the runs', () => {
     const kinds = timeByKind(runs);
     expect(sum(kinds.map((k) => k.taken))).to.be.closeTo(sum(runs.map((r) => logRow(r).seconds)) / 60, 1e-6);

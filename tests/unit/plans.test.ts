@@ -6,7 +6,7 @@ import { NUMBER_IDS, NUMBER_TABLE, numbersWith } from '$lib/core/numbers';
 import { closePath, rectangle, run, satin, TapeMaker, zigzag } from '$lib/core/outline';
 import { planBuild } from '$lib/core/plan';
 import { learningFactor, speedFactor, stitchSeconds } from '$lib/core/time';
-import { formatDuration, formatLength, roundUpToGrid } from '$lib/core/units';
+import { formatDuration, formatLength, formatWait, lengthsIn, roundUpToGrid } from '$lib/core/units';
 import { hoopGeometry } from '$lib/core/workshop';
 import { crewPatch, pouch, tailTab } from '$lib/demo';
 import { example, workshopWith } from '../support/examples';
@@ -29,6 +29,16 @@ describe('the table of numbers', () => {
 });
 
 describe('units', () => {
+  it('tells lengths of a sentence in the maker’s unit; widths of stitches stay in mm, as machines show them', () => {
+    const said = 'a zigzag 3.2 mm wide, leaves 63.5 mm open, 190.5 mm long';
+    expect(lengthsIn(said, 'mm')).to.equal(said);
+    expect(lengthsIn(said, 'inch')).to.equal(
+      'a zigzag 3.2 mm wide, leaves 2 1/2\u00a0in open, 7 1/2\u00a0in long',
+    );
+  });
+  it('tells a wait as one plans by it: whole minutes, and seconds only near its end', () => {
+    expect([700, 120, 119, 5].map(formatWait)).to.deep.equal(['11 minutes', '2 minutes', '1:59', '0:05']);
+  });
   it('shows inches as a ruler does, and rounds cut sizes up, never down', () => {
     expect(formatLength(190.5, 'inch')).to.equal('7 1/2\u00a0in');
     expect(formatLength(1234.56, 'mm')).to.equal('1\u202f234.6\u00a0mm');

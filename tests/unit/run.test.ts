@@ -9,6 +9,7 @@ import {
   redoable,
   reduceRun,
   runAfter,
+  runEventSchema,
   runRecordSchema,
   runSeconds,
   stepSeconds,
@@ -151,6 +152,45 @@ describe('a run as its events', () => {
         expect(s.index).to.be.within(0, IDS.length);
         expect(runSeconds(s, at(clock))).to.be.at.most(clock + 1e-9);
       }),
+    );
+  });
+  it('survives any list of events: read back by its schema, in the score, no time lost or made up', () => {
+    const index = fc.nat(6);
+    const stitch = fc.nat(500);
+    const bare = fc.oneof(
+      fc.record({ type: fc.constantFrom('done' as const, 'skipped' as const), index, stepId: fc.constantFrom(...IDS) }), // prettier-ignore
+      fc.record({ type: fc.constant('back' as const), index }),
+      fc.record({ type: fc.constant('redo' as const), index, then: index }),
+      fc.record({ type: fc.constantFrom('stitching' as const, 'halted' as const, 'went-back' as const), index, stitch }), // prettier-ignore
+      fc.record({ type: fc.constant('broke' as const), index, stitch, thread: fc.string({ maxLength: 20 }) }),
+      fc.record({ type: fc.constant('thread-changed' as const), stepId: fc.constantFrom(...IDS), name: fc.string({ maxLength: 20 }), colour: fc.constant('') }), // prettier-ignore
+      fc.record({ type: fc.constant('bobbin-changed' as const), stepId: fc.constantFrom(...IDS), stitch, ranOut: fc.boolean() }), // prettier-ignore
+      fc.record({ type: fc.constant('interrupted' as const), stitch: fc.option(stitch), reason: fc.string({ maxLength: 20 }) }), // prettier-ignore
+      fc.record({ type: fc.constant('slept' as const), sleptMs: fc.nat(1e7) }),
+      fc.record({ type: fc.constant('item' as const), n: fc.nat(3), result: fc.constantFrom('good' as const, 'second' as const, 'ruined' as const), reason: fc.string({ maxLength: 20 }) }), // prettier-ignore
+      fc.record({ type: fc.constantFrom('paused' as const, 'resumed' as const, 'finished' as const) }),
+      fc.record({ type: fc.constant('given-up' as const), reason: fc.string({ maxLength: 20 }) }),
+    );
+    fc.assert(
+      fc.property(fc.array(fc.tuple(bare, fc.nat(90_000)), { maxLength: 60 }), (list) => {
+        let clock = T0;
+        const events = list.map(([e, ms]) => ({ ...e, ms, at: (clock += ms) }) as RunEvent);
+        const again = JSON.parse(JSON.stringify(events)).map((e: unknown) => runEventSchema.parse(e));
+        expect(again).to.deep.equal(JSON.parse(JSON.stringify(events)));
+        const s = state(started, ...events);
+        // One after the other as at the machine, or all at once as after a restart: the same.
+        expect([started, ...again].reduce((a, e) => runAfter(a, e, IDS), reduceRun([], IDS))).to.deep.equal(
+          s,
+        );
+        expect(s.index).to.be.within(0, IDS.length);
+        if (s.then !== null) expect(s.then).to.be.above(s.index);
+        const booked = runSeconds(s, s.since ?? 0);
+        expect(booked).to.be.at.most((clock - T0) / 1000 + 1e-6);
+        // Without rests, and until it is over, every millisecond belongs to a step.
+        const rests = events.some((e) => ['paused', 'interrupted', 'finished', 'given-up'].includes(e.type));
+        if (!rests && s.index < IDS.length && !events.some((e) => e.type === 'done' && e.index === IDS.length - 1)) expect(booked).to.be.closeTo((clock - T0) / 1000, 1e-6); // prettier-ignore
+      }),
+      { numRuns: 300 },
     );
   });
 });
