@@ -450,7 +450,9 @@ describe('a rehearsal', () => {
   it('sews fast, asks at each stop, tells why, scores, and writes nothing into the log', async () => {
     const { page, context, faults } = await openPage(used.browser);
     await page.goto(`${used.app.url}/log`);
-    const before = await page.getByTestId('log').getByRole('row').count();
+    const rows = page.getByTestId('log').getByRole('row');
+    await rows.nth(1).waitFor();
+    const before = await rows.count();
     await page.goto(`${used.app.url}/builds/tail-tab`);
     await page.getByRole('link', { name: 'Rehearse' }).click();
     const asks = page.getByRole('heading', { name: 'What do your hands do now?' });
@@ -465,7 +467,8 @@ describe('a rehearsal', () => {
     }
     expect(await over.innerText()).to.match(/^\d+ of [2-9]\d* right\.$/);
     await page.goto(`${used.app.url}/log`);
-    expect(await page.getByTestId('log').getByRole('row').count()).to.equal(before);
+    await rows.nth(1).waitFor();
+    expect(await rows.count()).to.equal(before);
     expect(faults).to.deep.equal([]);
     await context.close();
   });

@@ -5,7 +5,7 @@ import { explainDimension } from '$lib/core/cut';
 import { NUMBER_IDS, NUMBER_TABLE, numbersWith } from '$lib/core/numbers';
 import { closePath, rectangle, run, satin, TapeMaker, zigzag } from '$lib/core/outline';
 import { planBuild } from '$lib/core/plan';
-import { learningFactor, speedFactor, stitchSeconds } from '$lib/core/time';
+import { freeOf, hoopingSeconds, learningFactor, speedFactor, stitchSeconds } from '$lib/core/time';
 import { formatDuration, formatLength, formatWait, lengthsIn, roundUpToGrid } from '$lib/core/units';
 import { hoopGeometry } from '$lib/core/workshop';
 import { crewPatch, pouch, tailTab } from '$lib/demo';
@@ -220,6 +220,33 @@ describe('an order', () => {
     expect([plan.order.load, plan.order.hoopings, plan.order.lastHooping]).to.deep.equal([43, 4, 7]);
     expect(build.order.repeats).to.equal(12);
   });
+  it('takes the stop and the hoop’s way off and on once a hooping, the sewing and laying for each item', () => {
+    const { plan } = example(crewPatch());
+    const once = {
+      'stop.plain': true,
+      'stop.colourMulti': true,
+      'stop.hoopOffHome': true,
+      'stop.hoopOffMulti': true,
+    };
+    let stops = 0;
+    for (const time of Object.values(plan.times).filter((t) => !t.perHooping)) {
+      const shared = time.terms
+        .filter((t) => t.number && t.number in once)
+        .reduce((s, t) => s + t.seconds, 0);
+      stops += shared > 0 ? 1 : 0;
+      expect(hoopingSeconds(time, 1)).to.be.closeTo(time.seconds, 1e-9);
+      expect(hoopingSeconds(time, 12)).to.be.closeTo(12 * time.seconds - 11 * shared, 1e-9);
+    }
+    expect(stops).to.be.at.least(9);
+  });
+  it('leaves hands free while the needle sews many short ones: one start is watched, not one for each', () => {
+    const { plan } = example(crewPatch());
+    const watch = plan.numbers['order.watch'];
+    const line = plan.score.steps.find((s) => s.kind === 'needle' && plan.times[s.id].seconds < watch + 10)!;
+    if (line.kind !== 'needle') throw new Error('no needle step');
+    expect(freeOf(line, hoopingSeconds(plan.times[line.id], 12), plan.numbers)).to.equal(hoopingSeconds(plan.times[line.id], 12) - watch); // prettier-ignore
+    expect(freeOf({ ...line, attended: true }, 5000, plan.numbers)).to.equal(0);
+  });
   it('overlaps hands with the needle only while it needs nobody', () => {
     const { plan } = example(crewPatch(), { order: { quantity: 40, repeats: 12 } });
     const { order } = plan;
@@ -229,8 +256,11 @@ describe('an order', () => {
       1e-6,
     );
     const watched = planOrder(
-      plan.score,
-      Object.fromEntries(Object.entries(plan.times).map(([id, t]) => [id, { ...t, freeSeconds: 0 }])),
+      {
+        ...plan.score,
+        steps: plan.score.steps.map((s) => (s.kind === 'needle' ? { ...s, attended: true } : s)),
+      },
+      plan.times,
       { quantity: 40, repeats: 12 },
       plan.numbers,
     );

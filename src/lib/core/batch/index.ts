@@ -4,7 +4,7 @@
  */
 import type { Numbers } from '../numbers';
 import type { Score, Step } from '../score';
-import { learningFactor, type StepTimes } from '../time';
+import { freeOf, hoopingSeconds, learningFactor, type StepTimes } from '../time';
 
 export interface OrderPlan {
   /** items to load so that enough are good */
@@ -91,20 +91,18 @@ export function planOrder(
     const items = Math.min(order.repeats, load - item);
     const pace = mean(items, (k) => learningFactor(item + k + 1, numbers));
     for (const step of atMachine) {
-      const { seconds, freeSeconds, perHooping } = times[step.id];
+      const seconds = hoopingSeconds(times[step.id], items);
       if (step.kind === 'needle') {
-        const sewing = seconds * items;
-        // Only the first start is watched; the repeats follow by themselves.
-        let free = freeSeconds > 0 ? freeSeconds + seconds * (items - 1) : 0;
+        let free = freeOf(step, seconds, numbers);
         while (waiting.length && waiting[0] <= free) {
           const job = waiting.shift() as number;
           free -= job;
           overlappedSeconds += job;
         }
-        needleSeconds += sewing;
-        clock += sewing;
+        needleSeconds += seconds;
+        clock += seconds;
       } else {
-        const work = seconds * (perHooping ? 1 : items) * pace;
+        const work = seconds * pace;
         handSeconds += work;
         clock += work;
       }

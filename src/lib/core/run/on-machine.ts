@@ -11,11 +11,12 @@ type Told = Pick<RunState, 'threads'>;
 
 /** Thread of the first block at or after a step, as planned. */
 function plannedThread({ score, blocks }: Sewn, index: number): Thread | null {
-  for (const step of score.steps.slice(index))
-    if (step.kind === 'needle' && !step.skipped) {
-      const thread = step.thread ?? blocks[step.block]?.thread;
-      if (thread) return thread;
-    }
+  for (let i = index; i < score.steps.length; i++) {
+    const step = score.steps[i];
+    const thread =
+      step.kind === 'needle' && !step.skipped ? (step.thread ?? blocks[step.block]?.thread) : null;
+    if (thread) return thread;
+  }
   return null;
 }
 

@@ -2,6 +2,7 @@ import * as z from 'zod';
 import type { Build } from '../build';
 import type { BuildPlan } from '../plan';
 import type { HandStep, Score, Step } from '../score';
+import { freeOf, hoopingSeconds } from '../time';
 import type { Workshop } from '../workshop';
 
 const id = z.string().min(1).max(200);
@@ -107,7 +108,6 @@ export function newRun(
 ): RunRecord {
   const items = Math.max(1, build.order.repeats);
   const all = Object.entries(plan.times);
-  const times = (step: string) => (plan.times[step].perHooping ? 1 : items);
   const machine = workshop.machines.find((m) => m.id === plan.machine.id) ?? plan.machine;
   return {
     id: runId,
@@ -129,13 +129,15 @@ export function newRun(
     items,
     madeBefore,
     score: plan.score,
-    planned: Object.fromEntries(all.map(([step, t]) => [step, t.seconds * times(step)])),
-    free: Object.fromEntries(all.map(([step, t]) => [step, t.freeSeconds * times(step)])),
+    planned: Object.fromEntries(all.map(([step, t]) => [step, hoopingSeconds(t, items)])),
+    free: Object.fromEntries(plan.score.steps.map((s) => [s.id, s.kind === 'needle' ? freeOf(s, hoopingSeconds(plan.times[s.id], items), plan.numbers) : 0])), // prettier-ignore
     terms: Object.fromEntries(
       all.map(([step, t]) => {
         const byNumber: Record<string, number> = {};
-        for (const { number, seconds: s } of t.terms)
-          byNumber[number ?? 'stitching'] = (byNumber[number ?? 'stitching'] ?? 0) + s * times(step);
+        for (const term of t.terms) {
+          const number = term.number ?? 'stitching';
+          byNumber[number] = (byNumber[number] ?? 0) + hoopingSeconds({ ...t, terms: [term] }, items);
+        }
         return [step, byNumber];
       }),
     ),

@@ -13,6 +13,8 @@ export interface TimeTerm {
   seconds: number;
   /** the figure behind it, to be asked about and changed */
   number?: NumberId;
+  /** for the whole hooping, however many items are in it */
+  once?: true;
 }
 export interface StepTime {
   seconds: number;
@@ -42,6 +44,16 @@ export const timeSteps = (score: Score, reading: Reading, context: TimeContext):
         : handTime(step, score.steps.slice(0, i), reading, context),
     ]),
   );
+
+/** Seconds of a step for a hooping of so many items: stops and the hoop's way off and on come once. */
+export const hoopingSeconds = ({ terms, perHooping }: StepTime, items: number): number =>
+  terms.reduce((total, t) => total + t.seconds * (perHooping || t.once ? 1 : items), 0);
+/** Seconds of a hooping's block in which the needle needs nobody: its one start is watched, unless all of it is. */
+export const freeOf = (
+  { attended, skipped }: Pick<NeedleStep, 'attended' | 'skipped'>,
+  seconds: number,
+  numbers: Numbers,
+): number => (attended || skipped ? 0 : Math.max(0, seconds - numbers['order.watch']));
 
 /**
  * Share of the set speed that a stitch of a length runs at: 1 up to 2.5 mm, falling in straight lines to
@@ -130,14 +142,19 @@ function needleTime(
     },
   ];
   const stop: TimeTerm = one
-    ? { label: 'stop and start', seconds: numbers['stop.plain'], number: 'stop.plain' }
-    : { label: 'change of needle', seconds: numbers['stop.colourMulti'], number: 'stop.colourMulti' };
+    ? { label: 'stop and start', seconds: numbers['stop.plain'], number: 'stop.plain', once: true }
+    : {
+        label: 'change of needle',
+        seconds: numbers['stop.colourMulti'],
+        number: 'stop.colourMulti',
+        once: true,
+      };
   if (step.stop > 0) terms.push(stop);
   const seconds = sum(terms);
   return {
     seconds,
     terms: terms.filter((t) => t.seconds > 0),
-    freeSeconds: step.attended ? 0 : Math.max(0, seconds - numbers['order.watch']),
+    freeSeconds: freeOf(step, seconds, numbers),
     waitSeconds: 0,
     perHooping: false,
   };
@@ -170,7 +187,7 @@ export const isPerHooping = ({ action }: Pick<HandStep, 'action'>): boolean => P
 
 function handTime(step: HandStep, before: Step[], reading: Reading, context: TimeContext): StepTime {
   const { numbers, machine } = context;
-  const terms =
+  const terms: TimeTerm[] =
     step.ownSeconds !== null
       ? [{ label: 'your own time', seconds: step.ownSeconds }]
       : actionTerms(step, before, reading, context);
@@ -180,7 +197,7 @@ function handTime(step: HandStep, before: Step[], reading: Reading, context: Tim
     // Lifted off once for all that is done while it is off.
     const already = before.at(-1);
     if (!(already?.kind === 'hand' && already.hoop === 'off'))
-      terms.push({ label: 'hoop off and on', seconds: numbers[id], number: id });
+      terms.push({ label: 'hoop off and on', seconds: numbers[id], number: id, once: true });
   }
   return {
     seconds: sum(terms),

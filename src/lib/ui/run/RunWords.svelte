@@ -35,36 +35,40 @@
   const left = $derived(session.state?.interruptions.at(-1));
 </script>
 
-<section class="flex min-w-0 flex-col justify-center-safe gap-3 px-5 py-4 lg:px-10" aria-live="assertive">
-  {#if session.resting}
-    <div class="border-l-8 border-hands bg-hands-soft px-4 py-3 text-lg" data-testid="resume">
-      <strong>{session.state?.status === 'paused' ? 'Paused here.' : 'You left here.'}</strong>
-      {#if session.state?.status === 'interrupted' && left?.reason}“{left.reason}”{/if}
-      {#if step.kind === 'needle'}
-        On the machine: block {step.block + 1}, {session.stitch
-          ? `stitch ${formatNumber(session.stitch)} of ${formatNumber(session.blockStitches)}. Go back about ${overlap} stitches before you start.`
-          : 'at its first stitch.'}
-      {:else if session.pieces.length}
-        In hand: {session.pieces.map((p) => p.name.toLowerCase()).join(', ')}.
-      {/if}
-    </div>
-  {/if}
-  <p class="text-xl">
-    {#if step.kind === 'hand'}<span class="rounded-full bg-hands-fill px-3 py-1 font-bold text-on-hands"
-        >hand {step.hand}</span
-      >
-    {:else}<span class="rounded bg-needle px-3 py-1 font-bold text-on-needle"
-        >needle · {step.inserted?.name ?? `block ${step.block + 1}`}</span
-      >{/if}
-    <span class="ml-2 text-quiet">stop {step.stop}</span>
-  </p>
-  <h1 class="text-[clamp(2.2rem,5.4vw,4.6rem)] text-balance" data-testid="run-title">{step.title}</h1>
-  {#if step.kind === 'hand'}
-    <p class="max-w-[36ch] text-[clamp(1.25rem,2.2vw,1.9rem)] leading-snug">{step.text}</p>
-    <RunPieces {session} {step} />
-    {#if isUnhoop(step)}<InspectList {session} {ontrouble} />{/if}
-    <Care cautions={step.cautions} large />
-  {:else}
+<section class="flex min-w-0 flex-col justify-center-safe gap-3 px-5 py-4 lg:px-10">
+  <!-- Read out at each step; what ticks stands below. -->
+  <div class="flex flex-col gap-3" aria-live="assertive">
+    {#if session.resting}
+      <div class="border-l-8 border-hands bg-hands-soft px-4 py-3 text-lg" data-testid="resume">
+        <strong>{session.state?.status === 'paused' ? 'Paused here.' : 'You left here.'}</strong>
+        {#if session.state?.status === 'interrupted' && left?.reason}“{left.reason}”{/if}
+        {#if step.kind === 'needle'}
+          On the machine: block {step.block + 1}, {session.stitch
+            ? `stitch ${formatNumber(session.stitch)} of ${formatNumber(session.blockStitches)}. Go back about ${overlap} stitches before you start.`
+            : 'at its first stitch.'}
+        {:else if session.pieces.length}
+          In hand: {session.pieces.map((p) => p.name.toLowerCase()).join(', ')}.
+        {/if}
+      </div>
+    {/if}
+    <p class="text-xl">
+      {#if step.kind === 'hand'}<span class="rounded-full bg-hands-fill px-3 py-1 font-bold text-on-hands"
+          >hand {step.hand}</span
+        >
+      {:else}<span class="rounded bg-needle px-3 py-1 font-bold text-on-needle"
+          >needle · {step.inserted?.name ?? `block ${step.block + 1}`}</span
+        >{/if}
+      <span class="ml-2 text-quiet">stop {step.stop}</span>
+    </p>
+    <h1 class="text-[clamp(2.2rem,5.4vw,4.6rem)] text-balance" data-testid="run-title">{step.title}</h1>
+    {#if step.kind === 'hand'}
+      <p class="max-w-[36ch] text-[clamp(1.25rem,2.2vw,1.9rem)] leading-snug">{step.text}</p>
+      <RunPieces {session} {step} />
+      {#if isUnhoop(step)}<InspectList {session} {ontrouble} />{/if}
+      <Care cautions={step.cautions} large />
+    {/if}
+  </div>
+  {#if step.kind === 'needle'}
     <p class="max-w-[36ch] text-[clamp(1.25rem,2.2vw,1.9rem)] leading-snug">
       {step.skipped
         ? 'Pass this block over on the machine.'

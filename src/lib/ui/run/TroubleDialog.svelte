@@ -175,6 +175,8 @@
             >Sew it again</button
           >
         </div>
+      {:else if flow.ways.includes('redo')}
+        <p>Nothing of this hooping can be sewn again: it was opened, or nothing is sewn yet.</p>
       {/if}
       <div class="flex flex-wrap gap-3">
         {#if flow.ways.includes('leave')}<button
