@@ -218,7 +218,7 @@ const samples: Sample[] = [
     draw: bib,
     change: {
       name: 'Pilot bib',
-      threads: [sand, sand, slate, navy, sand],
+      threads: [sand, sand, slate, navy, sand, coral],
       materials: { front: { name: 'Front', colour: '#d8c7a0' }, back: { name: 'Back', colour: '#4f7390' } },
       use: { washed: true, forChild: false, due: null },
       insertions: [
