@@ -303,6 +303,9 @@ describe('at the machine', () => {
     await page.getByTestId('run').waitFor();
     expect(await index(page)).to.equal(0);
     await stepOn(page);
+    await page.goto(`${used.app.url}/run`);
+    await page.getByRole('button', { name: 'Begin Tail tab' }).click();
+    await page.getByText('4 in the hoop').waitFor();
     expect(faults).to.deep.equal([]);
     await context.close();
   });

@@ -11,7 +11,7 @@ import {
   type WorkroomData,
 } from '$lib/core/backup';
 import { JoltDb, Store } from '$lib/store';
-import { demoWorkroom } from '$lib/demo';
+import { demoWorkroom, recordsOf } from '$lib/demo';
 
 let n = 0;
 const fresh = () => new Store(new JoltDb(`backup-${n++}`));
@@ -20,9 +20,7 @@ const demo = demoWorkroom(Date.UTC(2026, 4, 1));
 /** The sample workroom in a store, with a picture. */
 async function filled(): Promise<Store> {
   const store = fresh();
-  for (const { build, tapes } of demo.builds) await store.addBuild(build, tapes);
-  for (const { run, events } of demo.runs) await store.log.add(run, events);
-  await store.saveWorkshop(demo.workshop);
+  await store.restore(recordsOf(demo));
   await store.saveSetting('run-ways', { mirrored: true });
   const [{ run, events }] = demo.runs;
   await store.log.addPhoto(

@@ -1,3 +1,4 @@
+import { emptyWorkroom, type WorkroomData } from '$lib/core/backup';
 import type { Build } from '$lib/core/build';
 import { planBuild, proposeBuild, tapeIdOf, type BuildPlan } from '$lib/core/plan';
 import { readDesign } from '$lib/core/reading';
@@ -285,3 +286,12 @@ export function demoWorkroom(now: number): DemoWorkroom {
   });
   return { workshop: demoWorkshop, builds, runs: demoLog(plans, demoWorkshop, now) };
 }
+
+/** The sample workroom as it is stored. */
+export const recordsOf = ({ workshop, builds, runs }: DemoWorkroom): WorkroomData => ({
+  ...emptyWorkroom(),
+  workshop,
+  builds: builds.map((b) => b.build),
+  tapes: builds.flatMap((b) => b.tapes),
+  runs: runs.map(({ run, events }) => ({ run, events: events.map((event, n) => ({ n, event })) })),
+});

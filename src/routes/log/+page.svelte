@@ -89,12 +89,17 @@
       <table class="w-full text-left" data-testid="log">
         <thead class="label border-b border-rule">
           <tr>
-            <th class="py-1 font-normal" scope="col">Item</th><th class="font-normal" scope="col">Begun</th
-            ><th class="font-normal" scope="col">Machine</th><th class="font-normal" scope="col">Result</th>
+            <th class="py-1 font-normal" scope="col">Item</th><th
+              class="hidden font-normal sm:table-cell"
+              scope="col">Begun</th
+            ><th class="hidden font-normal sm:table-cell" scope="col">Machine</th><th
+              class="font-normal"
+              scope="col">Result</th
+            >
             <th class="text-right font-normal" scope="col">Good</th><th
               class="text-right font-normal"
               scope="col">Took</th
-            ><th class="text-right font-normal" scope="col">Planned</th>
+            ><th class="hidden text-right font-normal sm:table-cell" scope="col">Planned</th>
           </tr>
         </thead>
         <tbody class="divide-y divide-rule">
@@ -106,18 +111,18 @@
                   class="min-h-10 text-left font-bold underline decoration-dotted"
                   aria-expanded={open === row.id}
                   onclick={() => (open = open === row.id ? null : row.id)}>{row.name}</button
-                ></td
+                ><span class="label block sm:hidden">{when.format(row.begun)}</span></td
               >
-              <td class="text-quiet">{when.format(row.begun)}</td>
-              <td class="text-quiet">{row.machine}</td>
+              <td class="hidden text-quiet sm:table-cell">{when.format(row.begun)}</td>
+              <td class="hidden text-quiet sm:table-cell">{row.machine}</td>
               <td
                 >{STATUS[row.status]}{#if told(row).length}<span class="text-quiet"
                     >, {told(row).join(', ')}</span
                   >{/if}</td
               >
-              <td class="text-right">{row.good} of {row.items}</td>
-              <td class="text-right">{formatDuration(row.seconds)}</td>
-              <td class="text-right text-quiet">{formatDuration(row.planned)}</td>
+              <td class="pl-3 text-right whitespace-nowrap">{row.good} of {row.items}</td>
+              <td class="pl-3 text-right whitespace-nowrap">{formatDuration(row.seconds)}</td>
+              <td class="hidden pl-3 text-right text-quiet sm:table-cell">{formatDuration(row.planned)}</td>
             </tr>
             {#if open === row.id}
               {@const known = workroom.runs.find((r) => r.run.id === open)}

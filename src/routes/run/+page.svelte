@@ -1,16 +1,26 @@
 <script lang="ts">
   import { resolve } from '$app/paths';
-  import { formatDuration } from '$lib/core/units';
+  import Play from '@lucide/svelte/icons/play';
+  import type { Build } from '$lib/core/build';
+  import { count, formatDuration } from '$lib/core/units';
   import { runSeconds } from '$lib/core/run';
+  import TapePicture from '$lib/ui/hoop/TapePicture.svelte';
+  import { beginRun } from '$lib/ui/state/begin-run';
   import { workroom } from '$lib/ui/state/workroom.svelte';
+
+  const day = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short' });
+  let beginning = $state(false);
+  async function begin(build: Build) {
+    beginning = true;
+    await beginRun(build);
+    beginning = false;
+  }
 </script>
 
 <div class="max-w-5xl p-6">
   <h1 class="mb-5 text-3xl">Run</h1>
   {#if workroom.openRuns.length === 0}
-    <p class="mb-4">
-      Nothing is on a machine. Open a build and press Run; it comes back here if you are interrupted.
-    </p>
+    <p class="mb-4">Nothing is on a machine. What you begin comes back here if you are interrupted.</p>
   {:else}
     <ul class="divide-y divide-rule border-y border-rule">
       {#each workroom.openRuns as { run, state } (run.id)}
@@ -29,11 +39,31 @@
     </ul>
   {/if}
   {#if workroom.builds.length}
-    <h2 class="mt-8 mb-2 text-2xl">Begin another</h2>
-    <ul class="flex flex-wrap gap-2">
-      {#each workroom.builds as build (build.id)}<li>
-          <a class="btn" href={resolve('/builds/[id]', { id: build.id })}>{build.name}</a>
-        </li>{/each}
+    <h2 class="mt-8 mb-2 text-2xl">{workroom.openRuns.length ? 'Begin another' : 'Begin one'}</h2>
+    <ul class="grid gap-x-10 lg:grid-cols-2">
+      {#each workroom.builds as build (build.id)}
+        {@const last = workroom.runsOf(build.id)[0]?.run.createdAt}
+        <li class="flex items-center gap-4 border-b border-rule py-2">
+          <TapePicture {build} size={52} />
+          <div class="min-w-0 flex-1">
+            <a class="text-lg font-bold hover:underline" href={resolve('/builds/[id]', { id: build.id })}
+              >{build.name}</a
+            >
+            <p class="label">
+              {count(build.order.repeats, 'item')} in a hooping{last
+                ? `, last sewn ${day.format(last)}`
+                : ', never sewn yet'}
+            </p>
+          </div>
+          <button
+            type="button"
+            class="btn"
+            aria-label="Begin {build.name}"
+            disabled={beginning}
+            onclick={() => begin(build)}><Play size={18} />Begin</button
+          >
+        </li>
+      {/each}
     </ul>
   {/if}
 </div>

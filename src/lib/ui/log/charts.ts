@@ -51,7 +51,7 @@ export function drawChart(canvas: HTMLCanvasElement, chart: LogChart): () => voi
         backgroundColor: colour(c),
         borderColor: chart.kind === 'line' ? colour(c) : c === 'rule' ? colour('quiet') : colour(c),
         borderWidth: chart.kind === 'line' ? 2 : c === 'rule' ? 1 : 0,
-        pointRadius: 3,
+        pointRadius: c === 'quiet' ? 0 : 3,
       })),
     },
     options: {

@@ -1,11 +1,9 @@
 <script lang="ts">
-  import { goto } from '$app/navigation';
   import { resolve } from '$app/paths';
   import { logRow } from '$lib/core/log';
   import { plannedSeconds } from '$lib/core/run';
   import { formatDuration } from '$lib/core/units';
-  import { showProblem } from '../state/notices';
-  import { readPlan } from '../state/read-build.svelte';
+  import { beginRun } from '../state/begin-run';
   import type { RunSession } from '../state/run-session.svelte';
   import { workroom } from '../state/workroom.svelte';
 
@@ -28,12 +26,8 @@
   let beginning = $state(false);
   /** The next hooping of the same build, as it stands now. */
   async function next() {
-    if (!build) return;
     beginning = true;
-    const read = await readPlan(build);
-    if (!read.ok) showProblem(read.problem);
-    const run = read.ok && (await workroom.startRun(build, read.value.plan));
-    if (run) await goto(resolve('/run/[id]', { id: run }));
+    if (build) await beginRun(build);
     beginning = false;
   }
 </script>

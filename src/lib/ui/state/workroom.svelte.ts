@@ -1,4 +1,3 @@
-import { emptyWorkroom } from '$lib/core/backup';
 import type { Build } from '$lib/core/build';
 import type { Problem, Result } from '$lib/core/problem';
 import { numbersWith } from '$lib/core/numbers';
@@ -66,18 +65,12 @@ class Workroom {
     await this.refresh();
   }
   async fillWithDemo() {
-    const { demoWorkroom } = await import('$lib/demo');
-    const demo = demoWorkroom(Date.now());
+    const { demoWorkroom, recordsOf } = await import('$lib/demo');
+    const demo = recordsOf(demoWorkroom(Date.now()));
     const written = await attempt(async () => {
       const own = await this.store.setting('workshop');
       // In one go: a page that is closed meanwhile leaves no half-filled workroom.
-      await this.store.restore({
-        ...emptyWorkroom(),
-        workshop: own ? null : demo.workshop,
-        builds: demo.builds.map((b) => b.build),
-        tapes: demo.builds.flatMap((b) => b.tapes),
-        runs: demo.runs.map(({ run, events }) => ({ run, events: events.map((event, n) => ({ n, event })) })),
-      });
+      await this.store.restore({ ...demo, workshop: own ? null : demo.workshop });
     });
     if (!written.ok) showProblem(written.problem);
     this.workshop = await this.store.workshop();
