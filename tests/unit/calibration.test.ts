@@ -113,6 +113,14 @@ describe('figures from the log', () => {
     expect(take.observations).to.equal(3);
     expect(take.to / 0.4 - 1).to.be.within(Math.min(0, share - 1) - 1e-9, Math.max(0, share - 1) + 1e-9);
     expect(Math.sign(take.to - 0.4)).to.equal(Math.sign(share - 1));
+    // A full one told at a hand step in between counts from there: again seven runs, not eleven.
+    const told: RunEvent = { ...fresh, stepId: run.score.steps[0].id, ranOut: false };
+    const between = Array.from({ length: 12 }, (_, n) =>
+      logged(n, { 0: [fresh], 4: [told], 11: [fresh] }[n] ?? []),
+    );
+    const [one, other] = [runs.slice(0, 8), between].map((list) => fitFigures(list, shop).find((s) => s.key === 'number:thread.bobbinTake')!); // prettier-ignore
+    expect([one.observations, other.observations]).to.deep.equal([1, 1]);
+    expect(other.to).to.be.closeTo(one.to, 1e-9);
     const weighed = logged(0, [{ type: 'spool-weighed', at: 1, name, grams: (1.2 * top * 25) / 1000 }]);
     const spool = fitFigures([weighed, { ...weighed, run: { ...weighed.run, id: 'x' } }], shop).find((s) => s.key === 'number:thread.topTake')!; // prettier-ignore
     expect(spool.to).to.be.within(1.15 * 1.12, 1.15 * 1.2);

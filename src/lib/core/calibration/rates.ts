@@ -122,14 +122,16 @@ export function fitBobbins(runs: readonly LoggedRun[], workshop: Workshop): Sugg
       const scale = numberDef('thread.bobbinTake').value / then['thread.bobbinTake'];
       const full = run.bobbinHoldsM / (1 - then['thread.bobbinKeep'] / 100);
       for (const step of run.score.steps) {
+        const changes = state.bobbins.filter((b) => b.stepId === step.id);
         if (step.kind === 'hand') {
+          // A matching bobbin is wound by hand: how much is on it is not known. One that is told is full.
           if (step.action === 'bobbin' && wasDone(state, step.id)) used = null;
+          if (changes.length) used = 0;
           continue;
         }
         if (step.skipped || !wasDone(state, step.id)) continue;
         const block = run.blocks[step.block];
         const metres = (block?.bobbinM ?? 0) * run.items * scale;
-        const changes = state.bobbins.filter((b) => b.stepId === step.id);
         let sewn = 0;
         for (const { stitch, ranOut } of changes) {
           const share = block?.stitches ? Math.min(1, stitch / stitchesOf(run, step)) : 0;
