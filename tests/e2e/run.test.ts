@@ -259,6 +259,26 @@ describe('at the machine', () => {
     await context.close();
   });
 
+  it('a piece that shifted is laid anew: its laying and all up to its line once more, then on', async () => {
+    const { page, context } = await openPage(used.browser);
+    await resume(page);
+    while (!/^lay the accent/i.test(await title(page))) await stepOn(page);
+    const at = await index(page);
+    await page.keyboard.press('t');
+    await page.getByRole('button', { name: 'A piece shifted' }).click();
+    await page.getByRole('dialog').getByRole('button', { name: 'Sew it again' }).click();
+    await page.getByRole('heading', { name: 'Lay the lower front' }).waitFor();
+    await page.getByText('right side down', { exact: true }).waitFor();
+    const titles: string[] = [];
+    while ((await index(page)) !== at) {
+      titles.push(await title(page));
+      await stepOn(page);
+    }
+    expect(titles[0]).to.equal('Lay the lower front');
+    expect(titles.at(-1)).to.equal('Hold the lower front');
+    await context.close();
+  });
+
   it('one tab holds a run; another watches, cannot press, and takes over when the first is closed', async () => {
     const { page, context } = await openPage(used.browser);
     await resume(page);

@@ -125,6 +125,20 @@ describe('the tape of a hooping', () => {
 });
 
 describe('sewing a block again', () => {
+  it('knows where the piece that it holds was laid', () => {
+    const { run } = begin(pouch());
+    const { steps } = run.score;
+    const laid = redoable(run, steps.findIndex(isUnhoop)).filter((r) => r.lay !== null);
+    expect(laid.length).to.be.at.least(4);
+    for (const { index, step, lay } of laid) {
+      const hand = steps[lay!];
+      expect(lay).to.be.below(index);
+      expect(hand.kind === 'hand' && hand.action === 'lay' && hand.pieces.some((p) => step.holds.includes(p))).to.equal(true); // prettier-ignore
+    }
+    // Quilting holds nothing that was laid for it.
+    const [line] = redoable(run, steps.length).slice(-1);
+    expect(line?.lay ?? null).to.equal(null);
+  });
   it('is offered within its hooping only: nothing can be aligned once the hoop was opened', () => {
     const { run } = begin(pouch());
     const { steps } = run.score;

@@ -6,6 +6,7 @@ import {
   inspections,
   meanwhile,
   newRun,
+  nextIndex,
   redoable,
   reduceRun,
   runAfter,
@@ -112,6 +113,18 @@ describe('a run as its events', () => {
     expect(s).to.include({ index: 1, then: 4, redos: 1 });
     expect(runAfter(s, done(1, 9), IDS)).to.include({ index: 4, then: null });
   });
+  it('a piece laid anew: the steps from the laying to its block once more, then back to where it was asked for', () => {
+    const s = state(started, done(0, 1), done(1, 2), done(2, 3), done(3, 4), { type: 'redo', at: at(5), index: 1, until: 2, then: 4 }); // prettier-ignore
+    expect(s).to.include({ index: 1, until: 2, then: 4 });
+    expect(nextIndex(s)).to.equal(2);
+    const second = runAfter(s, done(1, 6), IDS);
+    expect(second).to.include({ index: 2, until: 2, then: 4 });
+    expect(nextIndex(second)).to.equal(4);
+    // A step back within it does not lose the way on.
+    const back = runAfter(second, { type: 'back', at: at(7), index: 1 }, IDS);
+    const end = [done(1, 8), done(2, 9)].reduce((a, e) => runAfter(a, e, IDS), back);
+    expect(end).to.include({ index: 4, until: null, then: null, redos: 1 });
+  });
   it('a step passed over was not done, until it is done after all', () => {
     const skip: RunEvent = { type: 'skipped', at: at(8), stepId: 'n0', index: 1 };
     const s = state(started, done(0, 5), skip);
@@ -160,7 +173,12 @@ describe('a run as its events', () => {
     const bare = fc.oneof(
       fc.record({ type: fc.constantFrom('done' as const, 'skipped' as const), index, stepId: fc.constantFrom(...IDS) }), // prettier-ignore
       fc.record({ type: fc.constant('back' as const), index }),
-      fc.record({ type: fc.constant('redo' as const), index, then: index }),
+      fc.record({
+        type: fc.constant('redo' as const),
+        index,
+        until: fc.option(index, { nil: undefined }),
+        then: index,
+      }),
       fc.record({ type: fc.constantFrom('stitching' as const, 'halted' as const, 'went-back' as const), index, stitch }), // prettier-ignore
       fc.record({ type: fc.constant('broke' as const), index, stitch, thread: fc.string({ maxLength: 20 }) }),
       fc.record({ type: fc.constant('thread-changed' as const), stepId: fc.constantFrom(...IDS), name: fc.string({ maxLength: 20 }), colour: fc.constant('') }), // prettier-ignore

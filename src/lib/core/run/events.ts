@@ -47,8 +47,8 @@ export const runEventSchema = z.discriminatedUnion('type', [
   z.object({ ...time, type: z.literal('skipped'), stepId, index }),
   /** back to the step at `index` */
   z.object({ ...time, type: z.literal('back'), index }),
-  /** the step at `index` is done once more, then on with the step at `then` */
-  z.object({ ...time, type: z.literal('redo'), index, then: index }),
+  /** the steps from `index` to `until` (that one alone, unless told) are done once more, then on with the step at `then` */
+  z.object({ ...time, type: z.literal('redo'), index, until: index.optional(), then: index }),
   /** the needle was taken back within its block */
   z.object({ ...time, type: z.literal('went-back'), index, stitch }),
   z.object({ ...time, type: z.literal('broke'), index, stitch, thread: z.string().max(120) }),

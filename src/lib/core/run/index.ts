@@ -10,7 +10,16 @@ export {
   type RunEvent,
   type TroubleKind,
 } from './events';
-export { isOver, reduceRun, runAfter, runSeconds, stepSeconds, wasDone, type RunState } from './state';
+export {
+  isOver,
+  nextIndex,
+  reduceRun,
+  runAfter,
+  runSeconds,
+  stepSeconds,
+  wasDone,
+  type RunState,
+} from './state';
 export { newRun, piecesOfStep, plannedSeconds, runRecordSchema, stepIds, type RunRecord } from './record';
 export { bobbinLeft, threadAt, threadsAhead, type Thread } from './on-machine';
 export { handStops, hoopingTape, sewnSteps, stitchesOf } from './hooping';

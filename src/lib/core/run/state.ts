@@ -25,7 +25,8 @@ export interface RunState {
   mending: boolean;
   /** fastest a machine was followed at; above 1 its times say nothing about real ones */
   rate: number;
-  /** after a redo: the step to go on with */
+  /** in a redo: its last step, and the step to go on with after it */
+  until: number | null;
   then: number | null;
   /** steps gone back to */
   returns: number;
@@ -60,6 +61,7 @@ const freshRun: RunState = {
   sewing: false,
   mending: false,
   rate: 1,
+  until: null,
   then: null,
   returns: 0,
   redos: 0,
@@ -78,6 +80,10 @@ const freshRun: RunState = {
 };
 
 export const isOver = ({ status }: RunState): boolean => status === 'finished' || status === 'given-up';
+
+/** The step after the one under work. */
+export const nextIndex = ({ index, until, then }: Pick<RunState, 'index' | 'until' | 'then'>): number =>
+  then !== null && index >= (until ?? index) ? then : index + 1;
 
 /** Whether a step was worked on and not passed over. */
 export const wasDone = ({ stepMs, skipped }: RunState, stepId: string): boolean =>
@@ -99,7 +105,7 @@ export function runAfter(before: RunState, event: RunEvent, stepIds: readonly st
   const stepId = id ?? 'end';
   const booked = () =>
     id === undefined ? state.stepMs : { ...state.stepMs, [id]: (state.stepMs[id] ?? 0) + state.spent };
-  const goTo = (index: number): RunState => ({
+  const goTo = (index: number, redo: Pick<RunState, 'until' | 'then'> = { until: null, then: null }): RunState => ({
     ...state,
     stepMs: booked(),
     status: 'running',
@@ -109,8 +115,12 @@ export function runAfter(before: RunState, event: RunEvent, stepIds: readonly st
     stitch: 0,
     sewing: false,
     mending: false,
-    then: null,
+    ...redo,
   });
+  /** to another step of the same redo, if it is one */
+  const within = (index: number) =>
+    index <= (state.until ?? -1) ? goTo(index, { until: state.until, then: state.then }) : goTo(index);
+  const onward = () => within(nextIndex(state));
   const rest = (status: 'paused' | 'interrupted'): RunState => ({ ...state, status, since: null, sewing: false });
 
   switch (event.type) {
@@ -120,15 +130,17 @@ export function runAfter(before: RunState, event: RunEvent, stepIds: readonly st
         : state;
     case 'done':
       if (event.index !== state.index) return state;
-      return { ...goTo(state.then ?? state.index + 1), skipped: state.skipped.filter((s) => s !== id) };
+      return { ...onward(), skipped: state.skipped.filter((s) => s !== id) };
     case 'skipped':
       if (event.index !== state.index) return state;
-      return { ...goTo(state.then ?? state.index + 1), skipped: [...state.skipped.filter((s) => s !== id), stepId] };
+      return { ...onward(), skipped: [...state.skipped.filter((s) => s !== id), stepId] };
     case 'back':
-      return event.index < state.index ? { ...goTo(event.index), returns: state.returns + 1 } : state;
-    case 'redo':
+      return event.index < state.index ? { ...within(event.index), returns: state.returns + 1 } : state;
+    case 'redo': {
       if (event.index > state.index) return state;
-      return { ...goTo(event.index), then: Math.max(event.then, event.index + 1), redos: state.redos + 1 };
+      const until = Math.max(event.index, Math.min(event.until ?? event.index, state.index));
+      return { ...goTo(event.index, { until, then: Math.max(event.then, until + 1) }), redos: state.redos + 1 };
+    }
     case 'stitching':
       return event.index === state.index ? { ...state, sewing: true, stitch: event.stitch } : state;
     case 'halted':

@@ -168,10 +168,20 @@ export function stitchesBack(
  * Needle steps that may be sewn once more at step `index`: those sewn so far, the last first. What was sewn before the hoop
  * was opened is not among them: nothing can be aligned again.
  */
-export function redoable({ score }: Pick<RunRecord, 'score'>, index: number): { index: number; step: NeedleStep }[] {
-  const opened = score.steps.slice(0, index).findLastIndex(isUnhoop);
-  return score.steps
-    .map((step, i) => ({ step, index: i }))
-    .filter((s): s is { step: NeedleStep; index: number } => s.index > opened && s.index <= index && s.step.kind === 'needle' && !s.step.skipped)
+export function redoable({ score: { steps } }: Pick<RunRecord, 'score'>, index: number): Redo[] {
+  const opened = steps.slice(0, index).findLastIndex(isUnhoop);
+  return steps
+    .flatMap((step, i): Redo[] => {
+      if (i <= opened || i > index || step.kind !== 'needle' || step.skipped) return [];
+      const lays = (s: Step) => s.kind === 'hand' && s.action === 'lay' && s.pieces.some((p) => step.holds.includes(p));
+      const lay = steps.slice(0, i).findLastIndex(lays);
+      return [{ index: i, step, lay: lay > opened ? lay : null }];
+    })
     .reverse();
 } // prettier-ignore
+export interface Redo {
+  index: number;
+  step: NeedleStep;
+  /** where the piece that it holds is laid; null: it holds none that is laid */
+  lay: number | null;
+}

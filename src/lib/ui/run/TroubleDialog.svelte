@@ -33,6 +33,8 @@
   let ownBack = $state<number | null>(null);
   const back = $derived(ownBack ?? (flow ? stitchesBack(flow, session.block, at, workroom.numbers) : 0));
   let redo = $state(0);
+  /** a piece that shifted is laid anew first, with its size and its tape before the eyes */
+  const lay = $derived(flow?.kind === 'shifted' ? (again.find((a) => a.index === redo)?.lay ?? null) : null);
   /** which of the hooping, from 0 */
   let item = $state(0);
   const items = $derived(session.run?.items ?? 1);
@@ -76,7 +78,7 @@
     await told(f);
     // The right thread goes on in place of whatever was on.
     if (f.kind === 'wrong-colour') await session.rightThread(redo);
-    await session.redo(redo);
+    await session.redo(lay ?? redo, redo);
     close();
   }
   async function leave(f: TroubleFlow) {
@@ -174,6 +176,7 @@
           <button type="button" class="btn btn-strong min-h-14 text-lg" onclick={() => sewAgain(flow)}
             >Sew it again</button
           >
+          {#if lay !== null}<p class="pb-4 text-quiet">From “{session.steps[lay].title}” on.</p>{/if}
         </div>
       {:else if flow.ways.includes('redo')}
         <p>Nothing of this hooping can be sewn again: it was opened, or nothing is sewn yet.</p>

@@ -1,6 +1,7 @@
 import {
   bobbinLeft,
   isOver,
+  nextIndex,
   piecesOfStep,
   reduceRun,
   runSeconds,
@@ -52,7 +53,7 @@ export class RunSession {
   readonly state = $derived(this.known?.state ?? null);
   readonly steps = $derived(this.run?.score.steps ?? []);
   readonly step = $derived(this.state ? this.steps[this.state.index] : undefined);
-  readonly next = $derived(this.state ? this.steps[this.state.then ?? this.state.index + 1] : undefined);
+  readonly next = $derived(this.state ? this.steps[nextIndex(this.state)] : undefined);
   readonly over = $derived(this.state !== null && isOver(this.state));
   /** paused or interrupted */
   readonly resting = $derived(this.state?.status === 'paused' || this.state?.status === 'interrupted');
@@ -224,8 +225,9 @@ export class RunSession {
   back() {
     if (this.state && this.state.index > 0) return this.add({ type: 'back', index: this.state.index - 1 });
   }
-  redo(index: number) {
-    if (this.state) return this.add({ type: 'redo', index, then: this.state.index });
+  /** The steps from one to another once more, then on from here. */
+  redo(index: number, until: number) {
+    if (this.state) return this.add({ type: 'redo', index, until, then: this.state.index });
   }
   readonly stepId = $derived(this.step?.id ?? 'end');
   changeThread(name: string, colour: string) {
