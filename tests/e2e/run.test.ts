@@ -13,6 +13,11 @@ const stepOn = async (page: Page, key = 'ArrowRight') => {
   await page.keyboard.press(key);
   await page.waitForFunction((i) => Number(document.querySelector('[data-testid=run]')?.getAttribute('data-index')) !== i, before); // prettier-ignore
 };
+/** Run takes keys again only when nothing is open over it. */
+const closeDialog = async (page: Page) => {
+  await page.keyboard.press('Escape');
+  await page.getByRole('dialog').waitFor({ state: 'detached' });
+};
 /** The run of the sample workroom that was interrupted, going on. */
 async function resume(page: Page) {
   await page.goto(used.app.url);
@@ -47,7 +52,7 @@ describe('at the machine', () => {
     await page.keyboard.press('F8');
     await page.getByRole('button', { name: 'Forward: F8' }).waitFor();
     await page.getByLabel(/Left-handed/).check();
-    await page.keyboard.press('Escape');
+    await closeDialog(page);
     await stepOn(page, 'F8');
     await page.reload();
     await page.getByTestId('resume').waitFor();
@@ -191,7 +196,7 @@ describe('at the machine', () => {
     expect(await asked()).to.deep.equal(['awake: screen']);
     await page.getByRole('button', { name: 'How Run works for you' }).click();
     await page.getByLabel('Read each step aloud').check();
-    await page.keyboard.press('Escape');
+    await closeDialog(page);
     while (!/quilt/i.test(await title(page))) await stepOn(page);
     const said = (await asked()).filter((a) => a.startsWith('said: '));
     expect(said.at(-1)).to.match(/^said: quilt/i);
@@ -359,8 +364,12 @@ describe('a machine that is followed', () => {
     await page.request.delete(`${used.app.url}/api/machine/petrel`);
     await page.getByTestId('machine').getByText('does not answer').waitFor();
     await page.getByRole('button', { name: 'How Run works for you' }).click();
+    const stored = async () => Number(await page.getByTestId('run').getAttribute('data-stored'));
+    const before = await stored();
     await page.getByRole('button', { name: 'Go on by hand' }).click();
-    await page.keyboard.press('Escape');
+    // A press while that is being stored would be taken for a slip.
+    await page.waitForFunction((n) => Number(document.querySelector('[data-testid=run]')?.getAttribute('data-stored')) > n, before); // prettier-ignore
+    await closeDialog(page);
     await stepOn(page);
     expect(faults.filter((f) => !/404|Failed to load resource/.test(f))).to.deep.equal([]);
     await context.close();
