@@ -317,8 +317,8 @@ describe('at the machine', () => {
     await page.getByRole('dialog').getByRole('button', { name: 'Close' }).click();
     while (!/^All steps/.test(await title(page))) await stepOn(page);
     await page.getByRole('radio', { name: 'A second' }).click();
+    // Straight out of the field onto the way on: what was typed is kept.
     await page.getByLabel('Why item 1 is not good').fill('Corner a little open.');
-    await page.keyboard.press('Tab');
     await forward(page).click();
     await page.getByText('1 as a second.').waitFor();
     // The next item of the same build begins where hands begin.
@@ -331,6 +331,10 @@ describe('at the machine', () => {
     await page.goto(`${used.app.url}/run`);
     await page.getByRole('button', { name: 'Begin Tail tab' }).click();
     await page.getByText('4 in the hoop').waitFor();
+    await page.goto(`${used.app.url}/log`);
+    await page.getByLabel('In notes and reasons').fill('corner a little open');
+    await page.getByTestId('log').getByRole('button', { name: 'Line-winder pouch' }).click();
+    await page.getByText('Item 1: a second. Corner a little open.').waitFor();
     expect(faults).to.deep.equal([]);
     await context.close();
   });

@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import { numbersWith } from '$lib/core/numbers';
 import {
   bobbinLeft,
+  bobbinNow,
   inspections,
   meanwhile,
   newRun,
@@ -268,6 +269,22 @@ describe('a run of the pouch', () => {
       expect(left({ index: middle.i, bobbins: [change] }), 'at once').to.equal(record.bobbinHoldsM);
       const taken = record.blocks[(record.score.steps[middle.i] as NeedleStep).block].bobbinM;
       expect(left({ index: last, skipped: [middle.id] })).to.be.closeTo(end + taken, 1e-6);
+    });
+    it('says when the bobbin is best changed, and that it is low, until a full one is in', () => {
+      const { id, i } = needles[3];
+      const numbers = numbersWith({ 'run.bobbinLow': 20 });
+      const run = { ...record, bobbinSwaps: [id] }; // prettier-ignore
+      const now = (state: Partial<RunState>, over = {}) => bobbinNow({ ...run, ...over }, { ...fresh, ...state }, numbers); // prettier-ignore
+      expect(now({ index: i })?.says).to.equal('change');
+      expect(now({ index: i + 1 })?.says).to.equal('enough');
+      const full = { at: 0, stepId: id, stitch: 0, ranOut: false };
+      expect(now({ index: i, bobbins: [full] })).to.deep.equal({ leftM: run.bobbinHoldsM, share: 1, says: 'enough' }); // prettier-ignore
+      // Sewn to its last tenth.
+      const sewn = record.bobbinHoldsM - bobbinLeft(record, { ...fresh, index: record.score.steps.length });
+      const short = now({ index: record.score.steps.length }, { bobbinHoldsM: sewn / 0.9 });
+      expect(short?.says).to.equal('low');
+      expect(short?.share).to.be.closeTo(0.1, 1e-9);
+      expect(now({ index: i }, { bobbinHoldsM: 0 })).to.equal(null);
     });
   });
   it('says while the needle sews what the hands do: stay, snip, be free, come back', () => {

@@ -43,7 +43,7 @@ export function fitBreaks(runs: readonly LoggedRun[], workshop: Workshop): Sugge
     breaks += state.breaks.length;
     for (const step of run.score.steps)
       if (step.kind === 'needle' && !step.skipped && wasDone(state, step.id))
-        tens += ((run.blocks[step.block]?.stitches ?? 0) * run.items) / 10_000;
+        tens += stitchesOf(run, step) / 10_000;
     for (const seconds of state.mendSeconds) mended.push({ y: seconds, run: run.id });
   }
   if (!tens) return [];

@@ -109,7 +109,9 @@ export function fitMachines(runs: readonly LoggedRun[], workshop: Workshop): Sug
       if (run.machine?.id !== machine.id) continue;
       const then = numbersWith(run.numbers);
       const startThen = run.machine.startSeconds ?? then['stitch.startRamp'];
-      const disturbed = new Set([...state.breaks, ...state.bobbins, ...state.troubles].map((e) => e.stepId));
+      const disturbed = new Set(
+        [...state.breaks, ...state.bobbins, ...state.threads, ...state.troubles].map((e) => e.stepId),
+      );
       for (const step of run.score.steps) {
         const ms = state.stepMs[step.id];
         const terms = run.terms[step.id];

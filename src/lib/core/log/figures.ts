@@ -1,4 +1,4 @@
-import { threadAt, wasDone } from '../run';
+import { stitchesOf, threadAt, wasDone } from '../run';
 import { logRow, type LoggedRun } from './rows';
 
 const isReal = ({ state }: LoggedRun) => state.rate <= 1;
@@ -54,7 +54,7 @@ export function breaksBy(runs: readonly LoggedRun[], by: 'thread' | 'machine'): 
     for (const [i, step] of run.score.steps.entries()) {
       if (step.kind !== 'needle' || !wasDone(state, step.id)) continue;
       const thread = threadAt(run, state, i);
-      const sewn = (run.blocks[step.block]?.stitches ?? 0) * run.items;
+      const sewn = stitchesOf(run, step);
       if (thread && sewn) of(by === 'thread' ? thread.name : machine).stitches += sewn;
     }
     for (const b of state.breaks) of(by === 'thread' ? b.thread : machine).breaks++;

@@ -21,7 +21,7 @@ export {
   type RunState,
 } from './state';
 export { newRun, piecesOfStep, plannedSeconds, runRecordSchema, stepIds, type RunRecord } from './record';
-export { bobbinLeft, threadAt, threadsAhead, type Thread } from './on-machine';
+export { bobbinLeft, bobbinNow, threadAt, threadsAhead, type Thread } from './on-machine';
 export { handStops, hoopingTape, sewnSteps, stitchesOf } from './hooping';
 export { meanwhile, type Meanwhile } from './meanwhile';
 export { redoable, stitchesBack, troubleFlow, troublesAt, type TroubleFlow, type Way } from './trouble';

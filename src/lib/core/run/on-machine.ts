@@ -1,3 +1,4 @@
+import type { Numbers } from '../numbers';
 import type { RunRecord } from './record';
 import type { RunState } from './state';
 
@@ -43,6 +44,29 @@ export function threadsAhead(run: Sewn, state: Told & Pick<RunState, 'index'>): 
   }
   return { now, next: null };
 } // prettier-ignore
+
+/** How the bobbin stands at the step under work. */
+export interface BobbinNow {
+  leftM: number;
+  /** of a full one, 0-1 */
+  share: number;
+  /** best changed before this step; or low; or enough */
+  says: 'change' | 'low' | 'enough';
+}
+/** null: it is not known what a bobbin holds */
+export function bobbinNow(
+  run: Pick<RunRecord, 'score' | 'blocks' | 'bobbinHoldsM' | 'items' | 'bobbinSwaps'>,
+  state: Pick<RunState, 'index' | 'bobbins' | 'skipped'>,
+  numbers: Numbers,
+): BobbinNow | null {
+  if (!run.bobbinHoldsM) return null;
+  const leftM = bobbinLeft(run, state);
+  const share = leftM / run.bobbinHoldsM;
+  const id = run.score.steps[state.index]?.id;
+  const swap =
+    id !== undefined && run.bobbinSwaps.includes(id) && !state.bobbins.some((b) => b.stepId === id);
+  return { leftM, share, says: swap ? 'change' : 100 * share < numbers['run.bobbinLow'] ? 'low' : 'enough' };
+}
 
 /** Left on the bobbin at the step under work, m, by what has been sewn since it was last changed. */
 export function bobbinLeft(

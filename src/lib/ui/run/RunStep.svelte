@@ -57,6 +57,8 @@
     return toStart ? machine.start() : session.forward();
   }
   async function finish() {
+    // What was typed last is being stored as the focus leaves its field.
+    await session.settled();
     for (let n = 0; n < (session.run?.items ?? 1); n++)
       if (!session.state?.results[n]) await session.add({ type: 'item', n, result: 'good', reason: '' });
     await session.finish();
@@ -81,9 +83,13 @@
     } else if (event.key === 'p' && !watching) void session.togglePause();
     else if (event.key === 's' && !watching && !busy && !event.repeat) void session.skip();
   }
-  /** A finger or mouse leaves the focus where it is: the next press of space or pedal is the way on. */
+  /**
+   * A finger or mouse takes the focus to no button: the next press of space or pedal is the way on. Out of a field it does:
+   * what was typed there is kept when the focus leaves it.
+   */
   function onmousedown(event: MouseEvent) {
-    if ((event.target as HTMLElement).closest('button')) event.preventDefault();
+    const typing = document.activeElement?.matches('input, textarea, select');
+    if (!typing && (event.target as HTMLElement).closest('button')) event.preventDefault();
   }
   const label = $derived(
     session.resting

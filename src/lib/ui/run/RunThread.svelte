@@ -1,17 +1,10 @@
 <script lang="ts">
   import { formatNumber } from '$lib/core/units';
   import type { RunSession } from '../state/run-session.svelte';
-  import { workroom } from '../state/workroom.svelte';
 
   // The thread on the needle, the one after it, and what is left below.
   let { session }: { session: RunSession } = $props();
   const ahead = $derived(session.threads);
-  const holds = $derived(session.run?.bobbinHoldsM ?? 0);
-  const share = $derived(holds ? session.bobbinM / holds : 1);
-  const low = $derived(share * 100 < workroom.numbers['run.bobbinLow']);
-  const swap = $derived(session.step && session.run?.bobbinSwaps.includes(session.step.id));
-  const changed = $derived(session.state?.bobbins.some((b) => b.stepId === session.stepId));
-  const empty = $derived(low || (swap && !changed));
 </script>
 
 {#snippet thread(label: string, name: string, colour: string)}
@@ -26,17 +19,18 @@
 <div class="flex flex-wrap items-center gap-x-6 gap-y-1 text-lg" role="group" aria-label="Threads">
   {#if ahead?.now}{@render thread('Thread', ahead.now.name, ahead.now.colour)}{/if}
   {#if ahead?.next}{@render thread('then', ahead.next.name, ahead.next.colour)}{/if}
-  {#if holds}
-    <span class={['flex items-center gap-2 whitespace-nowrap', empty && 'text-madder']}
-      ><span class={empty ? '' : 'text-quiet'}>Bobbin</span><span
+  {#if session.bobbin}
+    {@const { leftM, share, says } = session.bobbin}
+    <span class={['flex items-center gap-2 whitespace-nowrap', says !== 'enough' && 'text-madder']}
+      ><span class={says === 'enough' ? 'text-quiet' : ''}>Bobbin</span><span
         class="inline-block h-3 w-16 overflow-hidden rounded-full border border-current"
         ><span class="block h-full bg-current" style:width="{Math.round(100 * share)}%"></span></span
       ><strong
-        >{swap && !changed
+        >{says === 'change'
           ? 'change it now'
-          : low
+          : says === 'low'
             ? 'low'
-            : `about ${formatNumber(Math.round(session.bobbinM))} m`}</strong
+            : `about ${formatNumber(Math.round(leftM))} m`}</strong
       ></span
     >
   {/if}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { untrack } from 'svelte';
   import type { FollowedMachine } from '../state/run-machine.svelte';
   import type { RunSession } from '../state/run-session.svelte';
   import RunDialog from './RunDialog.svelte';
@@ -15,10 +16,12 @@
   const now = $derived(session.threads?.now ?? null);
   const own = $derived([...new Map((session.run?.blocks ?? []).map(({ thread }) => [thread.name, thread]))]);
   $effect(() => {
-    if (open) {
+    if (!open) return;
+    // Once, as it opens: what is typed must not be overwritten by what happens meanwhile.
+    untrack(() => {
       name = now?.name ?? '';
       colour = now?.colour ?? '#777777';
-    }
+    });
   });
 
   /** A thread of this run brings its colour along. */
@@ -65,10 +68,10 @@
         >
       </form>
       <p class="label">
-        From this step on, wherever the plan asks for “{now.name}”. Breaks are counted under its name.
+        From this step on, as long as the plan asks for the same. Breaks are counted under its name.
       </p>
     {/if}
-    {#if session.run?.bobbinHoldsM}
+    {#if session.bobbin}
       <button type="button" class="btn min-h-14 justify-center text-lg" onclick={bobbin}
         >A full bobbin is in</button
       >

@@ -33,6 +33,7 @@
   let ownBack = $state<number | null>(null);
   const back = $derived(ownBack ?? (flow ? stitchesBack(flow, session.block, at, workroom.numbers) : 0));
   let redo = $state(0);
+  const to = $derived(Math.max(0, at - back));
   /** a piece that shifted is laid anew first, with its size and its tape before the eyes */
   const lay = $derived(flow?.kind === 'shifted' ? (again.find((a) => a.index === redo)?.lay ?? null) : null);
   /** which of the hooping, from 0 */
@@ -60,7 +61,6 @@
     const { state, step } = session;
     if (!state || !step) return;
     const index = state.index;
-    const to = Math.max(0, at - back);
     // A machine that is followed has told the break itself.
     if (f.kind === 'thread-break' && !state.mending)
       await session.add({ type: 'broke', index, stitch: at, thread: session.threads?.now?.name ?? '' });
@@ -157,7 +157,7 @@
               /></label
             >
             <button type="button" class="btn btn-strong min-h-14 text-lg" onclick={() => goBack(flow)}
-              >To stitch {formatNumber(Math.max(0, at - back))}, and on</button
+              >To stitch {formatNumber(to)}, and on</button
             >
           {/if}
         </div>

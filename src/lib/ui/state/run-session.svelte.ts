@@ -1,5 +1,5 @@
 import {
-  bobbinLeft,
+  bobbinNow,
   isOver,
   nextIndex,
   piecesOfStep,
@@ -41,6 +41,7 @@ export class RunSession {
   /** on the clock of work, ticking */
   private now = $state(0);
   private busy = false;
+  private write: Promise<unknown> = Promise.resolve();
   /** this tab has the lock, and may write */
   private taking = false;
   private release = () => {};
@@ -76,7 +77,9 @@ export class RunSession {
   );
   readonly pieces = $derived(this.run && this.step?.kind === 'hand' ? piecesOfStep(this.run, this.step) : []);
   readonly threads = $derived(this.run && this.state ? threadsAhead(this.run, this.state) : null);
-  readonly bobbinM = $derived(this.run && this.state ? bobbinLeft(this.run, this.state) : 0);
+  readonly bobbin = $derived(
+    this.run && this.state ? bobbinNow(this.run, this.state, workroom.numbers) : null,
+  );
   /** where the needle stands, as told or as far as the time says */
   readonly stitch = $derived.by(() => {
     const all = this.blockStitches;
@@ -198,9 +201,11 @@ export class RunSession {
     const measured = performance.now() - this.marked;
     const event = { ...bare, at, ms: Math.max(0, Math.round(ms ?? measured)) } as RunEvent;
     const { log } = workroom.store;
-    const stored = await attempt(() =>
+    const write = attempt(() =>
       photo ? log.addPhoto(from.run.id, from.next, event, photo) : log.addEvent(from.run.id, from.next, event),
     );
+    this.write = write;
+    const stored = await write;
     this.busy = false;
     if (!stored.ok) {
       showProblem(stored.problem);
@@ -213,6 +218,10 @@ export class RunSession {
     workroom.noteRun(this.known);
     return true;
   } // prettier-ignore
+  /** When the event that is being stored, if any, is kept or refused. */
+  async settled(): Promise<void> {
+    await this.write;
+  }
   async forward() {
     if (!this.state || this.over) return;
     if (this.resting) return this.add({ type: 'resumed' });
