@@ -1,7 +1,7 @@
 import type { LoggedRun } from '$lib/core/log';
 import { NUMBER_IDS, numberDef, type NumberOverrides } from '$lib/core/numbers';
 import { planBuild, type BuildPlan } from '$lib/core/plan';
-import { newRun, reduceRun, stepIds, type RunEvent } from '$lib/core/run';
+import { newRun, reduceRun, stepFacts, type RunEvent } from '$lib/core/run';
 import { learningFactor } from '$lib/core/time';
 import type { Workshop } from '$lib/core/workshop';
 import type { example } from './examples';
@@ -89,6 +89,6 @@ export function knownLog(
       events.push({ type: 'done', at, ms, stepId: step.id, index });
     });
     events.push({ type: 'finished', at, ms: 0 });
-    return { run, state: reduceRun(events, stepIds(run)) };
+    return { run, state: reduceRun(events, stepFacts(run)) };
   });
 }

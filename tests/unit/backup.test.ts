@@ -23,12 +23,12 @@ async function filled(): Promise<Store> {
   await store.restore(recordsOf(demo));
   await store.saveSetting('run-ways', { mirrored: true });
   const [{ run, events }] = demo.runs;
-  await store.log.addPhoto(
-    run.id,
-    events.length,
-    { type: 'photo', at: 9, stepId: 'x', photoId: 'p1' },
-    { id: 'p1', runId: run.id, type: 'image/jpeg', bytes: new Uint8Array([255, 216, 1, 2, 3]) },
-  );
+  await store.log.addEvents(run.id, events.length, [{ type: 'photo', at: 9, stepId: 'x', photoId: 'p1' }], {
+    id: 'p1',
+    runId: run.id,
+    type: 'image/jpeg',
+    bytes: new Uint8Array([255, 216, 1, 2, 3]),
+  });
   return store;
 }
 const value = (bytes: Uint8Array): WorkroomData => {

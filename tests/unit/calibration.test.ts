@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { fitFigures, isNews, takeFigures, undoFigures } from '$lib/core/calibration';
 import { fitRobust } from '$lib/core/calibration/robust';
-import { newRun, reduceRun, stepIds, type RunEvent } from '$lib/core/run';
+import { newRun, reduceRun, stepFacts, type RunEvent } from '$lib/core/run';
 import { newWorkshop, type Workshop } from '$lib/core/workshop';
 import { gullPennant, pouch, tailTab } from '$lib/demo';
 import { example } from '../support/examples';
@@ -102,7 +102,7 @@ describe('figures from the log', () => {
         })),
       ];
       events.splice(1 + needle, 0, ...more);
-      return { run: { ...run, id: `r${n}`, createdAt: n }, state: reduceRun(events, stepIds(run)) };
+      return { run: { ...run, id: `r${n}`, createdAt: n }, state: reduceRun(events, stepFacts(run)) };
     };
     const fresh: RunEvent = { type: 'bobbin-changed', at: 1, stepId: run.score.steps[needle].id, stitch: 0, ranOut: true }; // prettier-ignore
     // A full bobbin lasts exactly seven such runs: so much more than expected goes into each.
@@ -125,10 +125,31 @@ describe('figures from the log', () => {
     const spool = fitFigures([weighed, { ...weighed, run: { ...weighed.run, id: 'x' } }], shop).find((s) => s.key === 'number:thread.topTake')!; // prettier-ignore
     expect(spool.to).to.be.within(1.15 * 1.12, 1.15 * 1.2);
   });
+  it('what was sewn twice, or left half-way, says nothing of speed and hands; its stitches count', () => {
+    const [{ build, plan }] = examples;
+    const run = newRun(build, plan, shop, { id: 'r', now: 0, madeBefore: 0 });
+    const ids = run.score.steps.map((s) => s.id);
+    // Ten times slower than planned, and each step but the last two once more, as slowly.
+    const slow = (index: number): RunEvent => ({ type: 'done', at: 1, ms: 10_000 * run.planned[ids[index]], stepId: ids[index], index }); // prettier-ignore
+    const last = ids.length - 2;
+    const all = ids.slice(0, last).map((_, i) => i);
+    const redo: RunEvent = { type: 'redo', at: 1, ms: 0, index: 0, until: last - 1, then: last };
+    const events = [{ type: 'started', at: 0 } as RunEvent, ...all.map(slow), redo, ...all.map(slow)];
+    const half: RunEvent = { type: 'given-up', at: 9, ms: 9e6, reason: '' };
+    const log = (list: RunEvent[]) => [{ run, state: reduceRun(list, stepFacts(run)) }];
+    const figures = fitFigures(log([...events, half]), shop);
+    expect(figures.filter(({ key }) => /^speed|^start|hand\./.test(key))).to.deep.equal([]);
+    const because = (list: RunEvent[]) => fitFigures(log(list), shop).find((s) => s.key === 'number:stitch.breakRate')?.because; // prettier-ignore
+    const once = Number(/in (\d+)/.exec(because(events.slice(0, last + 1)) ?? '')?.[1]);
+    expect(because(events)).to.equal(`0 breaks in ${2 * once} stitches.`);
+    // Once through, the same slowness is heard.
+    const heard = fitFigures(log(events.slice(0, last + 1)), shop).find(({ key }) => key.startsWith('speed'));
+    expect(heard!.to).to.be.below(0.95);
+  });
   it('learns break and reject rates by counting, from the table’s own rate on', () => {
     const [{ build, plan }] = examples;
     const run = newRun(build, plan, shop, { id: 'r', now: 0, madeBefore: 0 });
-    const ids = stepIds(run);
+    const ids = stepFacts(run);
     const needle = run.score.steps.findIndex((s) => s.kind === 'needle');
     const events = (breaks: number, good: boolean): RunEvent[] => [
       { type: 'started', at: 0 },

@@ -14,19 +14,19 @@ import {
   timeByKind,
   type LoggedRun,
 } from '$lib/core/log';
-import { isOver, reduceRun, stepIds, type RunEvent } from '$lib/core/run';
+import { isOver, reduceRun, stepFacts, type RunEvent } from '$lib/core/run';
 import { demoWorkroom } from '$lib/demo';
 
 const NOW = Date.UTC(2026, 4, 30);
 const demo = demoWorkroom(NOW);
 const runs: LoggedRun[] = demo.runs.map(({ run, events }) => ({
   run,
-  state: reduceRun(events, stepIds(run)),
+  state: reduceRun(events, stepFacts(run)),
 }));
 /** A run of the sample log with more events before its end. */
 const withEvents = (build: string, more: RunEvent[]): LoggedRun => {
   const { run, events } = demo.runs.find((r) => r.run.buildId === build && r.events.at(-1)?.type === 'finished')!; // prettier-ignore
-  return { run, state: reduceRun([events[0], ...more, ...events.slice(1)], stepIds(run)) };
+  return { run, state: reduceRun([events[0], ...more, ...events.slice(1)], stepFacts(run)) };
 };
 const sum = (list: number[]) => list.reduce((a, b) => a + b, 0);
 
@@ -84,9 +84,9 @@ describe('the log', () => {
   });
   it('counts stitches and breaks under the thread that was on the needle, not the planned one', () => {
     const { run, events } = demo.runs.find((r) => r.run.buildId === 'picnic-coaster' && r.events.at(-1)?.type === 'finished')!; // prettier-ignore
-    const ids = stepIds(run);
+    const ids = stepFacts(run);
     const index = run.score.steps.findIndex((s) => s.kind === 'needle');
-    const put: RunEvent = { type: 'thread-changed', at: 1, ms: 0, stepId: ids[index], name: 'old straw', colour: '' }; // prettier-ignore
+    const put: RunEvent = { type: 'thread-changed', at: 1, ms: 0, stepId: ids[index].id, name: 'old straw', colour: '' }; // prettier-ignore
     const planned = breaksBy([{ run, state: reduceRun(events, ids) }], 'thread');
     const taken = breaksBy([{ run, state: reduceRun([events[0], put, ...events.slice(1)], ids) }], 'thread');
     const step = run.score.steps[index];
@@ -97,15 +97,15 @@ describe('the log', () => {
   });
   it('compares what was done: a step passed over is neither planned nor laid to the hands', () => {
     const { run, events } = demo.runs.find((r) => r.run.buildId === 'tail-tab' && r.events.at(-1)?.type === 'finished')!; // prettier-ignore
-    const ids = stepIds(run);
+    const ids = stepFacts(run);
     const at = run.score.steps.findIndex((s) => s.kind === 'hand' && s.action === 'lay');
     const skipping = events.map((e) => (e.type === 'done' && e.index === at ? { ...e, type: 'skipped' as const, ms: 2000 } : e)); // prettier-ignore
     const [whole, without] = [events, skipping].map((list) => ({ run, state: reduceRun(list, ids) }));
-    expect(logRow(whole).planned - logRow(without).planned).to.be.closeTo(run.planned[ids[at]], 1e-6);
+    expect(logRow(whole).planned - logRow(without).planned).to.be.closeTo(run.planned[ids[at].id], 1e-6);
     expect(stepRows(without)[at]).to.include({ skipped: true, taken: 2 });
     const lays = (r: LoggedRun) => timeByKind([r]).find((k) => k.kind === 'lay');
     expect(lays(whole)!.planned - (lays(without)?.planned ?? 0)).to.be.closeTo(
-      run.planned[ids[at]] / 60,
+      run.planned[ids[at].id] / 60,
       1e-9,
     );
     // The two seconds it took to skip say nothing of how hands learn.

@@ -14,7 +14,12 @@ import {
   runEventSchema,
   runRecordSchema,
   runSeconds,
+  secondsLeft,
+  stepFacts,
   stepSeconds,
+  stitchNow,
+  stitchesOf,
+  timesDone,
   stitchesBack,
   threadAt,
   threadsAhead,
@@ -31,9 +36,11 @@ import { pouch } from '$lib/demo';
 import { example } from '../support/examples';
 
 const IDS = ['hoop', 'n0', 'lay', 'n1', 'unhoop'];
+/** blocks of 100 and 200 stitches; hands have none */
+const STEPS = IDS.map((id, i) => ({ id, stitches: [0, 100, 0, 200, 0][i], bobbin: false }));
 const T0 = Date.UTC(2026, 4, 1, 9);
 const at = (seconds: number) => T0 + seconds * 1000;
-const state = (...events: RunEvent[]) => reduceRun(events, IDS);
+const state = (...events: RunEvent[]) => reduceRun(events, STEPS);
 const started: RunEvent = { type: 'started', at: at(0) };
 const done = (index: number, seconds: number): RunEvent => ({
   type: 'done',
@@ -76,9 +83,9 @@ describe('a run as its events', () => {
     expect(s).to.include({ status: 'finished', index: 5 });
     expect(runSeconds(s, at(9999))).to.equal(50);
     const later = runAfter(
-      runAfter(s, done(4, 60), IDS),
+      runAfter(s, done(4, 60), STEPS),
       { type: 'note', at: at(70), stepId: 'end', text: 'Tape snagged.' },
-      IDS,
+      STEPS,
     );
     expect(later.stepMs).to.deep.equal(s.stepMs);
     expect(later.notes).to.have.length(1);
@@ -105,25 +112,25 @@ describe('a run as its events', () => {
       { type: 'interrupted', at: at(40), stitch: 812, reason: 'The door bell.' },
     );
     expect(s).to.include({ status: 'interrupted', index: 1, stitch: 812, sewing: false });
-    const on = [{ type: 'resumed', at: at(4000) } as RunEvent, done(1, 4030)].reduce((a, e) => runAfter(a, e, IDS), s); // prettier-ignore
+    const on = [{ type: 'resumed', at: at(4000) } as RunEvent, done(1, 4030)].reduce((a, e) => runAfter(a, e, STEPS), s); // prettier-ignore
     expect(on.stepMs.n0).to.equal(60_000);
     expect(on.interruptions).to.deep.equal([{ at: at(40), index: 1, stitch: 812, reason: 'The door bell.' }]);
   });
   it('a block sewn once more leads back to where it was asked for', () => {
     const s = state(started, done(0, 1), done(1, 2), done(2, 3), done(3, 4), { type: 'redo', at: at(5), index: 1, then: 4 }); // prettier-ignore
     expect(s).to.include({ index: 1, then: 4, redos: 1 });
-    expect(runAfter(s, done(1, 9), IDS)).to.include({ index: 4, then: null });
+    expect(runAfter(s, done(1, 9), STEPS)).to.include({ index: 4, then: null });
   });
   it('a piece laid anew: the steps from the laying to its block once more, then back to where it was asked for', () => {
     const s = state(started, done(0, 1), done(1, 2), done(2, 3), done(3, 4), { type: 'redo', at: at(5), index: 1, until: 2, then: 4 }); // prettier-ignore
     expect(s).to.include({ index: 1, until: 2, then: 4 });
     expect(nextIndex(s)).to.equal(2);
-    const second = runAfter(s, done(1, 6), IDS);
+    const second = runAfter(s, done(1, 6), STEPS);
     expect(second).to.include({ index: 2, until: 2, then: 4 });
     expect(nextIndex(second)).to.equal(4);
     // A step back within it does not lose the way on.
-    const back = runAfter(second, { type: 'back', at: at(7), index: 1 }, IDS);
-    const end = [done(1, 8), done(2, 9)].reduce((a, e) => runAfter(a, e, IDS), back);
+    const back = runAfter(second, { type: 'back', at: at(7), index: 1 }, STEPS);
+    const end = [done(1, 8), done(2, 9)].reduce((a, e) => runAfter(a, e, STEPS), back);
     expect(end).to.include({ index: 4, until: null, then: null, redos: 1 });
   });
   it('a step passed over was not done, until it is done after all', () => {
@@ -131,10 +138,59 @@ describe('a run as its events', () => {
     const s = state(started, done(0, 5), skip);
     expect(s).to.deep.include({ index: 2, skipped: ['n0'] });
     expect([wasDone(s, 'hoop'), wasDone(s, 'n0'), wasDone(s, 'lay')]).to.deep.equal([true, false, false]);
-    expect(runAfter(s, { ...skip, at: at(9) }, IDS), 'pressed twice').to.include({ index: 2 });
-    const again = [{ type: 'back', at: at(10), index: 1 } as RunEvent, done(1, 30)].reduce((a, e) => runAfter(a, e, IDS), s); // prettier-ignore
+    expect(runAfter(s, { ...skip, at: at(9) }, STEPS), 'pressed twice').to.include({ index: 2 });
+    const again = [{ type: 'back', at: at(10), index: 1 } as RunEvent, done(1, 30)].reduce((a, e) => runAfter(a, e, STEPS), s); // prettier-ignore
     expect(again.skipped).to.deep.equal([]);
     expect(wasDone(again, 'n0')).to.equal(true);
+  });
+  it('counts what was really done: once more by a redo, not yet after a step back, not at all half-way', () => {
+    const back = state(started, done(0, 1), done(1, 2), { type: 'back', at: at(3), index: 1 });
+    expect(timesDone(back, 'n0')).to.equal(0);
+    expect(timesDone(runAfter(back, done(1, 9), STEPS), 'n0')).to.equal(1);
+    const redo: RunEvent = { type: 'redo', at: at(3), index: 1, then: 3 };
+    const twice = state(started, done(0, 1), done(1, 2), done(2, 3), redo, done(1, 9));
+    expect(twice.sewn.times).to.deep.equal({ hoop: 1, n0: 2, lay: 1 });
+    const given = state(started, done(0, 1), { type: 'given-up', at: at(5), reason: '' });
+    expect([given.stepMs.n0, wasDone(given, 'n0')]).to.deep.equal([4000, false]);
+  });
+  it('tells from which bobbin every stitch was sewn: blocks sewn again, parts, what was gone back over', () => {
+    const bobbin = (seconds: number, index: number, stitch: number, ranOut: boolean): RunEvent => ({ type: 'bobbin-changed', at: at(seconds), stepId: IDS[index], stitch, ranOut }); // prettier-ignore
+    const below = (...events: RunEvent[]) =>
+      state(started, done(0, 1), ...events).sewn.below.map(({ sewn }) => sewn);
+    // Empty at stitch 40 of 100, ten stitches back, then to the end.
+    const back: RunEvent = { type: 'went-back', at: at(4), index: 1, stitch: 30 };
+    expect(below(bobbin(3, 1, 40, true), back, done(1, 9))).to.deep.equal([
+      { n0: 0.4 },
+      { n0: -0.4 + 0.1 + 1 },
+    ]);
+    // The same block again from the new one, and half of the next, which is left.
+    const redo: RunEvent = { type: 'redo', at: at(20), index: 1, then: 3 };
+    const halted: RunEvent = { type: 'halted', at: at(30), index: 3, stitch: 100 };
+    expect(below(bobbin(3, 1, 0, false), done(1, 9), done(2, 10), redo, done(1, 25), halted, { ...redo, at: at(31) })).to.deep.equal([{}, { n0: 2, n1: 0.5 }]); // prettier-ignore
+    // A bobbin at a hand step; a step said to be done too early.
+    expect(below(done(1, 5), bobbin(6, 2, 0, false), done(2, 7), done(3, 8))).to.deep.equal([
+      { n0: 1 },
+      { n1: 1 },
+    ]);
+    expect(below(done(1, 5), { type: 'back', at: at(6), index: 1 }, done(1, 9))).to.deep.equal([{ n0: 1 }]);
+    // A bobbin that is wound for the item is put in at a step of its own.
+    const wound = STEPS.map((s) => ({ ...s, bobbin: s.id === 'lay' }));
+    const events = [started, done(0, 1), done(1, 2), done(2, 3), done(3, 4)];
+    expect(reduceRun(events, wound).sewn.below.map((b) => b.came)).to.deep.equal(['found', 'wound']);
+    expect(reduceRun(events, wound).sewn.below[1].sewn).to.deep.equal({ n1: 1 });
+  });
+  it('a thread that is on again is mended: a second break in the same block counts too', () => {
+    const broke = (seconds: number): RunEvent => ({ type: 'broke', at: at(seconds), index: 1, stitch: 40, thread: 'coral' }); // prettier-ignore
+    const left = state(started, done(0, 1), broke(5), {
+      type: 'interrupted',
+      at: at(6),
+      stitch: 40,
+      reason: '',
+    });
+    expect(left.mending).to.equal(true);
+    const on = [{ type: 'resumed', at: at(900) } as RunEvent, broke(910)].map(((s) => (e: RunEvent) => (s = runAfter(s, e, STEPS)))(left)); // prettier-ignore
+    expect([on[0].mending, on[1].mending, on[1].breaks.length]).to.deep.equal([false, true, 2]);
+    expect(on[1].mendSeconds, 'a night is no mending').to.deep.equal([]);
   });
   it('keeps breaks with their stitch and thread, bobbins, photos and how items came out', () => {
     const s = state(
@@ -198,9 +254,9 @@ describe('a run as its events', () => {
         expect(again).to.deep.equal(JSON.parse(JSON.stringify(events)));
         const s = state(started, ...events);
         // One after the other as at the machine, or all at once as after a restart: the same.
-        expect([started, ...again].reduce((a, e) => runAfter(a, e, IDS), reduceRun([], IDS))).to.deep.equal(
-          s,
-        );
+        expect(
+          [started, ...again].reduce((a, e) => runAfter(a, e, STEPS), reduceRun([], STEPS)),
+        ).to.deep.equal(s);
         expect(s.index).to.be.within(0, IDS.length);
         if (s.then !== null) expect(s.then).to.be.above(s.index);
         const booked = runSeconds(s, s.since ?? 0);
@@ -257,34 +313,78 @@ describe('a run of the pouch', () => {
       expect(threadAt(twoThreads, back, needles[5].i)?.name).to.equal('coral');
       expect(threadAt(twoThreads, back, needles[3].i)?.name).to.equal('rust');
     });
-    it('counts what is left below by what was sewn since it was changed; a block passed over takes nothing', () => {
-      const last = record.score.steps.length;
-      const left = (state: Partial<RunState>) => bobbinLeft(record, { ...fresh, ...state });
-      expect(left({ index: 0 })).to.equal(record.bobbinHoldsM);
-      const end = left({ index: last });
+    /** the run up to a step; what happens at one comes before its end */
+    const sewnTo = (index: number, at: Record<string, Partial<RunEvent>[]> = {}) =>
+      reduceRun(
+        [
+          { type: 'started', at: T0 },
+          ...record.score.steps.slice(0, index + 1).flatMap(({ id }, i) => [
+            ...(at[id] ?? []).map((e) => ({ at: T0, index: i, stepId: id, ...e }) as RunEvent),
+            ...(i < index && !at[id]?.some((e) => e.type === 'skipped') ? [{ type: 'done', at: T0, index: i, stepId: id } as RunEvent] : []),
+          ]),
+        ],
+        stepFacts(record),
+      ); // prettier-ignore
+    const left = (...args: Parameters<typeof sewnTo>) => bobbinLeft(record, sewnTo(...args));
+    const last = record.score.steps.length;
+    const metres = (i: number) => record.blocks[(record.score.steps[i] as NeedleStep).block].bobbinM;
+    it('counts what is left below by what was sewn from it; what is sewn again takes again, what is passed over nothing', () => {
+      expect(left(0)).to.equal(record.bobbinHoldsM);
+      const end = left(last);
       expect(end).to.be.closeTo(record.bobbinHoldsM - plan.thread.bobbinM, 1e-6);
-      const middle = needles.at(-1)!;
-      const change = { at: 0, stepId: middle.id, stitch: 0, ranOut: false };
-      expect(left({ index: last, bobbins: [change] })).to.be.above(end);
-      expect(left({ index: middle.i, bobbins: [change] }), 'at once').to.equal(record.bobbinHoldsM);
-      const taken = record.blocks[(record.score.steps[middle.i] as NeedleStep).block].bobbinM;
-      expect(left({ index: last, skipped: [middle.id] })).to.be.closeTo(end + taken, 1e-6);
+      const { id, i } = needles.at(-1)!;
+      const full = { type: 'bobbin-changed', stitch: 0, ranOut: false } as const;
+      expect(left(i, { [id]: [full] }), 'at once').to.equal(record.bobbinHoldsM);
+      expect(left(last, { [id]: [full] })).to.be.closeTo(record.bobbinHoldsM - metres(i), 1e-6);
+      expect(left(last, { [id]: [{ type: 'skipped' }] })).to.be.closeTo(end + metres(i), 1e-6);
+      const unhoop = record.score.steps[i + 1].id;
+      const again = [{ type: 'redo', index: i, then: i + 1 }, { type: 'done', index: i, stepId: id }] as Partial<RunEvent>[]; // prettier-ignore
+      expect(left(last, { [unhoop]: again })).to.be.closeTo(end - metres(i), 1e-6);
+    });
+    it('tells the stitch under the needle by the clock, on from where it was told, and stands while a thread is mended', () => {
+      const { id, i } = needles[2];
+      const all = stitchesOf(record, record.score.steps[i] as NeedleStep);
+      const seconds = record.planned[id];
+      const now = (s: RunState, share: number) => stitchNow(record, s, T0 + 1000 * seconds * share);
+      expect([now(sewnTo(i), 0), now(sewnTo(i), 0.5), now(sewnTo(i), 7)]).to.deep.equal([
+        0,
+        Math.floor(all / 2),
+        all,
+      ]);
+      const back = sewnTo(i, { [id]: [{ type: 'went-back', stitch: 10, ms: 0 }] });
+      expect(now(back, 0.5)).to.equal(10 + Math.floor(all / 2));
+      expect(now(sewnTo(i, { [id]: [{ type: 'broke', stitch: 12, thread: '' }] }), 0.5)).to.equal(12);
+      expect(stitchNow(record, sewnTo(i + 1), T0 + 9e9), 'hands').to.equal(0);
+    });
+    it('what is to go: the rest of this step and all after it; a redo alone adds its own steps', () => {
+      const sum = (steps: { id: string }[]) =>
+        steps.reduce((total, s) => total + (record.planned[s.id] ?? 0), 0);
+      const { steps } = record.score;
+      expect(secondsLeft(record, sewnTo(0), T0)).to.be.closeTo(sum(steps), 1e-6);
+      expect(secondsLeft(record, sewnTo(4), T0 + 1e9)).to.be.closeTo(sum(steps.slice(5)), 1e-6);
+      const { i } = needles[1];
+      const redo = runAfter(
+        sewnTo(last - 2),
+        { type: 'redo', at: T0, index: i, then: last - 2 },
+        stepFacts(record),
+      );
+      expect(secondsLeft(record, redo, T0)).to.be.closeTo(sum([steps[i], ...steps.slice(last - 2)]), 1e-6);
+      expect(secondsLeft(record, sewnTo(last), T0)).to.equal(0);
     });
     it('says when the bobbin is best changed, and that it is low, until a full one is in', () => {
       const { id, i } = needles[3];
       const numbers = numbersWith({ 'run.bobbinLow': 20 });
       const run = { ...record, bobbinSwaps: [id] }; // prettier-ignore
-      const now = (state: Partial<RunState>, over = {}) => bobbinNow({ ...run, ...over }, { ...fresh, ...state }, numbers); // prettier-ignore
-      expect(now({ index: i })?.says).to.equal('change');
-      expect(now({ index: i + 1 })?.says).to.equal('enough');
-      const full = { at: 0, stepId: id, stitch: 0, ranOut: false };
-      expect(now({ index: i, bobbins: [full] })).to.deep.equal({ leftM: run.bobbinHoldsM, share: 1, says: 'enough' }); // prettier-ignore
+      const now = (state: RunState, over = {}) => bobbinNow({ ...run, ...over }, state, numbers);
+      expect(now(sewnTo(i))?.says).to.equal('change');
+      expect(now(sewnTo(i + 1))?.says).to.equal('enough');
+      const full = sewnTo(i, { [id]: [{ type: 'bobbin-changed', stitch: 0, ranOut: false }] });
+      expect(now(full)).to.deep.equal({ leftM: run.bobbinHoldsM, share: 1, says: 'enough' });
       // Sewn to its last tenth.
-      const sewn = record.bobbinHoldsM - bobbinLeft(record, { ...fresh, index: record.score.steps.length });
-      const short = now({ index: record.score.steps.length }, { bobbinHoldsM: sewn / 0.9 });
+      const short = now(sewnTo(last), { bobbinHoldsM: (record.bobbinHoldsM - left(last)) / 0.9 });
       expect(short?.says).to.equal('low');
       expect(short?.share).to.be.closeTo(0.1, 1e-9);
-      expect(now({ index: i }, { bobbinHoldsM: 0 })).to.equal(null);
+      expect(now(sewnTo(i), { bobbinHoldsM: 0 })).to.equal(null);
     });
   });
   it('says while the needle sews what the hands do: stay, snip, be free, come back', () => {

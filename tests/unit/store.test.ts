@@ -50,14 +50,21 @@ describe('store', () => {
   it('gives back the events of a run in order, and refuses to write one over another', async () => {
     const store = new Store(fresh());
     await store.log.start(run, { type: 'started', at: 5 });
-    await store.log.addEvent('r1', 1, { type: 'done', at: 9, stepId: 'x', index: 0 });
-    await store.log.addEvent('r1', 2, { type: 'paused', at: 12 });
+    await store.log.addEvents('r1', 1, [{ type: 'done', at: 9, stepId: 'x', index: 0 }]);
+    await store.log.addEvents('r1', 2, [{ type: 'paused', at: 12 }]);
     expect((await store.log.run('r1'))?.events.map((e) => e.type)).to.deep.equal([
       'started',
       'done',
       'paused',
     ]);
-    const twice = await attempt(() => store.log.addEvent('r1', 2, { type: 'finished', at: 20 }));
+    const photo = { id: 'p1', runId: 'r1', type: 'image/jpeg', bytes: new Uint8Array([255]) };
+    const both = [
+      { type: 'note', at: 20, stepId: 'x', text: 'a' } as const,
+      { type: 'finished', at: 20 } as const,
+    ];
+    // Of events that belong together none is kept when one cannot be, nor the picture that came with them.
+    const twice = await attempt(() => store.log.addEvents('r1', 2, both, photo));
+    expect(await store.log.photo('p1')).to.equal(null);
     expect(twice.ok).to.equal(false);
     expect((await store.log.all())[0].events).to.have.length(3);
   });
@@ -123,7 +130,7 @@ describe('store', () => {
     const store = new Store(db);
     await store.log.start(run, { type: 'started', at: 5 });
     await db.events.add({ runId: 'r1', n: 1, event: { type: 'dance', at: 6 } as never });
-    await store.log.addEvent('r1', 2, { type: 'paused', at: 12 });
+    await store.log.addEvents('r1', 2, [{ type: 'paused', at: 12 }]);
     const read = await store.log.run('r1');
     expect(read?.events.map((e) => e.type)).to.deep.equal(['started', 'paused']);
     // The number of the damaged one is not given out again.

@@ -30,15 +30,19 @@ export class RunStore {
       await this.db.events.bulkPut(events.map((event, n) => ({ runId: run.id, n, event })));
     });
   }
-  /** Resolves when the event is stored; the screen moves on only then. Refused when another tab wrote this number. */
-  async addEvent(runId: string, n: number, event: RunEvent): Promise<void> {
-    await this.db.events.add({ runId, n, event });
-  }
-  /** An event with the photo it speaks of: both or none. */
-  async addPhoto(runId: string, n: number, event: RunEvent, photo: PhotoRecord): Promise<void> {
+  /**
+   * Events of one moment, with the photo that they speak of: all or none. Resolves when they are stored; the screen moves on
+   * only then. Refused when another tab wrote this number.
+   */
+  async addEvents(
+    runId: string,
+    from: number,
+    events: readonly RunEvent[],
+    photo?: PhotoRecord,
+  ): Promise<void> {
     await this.db.transaction('rw', this.db.events, this.db.photos, async () => {
-      await this.db.photos.add(photo);
-      await this.db.events.add({ runId, n, event });
+      if (photo) await this.db.photos.add(photo);
+      await this.db.events.bulkAdd(events.map((event, i) => ({ runId, n: from + i, event })));
     });
   }
   async photo(id: string): Promise<PhotoRecord | null> {

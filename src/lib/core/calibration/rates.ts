@@ -1,6 +1,6 @@
 import { logRow, type LoggedRun } from '../log';
 import { numberDef, numbersWith, type NumberId } from '../numbers';
-import { isOver, stitchesOf, threadAt, wasDone } from '../run';
+import { bobbinMetres, isOver, metresFrom, stitchesOf, threadAt, timesDone } from '../run';
 import type { Workshop } from '../workshop';
 import { fitRobust } from './robust';
 import { NINE_IN_TEN, type Suggestion } from './types';
@@ -42,8 +42,8 @@ export function fitBreaks(runs: readonly LoggedRun[], workshop: Workshop): Sugge
   for (const { run, state } of runs) {
     breaks += state.breaks.length;
     for (const step of run.score.steps)
-      if (step.kind === 'needle' && !step.skipped && wasDone(state, step.id))
-        tens += stitchesOf(run, step) / 10_000;
+      if (step.kind === 'needle' && !step.skipped)
+        tens += (stitchesOf(run, step) * timesDone(state, step.id)) / 10_000;
     for (const seconds of state.mendSeconds) mended.push({ y: seconds, run: run.id });
   }
   if (!tens) return [];
@@ -115,33 +115,18 @@ export function fitBobbins(runs: readonly LoggedRun[], workshop: Workshop): Sugg
     byMachine.set(id, [...(byMachine.get(id) ?? []), r]);
   }
   for (const list of byMachine.values()) {
-    /** sewn since a full bobbin went in, in units of the table; null: not known */
+    /** sewn from the bobbin that is in the machine since it was full, m by the table; null: not known */
     let used: number | null = null;
     for (const { run, state } of list) {
       const then = numbersWith(run.numbers);
       const scale = numberDef('thread.bobbinTake').value / then['thread.bobbinTake'];
       const full = run.bobbinHoldsM / (1 - then['thread.bobbinKeep'] / 100);
-      for (const step of run.score.steps) {
-        const changes = state.bobbins.filter((b) => b.stepId === step.id);
-        if (step.kind === 'hand') {
-          // A matching bobbin is wound by hand: how much is on it is not known. One that is told is full.
-          if (step.action === 'bobbin' && wasDone(state, step.id)) used = null;
-          if (changes.length) used = 0;
-          continue;
-        }
-        if (step.skipped || !wasDone(state, step.id)) continue;
-        const block = run.blocks[step.block];
-        const metres = (block?.bobbinM ?? 0) * run.items * scale;
-        let sewn = 0;
-        for (const { stitch, ranOut } of changes) {
-          const share = block?.stitches ? Math.min(1, stitch / stitchesOf(run, step)) : 0;
-          const here = metres * share - sewn;
-          if (ranOut && used !== null && full > 0 && used + here > 0)
-            shares.push({ y: full / (used + here), run: run.id });
-          sewn = metres * share;
-          used = 0;
-        }
-        if (used !== null) used += metres - sewn;
+      const metres = bobbinMetres(run);
+      for (const bobbin of state.sewn.below) {
+        // The run begins with the bobbin of the run before.
+        if (bobbin.came !== 'found') used = bobbin.came === 'full' ? 0 : null;
+        if (used !== null) used += metresFrom(bobbin, metres) * scale;
+        if (bobbin.ranOut && full > 0 && used) shares.push({ y: full / used, run: run.id });
       }
     }
   }
@@ -160,9 +145,8 @@ export function fitSpools(runs: readonly LoggedRun[], workshop: Workshop): Sugge
     const scale = numberDef('thread.topTake').value / then['thread.topTake'];
     return Object.entries(state.spools).flatMap(([name, grams]) => {
       const metres = run.score.steps.reduce((sum, s, i) => {
-        if (s.kind !== 'needle' || s.skipped || !wasDone(state, s.id)) return sum;
-        const sewn = threadAt(run, state, i)?.name === name;
-        return sum + (sewn ? (run.blocks[s.block]?.topM ?? 0) * run.items : 0);
+        if (s.kind !== 'needle' || s.skipped || threadAt(run, state, i)?.name !== name) return sum;
+        return sum + (run.blocks[s.block]?.topM ?? 0) * run.items * timesDone(state, s.id);
       }, 0);
       const weighed = (1000 * grams) / then['thread.gramsPerKm'];
       return metres > 0 ? [{ y: weighed / (metres * scale), run: run.id }] : [];

@@ -1,6 +1,6 @@
 import type { LoggedRun } from '../log';
 import { isNumberId, numberDef, numbersWith, type NumberId } from '../numbers';
-import { wasDone } from '../run';
+import { timesDone } from '../run';
 import { learningFactor } from '../time';
 import type { Workshop } from '../workshop';
 import { fitRobust, type Observation } from './robust';
@@ -42,7 +42,8 @@ export function fitHands(runs: readonly LoggedRun[], workshop: Workshop): Sugges
     for (const step of run.score.steps) {
       const ms = state.stepMs[step.id];
       const terms = run.terms[step.id];
-      if (step.kind !== 'hand' || !terms || !wasDone(state, step.id)) continue;
+      // What was left half done, or done once more, says nothing of what it takes.
+      if (step.kind !== 'hand' || !terms || timesDone(state, step.id) !== 1) continue;
       const x = new Map<number, number>();
       for (const [id, seconds] of Object.entries(terms))
         if (isNumberId(id) && then[id] > 0 && seconds > 0) x.set(at(id), seconds / then[id]);
@@ -115,8 +116,8 @@ export function fitMachines(runs: readonly LoggedRun[], workshop: Workshop): Sug
       for (const step of run.score.steps) {
         const ms = state.stepMs[step.id];
         const terms = run.terms[step.id];
-        if (step.kind !== 'needle' || step.skipped || !terms?.stitching || !wasDone(state, step.id)) continue;
-        if (disturbed.has(step.id)) continue;
+        if (step.kind !== 'needle' || step.skipped || !terms?.stitching) continue;
+        if (timesDone(state, step.id) !== 1 || disturbed.has(step.id)) continue;
         const stitching = terms.stitching * (run.machine.speedShare ?? 1);
         const starts = startThen > 0 ? (terms['stitch.startRamp'] ?? 0) / startThen : 0;
         const known = terms.stitching + (terms['stitch.startRamp'] ?? 0) + (terms['stitch.breakRate'] ?? 0);

@@ -1,4 +1,4 @@
-import { stitchesOf, threadAt, wasDone } from '../run';
+import { stitchesOf, threadAt, timesDone, wasDone } from '../run';
 import { logRow, type LoggedRun } from './rows';
 
 const isReal = ({ state }: LoggedRun) => state.rate <= 1;
@@ -25,12 +25,14 @@ export function timeByKind(runs: readonly LoggedRun[]): { kind: string; planned:
   const kinds = new Map<string, { kind: string; planned: number; taken: number }>();
   for (const { run, state } of runs.filter(isReal))
     for (const step of run.score.steps) {
-      if (!wasDone(state, step.id)) continue;
+      const ms = state.stepMs[step.id];
+      if (ms === undefined) continue;
       const kind = step.kind === 'needle' ? 'needle' : step.action.replaceAll('-', ' ');
       const known = kinds.get(kind) ?? { kind, planned: 0, taken: 0 };
       kinds.set(kind, known);
-      known.planned += (run.planned[step.id] ?? 0) / 60;
-      known.taken += state.stepMs[step.id] / 60_000;
+      // What was left half-way or passed over took its time, and no plan speaks of it.
+      if (wasDone(state, step.id)) known.planned += (run.planned[step.id] ?? 0) / 60;
+      known.taken += ms / 60_000;
     }
   return [...kinds.values()].sort((a, b) => b.taken - a.taken);
 }
@@ -52,9 +54,9 @@ export function breaksBy(runs: readonly LoggedRun[], by: 'thread' | 'machine'): 
   for (const { run, state } of runs.filter(isReal)) {
     const machine = run.machine?.name ?? 'by hand';
     for (const [i, step] of run.score.steps.entries()) {
-      if (step.kind !== 'needle' || !wasDone(state, step.id)) continue;
+      if (step.kind !== 'needle' || step.skipped) continue;
       const thread = threadAt(run, state, i);
-      const sewn = stitchesOf(run, step);
+      const sewn = stitchesOf(run, step) * timesDone(state, step.id);
       if (thread && sewn) of(by === 'thread' ? thread.name : machine).stitches += sewn;
     }
     for (const b of state.breaks) of(by === 'thread' ? b.thread : machine).breaks++;

@@ -1,4 +1,4 @@
-import { isOver, wasDone, type ItemResult, type RunRecord, type RunState } from '../run';
+import { isOver, timesDone, wasDone, type ItemResult, type RunRecord, type RunState } from '../run';
 
 export interface LoggedRun {
   run: RunRecord;
@@ -113,6 +113,8 @@ export interface StepRow {
   /** seconds; null: not reached */
   taken: number | null;
   skipped: boolean;
+  /** how often it was done to its end */
+  times: number;
 }
 export const stepRows = ({ run, state }: LoggedRun): StepRow[] =>
   run.score.steps.map((s) => ({
@@ -123,4 +125,5 @@ export const stepRows = ({ run, state }: LoggedRun): StepRow[] =>
     planned: run.planned[s.id] ?? 0,
     taken: state.stepMs[s.id] === undefined ? null : state.stepMs[s.id] / 1000,
     skipped: state.skipped.includes(s.id),
+    times: timesDone(state, s.id),
   }));

@@ -2,6 +2,7 @@ import { numbersWith } from '../numbers';
 import type { NeedleStep } from '../score';
 import { JUMP, STITCH, STOP, type Block, type Tape } from '../tape';
 import type { RunRecord } from './record';
+import type { StepFacts } from './sewn';
 
 /** Needle steps in the order in which they are sewn: one block of the hooping's tape each. */
 export const sewnSteps = ({ score }: Pick<RunRecord, 'score'>): NeedleStep[] =>
@@ -11,6 +12,14 @@ export const stitchesOf = (
   { blocks, items }: Pick<RunRecord, 'blocks' | 'items'>,
   { block }: NeedleStep,
 ): number => (blocks[block]?.stitches ?? 0) * items;
+
+/** The steps of a run as its state is reduced by them. */
+export const stepFacts = (run: Pick<RunRecord, 'score' | 'blocks' | 'items'>): StepFacts[] =>
+  run.score.steps.map((s) => ({
+    id: s.id,
+    stitches: s.kind === 'needle' && !s.skipped ? stitchesOf(run, s) : 0,
+    bobbin: s.kind === 'hand' && s.action === 'bobbin',
+  }));
 
 /** Stops of the hooping's tape, from 1, at which hands are needed: a machine of many needles halts at these alone. */
 export function handStops(run: Pick<RunRecord, 'score'>): number[] {

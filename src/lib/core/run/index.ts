@@ -17,12 +17,15 @@ export {
   runAfter,
   runSeconds,
   stepSeconds,
+  timesDone,
   wasDone,
   type RunState,
 } from './state';
-export { newRun, piecesOfStep, plannedSeconds, runRecordSchema, stepIds, type RunRecord } from './record';
-export { bobbinLeft, bobbinNow, threadAt, threadsAhead, type Thread } from './on-machine';
-export { handStops, hoopingTape, sewnSteps, stitchesOf } from './hooping';
+export { newRun, piecesOfStep, plannedSeconds, runRecordSchema, type RunRecord } from './record';
+export { bobbinLeft, bobbinMetres, bobbinNow, threadAt, threadsAhead, type Thread } from './on-machine';
+export { secondsLeft, stitchNow } from './progress';
+export { metresFrom, type StepFacts } from './sewn';
+export { handStops, hoopingTape, sewnSteps, stepFacts, stitchesOf } from './hooping';
 export { meanwhile, type Meanwhile } from './meanwhile';
 export { redoable, stitchesBack, troubleFlow, troublesAt, type TroubleFlow, type Way } from './trouble';
 export { inspections, isUnhoop, type Inspection } from './inspect';

@@ -1,5 +1,6 @@
 import type { Numbers } from '../numbers';
 import type { RunRecord } from './record';
+import { metresFrom } from './sewn';
 import type { RunState } from './state';
 
 /** What is on the machine: the thread on the needle and what is left below it. */
@@ -56,7 +57,7 @@ export interface BobbinNow {
 /** null: it is not known what a bobbin holds */
 export function bobbinNow(
   run: Pick<RunRecord, 'score' | 'blocks' | 'bobbinHoldsM' | 'items' | 'bobbinSwaps'>,
-  state: Pick<RunState, 'index' | 'bobbins' | 'skipped'>,
+  state: Pick<RunState, 'index' | 'bobbins' | 'sewn'>,
   numbers: Numbers,
 ): BobbinNow | null {
   if (!run.bobbinHoldsM) return null;
@@ -68,17 +69,21 @@ export function bobbinNow(
   return { leftM, share, says: swap ? 'change' : 100 * share < numbers['run.bobbinLow'] ? 'low' : 'enough' };
 }
 
-/** Left on the bobbin at the step under work, m, by what has been sewn since it was last changed. */
+/** Left on the bobbin at the step under work, m, by what has been sewn from it. One whose content is not known counts as full. */
 export function bobbinLeft(
-  { score, blocks, bobbinHoldsM, items }: Pick<RunRecord, 'score' | 'blocks' | 'bobbinHoldsM' | 'items'>,
-  { index, bobbins, skipped }: Pick<RunState, 'index' | 'bobbins' | 'skipped'>,
+  run: Pick<RunRecord, 'score' | 'blocks' | 'bobbinHoldsM' | 'items'>,
+  { sewn }: Pick<RunState, 'sewn'>,
 ): number {
-  let left = bobbinHoldsM;
-  for (const [i, step] of score.steps.slice(0, index + 1).entries()) {
-    if (bobbins.some((b) => b.stepId === step.id)) left = bobbinHoldsM;
-    if (i === index || skipped.includes(step.id)) continue;
-    if (step.kind === 'hand' && step.action === 'bobbin') left = bobbinHoldsM;
-    if (step.kind === 'needle' && !step.skipped) left -= (blocks[step.block]?.bobbinM ?? 0) * items;
-  }
-  return Math.max(0, left);
+  return Math.max(0, run.bobbinHoldsM - metresFrom(sewn.below[sewn.below.length - 1], bobbinMetres(run)));
+}
+/** Bobbin thread of a needle step for all items, m, by its id. */
+export function bobbinMetres({
+  score,
+  blocks,
+  items,
+}: Pick<RunRecord, 'score' | 'blocks' | 'items'>): (stepId: string) => number {
+  const metres = new Map(
+    score.steps.map((s) => [s.id, s.kind === 'needle' ? (blocks[s.block]?.bobbinM ?? 0) * items : 0]),
+  );
+  return (id) => metres.get(id) ?? 0;
 }

@@ -179,7 +179,6 @@ function blockOf(step: Extract<Step, { kind: 'needle' }>, plan: BuildPlan, build
   };
 }
 
-export const stepIds = ({ score }: Pick<RunRecord, 'score'>): string[] => score.steps.map((s) => s.id);
 /** Seconds that were planned for the whole run. */
 export const plannedSeconds = ({ planned }: Pick<RunRecord, 'planned'>): number =>
   Object.values(planned).reduce((sum, s) => sum + s, 0);

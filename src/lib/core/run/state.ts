@@ -1,4 +1,13 @@
 import type { ItemResult, RunEvent, TroubleKind } from './events';
+import {
+  afterBack,
+  afterBobbin,
+  afterDone,
+  afterStitches,
+  NOTHING_SEWN,
+  type Sewn,
+  type StepFacts,
+} from './sewn';
 
 export interface RunNote {
   at: number;
@@ -17,8 +26,9 @@ export interface RunState {
   spent: number;
   /** milliseconds spent on each step so far, all visits added */
   stepMs: Record<string, number>;
-  /** where the needle stands in its block, as far as it was told */
+  /** where the needle stands in its block, as far as it was told, and the `spent` of that moment */
   stitch: number;
+  stitchSpent: number;
   /** the needle runs */
   sewing: boolean;
   /** the thread broke and is not mended yet */
@@ -32,6 +42,7 @@ export interface RunState {
   returns: number;
   redos: number;
   skipped: string[];
+  sewn: Sewn;
   breaks: { at: number; stepId: string; stitch: number; thread: string }[];
   /** seconds from each break until the needle went back */
   mendSeconds: number[];
@@ -58,6 +69,7 @@ const freshRun: RunState = {
   spent: 0,
   stepMs: {},
   stitch: 0,
+  stitchSpent: 0,
   sewing: false,
   mending: false,
   rate: 1,
@@ -66,6 +78,7 @@ const freshRun: RunState = {
   returns: 0,
   redos: 0,
   skipped: [],
+  sewn: NOTHING_SEWN,
   breaks: [],
   mendSeconds: [],
   bobbins: [],
@@ -85,15 +98,17 @@ export const isOver = ({ status }: RunState): boolean => status === 'finished' |
 export const nextIndex = ({ index, until, then }: Pick<RunState, 'index' | 'until' | 'then'>): number =>
   then !== null && index >= (until ?? index) ? then : index + 1;
 
-/** Whether a step was worked on and not passed over. */
-export const wasDone = ({ stepMs, skipped }: RunState, stepId: string): boolean =>
-  stepMs[stepId] !== undefined && !skipped.includes(stepId);
+/** How often a step was done to its end; more than once only where it was told to be done once more. */
+export const timesDone = ({ sewn }: Pick<RunState, 'sewn'>, stepId: string): number =>
+  sewn.times[stepId] ?? 0;
+export const wasDone = (state: Pick<RunState, 'sewn'>, stepId: string): boolean =>
+  timesDone(state, stepId) > 0;
 
 /** Work since the event before, ms: as it was measured, else by the clock; a clock set back takes nothing away. */
 const worked = (since: number, { at, ms }: RunEvent): number => ms ?? Math.max(0, at - since);
 
 /** The state after one more event. Events that do not fit (a double press, a step that is not under work) change nothing. */
-export function runAfter(before: RunState, event: RunEvent, stepIds: readonly string[]): RunState {
+export function runAfter(before: RunState, event: RunEvent, steps: readonly StepFacts[]): RunState {
   if (isOver(before) && event.type !== 'note' && event.type !== 'photo' && event.type !== 'item')
     return before;
   // Work up to this event belongs to the step that was under work.
@@ -101,7 +116,8 @@ export function runAfter(before: RunState, event: RunEvent, stepIds: readonly st
     before.since === null
       ? before
       : { ...before, spent: before.spent + worked(before.since, event), since: event.at };
-  const id = stepIds[state.index];
+  const step = steps[state.index] as StepFacts | undefined;
+  const id = step?.id;
   const stepId = id ?? 'end';
   const booked = () =>
     id === undefined ? state.stepMs : { ...state.stepMs, [id]: (state.stepMs[id] ?? 0) + state.spent };
@@ -109,10 +125,11 @@ export function runAfter(before: RunState, event: RunEvent, stepIds: readonly st
     ...state,
     stepMs: booked(),
     status: 'running',
-    index: Math.min(index, stepIds.length),
+    index: Math.min(index, steps.length),
     since: state.since ?? event.at,
     spent: 0,
     stitch: 0,
+    stitchSpent: 0,
     sewing: false,
     mending: false,
     ...redo,
@@ -121,6 +138,9 @@ export function runAfter(before: RunState, event: RunEvent, stepIds: readonly st
   const within = (index: number) =>
     index <= (state.until ?? -1) ? goTo(index, { until: state.until, then: state.then }) : goTo(index);
   const onward = () => within(nextIndex(state));
+  const needleAt = (stitch: number) => ({ sewing: false, stitch, stitchSpent: state.spent });
+  /** a block that is left in its middle was sewn up to where the needle stands */
+  const left = () => (step ? afterStitches(state.sewn, step, state.stitch) : state.sewn);
   const rest = (status: 'paused' | 'interrupted'): RunState => ({ ...state, status, since: null, sewing: false });
 
   switch (event.type) {
@@ -130,39 +150,54 @@ export function runAfter(before: RunState, event: RunEvent, stepIds: readonly st
         : state;
     case 'done':
       if (event.index !== state.index) return state;
-      return { ...onward(), skipped: state.skipped.filter((s) => s !== id) };
+      return {
+        ...onward(),
+        skipped: state.skipped.filter((s) => s !== id),
+        sewn: step ? afterDone(state.sewn, step) : state.sewn,
+      };
     case 'skipped':
       if (event.index !== state.index) return state;
-      return { ...onward(), skipped: [...state.skipped.filter((s) => s !== id), stepId] };
+      return { ...onward(), skipped: [...state.skipped.filter((s) => s !== id), stepId], sewn: left() };
     case 'back':
-      return event.index < state.index ? { ...within(event.index), returns: state.returns + 1 } : state;
+      if (event.index >= state.index) return state;
+      return {
+        ...within(event.index),
+        returns: state.returns + 1,
+        sewn: steps.slice(event.index, state.index).reduce(afterBack, left()),
+      };
     case 'redo': {
       if (event.index > state.index) return state;
       const until = Math.max(event.index, Math.min(event.until ?? event.index, state.index));
-      return { ...goTo(event.index, { until, then: Math.max(event.then, until + 1) }), redos: state.redos + 1 };
+      const then = Math.max(event.then, until + 1);
+      return { ...goTo(event.index, { until, then }), redos: state.redos + 1, sewn: left() };
     }
     case 'stitching':
-      return event.index === state.index ? { ...state, sewing: true, stitch: event.stitch } : state;
+      return event.index === state.index ? { ...state, ...needleAt(event.stitch), sewing: true, mending: false } : state;
     case 'halted':
-      return event.index === state.index ? { ...state, sewing: false, stitch: event.stitch } : state;
+      return event.index === state.index ? { ...state, ...needleAt(event.stitch) } : state;
     case 'went-back': {
       if (event.index !== state.index) return state;
       const mends = before.mending && before.since !== null;
       const mendSeconds = mends ? [...state.mendSeconds, worked(before.since as number, event) / 1000] : state.mendSeconds; // prettier-ignore
-      return { ...state, sewing: false, mending: false, stitch: event.stitch, mendSeconds };
+      const again = step ? afterStitches(state.sewn, step, state.stitch - event.stitch) : state.sewn;
+      return { ...state, ...needleAt(event.stitch), mending: false, mendSeconds, sewn: again };
     }
     case 'broke':
       if (event.index !== state.index) return state;
       return {
         ...state,
-        sewing: false,
+        ...needleAt(event.stitch),
         mending: true,
-        stitch: event.stitch,
         breaks: [...state.breaks, { at: event.at, stepId, stitch: event.stitch, thread: event.thread }],
       };
     case 'bobbin-changed': {
       const { at, stitch, ranOut } = event;
-      return { ...state, sewing: false, bobbins: [...state.bobbins, { at, stepId: event.stepId, stitch, ranOut }] }; // prettier-ignore
+      return {
+        ...state,
+        ...(event.stepId === id ? needleAt(stitch) : {}),
+        bobbins: [...state.bobbins, { at, stepId: event.stepId, stitch, ranOut }],
+        sewn: afterBobbin(state.sewn, steps.find((s) => s.id === event.stepId), stitch, ranOut),
+      };
     }
     case 'thread-changed': {
       const { at, name, colour } = event;
@@ -191,13 +226,13 @@ export function runAfter(before: RunState, event: RunEvent, stepIds: readonly st
       const known = { at, index: state.index, stitch, reason };
       return {
         ...rest('interrupted'),
-        stitch: stitch ?? state.stitch,
+        ...(stitch === null ? {} : needleAt(stitch)),
         interruptions: [...state.interruptions, known],
       };
     }
     case 'resumed':
       return state.status === 'paused' || state.status === 'interrupted'
-        ? { ...state, status: 'running', since: event.at }
+        ? { ...state, status: 'running', since: event.at, mending: false }
         : state;
     case 'item':
       return {
@@ -220,8 +255,8 @@ export function runAfter(before: RunState, event: RunEvent, stepIds: readonly st
 } // prettier-ignore
 
 /** The state of a run from its events, in order. */
-export const reduceRun = (events: readonly RunEvent[], stepIds: readonly string[]): RunState =>
-  events.reduce((state, event) => runAfter(state, event, stepIds), freshRun);
+export const reduceRun = (events: readonly RunEvent[], steps: readonly StepFacts[]): RunState =>
+  events.reduce((state, event) => runAfter(state, event, steps), freshRun);
 
 /** Seconds on the step under work. @param now on the clock of work: `since` and what has passed since */
 export const stepSeconds = (state: RunState, now: number): number =>

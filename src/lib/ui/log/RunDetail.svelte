@@ -67,9 +67,9 @@
             >{step.kind === 'hand' ? `hand ${step.hand}` : `block ${step.block + 1}`}</td
           >
           <td
-            >{row.title}{row.skipped ? ', passed over' : ''}{#each happened(row.id) as what, k (k)}<span
-                class="text-quiet"
-              >
+            >{row.title}{row.skipped ? ', passed over' : ''}{row.times > 1
+              ? `, done ${row.times} times`
+              : ''}{#each happened(row.id) as what, k (k)}<span class="text-quiet">
                 {what}</span
               >{/each}{#each s.photos.filter((p) => p.stepId === row.id) as { photoId } (photoId)}<RunPhoto
                 id={photoId}

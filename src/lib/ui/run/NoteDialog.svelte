@@ -15,7 +15,9 @@
 
   async function keep(event: SubmitEvent) {
     event.preventDefault();
-    await (giving ? session.giveUp(text) : session.note(text));
+    // What could not be kept stays on the screen.
+    const kept = await (giving ? session.giveUp(text) : session.note(text));
+    if (kept === false) return;
     text = '';
     open = false;
   }

@@ -15,6 +15,11 @@
   }
   const judge = (n: number, result: ItemResult, reason: string) =>
     session.add({ type: 'item', n, result, reason });
+  async function choose(n: number, result: ItemResult) {
+    // A reason typed just before is on its way to the disk.
+    await session.settled();
+    await judge(n, result, of(n).reason);
+  }
 </script>
 
 <section class="flex min-h-0 flex-1 flex-col justify-center-safe gap-4 overflow-y-auto px-5 py-4 lg:px-10">
@@ -36,7 +41,7 @@
                 known.result === result &&
                   (result === 'ruined' ? 'border-madder bg-madder text-paper' : 'btn-strong'),
               ]}
-              onclick={() => judge(n, result, known.reason)}>{WORDS[result]}</button
+              onclick={() => choose(n, result)}>{WORDS[result]}</button
             >
           {/each}
         </span>

@@ -28,12 +28,13 @@
   const flows = $derived(troublesAt(session.step));
   const flow = $derived(kind && troubleFlow(kind));
   const again = $derived(session.run && session.state ? redoable(session.run, session.state.index) : []);
-  let at = $state(0);
+  let at = $state<number | null>(0);
+  const stitch = $derived(session.stitchOf(at));
   /** stitches back, until the maker says otherwise as far as the overlap needs */
   let ownBack = $state<number | null>(null);
-  const back = $derived(ownBack ?? (flow ? stitchesBack(flow, session.block, at, workroom.numbers) : 0));
+  const back = $derived(ownBack ?? (flow ? stitchesBack(flow, session.block, stitch, workroom.numbers) : 0));
   let redo = $state(0);
-  const to = $derived(Math.max(0, at - back));
+  const to = $derived(session.stitchOf(stitch - back));
   /** a piece that shifted is laid anew first, with its size and its tape before the eyes */
   const lay = $derived(flow?.kind === 'shifted' ? (again.find((a) => a.index === redo)?.lay ?? null) : null);
   /** which of the hooping, from 0 */
@@ -41,11 +42,14 @@
   const items = $derived(session.run?.items ?? 1);
   let words = $state('');
   let looked = $state<number[]>([]);
+  /** clock at which it went wrong: what hands do until they go on belongs to it */
+  let opened = 0;
 
   // Filled in once when a flow opens: what is typed must not be overwritten while the clock ticks.
   $effect(() => {
     if (!open || !flow) return;
     untrack(() => {
+      opened = performance.now();
       at = session.state?.stitch || session.stitch;
       ownBack = null;
       redo = again[0]?.index ?? 0;
@@ -53,47 +57,56 @@
       looked = [];
     });
   });
-  const told = (f: TroubleFlow) =>
-    session.add({ type: 'trouble', stepId: session.stepId, kind: f.kind, text: words.trim().slice(0, 4000) });
+  type Told = Parameters<RunSession['addAll']>[0];
+  const told = (f: TroubleFlow): Told[number] => ({
+    type: 'trouble',
+    stepId: session.stepId,
+    kind: f.kind,
+    text: words.trim().slice(0, 4000),
+  });
   const close = () => ((open = false), (kind = null));
+  /** Kept as a whole; what cannot be kept stays on the screen. */
+  async function keep(events: Told): Promise<boolean> {
+    const kept = await session.addAll(events, { begun: opened });
+    if (kept) close();
+    return kept;
+  }
 
   async function goBack(f: TroubleFlow) {
     const { state, step } = session;
     if (!state || !step) return;
     const index = state.index;
+    const stepId = step.id;
+    const here = to;
     // A machine that is followed has told the break itself.
-    if (f.kind === 'thread-break' && !state.mending)
-      await session.add({ type: 'broke', index, stitch: at, thread: session.threads?.now?.name ?? '' });
-    else if (f.kind !== 'thread-break') await told(f);
-    if (f.freshBobbin) {
-      await session.add({ type: 'bobbin-changed', stepId: step.id, stitch: at, ranOut: true });
-      await machine.freshBobbin();
-    }
-    if (f.kind === 'needle-broken') await session.add({ type: 'needle-changed', stepId: step.id });
-    await session.add({ type: 'went-back', index, stitch: to });
-    await machine.goTo(to);
-    close();
+    const broke: Told = state.mending
+      ? []
+      : [{ type: 'broke', index, stitch, thread: session.threads?.now?.name ?? '' }];
+    const kept = await keep([
+      ...(f.kind === 'thread-break' ? broke : [told(f)]),
+      ...(f.freshBobbin ? [{ type: 'bobbin-changed' as const, stepId, stitch, ranOut: true }] : []),
+      ...(f.kind === 'needle-broken' ? [{ type: 'needle-changed' as const, stepId }] : []),
+      { type: 'went-back', index, stitch: here },
+    ]);
+    if (!kept) return;
+    if (f.freshBobbin) await machine.freshBobbin();
+    await machine.goTo(here);
   }
-  async function sewAgain(f: TroubleFlow) {
-    await told(f);
-    // The right thread goes on in place of whatever was on.
-    if (f.kind === 'wrong-colour') await session.rightThread(redo);
-    await session.redo(lay ?? redo, redo);
-    close();
-  }
+  const sewAgain = (f: TroubleFlow) =>
+    keep([told(f), ...session.again(lay ?? redo, redo, f.kind === 'wrong-colour')]);
   async function leave(f: TroubleFlow) {
-    const stitch = session.step?.kind === 'needle' ? at : null;
+    const where = session.step?.kind === 'needle' ? stitch : null;
     if (machine.sewing) await machine.halt();
-    if (f.kind !== 'interrupted') await told(f);
-    await session.add({ type: 'interrupted', stitch, reason: words.trim().slice(0, 400) });
-    close();
+    const reason = words.trim().slice(0, 400);
+    await keep([
+      ...(f.kind === 'interrupted' ? [] : [told(f)]),
+      { type: 'interrupted', stitch: where, reason },
+    ]);
   }
   async function judge(f: TroubleFlow, result: ItemResult) {
-    await told(f);
     const reason = (words.trim() || f.title).slice(0, 400);
-    await session.add({ type: 'item', n: item, result, reason });
-    if (result === 'ruined' && items === 1) await session.giveUp(reason);
-    close();
+    const over: Told = result === 'ruined' && items === 1 ? [{ type: 'given-up', reason }] : [];
+    await keep([told(f), { type: 'item', n: item, result, reason }, ...over]);
   }
 </script>
 
@@ -152,7 +165,7 @@
                 type="number"
                 class="w-24 text-right"
                 min="0"
-                max={at}
+                max={stitch}
                 bind:value={() => back, (v) => (ownBack = v)}
               /></label
             >

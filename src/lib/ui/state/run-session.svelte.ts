@@ -4,14 +4,18 @@ import {
   nextIndex,
   piecesOfStep,
   reduceRun,
+  runEventSchema,
   runSeconds,
-  stepIds,
+  secondsLeft,
+  stepFacts,
   stepSeconds,
   stitchesOf,
+  stitchNow,
   threadAt,
   threadsAhead,
   type RunEvent,
 } from '$lib/core/run';
+import { fail } from '$lib/core/problem';
 import { stackAt } from '$lib/core/score';
 import { attempt, type PhotoRecord } from '$lib/store';
 import { newId } from './ids';
@@ -30,6 +34,12 @@ const JUMP_MS = 30_000;
 /** A run that was begun this short a time ago comes straight from its build, ms. */
 const JUST_BEGUN_MS = 60_000;
 
+const { problem: unfit } = fail(
+  'unfit-event',
+  'What was typed is not a figure or text that the log can keep; the run is as it was.',
+  'Look at the numbers and type them again.',
+);
+
 /**
  * One run at the machine. Each event is stored before the screen moves on; reopening reads them back. One tab holds the
  * run, others watch it.
@@ -40,7 +50,8 @@ export class RunSession {
   hold = $state<'asking' | 'held' | 'watching'>('asking');
   /** on the clock of work, ticking */
   private now = $state(0);
-  private busy = false;
+  /** events on their way to the disk, one after the other */
+  private writing = 0;
   private write: Promise<unknown> = Promise.resolve();
   /** this tab has the lock, and may write */
   private taking = false;
@@ -64,11 +75,7 @@ export class RunSession {
   readonly planned = $derived((this.step && this.run?.planned[this.step.id]) ?? 0);
   /** of the step under work, as planned, s */
   readonly stepLeft = $derived(Math.max(0, this.planned - this.stepSeconds));
-  readonly left = $derived(
-    this.state
-      ? this.steps.slice(this.state.index).reduce((sum, s) => sum + (this.run?.planned[s.id] ?? 0), 0)
-      : 0,
-  );
+  readonly left = $derived(this.run && this.state ? secondsLeft(this.run, this.state, this.now) : 0);
   readonly block = $derived(this.step?.kind === 'needle' ? this.run?.blocks[this.step.block] : undefined);
   readonly items = $derived(this.run?.items ?? 1);
   /** of the block under the needle, for all items of the hooping */
@@ -80,16 +87,12 @@ export class RunSession {
   readonly bobbin = $derived(
     this.run && this.state ? bobbinNow(this.run, this.state, workroom.numbers) : null,
   );
-  /** where the needle stands, as told or as far as the time says */
-  readonly stitch = $derived.by(() => {
-    const all = this.blockStitches;
-    const told = this.state?.stitch ?? 0;
-    if (this.liveStitch !== null) return this.liveStitch;
-    if (told || !this.planned || this.resting) return told;
-    return Math.min(all, Math.floor((all * this.stepSeconds) / this.planned));
-  });
   /** told by a machine that is followed */
   liveStitch = $state<number | null>(null);
+  /** where the needle stands: as a machine tells it, else as far as the clock says */
+  readonly stitch = $derived(
+    this.liveStitch ?? (this.run && this.state ? stitchNow(this.run, this.state, this.now) : 0),
+  );
 
   async load(id: string): Promise<void> {
     const stored = await workroom.store.log.run(id);
@@ -150,8 +153,9 @@ export class RunSession {
   private ticked = 0;
   private wall = 0;
   private beaten = 0;
-  private mark() {
-    this.marked = this.ticked = performance.now();
+  private mark(clock = performance.now()) {
+    this.marked = clock;
+    this.ticked = performance.now();
     this.wall = Date.now();
   }
   tick() {
@@ -192,51 +196,71 @@ export class RunSession {
   }
 
   /** Stores an event, then moves on. @param ms of work since the event before; measured unless given */
-  async add(bare: Bare<RunEvent>, ms?: number, photo?: PhotoRecord): Promise<boolean> {
-    const at = Date.now();
+  add(bare: Bare<RunEvent>, ms?: number): Promise<boolean> {
+    return this.addAll([bare], { ms });
+  }
+  /**
+   * Events that belong together, all or none, after those that are still being stored.
+   * @param begun clock at which the first of them happened, if that was before the others
+   */
+  addAll(bare: readonly Bare<RunEvent>[], told: { ms?: number; begun?: number; photo?: PhotoRecord } = {}): Promise<boolean> {
+    const clock = performance.now();
+    const when = { at: Date.now(), clock, ...told };
+    this.writing++;
+    const stored = this.write.then(() => this.store(bare, when)).finally(() => this.writing--);
+    this.write = stored.catch(() => undefined);
+    return stored;
+  } // prettier-ignore
+  private async store(
+    bare: readonly Bare<RunEvent>[],
+    { at, clock, ms, begun = clock, photo }: { at: number; clock: number; ms?: number; begun?: number; photo?: PhotoRecord },
+  ): Promise<boolean> {
     const from = this.known;
-    // A second press while the first is being stored is a slip, not a step.
-    if (!from || this.busy || !this.taking) return false;
-    this.busy = true;
-    const measured = performance.now() - this.marked;
-    const event = { ...bare, at, ms: Math.max(0, Math.round(ms ?? measured)) } as RunEvent;
+    if (!from || !this.taking) return false;
+    const first = Math.max(begun, this.marked);
+    const worked = bare.map((_, i) => (i === bare.length - 1 ? Math.max(0, clock - first) : 0));
+    worked[0] = ms ?? worked[0] + first - this.marked;
+    const checked = bare.map((b, i) => runEventSchema.safeParse({ ...b, at: Math.round(i ? at : at - clock + begun), ms: Math.round(worked[i]) }));
+    const events = checked.flatMap(({ data }) => data ?? []);
+    if (events.length < bare.length) {
+      showProblem(unfit);
+      return false;
+    }
     const { log } = workroom.store;
-    const write = attempt(() =>
-      photo ? log.addPhoto(from.run.id, from.next, event, photo) : log.addEvent(from.run.id, from.next, event),
-    );
-    this.write = write;
-    const stored = await write;
-    this.busy = false;
+    const stored = await attempt(() => log.addEvents(from.run.id, from.next, events, photo));
     if (!stored.ok) {
       showProblem(stored.problem);
       return false;
     }
-    this.mark();
-    const events = [...from.events, event];
-    this.known = { run: from.run, events, next: from.next + 1, state: reduceRun(events, stepIds(from.run)) };
+    this.mark(clock);
+    const all = [...from.events, ...events];
+    this.known = { run: from.run, events: all, next: from.next + events.length, state: reduceRun(all, stepFacts(from.run)) };
     this.now = this.known.state.since ?? 0;
     workroom.noteRun(this.known);
     return true;
   } // prettier-ignore
-  /** When the event that is being stored, if any, is kept or refused. */
+  /** When what is being stored, if anything, is kept or refused. */
   async settled(): Promise<void> {
     await this.write;
   }
+  /** A second press while the first is being stored is a slip, not a step. */
+  private press(bare: Bare<RunEvent>) {
+    return this.writing ? false : this.add(bare);
+  }
   async forward() {
     if (!this.state || this.over) return;
-    if (this.resting) return this.add({ type: 'resumed' });
-    if (this.step) await this.add({ type: 'done', stepId: this.step.id, index: this.state.index });
+    if (this.resting) return this.press({ type: 'resumed' });
+    if (this.step) return this.press({ type: 'done', stepId: this.step.id, index: this.state.index });
   }
   async skip() {
     if (this.state && this.step && !this.resting)
-      await this.add({ type: 'skipped', stepId: this.step.id, index: this.state.index });
+      return this.press({ type: 'skipped', stepId: this.step.id, index: this.state.index });
   }
   back() {
-    if (this.state && this.state.index > 0) return this.add({ type: 'back', index: this.state.index - 1 });
+    if (this.state && this.state.index > 0) return this.press({ type: 'back', index: this.state.index - 1 });
   }
-  /** The steps from one to another once more, then on from here. */
-  redo(index: number, until: number) {
-    if (this.state) return this.add({ type: 'redo', index, until, then: this.state.index });
+  togglePause() {
+    return this.press({ type: this.resting ? 'resumed' : 'paused' });
   }
   readonly stepId = $derived(this.step?.id ?? 'end');
   changeThread(name: string, colour: string) {
@@ -248,12 +272,23 @@ export class RunSession {
         colour,
       });
   }
-  /** The planned thread of a step is put on again, if another one was. */
-  rightThread(index: number) {
+  /**
+   * The steps from one to another once more, then on from here.
+   * @param rightThread the planned thread is put on again first, if another one was
+   */
+  again(index: number, until: number, rightThread: boolean): Bare<RunEvent>[] {
     const { run, state } = this;
-    const planned = run && threadAt(run, { threads: [] }, index);
-    if (planned && state && threadAt(run, state, index)?.name !== planned.name)
-      return this.add({ type: 'thread-changed', stepId: run.score.steps[index].id, ...planned });
+    if (!run || !state) return [];
+    const planned = rightThread ? threadAt(run, { threads: [] }, until) : null;
+    const wrong = planned && threadAt(run, state, until)?.name !== planned.name;
+    return [
+      ...(wrong ? [{ type: 'thread-changed' as const, stepId: run.score.steps[until].id, ...planned }] : []),
+      { type: 'redo', index, until, then: state.index },
+    ];
+  }
+  /** A typed stitch number, as one of the block under work. */
+  stitchOf(typed: number | null): number {
+    return Math.min(this.blockStitches, Math.max(0, Math.round(typed ?? 0)));
   }
   freshBobbin() {
     return this.add({ type: 'bobbin-changed', stepId: this.stepId, stitch: this.stitch, ranOut: false });
@@ -264,15 +299,17 @@ export class RunSession {
   photo(bytes: Uint8Array, type: string) {
     const photoId = newId();
     const photo = { id: photoId, runId: this.run?.id ?? '', type, bytes };
-    return this.add({ type: 'photo', stepId: this.stepId, photoId }, undefined, photo);
-  }
-  togglePause() {
-    return this.add({ type: this.resting ? 'resumed' : 'paused' });
+    return this.addAll([{ type: 'photo', stepId: this.stepId, photoId }], { photo });
   }
   giveUp(reason: string) {
     return this.add({ type: 'given-up', reason: reason.slice(0, 400) });
   }
+  /** Closes the run; items that nobody judged are good. */
   finish() {
-    return this.add({ type: 'finished' });
+    const open = Array.from({ length: this.items }, (_, n) => n).filter((n) => !this.state?.results[n]);
+    return this.addAll([
+      ...open.map((n) => ({ type: 'item' as const, n, result: 'good' as const, reason: '' })),
+      { type: 'finished' },
+    ]);
   }
 }

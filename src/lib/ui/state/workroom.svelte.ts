@@ -1,7 +1,7 @@
 import type { Build } from '$lib/core/build';
 import type { Problem, Result } from '$lib/core/problem';
 import { numbersWith } from '$lib/core/numbers';
-import { isOver, newRun, reduceRun, stepIds, type RunEvent, type RunState } from '$lib/core/run';
+import { isOver, newRun, reduceRun, stepFacts, type RunEvent, type RunState } from '$lib/core/run';
 import type { BuildPlan } from '$lib/core/plan';
 import type { LengthUnit } from '$lib/core/units';
 import { newWorkshop, type Workshop } from '$lib/core/workshop';
@@ -172,6 +172,6 @@ class Workroom {
 
 export const known = (stored: StoredRun): KnownRun => ({
   ...stored,
-  state: reduceRun(stored.events, stepIds(stored.run)),
+  state: reduceRun(stored.events, stepFacts(stored.run)),
 });
 export const workroom = new Workroom();
