@@ -2,34 +2,14 @@ import { expect } from 'chai';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { Page } from 'playwright-core';
 import { reduceRun, runEventSchema, type RunEvent } from '$lib/core/run';
 import { startApp, startKillable, type App } from '../support/app';
+import { eventsOf, stepIdsOf } from '../support/run-data';
 import { Dice } from '../support/labelled/types';
 
 /** Each is a power cut at a random moment: 20 here, 200 in `npm run soak`. */
 const CUTS = Number(process.env.CUTS ?? 20);
 const RUN = 'demo-run-line-winder-pouch-6';
-
-/** The events as they lie in the database, read without the application. */
-async function eventsOf(page: Page, url: string): Promise<{ n: number; event: RunEvent }[]> {
-  await page.goto(`${url}/icon.svg`);
-  return page.evaluate(
-    (runId) =>
-      new Promise<{ n: number; event: RunEvent }[]>((resolve, reject) => {
-        const open = indexedDB.open('jolt-step');
-        open.onerror = () => reject(open.error);
-        open.onsuccess = () => {
-          const all = open.result.transaction('events').objectStore('events').index('runId').getAll(runId);
-          all.onsuccess = () => {
-            open.result.close();
-            resolve(all.result.map(({ n, event }: { n: number; event: RunEvent }) => ({ n, event })));
-          };
-        };
-      }),
-    RUN,
-  );
-}
 
 describe('a run outlives its browser', () => {
   let app: App;
@@ -53,7 +33,8 @@ describe('a run outlives its browser', () => {
         await page.goto(app.url);
         await page.getByRole('heading', { name: 'Gullmere Kite Fair' }).waitFor();
       }
-      const found = await eventsOf(page, app.url);
+      await page.goto(`${app.url}/icon.svg`);
+      const found = (await eventsOf(page, RUN)).map(({ n, event }) => ({ n, event }));
       // What was there is there, to the letter; what the screen had shown is there; no more than was pressed, and the
       // interruption that opening it books.
       expect(found.slice(0, kept.length)).to.deep.equal(kept);
@@ -68,7 +49,7 @@ describe('a run outlives its browser', () => {
       await page.goto(`${app.url}/run/${RUN}`);
       const run = page.getByTestId('run');
       await run.waitFor();
-      steps = steps.length ? steps : await stepIdsOf(page);
+      steps = steps.length ? steps : await stepIdsOf(page, RUN);
       const shown = async () => ({ index: Number(await run.getAttribute('data-index')), stored: Number(await run.getAttribute('data-stored')) }); // prettier-ignore
       await page.getByTestId('resume').waitFor();
       const state = reduceRun(found.map((f) => f.event), steps.map((id) => ({ id, stitches: 0, bobbin: false }))); // prettier-ignore
@@ -100,20 +81,3 @@ describe('a run outlives its browser', () => {
     expect(kept.length).to.be.above(20 + CUTS);
   });
 });
-
-/** Steps of the run's own score. */
-const stepIdsOf = (page: Page): Promise<string[]> =>
-  page.evaluate(
-    (runId) =>
-      new Promise<string[]>((resolve) => {
-        const open = indexedDB.open('jolt-step');
-        open.onsuccess = () => {
-          const get = open.result.transaction('runs').objectStore('runs').get(runId);
-          get.onsuccess = () => {
-            open.result.close();
-            resolve(get.result.score.steps.map((s: { id: string }) => s.id));
-          };
-        };
-      }),
-    RUN,
-  );
