@@ -191,6 +191,7 @@ describe('at the machine', () => {
     await page.getByTestId('log').getByRole('row').nth(1).getByRole('button').first().click();
     const told = await page.getByLabel('Steps of the run').innerText();
     expect(told).to.include('thread broke at stitch 60').and.include('bobbin ran out at stitch 60');
+    expect(told).to.match(/left at stitch \d+: “words on: I must leave”/);
     for (const [trouble] of ways.slice(2, -1)) expect(told).to.include(`${trouble.toLowerCase()}: words on: ${trouble}`); // prettier-ignore
     expect(faults).to.deep.equal([]);
     await context.close();
@@ -336,6 +337,10 @@ describe('at the machine', () => {
     await page.getByText('1 picture kept').waitFor();
     await page.getByRole('dialog').getByRole('button', { name: 'Close' }).click();
     while (!/^All steps/.test(await title(page))) await stepOn(page);
+    await page.keyboard.press('n');
+    await page.getByRole('dialog').getByLabel('Note').fill('A longer zip next time.');
+    await page.getByRole('dialog').getByRole('button', { name: 'Keep the note' }).click();
+    await page.getByRole('dialog').waitFor({ state: 'detached' });
     // A reason typed, and straight on to another judgement, which is taken back: it is kept all along.
     await page.getByRole('radio', { name: 'Ruined' }).click();
     await page.getByLabel('Why item 1 is not good').fill('Corner open.');
@@ -360,6 +365,7 @@ describe('at the machine', () => {
     await page.getByLabel('In notes and reasons').fill('corner a little open');
     await page.getByTestId('log').getByRole('button', { name: 'Line-winder pouch' }).click();
     await page.getByText('Item 1: a second. Corner a little open.').waitFor();
+    await page.getByRole('row', { name: 'At the end “A longer zip next time.”' }).waitFor();
     expect(faults).to.deep.equal([]);
     await context.close();
   });

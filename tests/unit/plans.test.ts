@@ -6,7 +6,14 @@ import { NUMBER_IDS, NUMBER_TABLE, numbersWith } from '$lib/core/numbers';
 import { closePath, rectangle, run, satin, TapeMaker, zigzag } from '$lib/core/outline';
 import { planBuild } from '$lib/core/plan';
 import { freeOf, hoopingSeconds, learningFactor, speedFactor, stitchSeconds } from '$lib/core/time';
-import { formatDuration, formatLength, formatWait, lengthsIn, roundUpToGrid } from '$lib/core/units';
+import {
+  formatDuration,
+  formatLength,
+  formatRoughly,
+  formatWait,
+  lengthsIn,
+  roundUpToGrid,
+} from '$lib/core/units';
 import { hoopGeometry } from '$lib/core/workshop';
 import { crewPatch, pouch, tailTab } from '$lib/demo';
 import { example, workshopWith } from '../support/examples';
@@ -37,6 +44,7 @@ describe('units', () => {
     );
   });
   it('tells a wait as one plans by it: whole minutes, and seconds only near its end', () => {
+    expect([1317, 55, 50, 3, 0, 4000].map(formatRoughly)).to.deep.equal(['22 min', '1 min', '50 s', '10 s', '0 s', '1 h 07 min']); // prettier-ignore
     expect([700, 120, 119, 5].map(formatWait)).to.deep.equal(['11 minutes', '2 minutes', '1:59', '0:05']);
   });
   it('shows inches as a ruler does, and rounds cut sizes up, never down', () => {

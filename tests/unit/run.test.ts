@@ -17,6 +17,7 @@ import {
   secondsLeft,
   stepFacts,
   stepSeconds,
+  stepSecondsLeft,
   stitchNow,
   stitchesOf,
   timesDone,
@@ -353,6 +354,7 @@ describe('a run of the pouch', () => {
       ]);
       const back = sewnTo(i, { [id]: [{ type: 'went-back', stitch: 10, ms: 0 }] });
       expect(now(back, 0.5)).to.equal(10 + Math.floor(all / 2));
+      expect(stepSecondsLeft(record, back, T0)).to.be.closeTo(seconds * (1 - 10 / all), 1e-6);
       expect(now(sewnTo(i, { [id]: [{ type: 'broke', stitch: 12, thread: '' }] }), 0.5)).to.equal(12);
       expect(stitchNow(record, sewnTo(i + 1), T0 + 9e9), 'hands').to.equal(0);
     });

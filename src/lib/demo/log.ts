@@ -125,9 +125,10 @@ function pastRun(
     }
   }
   if (stopAfter !== undefined) {
-    const stepId = steps[stopAfter].id;
-    tell(30, { type: 'note', stepId, text: 'Left for the post; everything is taped.' });
-    tell(1, { type: 'interrupted', stitch: 0, reason: 'Left for the post.' });
+    const step = steps[stopAfter];
+    const sewn = step.kind === 'needle' ? Math.floor(0.4 * stitchesOf(run, step)) : null;
+    tell(0.4 * run.planned[step.id], { type: 'note', stepId: step.id, text: 'Left for the post; everything is taped.' }); // prettier-ignore
+    tell(1, { type: 'interrupted', stitch: sewn, reason: 'Left for the post.' });
     return { run, events };
   }
   for (let item = 0; item < run.items; item++) {

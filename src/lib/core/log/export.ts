@@ -43,6 +43,8 @@ export const logJson = (runs: readonly LoggedRun[]): string =>
       notes: r.state.notes,
       breaks: r.state.breaks,
       bobbins: r.state.bobbins,
+      threads: r.state.threads,
+      interruptions: r.state.interruptions,
       troubles: r.state.troubles,
       results: r.state.results,
     })),

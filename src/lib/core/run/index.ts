@@ -23,7 +23,7 @@ export {
 } from './state';
 export { newRun, piecesOfStep, plannedSeconds, runRecordSchema, type RunRecord } from './record';
 export { bobbinLeft, bobbinMetres, bobbinNow, threadAt, threadsAhead, type Thread } from './on-machine';
-export { secondsLeft, stitchNow } from './progress';
+export { needleSeconds, secondsLeft, stepSecondsLeft, stitchNow } from './progress';
 export { metresFrom, type StepFacts } from './sewn';
 export { handStops, hoopingTape, sewnSteps, stepFacts, stitchesOf } from './hooping';
 export { meanwhile, type Meanwhile } from './meanwhile';

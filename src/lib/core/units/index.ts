@@ -70,6 +70,13 @@ export function formatClock(seconds: number): string {
 export const formatWait = (seconds: number): string =>
   seconds >= 120 ? count(Math.floor(seconds / 60), 'minute') : formatClock(seconds);
 
+/** What is only known roughly: 1317 → "22 min", below a minute to ten seconds. */
+export const formatRoughly = (seconds: number): string =>
+  formatDuration(seconds < 55 ? 10 * Math.ceil(seconds / 10) : 60 * Math.round(seconds / 60)).replace(
+    ':00',
+    '',
+  );
+
 /** 1 stop, 2 stops. */
 export const count = (n: number, one: string, many = `${one}s`): string =>
   `${formatNumber(n)} ${n === 1 ? one : many}`;

@@ -8,6 +8,8 @@
   // One run, step by step, with all that happened at each.
   let { known }: { known: KnownRun } = $props();
   const { run, state: s } = $derived(known);
+  /** What was told after the last step. */
+  const AT_END = 'end';
   const happened = (id: string): string[] => [
     ...s.breaks.filter((b) => b.stepId === id).map((b) => `thread broke at stitch ${formatNumber(b.stitch)}`),
     ...s.bobbins
@@ -17,10 +19,29 @@
     ...s.troubles
       .filter((t) => t.stepId === id)
       .map((t) => `${troubleFlow(t.kind).title.toLowerCase()}${t.text ? `: ${t.text}` : ''}`),
+    ...s.interruptions
+      .filter((i) => (run.score.steps[i.index]?.id ?? AT_END) === id)
+      .map((i) =>
+        [
+          i.stitch === null ? 'left here' : `left at stitch ${formatNumber(i.stitch)}`,
+          i.reason && `“${i.reason}”`,
+        ]
+          .filter(Boolean)
+          .join(': '),
+      ),
     ...s.notes.filter((n) => n.stepId === id).map((n) => `“${n.text}”`),
   ];
+  const atEnd = $derived([...happened(AT_END), ...s.photos.filter((p) => p.stepId === AT_END)].length > 0);
   const results = $derived(Object.entries(s.results).filter(([, r]) => r.result !== 'good'));
 </script>
+
+{#snippet told(id: string, name: string)}
+  {#each happened(id) as what, k (k)}<span class="ml-2 text-quiet">{what}</span>{/each}
+  {#each s.photos.filter((p) => p.stepId === id) as { photoId } (photoId)}<RunPhoto
+      id={photoId}
+      {name}
+    />{/each}
+{/snippet}
 
 <section class="mt-8 max-w-4xl" aria-label="Steps of the run">
   <h2 class="mb-1 text-2xl">{run.buildName}, step by step</h2>
@@ -69,12 +90,7 @@
           <td
             >{row.title}{row.skipped ? ', passed over' : ''}{row.times > 1
               ? `, done ${row.times} times`
-              : ''}{#each happened(row.id) as what, k (k)}<span class="text-quiet">
-                {what}</span
-              >{/each}{#each s.photos.filter((p) => p.stepId === row.id) as { photoId } (photoId)}<RunPhoto
-                id={photoId}
-                name={row.title}
-              />{/each}</td
+              : ''}{@render told(row.id, row.title)}</td
           >
           <td class={['text-right', slow && 'font-bold text-madder']}
             >{row.taken === null ? '–' : formatDuration(row.taken)}</td
@@ -82,6 +98,12 @@
           <td class="text-right text-quiet">{formatDuration(row.planned)}</td>
         </tr>
       {/each}
+      {#if atEnd}
+        <tr
+          ><td></td><td class="py-0.5">At the end{@render told(AT_END, 'At the end')}</td><td></td><td
+          ></td></tr
+        >
+      {/if}
     </tbody>
   </table>
 </section>

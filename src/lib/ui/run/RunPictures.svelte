@@ -16,8 +16,11 @@
     {#if session.stack}<CrossSection stack={session.stack} step={session.step} large />{/if}
   </div>
   {#if drawing}<div
-      class="h-80 min-w-0 border-t border-rule p-2 sm:h-88 sm:border-t-0 sm:border-l lg:h-auto lg:min-h-0 lg:border-t lg:border-l-0"
+      class="relative h-80 min-w-0 border-t border-rule p-2 sm:h-88 sm:border-t-0 sm:border-l lg:h-auto lg:min-h-0 lg:border-t lg:border-l-0"
     >
       <PlanStill {drawing} />
+      {#if session.items > 1}<p class="absolute top-2 left-3 rounded bg-paper px-1 text-sm text-quiet">
+          one of the {session.items}
+        </p>{/if}
     </div>{/if}
 </section>

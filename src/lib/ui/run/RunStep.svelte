@@ -9,7 +9,7 @@
   import StickyNote from '@lucide/svelte/icons/sticky-note';
   import X from '@lucide/svelte/icons/x';
   import type { TroubleKind } from '$lib/core/run';
-  import { formatClock, formatDuration, formatNumber } from '$lib/core/units';
+  import { formatClock, formatNumber, formatRoughly } from '$lib/core/units';
   import type { PlanDrawing } from '../hoop/draw';
   import { isTyping } from '../shell/keys';
   import { FollowedMachine } from '../state/run-machine.svelte';
@@ -141,7 +141,7 @@
         >{/if}</span
     >
     <span class="hidden text-base whitespace-nowrap text-quiet sm:inline"
-      >about {formatDuration(session.left)} to go</span
+      >about {formatRoughly(session.left)} to go</span
     >
     <span class="font-bold whitespace-nowrap" aria-label="Time so far">{formatClock(session.runSeconds)}</span
     >

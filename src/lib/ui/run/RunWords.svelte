@@ -24,7 +24,7 @@
   const remaining = $derived(machine.sewing ? machine.untilHalt : session.stepLeft);
   const what = $derived(
     session.run && step.kind === 'needle' && !step.skipped
-      ? meanwhile(session.run, step, { elapsed: session.stepSeconds, remaining, rate: machine.rate }, workroom.numbers)
+      ? meanwhile(session.run, step, { elapsed: session.needleSeconds, remaining, rate: machine.rate }, workroom.numbers)
       : null,
   ); // prettier-ignore
   const runs = $derived(!session.resting && (!machine.link || machine.sewing));

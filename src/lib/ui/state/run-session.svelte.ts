@@ -1,6 +1,7 @@
 import {
   bobbinNow,
   isOver,
+  needleSeconds,
   nextIndex,
   piecesOfStep,
   reduceRun,
@@ -9,6 +10,7 @@ import {
   secondsLeft,
   stepFacts,
   stepSeconds,
+  stepSecondsLeft,
   stitchesOf,
   stitchNow,
   threadAt,
@@ -74,7 +76,9 @@ export class RunSession {
   readonly runSeconds = $derived(this.state ? runSeconds(this.state, this.now) : 0);
   readonly planned = $derived((this.step && this.run?.planned[this.step.id]) ?? 0);
   /** of the step under work, as planned, s */
-  readonly stepLeft = $derived(Math.max(0, this.planned - this.stepSeconds));
+  readonly stepLeft = $derived(this.run && this.state ? stepSecondsLeft(this.run, this.state, this.now) : 0);
+  /** since the needle was last started or told to stand somewhere, s */
+  readonly needleSeconds = $derived(this.state ? needleSeconds(this.state, this.now) : 0);
   readonly left = $derived(this.run && this.state ? secondsLeft(this.run, this.state, this.now) : 0);
   readonly block = $derived(this.step?.kind === 'needle' ? this.run?.blocks[this.step.block] : undefined);
   readonly items = $derived(this.run?.items ?? 1);
