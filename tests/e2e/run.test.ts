@@ -365,7 +365,7 @@ describe('at the machine', () => {
     await page.getByLabel('In notes and reasons').fill('corner a little open');
     await page.getByTestId('log').getByRole('button', { name: 'Line-winder pouch' }).click();
     await page.getByText('Item 1: a second. Corner a little open.').waitFor();
-    await page.getByRole('row', { name: 'At the end “A longer zip next time.”' }).waitFor();
+    await page.getByRole('row', { name: 'At the end · “A longer zip next time.”' }).waitFor();
     expect(faults).to.deep.equal([]);
     await context.close();
   });

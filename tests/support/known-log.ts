@@ -26,7 +26,8 @@ export function trueWorkshop(base: Workshop, seed: number): Workshop {
   const whole = Math.exp(0.15 * normal(dice));
   for (const id of NUMBER_IDS) {
     const { group, unit, value, min, max } = numberDef(id);
-    if ((group !== 'Hand work' && id !== 'stop.colourHome') || unit === '×' || unit === '%') continue;
+    const changes = ['stop.colourHome', 'stop.colourMulti', 'stop.plain'].includes(id);
+    if ((group !== 'Hand work' && !changes) || unit === '×' || unit === '%') continue;
     numbers[id] = Math.min(max, Math.max(min, value * whole * Math.exp(0.22 * normal(dice))));
   }
   const machines = base.machines.map((m) => ({

@@ -4,7 +4,7 @@ import { fitFigures, isNews, takeFigures, undoFigures } from '$lib/core/calibrat
 import { fitRobust } from '$lib/core/calibration/robust';
 import { newRun, reduceRun, stepFacts, type RunEvent } from '$lib/core/run';
 import { newWorkshop, type Workshop } from '$lib/core/workshop';
-import { gullPennant, pouch, tailTab } from '$lib/demo';
+import { demoWorkroom, gullPennant, pouch, tailTab } from '$lib/demo';
 import { example } from '../support/examples';
 import { knownLog, totalOf, trueWorkshop } from '../support/known-log';
 
@@ -32,7 +32,7 @@ describe('figures from the log', () => {
     const before = median(errors(5, 0.1, false));
     const five = median(errors(5, 0.1));
     const twenty = median(errors(20, 0.1));
-    expect(before).to.be.above(0.08);
+    expect(before).to.be.above(0.06);
     expect(five).to.be.at.most(0.06);
     expect(twenty).to.be.at.most(0.03);
   });
@@ -124,6 +124,24 @@ describe('figures from the log', () => {
     const weighed = logged(0, [{ type: 'spool-weighed', at: 1, name, grams: (1.2 * top * 25) / 1000 }]);
     const spool = fitFigures([weighed, { ...weighed, run: { ...weighed.run, id: 'x' } }], shop).find((s) => s.key === 'number:thread.topTake')!; // prettier-ignore
     expect(spool.to).to.be.within(1.15 * 1.12, 1.15 * 1.2);
+  });
+  it('learns what a machine takes at its stops: the change of needle of one of many needles, stop and start of the other', () => {
+    const workshop = demoWorkroom(0).workshop;
+    const many = workshop.machines.find((m) => m.kind === 'multi-needle')!;
+    const one = workshop.machines.find((m) => m.kind === 'one-needle')!;
+    const made = [many, one].flatMap((machine) =>
+      [pouch(), tailTab(), gullPennant()].map((tape, i) => {
+        const e = example(tape, { machineId: machine.id }, workshop);
+        return { ...e, build: { ...e.build, id: `${machine.id}-${i}` } };
+      }),
+    );
+    const truth: Workshop = { ...workshop, numbers: { ...workshop.numbers, 'stop.colourMulti': 12, 'stop.plain': 9 } }; // prettier-ignore
+    const found = fitFigures(knownLog(made, workshop, truth, { runs: 24, seed: 3, outliers: 0.1 }), workshop);
+    const figure = (key: string) => found.find((s) => s.key === key)!;
+    // Half of the way from the table's 5 and 3 seconds at least: starts explain a part as well.
+    expect(figure('number:stop.colourMulti').to).to.be.within(8.5, 13);
+    expect(figure('number:stop.plain').to).to.be.within(6, 10);
+    for (const { id } of [many, one]) expect(figure(`speed:${id}`).to).to.be.within(0.93, 1.07);
   });
   it('what was sewn twice, or left half-way, says nothing of speed and hands; its stitches count', () => {
     const [{ build, plan }] = examples;

@@ -5,8 +5,10 @@
 import type { LoggedRun } from '../log';
 import { isNumberId, numberDef, type NumberId } from '../numbers';
 import type { Correction, Workshop } from '../workshop';
+import { fitHands } from './hands';
+import { fitMachines } from './machines';
 import { fitBobbins, fitBreaks, fitRejects, fitSpools } from './rates';
-import { fitHands, fitMachines } from './times';
+
 import type { FigureKey, Suggestion } from './types';
 
 export { sureness, type FigureKey, type Suggestion } from './types';

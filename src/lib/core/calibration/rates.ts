@@ -3,6 +3,7 @@ import { numberDef, numbersWith, type NumberId } from '../numbers';
 import { bobbinMetres, isOver, metresFrom, stitchesOf, threadAt, timesDone } from '../run';
 import type { Workshop } from '../workshop';
 import { fitRobust } from './robust';
+import { suggestion } from './suggest';
 import { NINE_IN_TEN, type Suggestion } from './types';
 
 /** The table's rates count as if so much had been sewn by them. */
@@ -14,25 +15,6 @@ const THREAD_NOISE = 0.06;
 /** Mending a break. */
 const MEND_PRIOR = 0.4;
 const MEND_NOISE = 0.35;
-
-const suggestion = (
-  id: NumberId,
-  workshop: Workshop,
-  figures: Pick<Suggestion, 'to' | 'low' | 'high' | 'runs' | 'observations' | 'because'>,
-): Suggestion => {
-  const { label, unit, min, max } = numberDef(id);
-  const keep = (v: number) => Math.min(max, Math.max(min, v));
-  return {
-    key: `number:${id}`,
-    label,
-    unit,
-    from: numbersWith(workshop.numbers)[id],
-    ...figures,
-    to: keep(figures.to),
-    low: keep(figures.low),
-    high: keep(figures.high),
-  };
-};
 
 /** Thread breaks: a Poisson rate with a gamma prior at the table's. */
 export function fitBreaks(runs: readonly LoggedRun[], workshop: Workshop): Suggestion[] {

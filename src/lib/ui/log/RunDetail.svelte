@@ -36,7 +36,7 @@
 </script>
 
 {#snippet told(id: string, name: string)}
-  {#each happened(id) as what, k (k)}<span class="ml-2 text-quiet">{what}</span>{/each}
+  {#each happened(id) as what, k (k)}<span class="text-quiet">{` · ${what}`}</span>{/each}
   {#each s.photos.filter((p) => p.stepId === id) as { photoId } (photoId)}<RunPhoto
       id={photoId}
       {name}
