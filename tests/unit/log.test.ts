@@ -31,6 +31,14 @@ const withEvents = (build: string, more: RunEvent[]): LoggedRun => {
 const sum = (list: number[]) => list.reduce((a, b) => a + b, 0);
 
 describe('the log', () => {
+  it('of the sample workroom is one that two people can have sewn: by day, one run at a time at each machine, in the past', () => {
+    const times = demo.runs.map(({ run, events }) => ({ machine: run.machine?.id, from: events[0].at, to: events.at(-1)!.at })); // prettier-ignore
+    for (const a of times) {
+      expect(a.to).to.be.at.most(NOW);
+      if (a.from < NOW - 86_400_000) expect(new Date(a.from).getHours()).to.be.within(8, 20);
+      for (const b of times) if (a !== b && a.machine === b.machine) expect(a.to <= b.from || b.to <= a.from, `${a.from} and ${b.from}`).to.equal(true); // prettier-ignore
+    }
+  });
   it('counts every item once: good, second or ruined', () => {
     for (const r of runs.filter(({ state }) => isOver(state))) {
       const row = logRow(r);

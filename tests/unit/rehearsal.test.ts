@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { rehearse } from '$lib/core/rehearsal';
+import { notYetSaid, rehearse } from '$lib/core/rehearsal';
 import { newWorkshop } from '$lib/core/workshop';
 import { bib, crewPatch, pouch, tailTab } from '$lib/demo';
 import { example } from '../support/examples';
@@ -36,6 +36,11 @@ describe('a rehearsal', () => {
     const { questions } = of(pouch());
     const open = questions.flatMap((q) => q.answers).find((a) => !a.right && /cannot be turned|turn/i.test(a.because) && /zip/i.test(a.because)); // prettier-ignore
     expect(open?.because).to.match(/zip/i);
+  });
+  it('says what would have been right without repeating itself', () => {
+    expect(notYetSaid('It holds the layers. Nothing can be moved later.', 'Stop: it holds the layers.')).to.equal('It holds the layers. Nothing can be moved later.'); // prettier-ignore
+    expect(notYetSaid('It holds the layers. Nothing can be moved later.', 'That is early. It holds the layers.')).to.equal('Nothing can be moved later.'); // prettier-ignore
+    expect(notYetSaid('It is 3.5 mm. So.', 'It is 3.5 mm. So.')).to.equal('');
   });
   it('is the same for the same seed, and mixes the answers', () => {
     expect(of(tailTab(), 5).questions).to.deep.equal(of(tailTab(), 5).questions);

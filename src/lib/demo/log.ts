@@ -21,11 +21,11 @@ interface Past {
 /** What Tern & Tide have sewn in the last weeks: four thread breaks, two empty bobbins, one item ruined, one seconds. */
 const PAST: Record<string, Past[]> = {
   'crew-patch': [
-    { daysAgo: 20.2 },
-    { daysAgo: 20.1, mishap: 'break' },
+    { daysAgo: 20.4 },
+    { daysAgo: 20.2, mishap: 'break' },
     { daysAgo: 13.2 },
-    { daysAgo: 5.2, mishap: 'bobbin' },
-    { daysAgo: 5.1 },
+    { daysAgo: 5.4, mishap: 'bobbin' },
+    { daysAgo: 5.2 },
   ],
   'line-winder-pouch': [
     { daysAgo: 24.3, mishap: 'ruined' },
@@ -52,6 +52,17 @@ const PAST: Record<string, Past[]> = {
 };
 const DAY = 86_400_000;
 
+/** Tenths of a day back are working hours of that day: 0.1 the evening, 0.7 the morning. Today's lie hours back. */
+function begunAt(daysAgo: number, now: number): number {
+  const days = Math.floor(daysAgo);
+  const back = daysAgo - days;
+  if (!days) return Math.round(now - back * DAY);
+  const begun = new Date(now - days * DAY);
+  begun.setHours(21, 0, 0, 0);
+  return Math.round(begun.getTime() - back * WORKDAY);
+}
+const WORKDAY = 17 * 3_600_000;
+
 /** How this workroom differs from the table: what the log should teach. Shares of the planned time. */
 const NEEDLE_SHARE: Record<string, number> = { petrel: 1.12, gannet: 1.05 };
 const HAND_SHARE: Record<string, number> = { lay: 1.2, 'hoop-up': 1.15, 'trim-close': 0.85, thread: 0.8 };
@@ -77,7 +88,7 @@ function pastRun(
   const roll = () => uniformFloat64(dice);
   /** about 1, never far below: hands are sometimes much slower, seldom much faster */
   const about = (spread: number) => Math.exp(spread * (roll() + roll() + roll() - 1.5));
-  const startedAt = Math.round(now - daysAgo * DAY);
+  const startedAt = begunAt(daysAgo, now);
   const run = newRun(build, plan, workshop, {
     id: `demo-run-${build.id}-${n}`,
     now: startedAt,

@@ -101,6 +101,12 @@ export function rehearse(
   });
   return { plan, questions };
 } // prettier-ignore
+/** The sentences of a reason that another one has not said already. */
+export const notYetSaid = (reason: string, said: string): string =>
+  reason
+    .split(/(?<=[.!?])\s+/)
+    .filter((sentence) => !said.includes(sentence))
+    .join(' ');
 const RANK = { stop: 0, mind: 1, tip: 2 } as const;
 const said = (steps: readonly HandStep[]) => steps.map((s) => handWords(s)).join('; then ');
 const unique = <T extends { text: string }>(list: readonly T[]): T[] => [...new Map(list.map((w) => [w.text, w])).values()]; // prettier-ignore

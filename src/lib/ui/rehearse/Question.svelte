@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { RehearsalAnswer, RehearsalQuestion } from '$lib/core/rehearsal';
+  import { notYetSaid, type RehearsalAnswer, type RehearsalQuestion } from '$lib/core/rehearsal';
 
   // What do the hands do now? Keys 1 to 4 answer, Space goes on.
   interface Props {
@@ -53,7 +53,7 @@
     <strong>{given.right ? 'Right.' : 'That would go wrong.'}</strong>
     {given.because}
     {#if !given.right && right?.because}<p class="mt-1 text-quiet">
-        Instead: {right.text}. {right.because}
+        Instead: {right.text}. {notYetSaid(right.because, given.because)}
       </p>{/if}
   </div>
   <button type="button" class="btn btn-strong min-h-16 w-fit px-8 text-xl" onclick={ongo} data-testid="go-on"
