@@ -52,7 +52,7 @@ describe('a run outlives its browser', () => {
       steps = steps.length ? steps : await stepIdsOf(page, RUN);
       const shown = async () => ({ index: Number(await run.getAttribute('data-index')), stored: Number(await run.getAttribute('data-stored')) }); // prettier-ignore
       await page.getByTestId('resume').waitFor();
-      const state = reduceRun(found.map((f) => f.event), steps.map((id) => ({ id, stitches: 0, bobbin: false }))); // prettier-ignore
+      const state = reduceRun(found.map((f) => f.event), steps.map((id) => ({ id, stitches: 0, bobbin: null }))); // prettier-ignore
       expect((await shown()).index, 'resumed at the same step').to.equal(state.index);
       kept = found;
       pressed = 0;

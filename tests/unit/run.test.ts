@@ -33,12 +33,12 @@ import {
 } from '$lib/core/run';
 import type { NeedleStep } from '$lib/core/score';
 import { newWorkshop } from '$lib/core/workshop';
-import { pouch } from '$lib/demo';
+import { pouch, tailTab } from '$lib/demo';
 import { example } from '../support/examples';
 
 const IDS = ['hoop', 'n0', 'lay', 'n1', 'unhoop'];
 /** blocks of 100 and 200 stitches; hands have none */
-const STEPS = IDS.map((id, i) => ({ id, stitches: [0, 100, 0, 200, 0][i], bobbin: false }));
+const STEPS = IDS.map((id, i) => ({ id, stitches: [0, 100, 0, 200, 0][i], bobbin: null }));
 const T0 = Date.UTC(2026, 4, 1, 9);
 const at = (seconds: number) => T0 + seconds * 1000;
 const state = (...events: RunEvent[]) => reduceRun(events, STEPS);
@@ -175,10 +175,11 @@ describe('a run as its events', () => {
     ]);
     expect(below(done(1, 5), { type: 'back', at: at(6), index: 1 }, done(1, 9))).to.deep.equal([{ n0: 1 }]);
     // A bobbin that is wound for the item is put in at a step of its own.
-    const wound = STEPS.map((s) => ({ ...s, bobbin: s.id === 'lay' }));
-    const events = [started, done(0, 1), done(1, 2), done(2, 3), done(3, 4)];
-    expect(reduceRun(events, wound).sewn.below.map((b) => b.came)).to.deep.equal(['found', 'wound']);
-    expect(reduceRun(events, wound).sewn.below[1].sewn).to.deep.equal({ n1: 1 });
+    const wound = STEPS.map((s) => ({ ...s, bobbin: s.id === 'lay' ? ('matched' as const) : null }));
+    const events = [started, done(0, 1), done(1, 2), done(2, 3), bobbin(4, 3, 20, true), done(3, 9)];
+    const [found, first, second] = reduceRun(events, wound).sewn.below;
+    expect([found.matches, first.matches, second.matches]).to.deep.equal([null, 'lay', 'lay']);
+    expect([found.sewn, first.sewn, second.sewn]).to.deep.equal([{ n0: 1 }, { n1: 0.1 }, { n1: 0.9 }]);
   });
   it('a thread that is on again is mended: a second break in the same block counts too', () => {
     const broke = (seconds: number): RunEvent => ({ type: 'broke', at: at(seconds), index: 1, stitch: 40, thread: 'coral' }); // prettier-ignore
@@ -381,13 +382,36 @@ describe('a run of the pouch', () => {
       expect(now(sewnTo(i))?.says).to.equal('change');
       expect(now(sewnTo(i + 1))?.says).to.equal('enough');
       const full = sewnTo(i, { [id]: [{ type: 'bobbin-changed', stitch: 0, ranOut: false }] });
-      expect(now(full)).to.deep.equal({ leftM: run.bobbinHoldsM, share: 1, says: 'enough' });
+      expect(now(full)).to.include({ leftM: run.bobbinHoldsM, share: 1, says: 'enough' });
       // Sewn to its last tenth.
       const short = now(sewnTo(last), { bobbinHoldsM: (record.bobbinHoldsM - left(last)) / 0.9 });
       expect(short?.says).to.equal('low');
       expect(short?.share).to.be.closeTo(0.1, 1e-9);
       expect(now(sewnTo(i), { bobbinHoldsM: 0 })).to.equal(null);
     });
+  });
+  it('a bobbin of the last thread, where both sides show, is told beforehand, and holds less', () => {
+    const { build, plan } = example(tailTab());
+    const tab = newRun(build, plan, newWorkshop(), { id: 'r', now: T0, madeBefore: 0 });
+    const numbers = numbersWith({});
+    const put = tab.score.steps.findIndex((s) => s.kind === 'hand' && s.action === 'bobbin');
+    const upTo = (n: number) =>
+      reduceRun(
+        [started, ...tab.score.steps.slice(0, n).map((s, index): RunEvent => ({ type: 'done', at: T0, stepId: s.id, index }))],
+        stepFacts(tab),
+      ); // prettier-ignore
+    const now = (n: number) => bobbinNow(tab, upTo(n), numbers)!;
+    const last = threadAt(tab, { threads: [] }, put)!;
+    expect([now(0).thread, now(0).next?.name, now(put).next?.name]).to.deep.equal([
+      null,
+      last.name,
+      last.name,
+    ]);
+    expect(now(put).leftM).to.be.below(tab.bobbinHoldsM);
+    const matched = now(put + 1);
+    expect([matched.thread?.name, matched.next, matched.share]).to.deep.equal([last.name, null, 1]);
+    expect(matched.leftM).to.be.closeTo(numbers['thread.bobbinMatched'] * (1 - numbers['thread.bobbinKeep'] / 100), 1e-9); // prettier-ignore
+    expect(now(tab.score.steps.length).leftM).to.be.below(matched.leftM);
   });
   it('says while the needle sews what the hands do: stay, snip, be free, come back', () => {
     const numbers = numbersWith({ 'order.watch': 20, 'run.callSeconds': 30 });

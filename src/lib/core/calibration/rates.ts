@@ -105,8 +105,8 @@ export function fitBobbins(runs: readonly LoggedRun[], workshop: Workshop): Sugg
       const full = run.bobbinHoldsM / (1 - then['thread.bobbinKeep'] / 100);
       const metres = bobbinMetres(run);
       for (const bobbin of state.sewn.below) {
-        // The run begins with the bobbin of the run before.
-        if (bobbin.came !== 'found') used = bobbin.came === 'full' ? 0 : null;
+        // The run begins with the bobbin of the run before; how much is on one that was wound by hand is not known.
+        if (bobbin.came !== 'found') used = bobbin.matches ? null : 0;
         if (used !== null) used += metresFrom(bobbin, metres) * scale;
         if (bobbin.ranOut && full > 0 && used) shares.push({ y: full / used, run: run.id });
       }

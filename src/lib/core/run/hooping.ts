@@ -1,5 +1,5 @@
 import { numbersWith } from '../numbers';
-import type { NeedleStep } from '../score';
+import type { NeedleStep, Step } from '../score';
 import { JUMP, STITCH, STOP, type Block, type Tape } from '../tape';
 import type { RunRecord } from './record';
 import type { StepFacts } from './sewn';
@@ -13,12 +13,14 @@ export const stitchesOf = (
   { block }: NeedleStep,
 ): number => (blocks[block]?.stitches ?? 0) * items;
 
+/** A bobbin wound with the top thread is put in; one that the maker put in between is of bobbin thread. */
+export const isMatched = (s: Step): boolean => s.kind === 'hand' && s.action === 'bobbin' && !s.own;
 /** The steps of a run as its state is reduced by them. */
 export const stepFacts = (run: Pick<RunRecord, 'score' | 'blocks' | 'items'>): StepFacts[] =>
   run.score.steps.map((s) => ({
     id: s.id,
     stitches: s.kind === 'needle' && !s.skipped ? stitchesOf(run, s) : 0,
-    bobbin: s.kind === 'hand' && s.action === 'bobbin',
+    bobbin: isMatched(s) ? 'matched' : s.kind === 'hand' && s.action === 'bobbin' ? 'full' : null,
   }));
 
 /** Stops of the hooping's tape, from 1, at which hands are needed: a machine of many needles halts at these alone. */

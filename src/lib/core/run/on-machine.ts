@@ -1,4 +1,6 @@
-import type { Numbers } from '../numbers';
+import { numbersWith, type Numbers } from '../numbers';
+import { usableBobbin } from '../thread';
+import { isMatched } from './hooping';
 import type { RunRecord } from './record';
 import { metresFrom } from './sewn';
 import type { RunState } from './state';
@@ -53,29 +55,43 @@ export interface BobbinNow {
   share: number;
   /** best changed before this step; or low; or enough */
   says: 'change' | 'low' | 'enough';
+  /** the top thread that it is wound with, where both sides show; null: bobbin thread */
+  thread: Thread | null;
+  /** the next one that is to match: at this step or a later one */
+  next: Thread | null;
 }
+type Bobbins = Pick<RunRecord, 'score' | 'blocks' | 'bobbinHoldsM' | 'items' | 'numbers'>;
+
 /** null: it is not known what a bobbin holds */
 export function bobbinNow(
-  run: Pick<RunRecord, 'score' | 'blocks' | 'bobbinHoldsM' | 'items' | 'bobbinSwaps'>,
-  state: Pick<RunState, 'index' | 'bobbins' | 'sewn'>,
+  run: Bobbins & Pick<RunRecord, 'bobbinSwaps'>,
+  state: Pick<RunState, 'index' | 'bobbins' | 'sewn' | 'threads'>,
   numbers: Numbers,
 ): BobbinNow | null {
   if (!run.bobbinHoldsM) return null;
+  const { steps } = run.score;
+  const { matches } = bobbinIn(state);
   const leftM = bobbinLeft(run, state);
-  const share = leftM / run.bobbinHoldsM;
-  const id = run.score.steps[state.index]?.id;
+  const share = leftM / bobbinHolds(run, state);
+  const id = steps[state.index]?.id;
   const swap =
     id !== undefined && run.bobbinSwaps.includes(id) && !state.bobbins.some((b) => b.stepId === id);
-  return { leftM, share, says: swap ? 'change' : 100 * share < numbers['run.bobbinLow'] ? 'low' : 'enough' };
+  const threadFrom = (at: number) => (at < 0 ? null : threadAt(run, state, at));
+  return {
+    leftM,
+    share,
+    says: swap ? 'change' : 100 * share < numbers['run.bobbinLow'] ? 'low' : 'enough',
+    thread: threadFrom(steps.findIndex((s) => s.id === matches)),
+    next: threadFrom(steps.findIndex((s, i) => i >= state.index && isMatched(s))),
+  };
 }
-
+const bobbinIn = ({ sewn }: Pick<RunState, 'sewn'>) => sewn.below[sewn.below.length - 1];
+/** One that is wound with top thread holds less. */
+const bobbinHolds = ({ bobbinHoldsM, numbers }: Bobbins, state: Pick<RunState, 'sewn'>): number =>
+  bobbinIn(state).matches ? usableBobbin('thread.bobbinMatched', numbersWith(numbers)) : bobbinHoldsM;
 /** Left on the bobbin at the step under work, m, by what has been sewn from it. One whose content is not known counts as full. */
-export function bobbinLeft(
-  run: Pick<RunRecord, 'score' | 'blocks' | 'bobbinHoldsM' | 'items'>,
-  { sewn }: Pick<RunState, 'sewn'>,
-): number {
-  return Math.max(0, run.bobbinHoldsM - metresFrom(sewn.below[sewn.below.length - 1], bobbinMetres(run)));
-}
+export const bobbinLeft = (run: Bobbins, state: Pick<RunState, 'sewn'>): number =>
+  Math.max(0, bobbinHolds(run, state) - metresFrom(bobbinIn(state), bobbinMetres(run)));
 /** Bobbin thread of a needle step for all items, m, by its id. */
 export function bobbinMetres({
   score,

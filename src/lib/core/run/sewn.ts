@@ -3,13 +3,15 @@ export interface StepFacts {
   id: string;
   /** of a block, for all items of the hooping; 0: hands */
   stitches: number;
-  /** a bobbin that was wound for it is put in */
-  bobbin: boolean;
+  /** a bobbin is put in: one wound with the top thread, where both sides show, or a full one of bobbin thread */
+  bobbin: 'matched' | 'full' | null;
 }
 /** One bobbin of a run and what was sewn from it. */
 export interface Bobbin {
-  /** in the machine when the run began, put in full, or wound for these items: how much is on that one is not known */
-  came: 'found' | 'full' | 'wound';
+  /** in the machine when the run began, or put in full */
+  came: 'found' | 'full';
+  /** the hand step at which it was put in, wound with the top thread that is sewn next; null: bobbin thread */
+  matches: string | null;
   /** by needle step: how often it was sewn from this bobbin, parts of it too */
   sewn: Record<string, number>;
   ranOut: boolean;
@@ -21,7 +23,10 @@ export interface Sewn {
   below: readonly Bobbin[];
 }
 
-export const NOTHING_SEWN: Sewn = { times: {}, below: [{ came: 'found', sewn: {}, ranOut: false }] };
+export const NOTHING_SEWN: Sewn = {
+  times: {},
+  below: [{ came: 'found', matches: null, sewn: {}, ranOut: false }],
+};
 
 /** @param share of the block that was sewn from the bobbin that is in */
 function takes(below: Sewn['below'], { id, stitches }: StepFacts, share: number): Sewn['below'] {
@@ -36,7 +41,8 @@ const counted = ({ times }: Sewn, id: string, by: number) => ({
 
 export function afterDone(sewn: Sewn, step: StepFacts): Sewn {
   const below = takes(sewn.below, step, 1);
-  const fresh: Bobbin[] = step.bobbin ? [{ came: 'wound', sewn: {}, ranOut: false }] : [];
+  const matches = step.bobbin === 'matched' ? step.id : null;
+  const fresh: Bobbin[] = step.bobbin ? [{ came: 'full', matches, sewn: {}, ranOut: false }] : [];
   return { times: counted(sewn, step.id, 1), below: [...below, ...fresh] };
 }
 /** Some stitches of a block were sewn that do not bring it to its end. */
@@ -50,11 +56,12 @@ export function afterBack(sewn: Sewn, step: StepFacts): Sewn {
   const known = sewn.below[sewn.below.length - 1].sewn[step.id] !== undefined;
   return { times: counted(sewn, step.id, -1), below: known ? takes(sewn.below, step, -1) : sewn.below };
 }
-/** A full bobbin goes in at a stitch of a step. */
+/** A full bobbin of the same thread goes in at a stitch of a step. */
 export function afterBobbin(sewn: Sewn, step: StepFacts | undefined, stitch: number, ranOut: boolean): Sewn {
   const before = step ? afterStitches(sewn, step, stitch) : sewn;
   const old = { ...before.below[before.below.length - 1], ranOut };
-  const below: Bobbin[] = [...before.below.slice(0, -1), old, { came: 'full', sewn: {}, ranOut: false }];
+  const fresh: Bobbin = { came: 'full', matches: old.matches, sewn: {}, ranOut: false };
+  const below = [...before.below.slice(0, -1), old, fresh];
   // The block counts as a whole when it is done: what was on the old one is taken off the new one beforehand.
   return { times: sewn.times, below: step?.stitches ? takes(below, step, -stitch / step.stitches) : below };
 }

@@ -43,3 +43,9 @@ export const threadStep = (id: string, name: string, because: string): HandStep 
     side: 'front',
     cautions: ['needle'],
   });
+
+/** What is done to the machine, not to a side of the work. */
+const AT_MACHINE: readonly HandStep['action'][] = ['thread', 'bobbin', 'panel'];
+/** Where the hands are, in words. */
+export const placeOf = ({ action, side }: Pick<HandStep, 'action' | 'side'>): string =>
+  AT_MACHINE.includes(action) ? 'at the machine' : side === 'off' ? 'at the table' : `${side} of the hoop`;

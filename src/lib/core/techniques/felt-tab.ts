@@ -55,8 +55,8 @@ export const feltTab: Technique = {
           before: [
             { key: 'snip', action: 'snip', title: 'Snip jumps', text: 'Snip jump threads, front and back.', because: 'The back is about to cover them for good.', side: 'front', tools: ['snips'], cautions: ['needle'] },
             flipHoop('flip', 'back'),
+            { key: 'bobbin', action: 'bobbin', title: 'Matching bobbin', text: 'Put in a bobbin of the last thread.', because: 'The last line is seen from both sides; the hoop is off already, and nothing lies loose in it yet.', side: 'front', hoop: 'off', tools: ['matching bobbin'], cautions: ['needle'] },
             { key: 'lay', action: 'lay', title: 'Lay the back', text: 'Lay the back over the stitches, good side up; tape all four sides, then turn the hoop and slide it in by the edges.', because: 'It hangs under the hoop, where you cannot see it slip.', side: 'back', face: 'up', pieces: ['back'], tapeSides: 4, hoop: 'off', tools: ['tape'] },
-            { key: 'bobbin', action: 'bobbin', title: 'Matching bobbin', text: 'Put in a bobbin of the last thread.', because: 'The last line is seen from both sides.', side: 'front', hoop: 'off', tools: ['matching bobbin'], cautions: ['needle'] },
           ],
         },
       ],

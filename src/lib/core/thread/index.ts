@@ -67,6 +67,12 @@ function blockThread(block: BlockReading, thickMm: number, numbers: Numbers): St
   };
 }
 
+/** What a bobbin of a kind gives, m: some is kept in hand. */
+export const usableBobbin = (
+  kind: 'thread.bobbinHome' | 'thread.bobbinShop' | 'thread.bobbinMatched',
+  numbers: Numbers,
+): number => numbers[kind] * (1 - numbers['thread.bobbinKeep'] / 100);
+
 /**
  * Thread of one item, and where the bobbin is changed when a hooping sews each block for all its items before the next.
  * @param startM on the bobbin at the start, m; a full one unless said
@@ -82,26 +88,29 @@ export function planThread(
     startM,
   }: { machine: Machine; numbers: Numbers; items?: number; startM?: number },
 ): ThreadPlan {
-  const fine = numbers[machine.kind === 'one-needle' ? 'thread.bobbinHome' : 'thread.bobbinShop'];
-  const kept = 1 - numbers['thread.bobbinKeep'] / 100;
+  const fine = usableBobbin(
+    machine.kind === 'one-needle' ? 'thread.bobbinHome' : 'thread.bobbinShop',
+    numbers,
+  );
+  const matched = usableBobbin('thread.bobbinMatched', numbers);
   const plan: ThreadPlan = {
     steps: {},
     topM: 0,
     bobbinM: 0,
-    bobbinHoldsM: fine * kept,
+    bobbinHoldsM: fine,
     byThread: [],
     swaps: [],
     tooLong: [],
   };
   const metres = new Map<string, { name: string; colour: string; metres: number }>();
   let stack = emptyStack();
-  let holds = fine * kept;
+  let holds = fine;
   let left = startM === undefined ? holds : startM;
   for (const step of score.steps) {
     stack = applyStep(stack, step, score);
     if (step.kind === 'hand') {
       // A bobbin of the top thread is fresh, and holds less.
-      if (step.action === 'bobbin') left = holds = (step.own ? fine : numbers['thread.bobbinMatched']) * kept;
+      if (step.action === 'bobbin') left = holds = step.own ? fine : matched;
       continue;
     }
     if (step.skipped) continue;

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { HandStep } from '$lib/core/score';
+  import { placeOf, type HandStep } from '$lib/core/score';
   import { isPerHooping } from '$lib/core/time';
   import type { MaterialKind } from '$lib/core/materials';
   import { count, formatSize } from '$lib/core/units';
@@ -15,7 +15,7 @@
   const facts = $derived(
     [
       laid && step.face && `right side ${step.face}`,
-      step.side !== 'off' && `${step.side} of the hoop`,
+      placeOf(step),
       step.tapeSides > 0 && `tape ${count(step.tapeSides, 'side')}`,
       step.hoop === 'stay' && 'hoop stays on',
       step.hoop === 'off' && 'hoop off',

@@ -5,33 +5,38 @@
   // The thread on the needle, the one after it, and what is left below.
   let { session }: { session: RunSession } = $props();
   const ahead = $derived(session.threads);
+  const WORDS = { change: 'change it now', low: 'low' };
 </script>
 
+{#snippet swatch(colour: string)}
+  <span class="inline-block h-5 w-9 rounded-sm border border-ink" style:background={colour}></span>
+{/snippet}
 {#snippet thread(label: string, name: string, colour: string)}
   <span class="flex items-center gap-2 whitespace-nowrap"
-    ><span class="text-quiet">{label}</span><span
-      class="inline-block h-5 w-9 rounded-sm border border-ink"
-      style:background={colour}
-    ></span><strong>{name}</strong></span
+    ><span class="text-quiet">{label}</span>{@render swatch(colour)}<strong>{name}</strong></span
   >
 {/snippet}
 
-<div class="flex flex-wrap items-center gap-x-6 gap-y-1 text-lg" role="group" aria-label="Threads">
-  {#if ahead?.now}{@render thread('Thread', ahead.now.name, ahead.now.colour)}{/if}
-  {#if ahead?.next}{@render thread('then', ahead.next.name, ahead.next.colour)}{/if}
+<div class="flex flex-wrap items-center gap-x-8 gap-y-1 text-lg" role="group" aria-label="Threads">
+  {#if ahead?.now}
+    <span class="flex flex-wrap gap-x-4">
+      {@render thread('Thread', ahead.now.name, ahead.now.colour)}
+      {#if ahead.next}{@render thread('then', ahead.next.name, ahead.next.colour)}{/if}
+    </span>
+  {/if}
   {#if session.bobbin}
-    {@const { leftM, share, says } = session.bobbin}
-    <span class={['flex items-center gap-2 whitespace-nowrap', says !== 'enough' && 'text-madder']}
-      ><span class={says === 'enough' ? 'text-quiet' : ''}>Bobbin</span><span
-        class="inline-block h-3 w-16 overflow-hidden rounded-full border border-current"
-        ><span class="block h-full bg-current" style:width="{Math.round(100 * share)}%"></span></span
-      ><strong
-        >{says === 'change'
-          ? 'change it now'
-          : says === 'low'
-            ? 'low'
-            : `about ${formatNumber(Math.round(leftM))} m`}</strong
-      ></span
-    >
+    {@const { leftM, share, says, thread: matching, next } = session.bobbin}
+    {@const left = says === 'enough' ? `about ${formatNumber(Math.round(leftM))} m` : WORDS[says]}
+    <span class={['flex flex-wrap gap-x-4', says !== 'enough' && 'text-madder']}>
+      {#if matching}{@render thread('Bobbin', matching.name, matching.colour)}{/if}
+      <span class="flex items-center gap-2 whitespace-nowrap"
+        >{#if !matching}<span class={says === 'enough' ? 'text-quiet' : ''}>Bobbin</span>{/if}
+        <span class="inline-block h-3 w-16 overflow-hidden rounded-full border border-current"
+          ><span class="block h-full bg-current" style:width="{Math.round(100 * share)}%"></span></span
+        >
+        <strong>{left}</strong></span
+      >
+      {#if next}{@render thread('then', next.name, next.colour)}{/if}
+    </span>
   {/if}
 </div>

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { HandStep } from '$lib/core/score';
+  import { placeOf, type HandStep } from '$lib/core/score';
 
   import { formatLength } from '$lib/core/units';
   import Care from '../kit/Care.svelte';
@@ -14,7 +14,7 @@
 <p class="text-quiet">{step.because}</p>
 <ul class="flex flex-wrap gap-1.5 text-sm">
   <li class="rounded bg-hands-soft px-2 py-0.5">
-    {step.side === 'off' ? 'at the table' : `${step.side} of the hoop`}
+    {placeOf(step)}
   </li>
   {#if step.hoop}<li class="rounded bg-hands-soft px-2 py-0.5" title={step.hoopBecause}>
       {HOOP[step.hoop]}
