@@ -3,7 +3,7 @@ import type { Page } from 'playwright-core';
 import { writeTape } from '$lib/core/tape';
 import { pouch } from '$lib/demo';
 import { openPage, useApp } from '../support/app';
-import { eventsOf } from '../support/run-data';
+import { ageLog, eventsOf } from '../support/run-data';
 
 const used = useApp();
 const forward = (page: Page) => page.getByTestId('forward');
@@ -366,6 +366,28 @@ describe('at the machine', () => {
     await page.getByTestId('log').getByRole('button', { name: 'Line-winder pouch' }).click();
     await page.getByText('Item 1: a second. Corner a little open.').waitFor();
     await page.getByRole('row', { name: 'At the end · “A longer zip next time.”' }).waitFor();
+    expect(faults).to.deep.equal([]);
+    await context.close();
+  });
+});
+
+describe('a log of years', () => {
+  it('holds up neither Bench nor the needle: what is open is there at once, the rest is read when it is looked at', async () => {
+    const { page, context, faults } = await openPage(used.browser);
+    await page.goto(used.app.url);
+    await page.getByRole('link', { name: 'Resume' }).waitFor();
+    await ageLog(page, 400);
+    await resume(page);
+    await stepOn(page);
+    await page.goto(`${used.app.url}/log`);
+    const rows = page.getByTestId('log').getByRole('row');
+    // 32 of the sample workroom, one of them open, and the copies; the heading is a row too.
+    await page.getByText('100 of 432 are shown.').waitFor();
+    expect(await rows.count()).to.equal(101);
+    await page.getByRole('button', { name: 'Show older runs' }).click();
+    await page.getByText('200 of 432 are shown.').waitFor();
+    await page.getByRole('combobox', { name: 'Result' }).selectOption({ index: 2 });
+    expect(await rows.count()).to.equal(2);
     expect(faults).to.deep.equal([]);
     await context.close();
   });

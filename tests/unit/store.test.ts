@@ -66,7 +66,30 @@ describe('store', () => {
     const twice = await attempt(() => store.log.addEvents('r1', 2, both, photo));
     expect(await store.log.photo('p1')).to.equal(null);
     expect(twice.ok).to.equal(false);
-    expect((await store.log.all())[0].events).to.have.length(3);
+    expect((await store.log.recent(1)).runs[0].events).to.have.length(3);
+  });
+
+  it('reads the newest runs and all that are open first, and names the others', async () => {
+    const store = new Store(fresh());
+    const over = { type: 'finished', at: 9 } as const;
+    for (const [n, events] of [
+      [over],
+      [],
+      [over],
+      [{ type: 'given-up', at: 9, reason: '' } as const],
+      [over],
+      [],
+    ].entries())
+      await store.log.add({ ...run, id: `r${n}`, createdAt: n }, [{ type: 'started', at: 5 }, ...events]);
+    const { runs, older } = await store.log.recent(2);
+    expect(runs.map((r) => r.run.id)).to.deep.equal(['r5', 'r4', 'r1']);
+    expect(older).to.deep.equal(['r3', 'r2', 'r0']);
+    const later = await store.log.many([...older, 'never']);
+    expect(later.map((r) => [r.run.id, r.events.length])).to.deep.equal([
+      ['r3', 2],
+      ['r2', 2],
+      ['r0', 2],
+    ]);
   });
 
   it('opens an empty database on a new workshop, and a filled one on its own', async () => {

@@ -68,5 +68,7 @@ export class JoltDb extends Dexie {
     this.version(2).stores({ documents: 'id' });
     this.version(3).stores({ movements: 'id, at, layoutId' });
     this.version(4).stores({ photos: 'id, runId', pulses: 'runId' });
+    // Which runs are over is known without reading them.
+    this.version(5).stores({ events: '[runId+n], runId, event.type' });
   }
 }

@@ -52,11 +52,31 @@ export class RunStore {
     const row = await this.db.runs.get(id);
     return row ? this.withEvents(row, await this.db.events.where('runId').equals(id).toArray()) : null;
   }
-  /** Newest first. */
-  async all(): Promise<StoredRun[]> {
-    const rows = await this.db.runs.orderBy('createdAt').reverse().toArray();
-    const events = byRun(await this.db.events.toArray());
-    return rows.flatMap((row) => this.withEvents(row, events.get(row.id) ?? []) ?? []);
+  /** The newest runs and all that are not over, newest first; and the ids of the others, to be read when there is time. */
+  async recent(most: number): Promise<{ runs: StoredRun[]; older: string[] }> {
+    const ids = (await this.db.runs.orderBy('createdAt').primaryKeys()).reverse();
+    const over = await this.over();
+    const older = ids.slice(most).filter((id) => over.has(id));
+    const later = new Set(older);
+    return { runs: await this.many(ids.filter((id) => !later.has(id))), older };
+  }
+  private async over(): Promise<Set<string>> {
+    // One value at a time: only then does the database answer in one go.
+    const ended = (type: RunEvent['type']) => this.db.events.where('event.type').equals(type).primaryKeys();
+    const ends = await Promise.all([ended('finished'), ended('given-up')]);
+    return new Set(ends.flat().map(([runId]) => runId));
+  }
+  /** Items of a build that were made so far: hands learn by them. */
+  async madeOf(buildId: string): Promise<number> {
+    const over = await this.over();
+    const runs = await this.db.runs.where('buildId').equals(buildId).toArray();
+    return runs.reduce((sum, { id, items }) => sum + (over.has(id) ? (items ?? 1) : 0), 0);
+  }
+  /** In the order of their ids; what is damaged is left out. */
+  async many(ids: readonly string[]): Promise<StoredRun[]> {
+    const rows = await this.db.runs.bulkGet([...ids]);
+    const events = await Promise.all(ids.map((id) => this.db.events.where('runId').equals(id).toArray()));
+    return rows.flatMap((row, i) => (row && this.withEvents(row, events[i])) ?? []);
   }
   private withEvents(row: unknown, rows: { n: number; event: unknown }[]): StoredRun | null {
     const run = runRecordSchema.safeParse(row).data;
@@ -90,14 +110,4 @@ export class RunStore {
   async pulse(runId: string): Promise<PulseRecord | null> {
     return (await this.db.pulses.get(runId)) ?? null;
   }
-}
-
-function byRun<T extends { runId: string }>(rows: readonly T[]): Map<string, T[]> {
-  const by = new Map<string, T[]>();
-  for (const row of rows) {
-    const known = by.get(row.runId);
-    if (known) known.push(row);
-    else by.set(row.runId, [row]);
-  }
-  return by;
 }

@@ -1,7 +1,8 @@
 <script lang="ts">
+  import { onMount } from 'svelte';
   import Download from '@lucide/svelte/icons/download';
   import { ALL_RUNS, filterLog, logCsv, logJson, logRow, type LogRow } from '$lib/core/log';
-  import { count, formatDuration } from '$lib/core/units';
+  import { count, formatDuration, formatNumber } from '$lib/core/units';
   import Tabs from '$lib/ui/kit/Tabs.svelte';
   import { saveAs } from '$lib/ui/kit/save-as';
   import Corrections from '$lib/ui/log/Corrections.svelte';
@@ -10,6 +11,7 @@
   import RunDetail from '$lib/ui/log/RunDetail.svelte';
   import { workroom } from '$lib/ui/state/workroom.svelte';
 
+  onMount(() => void workroom.readLog());
   const VIEWS = [
     ['runs', 'Runs'],
     ['charts', 'Charts'],
@@ -19,13 +21,14 @@
   let filter = $state({ ...ALL_RUNS });
   const shown = $derived(filterLog(workroom.runs, filter, Date.now()));
   const rows = $derived(shown.map(logRow));
+  const AT_A_TIME = 100;
+  let most = $state(AT_A_TIME);
   let open = $state<string | null>(null);
-  const when = new Intl.DateTimeFormat('en-GB', {
-    day: 'numeric',
-    month: 'short',
-    hour: '2-digit',
-    minute: '2-digit',
-  });
+  const minute = { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' } as const;
+  const thisYear = new Intl.DateTimeFormat('en-GB', minute);
+  const anyYear = new Intl.DateTimeFormat('en-GB', { ...minute, year: 'numeric' });
+  const when = (ms: number) =>
+    (new Date(ms).getFullYear() === new Date().getFullYear() ? thisYear : anyYear).format(ms);
   const STATUS: Record<LogRow['status'], string> = {
     finished: 'finished',
     'given-up': 'given up',
@@ -73,6 +76,9 @@
       <Tabs views={VIEWS} bind:value={view} label="Views of the log" />
       {#if view !== 'figures'}<div class="flex-1"><LogFilters bind:filter runs={workroom.runs} /></div>{/if}
     </div>
+    {#if workroom.olderRuns}<p class="mb-2 text-quiet" role="status">
+        {count(workroom.olderRuns, 'older run')} still to be read …
+      </p>{/if}
     {#if view === 'figures'}
       <Corrections />
     {:else if rows.length === 0}
@@ -103,7 +109,7 @@
           </tr>
         </thead>
         <tbody class="divide-y divide-rule">
-          {#each rows as row (row.id)}
+          {#each rows.slice(0, most) as row (row.id)}
             <tr class={open === row.id ? 'bg-needle-soft' : ''}>
               <td class="py-1"
                 ><button
@@ -111,9 +117,9 @@
                   class="min-h-10 text-left font-bold underline decoration-dotted"
                   aria-expanded={open === row.id}
                   onclick={() => (open = open === row.id ? null : row.id)}>{row.name}</button
-                ><span class="label block sm:hidden">{when.format(row.begun)}</span></td
+                ><span class="label block sm:hidden">{when(row.begun)}</span></td
               >
-              <td class="hidden text-quiet sm:table-cell">{when.format(row.begun)}</td>
+              <td class="hidden text-quiet sm:table-cell">{when(row.begun)}</td>
               <td class="hidden text-quiet sm:table-cell">{row.machine}</td>
               <td
                 >{STATUS[row.status]}{#if told(row).length}<span class="text-quiet"
@@ -131,6 +137,12 @@
           {/each}
         </tbody>
       </table>
+      {#if rows.length > most}
+        <p class="mt-4 flex items-center gap-4">
+          <button type="button" class="btn" onclick={() => (most += AT_A_TIME)}>Show older runs</button>
+          <span class="text-quiet">{formatNumber(most)} of {formatNumber(rows.length)} are shown.</span>
+        </p>
+      {/if}
     {/if}
   {/if}
 </div>

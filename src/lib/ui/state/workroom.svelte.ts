@@ -15,6 +15,10 @@ export interface KnownRun extends StoredRun {
   state: RunState;
 }
 
+/** Read before the first screen, and at a time after it. */
+const RECENT_RUNS = 40;
+const AT_A_TIME = 50;
+
 /** What the whole application shares: workshop, builds, runs. Every change is stored before it is shown as done. */
 class Workroom {
   readonly store = new Store();
@@ -43,15 +47,24 @@ class Workroom {
     }
     if (document.documentElement.dataset.demo !== undefined && (await this.store.isEmpty()))
       await this.fillWithDemo();
-    this.workshop = await this.store.workshop();
-    await this.refresh();
+    await this.readAll();
     this.status = 'ready';
   }
-  /** Reads builds and runs again. */
+  /** Reads the builds again. */
   async refresh() {
     this.builds = await this.store.builds();
+    this.tellDamaged();
+  }
+  private async readAll() {
+    this.workshop = await this.store.workshop();
+    this.builds = await this.store.builds();
     this.movements = await this.store.movements();
-    this.runs = (await this.store.log.all()).map(known);
+    const { runs, older } = await this.store.log.recent(RECENT_RUNS);
+    this.runs = runs.map(known);
+    this.older = older;
+    this.tellDamaged();
+  }
+  private tellDamaged() {
     const damaged = this.store.takeDamaged();
     if (damaged.length)
       showNote(
@@ -59,11 +72,30 @@ class Workroom {
         'Everything else is here. They stay in this browser; a backup brings them back whole.',
       );
   }
-  /** Reads everything anew, the workshop too: after a restore. */
-  async reload() {
-    this.workshop = await this.store.workshop();
-    await this.refresh();
+  /** runs that are not read yet */
+  private older: string[] = [];
+  olderRuns = $state(0);
+  /** A log of years must not hold up the first screen, nor the needle: it is read in parts, when it is asked for. */
+  async readLog(): Promise<void> {
+    const ids = this.older;
+    this.older = [];
+    const found: KnownRun[] = [];
+    for (let from = 0; from < ids.length; from += AT_A_TIME) {
+      this.olderRuns = ids.length - from;
+      await new Promise((next) => setTimeout(next));
+      const part = await attempt(() => this.store.log.many(ids.slice(from, from + AT_A_TIME)));
+      if (part.ok) found.push(...part.value.map(known));
+      else showProblem(part.problem);
+    }
+    this.olderRuns = 0;
+    if (!found.length) return;
+    const there = new Set(this.runs.map((r) => r.run.id));
+    const all = [...this.runs, ...found.filter((r) => !there.has(r.run.id))];
+    this.runs = all.sort((a, b) => b.run.createdAt - a.run.createdAt);
+    this.tellDamaged();
   }
+  /** Reads everything anew, the workshop too: after a restore. */
+  reload = (): Promise<void> => this.readAll();
   async fillWithDemo() {
     const { demoWorkroom, recordsOf } = await import('$lib/demo');
     const demo = recordsOf(demoWorkroom(Date.now()));
@@ -73,8 +105,7 @@ class Workroom {
       await this.store.restore({ ...demo, workshop: own ? null : demo.workshop });
     });
     if (!written.ok) showProblem(written.problem);
-    this.workshop = await this.store.workshop();
-    await this.refresh();
+    await this.readAll();
   }
 
   private saving = Promise.resolve();
@@ -138,10 +169,6 @@ class Workroom {
 
   runsOf = (buildId: string) => this.runs.filter((r) => r.run.buildId === buildId);
   openRuns = $derived(this.runs.filter((r) => r.state.status !== 'ready' && !isOver(r.state)));
-  /** items of a build that were made so far: hands learn by them */
-  madeBefore = (buildId: string): number =>
-    this.runsOf(buildId).reduce((sum, { run, state }) => sum + (isOver(state) ? run.items : 0), 0);
-
   /** Starts a run with the score as it is now. */
   async startRun(build: Build, plan: BuildPlan): Promise<string | null> {
     const now = Date.now();
@@ -152,7 +179,7 @@ class Workroom {
       {
         id: newId(),
         now,
-        madeBefore: this.madeBefore(build.id),
+        madeBefore: await this.store.log.madeOf(build.id),
       },
     );
     const started: RunEvent = { type: 'started', at: now };
