@@ -66,6 +66,41 @@ describe('at the machine', () => {
     await context.close();
   });
 
+  it('a finger on the forward half goes on, once, whatever lies there; not beside it, not on what answers itself', async () => {
+    const tablet = { viewport: { width: 820, height: 1180 }, hasTouch: true };
+    const { page, context, faults } = await openPage(used.browser, tablet);
+    await begin(page, 'line-winder-pouch');
+    const moved = async (x: number, y: number) => {
+      const before = await index(page);
+      await page.touchscreen.tap(x, y);
+      // What would have moved on has moved on when the next event is stored.
+      await page.keyboard.press('n');
+      await page.getByRole('dialog').getByLabel('Note').fill('here');
+      await page.getByRole('dialog').getByRole('button', { name: 'Keep the note' }).click();
+      await page.getByRole('dialog').waitFor({ state: 'detached' });
+      return (await index(page)) - before;
+    };
+    expect(await moved(600, 800), 'on a picture').to.equal(1);
+    expect(await moved(200, 800), 'left of the middle').to.equal(0);
+    await page.getByRole('button', { name: 'How Run works for you' }).tap();
+    await page.getByLabel(/Left-handed/).check();
+    await closeDialog(page);
+    expect(await moved(200, 800), 'left-handed').to.equal(1);
+    // Beside a dialog a tap closes it, and no more.
+    const before = await index(page);
+    await page.getByRole('button', { name: 'Trouble' }).tap();
+    await page.getByRole('dialog').waitFor();
+    await page.touchscreen.tap(20, 120);
+    await page.getByRole('dialog').waitFor({ state: 'detached' });
+    expect(await index(page)).to.equal(before);
+    await page.getByRole('button', { name: 'How Run works for you' }).tap();
+    await page.getByLabel(/A finger anywhere on the left half/).uncheck();
+    await closeDialog(page);
+    expect(await moved(200, 800), 'switched off').to.equal(0);
+    expect(faults).to.deep.equal([]);
+    await context.close();
+  });
+
   it('leads out of a thread break: what is safe, what first, how far back; and the log knows', async () => {
     const { page, context, faults } = await openPage(used.browser);
     await resume(page);

@@ -83,6 +83,13 @@
     <label class="flex min-h-11 items-center gap-3"
       ><input
         type="checkbox"
+        checked={runWays.taps}
+        onchange={(e) => runWays.set({ taps: e.currentTarget.checked })}
+      />A finger anywhere on the {runWays.mirrored ? 'left' : 'right'} half goes on</label
+    >
+    <label class="flex min-h-11 items-center gap-3"
+      ><input
+        type="checkbox"
         checked={runWays.sound}
         onchange={(e) => runWays.set({ sound: e.currentTarget.checked })}
       />A soft sound before the next stop</label

@@ -89,6 +89,9 @@
     const typing = document.activeElement?.matches('input, textarea, select');
     if (!typing && (event.target as HTMLElement).closest('button')) event.preventDefault();
   }
+  function onclick(event: MouseEvent) {
+    if (runWays.isForwardTap(event as PointerEvent)) void forward();
+  }
   const label = $derived(
     session.resting
       ? 'Go on'
@@ -104,7 +107,7 @@
   );
 </script>
 
-<svelte:window {onkeydown} {onmousedown} />
+<svelte:window {onkeydown} {onmousedown} {onclick} />
 
 <div
   class="flex h-dvh flex-col overflow-hidden"
@@ -160,7 +163,7 @@
   {/if}
 
   {#if step}
-    <div class="grid min-h-0 flex-1 overflow-y-auto lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
+    <div class="grid min-h-0 flex-1 overflow-y-auto lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]" data-taps>
       <RunWords {session} {machine} ontrouble={ask} />
       <RunPictures {session} {drawing} />
     </div>
@@ -217,7 +220,7 @@
         step?.kind === 'hand' && 'border-hands-fill! bg-hands-fill! text-on-hands!',
       ]}
       disabled={busy}
-      onclick={forward}
+      onclick={(e) => e.detail < 2 && forward()}
       data-testid="forward"
     >
       <span class="truncate">{label}</span>{#if !busy}<ChevronRight size={28} class="shrink-0" />{/if}

@@ -8,6 +8,8 @@ const BACK = ['ArrowLeft', 'PageUp', 'Backspace'];
 const schema = z.object({
   /** the forward button under the left hand */
   mirrored: z.boolean().default(false),
+  /** a finger anywhere on the forward half goes on */
+  taps: z.boolean().default(true),
   sound: z.boolean().default(true),
   speech: z.boolean().default(false),
   /** taught by pressing it: codes of keys */
@@ -21,6 +23,7 @@ export type RunKey = keyof z.infer<typeof schema>['keys'];
 /** How this maker likes Run; kept. */
 class RunWays {
   mirrored = $state(false);
+  taps = $state(true);
   sound = $state(true);
   speech = $state(false);
   keys = $state.raw<z.infer<typeof schema>['keys']>({});
@@ -31,8 +34,15 @@ class RunWays {
   }
   set(change: Partial<z.infer<typeof schema>>) {
     Object.assign(this, change);
-    const { mirrored, sound, speech, keys } = this;
-    void workroom.store.saveSetting('run-ways', { mirrored, sound, speech, keys });
+    const { mirrored, taps, sound, speech, keys } = this;
+    void workroom.store.saveSetting('run-ways', { mirrored, taps, sound, speech, keys });
+  }
+  /** Whether a tap says "go on": by a finger, once, on the forward half of the step, and on nothing that answers by itself. */
+  isForwardTap({ pointerType, detail, clientX, target }: PointerEvent): boolean {
+    if (!this.taps || pointerType !== 'touch' || detail > 1) return false;
+    const on = target as HTMLElement;
+    if (!on.closest('[data-taps]') || on.closest('a, button, input, label, summary')) return false;
+    return clientX > window.innerWidth / 2 !== this.mirrored;
   }
   /** What a key does here. */
   meaning({ code, key }: KeyboardEvent): RunKey | null {
