@@ -467,6 +467,29 @@ describe('a machine that is followed', () => {
     await context.close();
   });
 
+  it('knows of a bobbin that hands put in: it counts from a full one again', async () => {
+    const { page, context, faults } = await openPage(used.browser);
+    await begin(page, 'tail-tab');
+    await page.getByRole('button', { name: 'How Run works for you' }).click();
+    await page.getByLabel('Times as fast').fill('200');
+    await page.getByRole('button', { name: 'Follow the simulated machine' }).click();
+    await page.getByTestId('machine').getByText('petrel: ready').waitFor();
+    while ((await title(page)) !== 'Matching bobbin') {
+      const from = await index(page);
+      const start = page.getByRole('button', { name: 'Start the machine' });
+      if (!(await start.count())) await stepOn(page);
+      else {
+        await start.click();
+        await page.waitForFunction((i) => Number(document.querySelector('[data-testid=run]')?.getAttribute('data-index')) > i, from); // prettier-ignore
+      }
+    }
+    const left = async () => (await (await page.request.get(`${used.app.url}/api/machine/petrel`)).json()).bobbinLeftM as number; // prettier-ignore
+    const before = await left();
+    await stepOn(page);
+    while ((await left()) <= before) await page.waitForTimeout(50);
+    expect(faults).to.deep.equal([]);
+    await context.close();
+  });
   it('with many needles sews all items of the hooping through its changes of thread, and halts where hands are needed', async () => {
     const { page, context, faults } = await openPage(used.browser);
     await page.goto(`${used.app.url}/builds/crew-patch?view=order`);

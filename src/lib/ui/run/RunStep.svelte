@@ -54,7 +54,12 @@
   function forward() {
     if (watching || busy) return;
     if (!step && !session.resting) return finish();
-    return toStart ? machine.start() : session.forward();
+    return toStart ? machine.start() : goOn();
+  }
+  async function goOn() {
+    const bobbin = step?.kind === 'hand' && step.action === 'bobbin' && !session.resting;
+    // A machine that is followed counts its bobbin from full again.
+    if ((await session.forward()) && bobbin) await machine.freshBobbin();
   }
   async function finish() {
     // What was typed last is being stored as the focus leaves its field.
