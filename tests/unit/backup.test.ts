@@ -10,7 +10,8 @@ import {
   summarise,
   type WorkroomData,
 } from '$lib/core/backup';
-import { JoltDb, Store } from '$lib/store';
+import { same } from '$lib/core/backup/same';
+import { attempt, JoltDb, Store } from '$lib/store';
 import { demoWorkroom, recordsOf } from '$lib/demo';
 
 let n = 0;
@@ -36,6 +37,8 @@ const value = (bytes: Uint8Array): WorkroomData => {
   if (!read.ok) throw new Error(read.problem.message);
   return read.value;
 };
+/** As a backup writes it: keys in one order. */
+const packed = (v: unknown) => JSON.stringify(v, (_, x: unknown) => (x && typeof x === 'object' && !Array.isArray(x) ? Object.fromEntries(Object.entries(x).sort(([a], [b]) => (a < b ? -1 : 1))) : x)); // prettier-ignore
 const refusal = (bytes: Uint8Array) => {
   const read = readBackup(bytes);
   return read.ok ? 'read' : read.problem.code;
@@ -91,6 +94,30 @@ describe('backup and restore', () => {
     const both = mergeBackup(mine, backup, 'both', () => 'copy');
     expect(names(both)).to.include.members([mine.builds[0].name, 'From elsewhere, from the backup']);
     expect(both.runs.map((r) => r.run.id)).to.include.members([mine.runs[2].run.id, 'copy']);
+  });
+  it('takes records for the same by what they say, not by how they were made', () => {
+    const json = fc.jsonValue();
+    fc.assert(fc.property(json, (v) => same(v, JSON.parse(JSON.stringify(v)))));
+    fc.assert(
+      fc.property(json, json, (a, b) => {
+        expect(same({ at: a }, { at: b })).to.equal(packed(a) === packed(b));
+        expect(same(a, b)).to.equal(same(b, a));
+      }),
+    );
+    expect(same({ a: 1, b: undefined }, { a: 1 })).to.equal(true);
+    expect(same({ a: 1 }, { a: 1, b: null })).to.equal(false);
+    expect(same(new Uint8Array([1, 2]), new Uint8Array([1, 2]))).to.equal(true);
+    expect(same(new Uint8Array([1, 2]), new Uint8Array([1, 3]))).to.equal(false);
+    expect(same(new Uint8Array([1]), [1])).to.equal(false);
+  });
+  it('stops where it is told to, and says how far it has come', async () => {
+    const store = await filled();
+    const told: number[] = [];
+    const whole = await store.whole((share) => told.push(share));
+    expect([told[0], whole.runs.length]).to.deep.equal([0, demo.runs.length]);
+    const stop = new AbortController();
+    const stopped = await attempt(() => store.whole(() => stop.abort(), stop.signal));
+    expect(stopped.ok).to.equal(false);
   });
   it('refuses what is cut off, foreign, swollen, newer or changed, each in its own words', async () => {
     const bytes = packBackup(await (await filled()).whole());

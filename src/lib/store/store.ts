@@ -186,8 +186,8 @@ export class Store {
     });
   }
   /** Everything that is kept, for a backup. */
-  async whole(): Promise<WorkroomData> {
-    return (await import('./whole')).readWhole(this.db);
+  async whole(tell?: (share: number) => void, signal?: AbortSignal): Promise<WorkroomData> {
+    return (await import('./whole')).readWhole(this.db, tell, signal);
   }
   /** All of it in one go, or nothing. */
   async restore(data: WorkroomData): Promise<void> {

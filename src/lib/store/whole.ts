@@ -3,42 +3,71 @@ import { buildSchema } from '$lib/core/build';
 import { runEventSchema, runRecordSchema } from '$lib/core/run';
 import { movementSchema } from '$lib/core/stock';
 import { workshopSchema } from '$lib/core/workshop';
-import type { JoltDb } from './db';
+import type { EventRecord, JoltDb } from './db';
 
 /** Told of this browser, not of the workroom: not part of a backup. */
 const OWN_SETTINGS = ['workshop', 'backup'];
 const isOwn = (key: string) => OWN_SETTINGS.includes(key) || key.startsWith('workshop, damaged');
 
-/** Everything that is kept and sound, as plain records. */
-export async function readWhole(db: JoltDb): Promise<WorkroomData> {
-  return db.transaction('r', db.tables, async () => {
-    const settings = await db.settings.toArray();
-    const events = await db.events.toArray();
-    const runs = (await db.runs.toArray()).flatMap((row) => {
-      const run = runRecordSchema.safeParse(row).data;
-      if (!run) return [];
-      const own = events
-        .filter((e) => e.runId === run.id)
-        .sort((a, b) => a.n - b.n)
-        .flatMap(({ n, event }) => {
-          const sound = runEventSchema.safeParse(event).data;
-          return sound ? [{ n, event: sound }] : [];
-        });
-      return [{ run, events: own }];
-    });
-    return {
-      workshop: workshopSchema.safeParse(settings.find((s) => s.key === 'workshop')?.value).data ?? null,
-      settings: Object.fromEntries(
-        settings.filter((s) => !isOwn(s.key)).map((s) => [s.key, JSON.parse(JSON.stringify(s.value))]),
-      ),
-      builds: (await db.builds.toArray()).flatMap((b) => buildSchema.safeParse(b).data ?? []),
-      runs,
-      movements: (await db.movements.toArray()).flatMap((m) => movementSchema.safeParse(m).data ?? []),
-      tapes: await db.tapes.toArray(),
-      sheets: await db.documents.toArray(),
-      photos: await db.photos.toArray(),
-    };
-  });
+/** Runs that are checked before the screen is let in. */
+const AT_A_TIME = 50;
+
+/**
+ * Everything that is kept and sound, as plain records.
+ * @param tell the share that is done, 0-1
+ * @throws what the signal says when it is stopped
+ */
+export async function readWhole(
+  db: JoltDb,
+  tell: (share: number) => void = () => undefined,
+  signal?: AbortSignal,
+): Promise<WorkroomData> {
+  const raw = await db.transaction('r', db.tables, async () => ({
+    settings: await db.settings.toArray(),
+    events: await db.events.toArray(),
+    runs: await db.runs.toArray(),
+    builds: await db.builds.toArray(),
+    movements: await db.movements.toArray(),
+    tapes: await db.tapes.toArray(),
+    sheets: await db.documents.toArray(),
+    photos: await db.photos.toArray(),
+  }));
+  const { settings, tapes, sheets, photos } = raw;
+  const events = new Map<string, EventRecord[]>();
+  for (const e of raw.events) {
+    const of = events.get(e.runId);
+    if (of) of.push(e);
+    else events.set(e.runId, [e]);
+  }
+  const runs: WorkroomData['runs'] = [];
+  for (const [i, row] of raw.runs.entries()) {
+    if (i % AT_A_TIME === 0) {
+      tell(i / raw.runs.length);
+      await new Promise((next) => setTimeout(next));
+      signal?.throwIfAborted();
+    }
+    const run = runRecordSchema.safeParse(row).data;
+    if (!run) continue;
+    const own = (events.get(run.id) ?? [])
+      .sort((a, b) => a.n - b.n)
+      .flatMap(({ n, event }) => {
+        const sound = runEventSchema.safeParse(event).data;
+        return sound ? [{ n, event: sound }] : [];
+      });
+    runs.push({ run, events: own });
+  }
+  return {
+    workshop: workshopSchema.safeParse(settings.find((s) => s.key === 'workshop')?.value).data ?? null,
+    settings: Object.fromEntries(
+      settings.filter((s) => !isOwn(s.key)).map((s) => [s.key, JSON.parse(JSON.stringify(s.value))]),
+    ),
+    builds: raw.builds.flatMap((b) => buildSchema.safeParse(b).data ?? []),
+    runs,
+    movements: raw.movements.flatMap((m) => movementSchema.safeParse(m).data ?? []),
+    tapes,
+    sheets,
+    photos,
+  };
 }
 
 /** Writes all of it in one go: the browser keeps everything or nothing. What is there and not named stays. */

@@ -1,3 +1,4 @@
+import { same } from './same';
 import type { WorkroomData } from './types';
 
 /** Where both have something of the same id and it differs: the backup's, mine, or both (builds and runs as copies). */
@@ -22,35 +23,30 @@ const rowsOf = (data: WorkroomData, kind: Kind): Row[] =>
   kind === 'runs'
     ? data.runs.map((r) => ({ id: r.run.id, value: r }))
     : data[kind].map((value) => ({ id: value.id, value }));
-/** Compared as text, bytes by their length and content. */
-const told = (value: unknown): string =>
-  JSON.stringify(value, (_, v: unknown) =>
-    v instanceof Uint8Array
-      ? `${v.length}:${v.reduce((h, b) => Math.imul(h ^ b, 0x01000193) >>> 0, 0x811c9dc5)}`
-      : v && typeof v === 'object' && !Array.isArray(v)
-        ? Object.fromEntries(Object.entries(v).sort(([a], [b]) => (a < b ? -1 : 1)))
-        : v,
-  );
-
 export function summarise(mine: WorkroomData, backup: WorkroomData): RestoreSummary {
   const kinds = KINDS.map((kind) => {
-    const own = new Map(rowsOf(mine, kind).map((r) => [r.id, told(r.value)]));
+    const own = new Map(rowsOf(mine, kind).map((r) => [r.id, r.value]));
     const counts = { kind, added: 0, same: 0, differs: 0, kept: 0 };
     const seen = new Set<string>();
     for (const { id, value } of rowsOf(backup, kind)) {
       seen.add(id);
       const known = own.get(id);
       if (known === undefined) counts.added++;
-      else if (known === told(value)) counts.same++;
+      else if (same(known, value)) counts.same++;
       else counts.differs++;
     }
     counts.kept = [...own.keys()].filter((id) => !seen.has(id)).length;
     return counts;
   });
   const names = backup.builds.map((b) => b.name);
-  const workshopDiffers = mine.workshop !== null && backup.workshop !== null && told(mine.workshop) !== told(backup.workshop); // prettier-ignore
+  const workshopDiffers = mine.workshop !== null && backup.workshop !== null && !same(mine.workshop, backup.workshop); // prettier-ignore
   return { kinds, workshopDiffers, names };
 }
+
+type KeptRun = WorkroomData['runs'][number];
+/** The later run is the earlier one with more events, or just it. */
+const goesOn = (earlier: KeptRun, later: KeptRun): boolean =>
+  same(earlier.run, later.run) && earlier.events.every((e, i) => same(e, later.events[i]));
 
 /**
  * Both together by id; nothing of mine is lost unless the backup's is wanted in its place. Where one run is the other with
@@ -68,7 +64,7 @@ export function mergeBackup(
     for (const v of other) {
       const known = merged.get(id(v));
       if (known === undefined) merged.set(id(v), v);
-      else if (told(known) === told(v)) continue;
+      else if (same(known, v)) continue;
       else if (mode === 'backup') merged.set(id(v), v);
       else if (mode === 'both' && copy) {
         const made = copy(v);
@@ -77,21 +73,18 @@ export function mergeBackup(
     }
     return [...merged.values()];
   };
-  const runs = (() => {
-    const longer = new Map<string, WorkroomData['runs'][number]>();
-    for (const r of backup.runs) {
-      const own = mine.runs.find((m) => m.run.id === r.run.id);
-      const grows = own && told(own.run) === told(r.run) && told(own.events) === told(r.events.slice(0, own.events.length)); // prettier-ignore
-      if (grows) longer.set(r.run.id, r);
-    }
-    const own = mine.runs.map((m) => longer.get(m.run.id) ?? m);
-    // Where mine is the longer one, the backup has nothing to add.
-    const shorter = (r: WorkroomData['runs'][number]) => {
-      const known = own.find((m) => m.run.id === r.run.id);
-      return known && told(known.run) === told(r.run) && told(r.events) === told(known.events.slice(0, r.events.length)); // prettier-ignore
-    };
-    return by(own, backup.runs.filter((r) => !shorter(r)), (r) => r.run.id, (r) => ({ ...r, run: { ...r.run, id: newId() } })); // prettier-ignore
-  })();
+  const theirs = new Map(backup.runs.map((r) => [r.run.id, r]));
+  const own = mine.runs.map((m) => {
+    const other = theirs.get(m.run.id);
+    return other && goesOn(m, other) ? other : m;
+  });
+  const known = new Map(own.map((m) => [m.run.id, m]));
+  // Where mine is the longer one, the backup has nothing to add.
+  const news = backup.runs.filter((r) => {
+    const m = known.get(r.run.id);
+    return !m || !goesOn(r, m);
+  });
+  const runs = by(own, news, (r) => r.run.id, (r) => ({ ...r, run: { ...r.run, id: newId() } })); // prettier-ignore
   const wins = mode === 'backup' || mine.workshop === null;
   return {
     workshop: wins ? (backup.workshop ?? mine.workshop) : mine.workshop,

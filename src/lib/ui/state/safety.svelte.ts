@@ -9,6 +9,8 @@ import { workroom } from './workroom.svelte';
 
 const schema = z.object({ lastAt: z.number().nullable(), since: z.number() });
 const DAY_MS = 86_400_000;
+/** Of the bar: reading, before the rest. */
+const READ_SHARE = 0.5;
 /** From this share on the browser's room is called nearly full. */
 const NEARLY_FULL = 0.85;
 
@@ -49,17 +51,18 @@ class Safety {
       showNote('The browser did not promise it.', 'It decides by itself; install Jolt Step or make backups.');
   }
 
-  /** The whole workroom as bytes; null when it could not be read. */
-  async pack(): Promise<Uint8Array | null> {
-    return jobs.watch('Packing the backup', async (tell) => {
-      const whole = await attempt(() => workroom.store.whole());
-      if (!whole.ok) {
-        showProblem(whole.problem);
-        return null;
-      }
-      tell(0.4);
-      return core().packBackup(whole.value);
+  /** The whole workroom as bytes; null when it could not be read, or was stopped. */
+  pack(): Promise<Uint8Array | null> {
+    return jobs.watch('Packing the backup', async (tell, signal) => {
+      const whole = await this.mine((share) => tell(READ_SHARE * share), signal);
+      return whole && core().packBackup(whole);
     });
+  }
+  private async mine(tell: (share: number) => void, signal: AbortSignal): Promise<WorkroomData | null> {
+    const whole = await attempt(() => workroom.store.whole(tell, signal));
+    if (whole.ok) return whole.value;
+    if (!signal.aborted) showProblem(whole.problem);
+    return null;
   }
   async noteBackup() {
     this.lastAt = Date.now();
@@ -67,30 +70,31 @@ class Safety {
     await this.look();
   }
 
-  /** Reads a backup and tells what restoring it would do; nothing is changed yet. */
-  async read(bytes: Uint8Array): Promise<{ backup: WorkroomData; summary: RestoreSummary } | null> {
-    const backup = await core().readBackup(bytes);
-    const mine = await attempt(() => workroom.store.whole());
-    for (const result of [backup, mine])
-      if (!result.ok) {
-        showProblem(result.problem);
+  /** Reads a backup and tells what restoring it would do; nothing is changed yet. null: it cannot be read, or was stopped. */
+  read(bytes: Uint8Array): Promise<{ backup: WorkroomData; summary: RestoreSummary } | null> {
+    return jobs.watch('Reading the backup', async (tell, signal) => {
+      const backup = await core().readBackup(bytes);
+      if (!backup.ok) {
+        showProblem(backup.problem);
         return null;
       }
-    if (!backup.ok || !mine.ok) return null;
-    const { summarise } = await import('$lib/core/backup');
-    return { backup: backup.value, summary: summarise(mine.value, backup.value) };
+      tell(READ_SHARE);
+      const mine = await this.mine((share) => tell(READ_SHARE + (1 - READ_SHARE) * share), signal);
+      const { summarise } = await import('$lib/core/backup');
+      return mine && { backup: backup.value, summary: summarise(mine, backup.value) };
+    });
   }
   /** All or nothing, in one write. */
   async restore(backup: WorkroomData, mode: MergeMode): Promise<boolean> {
-    const done = await attempt(async () => {
+    const done = await jobs.watch('Restoring', async (tell, signal) => {
+      const mine = await this.mine((share) => tell(READ_SHARE * share), signal);
+      if (!mine) return false;
       const { mergeBackup } = await import('$lib/core/backup');
-      const mine = await workroom.store.whole();
-      await workroom.store.restore(mergeBackup(mine, backup, mode, newId));
+      const written = await attempt(() => workroom.store.restore(mergeBackup(mine, backup, mode, newId)));
+      if (!written.ok) showProblem(written.problem);
+      return written.ok;
     });
-    if (!done.ok) {
-      showProblem(done.problem);
-      return false;
-    }
+    if (!done) return false;
     await workroom.reload();
     return true;
   }
