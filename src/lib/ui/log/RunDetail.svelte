@@ -69,8 +69,8 @@
       <tr
         ><th class="font-normal" scope="col">Step</th><th class="font-normal" scope="col"
           ><span class="sr-only">What</span></th
-        ><th class="text-right font-normal" scope="col">Took</th><th
-          class="text-right font-normal"
+        ><th class="pl-3 text-right font-normal" scope="col">Took</th><th
+          class="pl-3 text-right font-normal"
           scope="col">Planned</th
         ></tr
       >
@@ -92,10 +92,10 @@
               ? `, done ${row.times} times`
               : ''}{@render told(row.id, row.title)}</td
           >
-          <td class={['text-right', slow && 'font-bold text-madder']}
+          <td class={['pl-3 text-right whitespace-nowrap', slow && 'font-bold text-madder']}
             >{row.taken === null ? '–' : formatDuration(row.taken)}</td
           >
-          <td class="text-right text-quiet">{formatDuration(row.planned)}</td>
+          <td class="pl-3 text-right whitespace-nowrap text-quiet">{formatDuration(row.planned)}</td>
         </tr>
       {/each}
       {#if atEnd}

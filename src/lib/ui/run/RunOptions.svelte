@@ -76,6 +76,7 @@
     <label class="flex min-h-11 items-center gap-3"
       ><input
         type="checkbox"
+        class="size-5 shrink-0"
         checked={runWays.mirrored}
         onchange={(e) => runWays.set({ mirrored: e.currentTarget.checked })}
       />Left-handed: the forward button on the left</label
@@ -83,6 +84,7 @@
     <label class="flex min-h-11 items-center gap-3"
       ><input
         type="checkbox"
+        class="size-5 shrink-0"
         checked={runWays.taps}
         onchange={(e) => runWays.set({ taps: e.currentTarget.checked })}
       />A finger anywhere on the {runWays.mirrored ? 'left' : 'right'} half goes on</label
@@ -90,6 +92,7 @@
     <label class="flex min-h-11 items-center gap-3"
       ><input
         type="checkbox"
+        class="size-5 shrink-0"
         checked={runWays.sound}
         onchange={(e) => runWays.set({ sound: e.currentTarget.checked })}
       />A soft sound before the next stop</label
@@ -98,6 +101,7 @@
       <label class="flex min-h-11 items-center gap-3"
         ><input
           type="checkbox"
+          class="size-5 shrink-0"
           checked={runWays.speech}
           onchange={(e) => runWays.set({ speech: e.currentTarget.checked })}
         />Read each step aloud</label
