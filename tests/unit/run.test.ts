@@ -284,11 +284,32 @@ describe('a run of the pouch', () => {
     const broken = { ...record, score: { ...record.score, steps: [{ kind: 'hand', id: 'x' }] } };
     expect(runRecordSchema.safeParse(broken).success).to.equal(false);
   });
-  it('asks before unhooping for both sides: threads, covers, the back caught all round', () => {
-    const list = inspections(record, at('unhoop'));
+  /** the run up to a step; what happens at one comes before its end */
+  const sewnTo = (index: number, at: Record<string, Partial<RunEvent>[]> = {}) =>
+      reduceRun(
+        [
+          { type: 'started', at: T0 },
+          ...record.score.steps.slice(0, index + 1).flatMap(({ id }, i) => [
+            ...(at[id] ?? []).map((e) => ({ at: T0, index: i, stepId: id, ...e }) as RunEvent),
+            ...(i < index && !at[id]?.some((e) => e.type === 'skipped') ? [{ type: 'done', at: T0, index: i, stepId: id } as RunEvent] : []),
+          ]),
+        ],
+        stepFacts(record),
+      ); // prettier-ignore
+  it('asks before unhooping for both sides: threads, covers, the back caught all round; of what was sewn', () => {
+    const unhoop = at('unhoop');
+    const list = inspections(record, sewnTo(unhoop));
     expect(list.filter((i) => i.id.startsWith('threads'))).to.have.length(2);
     expect(list.map((i) => i.text).join(' ')).to.match(/is caught on every side.*both corners/);
     expect(list.at(-1)?.text).to.match(/closed from end to end/);
+    // A last line that was passed over is not looked for.
+    const line = record.score.steps.slice(0, unhoop).findLast((s) => s.kind === 'needle')!;
+    expect(list.at(-1)?.id).to.equal(`last:${line.id}`);
+    const without = inspections(record, sewnTo(unhoop, { [line.id]: [{ type: 'skipped' }] }));
+    expect(without.map((i) => i.id)).not.to.include(`last:${line.id}`);
+    // Every item of the hooping has its jumps.
+    const jumps = (items: number) => Number(/about (\d+) jump/.exec(inspections({ ...record, items, blocks: record.blocks.map((b) => ({ ...b, starts: 3 })) }, sewnTo(unhoop))[0].text)?.[1]); // prettier-ignore
+    expect(jumps(4)).to.equal(4 * jumps(1));
   });
   describe('thread and bobbin', () => {
     const fresh = reduceRun([], []);
@@ -315,18 +336,6 @@ describe('a run of the pouch', () => {
       expect(threadAt(twoThreads, back, needles[5].i)?.name).to.equal('coral');
       expect(threadAt(twoThreads, back, needles[3].i)?.name).to.equal('rust');
     });
-    /** the run up to a step; what happens at one comes before its end */
-    const sewnTo = (index: number, at: Record<string, Partial<RunEvent>[]> = {}) =>
-      reduceRun(
-        [
-          { type: 'started', at: T0 },
-          ...record.score.steps.slice(0, index + 1).flatMap(({ id }, i) => [
-            ...(at[id] ?? []).map((e) => ({ at: T0, index: i, stepId: id, ...e }) as RunEvent),
-            ...(i < index && !at[id]?.some((e) => e.type === 'skipped') ? [{ type: 'done', at: T0, index: i, stepId: id } as RunEvent] : []),
-          ]),
-        ],
-        stepFacts(record),
-      ); // prettier-ignore
     const left = (...args: Parameters<typeof sewnTo>) => bobbinLeft(record, sewnTo(...args));
     const last = record.score.steps.length;
     const metres = (i: number) => record.blocks[(record.score.steps[i] as NeedleStep).block].bobbinM;

@@ -1,6 +1,7 @@
 import { stackAt, type Step } from '../score';
 import { count } from '../units';
 import type { RunRecord } from './record';
+import { wasDone, type RunState } from './state';
 
 /** One thing to look at before the hoop is opened: afterwards nothing can be sewn in its place again. */
 export interface Inspection {
@@ -11,16 +12,19 @@ export interface Inspection {
   because: string;
 }
 
-const before = (steps: readonly Step[], index: number) => steps.slice(0, index);
-
 /**
  * What to look at before unhooping, from the score: threads to snip front and back, edges that a cover must hide, pieces
- * on the back that must be caught all round, openings. @param index of the step that unhoops
+ * on the back that must be caught all round, openings. Of what was really sewn: a block passed over is none of it.
  */
-export function inspections(run: Pick<RunRecord, 'score' | 'blocks'>, index: number): Inspection[] {
-  const { score, blocks } = run;
-  const sewn = before(score.steps, index).flatMap((s) => (s.kind === 'needle' && !s.skipped ? [s] : []));
-  const trims = sewn.reduce((sum, s) => sum + Math.max(0, (blocks[s.block]?.starts ?? 1) - 1), 0);
+export function inspections(
+  { score, blocks, items }: Pick<RunRecord, 'score' | 'blocks' | 'items'>,
+  state: Pick<RunState, 'index' | 'sewn'>,
+): Inspection[] {
+  const { index } = state;
+  const sewn = score.steps
+    .slice(0, index)
+    .flatMap((s) => (s.kind === 'needle' && !s.skipped && wasDone(state, s.id) ? [s] : []));
+  const trims = items * sewn.reduce((sum, s) => sum + Math.max(0, (blocks[s.block]?.starts ?? 1) - 1), 0);
   const stack = stackAt(score, index - 1);
   const nameOf = (id: string) => score.pieces.find((p) => p.id === id)?.name ?? 'piece';
   const heldBy = (id: string) => sewn.findLast((s) => s.holds.includes(id));

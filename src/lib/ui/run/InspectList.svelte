@@ -4,7 +4,7 @@
 
   // Before the hoop is opened: afterwards nothing can be sewn in its place again.
   let { session, ontrouble }: { session: RunSession; ontrouble: () => void } = $props();
-  const list = $derived(session.run && session.state ? inspections(session.run, session.state.index) : []);
+  const list = $derived(session.run && session.state ? inspections(session.run, session.state) : []);
   let seen = $state<string[]>([]);
 </script>
 
