@@ -92,6 +92,35 @@ describe('store', () => {
     ]);
   });
 
+  it('knows without reading the log what was made of a build, and when it was begun last', async () => {
+    const store = new Store(fresh());
+    const begun = { type: 'started', at: 5 } as const;
+    const over = [begun, { type: 'finished', at: 9 } as const];
+    await store.log.add({ ...run, id: 'one', items: 1, createdAt: 10 }, over);
+    await store.log.add({ ...run, id: 'four', items: 4, createdAt: 20 }, over);
+    await store.log.add({ ...run, id: 'open', items: 2, createdAt: 30 }, [begun]);
+    await store.log.add({ ...run, id: 'other', buildId: 'other', items: 9, createdAt: 40 }, over);
+    expect(await store.log.madeOf(run.buildId)).to.equal(5);
+    expect(await store.log.lastBegun(run.buildId)).to.equal(30);
+    expect(await store.log.lastBegun('never')).to.equal(null);
+  });
+
+  it('opens what a version before kept, and finds it by what is new', async () => {
+    const name = `test-${n++}`;
+    const before = new Dexie(name);
+    before.version(4).stores({ builds: 'id, changedAt, tapeId', tapes: 'id', runs: 'id, buildId, createdAt', events: '[runId+n], runId', settings: 'key', documents: 'id', movements: 'id, at, layoutId', photos: 'id, runId', pulses: 'runId' }); // prettier-ignore
+    await before.table('runs').put({ ...run, id: 'old' });
+    await before.table('events').bulkPut([
+      { runId: 'old', n: 0, event: { type: 'started', at: 5 } },
+      { runId: 'old', n: 1, event: { type: 'finished', at: 9 } },
+    ]);
+    before.close();
+    const store = new Store(new JoltDb(name));
+    expect(await store.open()).to.equal(null);
+    expect((await store.log.recent(0)).older).to.deep.equal(['old']);
+    expect(await store.log.lastBegun(run.buildId)).to.equal(run.createdAt);
+  });
+
   it('opens an empty database on a new workshop, and a filled one on its own', async () => {
     const store = new Store(fresh());
     expect(await store.workshop()).to.deep.equal(newWorkshop());

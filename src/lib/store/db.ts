@@ -68,7 +68,10 @@ export class JoltDb extends Dexie {
     this.version(2).stores({ documents: 'id' });
     this.version(3).stores({ movements: 'id, at, layoutId' });
     this.version(4).stores({ photos: 'id, runId', pulses: 'runId' });
-    // Which runs are over is known without reading them.
-    this.version(5).stores({ events: '[runId+n], runId, event.type' });
+    // Which runs are over, and when a build was sewn last, is known without reading them.
+    this.version(5).stores({
+      events: '[runId+n], runId, event.type',
+      runs: 'id, buildId, createdAt, [buildId+createdAt]',
+    });
   }
 }

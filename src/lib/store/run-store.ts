@@ -1,4 +1,4 @@
-import { liveQuery } from 'dexie';
+import Dexie, { liveQuery } from 'dexie';
 import { runEventSchema, runRecordSchema, type RunEvent, type RunRecord } from '$lib/core/run';
 import type { JoltDb, PhotoRecord, PulseRecord } from './db';
 
@@ -65,6 +65,12 @@ export class RunStore {
     const ended = (type: RunEvent['type']) => this.db.events.where('event.type').equals(type).primaryKeys();
     const ends = await Promise.all([ended('finished'), ended('given-up')]);
     return new Set(ends.flat().map(([runId]) => runId));
+  }
+  /** When the newest run of a build was begun, ms since 1970; null: never. */
+  async lastBegun(buildId: string): Promise<number | null> {
+    const ofBuild = this.db.runs.where('[buildId+createdAt]').between([buildId, Dexie.minKey], [buildId, Dexie.maxKey]); // prettier-ignore
+    const [newest] = (await ofBuild.reverse().limit(1).keys()) as unknown as [string, number][];
+    return newest?.[1] ?? null;
   }
   /** Items of a build that were made so far: hands learn by them. */
   async madeOf(buildId: string): Promise<number> {

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { onMount } from 'svelte';
   import { resolve } from '$app/paths';
   import Play from '@lucide/svelte/icons/play';
   import type { Build } from '$lib/core/build';
@@ -10,6 +11,14 @@
 
   const day = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short' });
   let beginning = $state(false);
+  /** when each build was sewn last */
+  let begun = $state.raw(new Map<string, number | null>());
+  onMount(async () => {
+    const { builds, store } = workroom;
+    begun = new Map(
+      await Promise.all(builds.map(async ({ id }) => [id, await store.log.lastBegun(id)] as const)),
+    );
+  });
   async function begin(build: Build) {
     beginning = true;
     await beginRun(build);
@@ -42,7 +51,7 @@
     <h2 class="mt-8 mb-2 text-2xl">{workroom.openRuns.length ? 'Begin another' : 'Begin one'}</h2>
     <ul class="grid gap-x-10 lg:grid-cols-2">
       {#each workroom.builds as build (build.id)}
-        {@const last = workroom.runsOf(build.id)[0]?.run.createdAt}
+        {@const last = begun.get(build.id)}
         <li class="flex items-center gap-4 border-b border-rule py-2">
           <TapePicture {build} size={52} />
           <div class="min-w-0 flex-1">
@@ -52,7 +61,9 @@
             <p class="label">
               {count(build.order.repeats, 'item')} in a hooping{last
                 ? `, last sewn ${day.format(last)}`
-                : ', never sewn yet'}
+                : last === null
+                  ? ', never sewn yet'
+                  : ''}
             </p>
           </div>
           <button

@@ -167,7 +167,6 @@ class Workroom {
     });
   }
 
-  runsOf = (buildId: string) => this.runs.filter((r) => r.run.buildId === buildId);
   openRuns = $derived(this.runs.filter((r) => r.state.status !== 'ready' && !isOver(r.state)));
   /** Starts a run with the score as it is now. */
   async startRun(build: Build, plan: BuildPlan): Promise<string | null> {
