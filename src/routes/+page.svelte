@@ -2,8 +2,9 @@
   import { onMount } from 'svelte';
   import { resolve } from '$app/paths';
   import { count, formatDuration } from '$lib/core/units';
-  import { plannedSeconds, runSeconds } from '$lib/core/run';
+  import { plannedSeconds, runSeconds, waitingFor } from '$lib/core/run';
   import TapePicture from '$lib/ui/hoop/TapePicture.svelte';
+  import WaitWords from '$lib/ui/run/WaitWords.svelte';
   import EmptyWorkroom from '$lib/ui/shell/EmptyWorkroom.svelte';
   import { safety } from '$lib/ui/state/safety.svelte';
   import { workroom } from '$lib/ui/state/workroom.svelte';
@@ -26,6 +27,7 @@
   {:else}
     {#each workroom.openRuns as { run, state } (run.id)}
       {@const step = run.score.steps[state.index]}
+      {@const waiting = waitingFor(run, state)}
       <section
         class="mb-5 flex flex-wrap items-center gap-4 rounded-lg border-l-8 border-hands bg-hands-soft p-4"
         aria-label="Interrupted run"
@@ -37,6 +39,7 @@
                 .length}.{:else}All steps are done; only the end is to be noted.{/if}
             {formatDuration(runSeconds(state, Date.now()))} so far, begun {day.format(run.createdAt)}.
           </p>
+          {#if waiting}<p><WaitWords {waiting} now={Date.now()} /></p>{/if}
           {#if state.notes.length}<p class="text-quiet">“{state.notes.at(-1)?.text}”</p>{/if}
         </div>
         <a class="btn btn-strong" href={resolve('/run/[id]', { id: run.id })}>Resume</a>

@@ -340,6 +340,36 @@ describe('at the machine', () => {
     await context.close();
   });
 
+  it('what dries is no work: the run rests, Bench says until when, and it goes on when the maker says so', async () => {
+    const { page, context, faults } = await openPage(used.browser);
+    await begin(page, 'wind-star');
+    while (!/^Dry/.test(await title(page))) await stepOn(page);
+    await page.getByText('then 10 h 00 min by itself').waitFor();
+    const before = await page.getByLabel('Time so far').innerText();
+    await stepOn(page);
+    await page
+      .getByTestId('resume')
+      .getByText(
+        /^It waits\. “Dry flat overnight” goes on by itself until about .+, (10 h 00|9 h 5\d) min from now/,
+      )
+      .waitFor();
+    await page.waitForTimeout(2200);
+    const seconds = (clock: string) => clock.split(':').reduce((sum, part) => 60 * sum + Number(part), 0);
+    expect(seconds(await page.getByLabel('Time so far').innerText())).to.be.at.most(seconds(before) + 1);
+    await page.goto(used.app.url);
+    const waits = page.getByRole('region', { name: 'Interrupted run' }).filter({ hasText: 'Wind-star' });
+    await waits.getByText('“Dry flat overnight” goes on by itself until about').waitFor();
+    await waits.getByRole('link', { name: 'Resume' }).click();
+    // Hours later it is over.
+    await page.clock.install({ time: Date.now() + 11 * 3_600_000 });
+    await page.reload();
+    await page.getByTestId('resume').getByText('“Dry flat overnight” is over: it may go on.').waitFor();
+    await forward(page).click();
+    await page.getByTestId('resume').waitFor({ state: 'detached' });
+    expect(faults).to.deep.equal([]);
+    await context.close();
+  });
+
   it('one tab holds a run; another watches, cannot press, and takes over when the first is closed', async () => {
     const { page, context } = await openPage(used.browser);
     await resume(page);

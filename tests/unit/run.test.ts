@@ -26,6 +26,7 @@ import {
   threadsAhead,
   troubleFlow,
   troublesAt,
+  waitingFor,
   TROUBLES,
   wasDone,
   type RunEvent,
@@ -33,7 +34,7 @@ import {
 } from '$lib/core/run';
 import type { NeedleStep } from '$lib/core/score';
 import { newWorkshop } from '$lib/core/workshop';
-import { pouch, tailTab } from '$lib/demo';
+import { pouch, tailTab, windStar } from '$lib/demo';
 import { example } from '../support/examples';
 
 const IDS = ['hoop', 'n0', 'lay', 'n1', 'unhoop'];
@@ -421,6 +422,27 @@ describe('a run of the pouch', () => {
     expect([matched.thread?.name, matched.next, matched.share]).to.deep.equal([last.name, null, 1]);
     expect(matched.leftM).to.be.closeTo(numbers['thread.bobbinMatched'] * (1 - numbers['thread.bobbinKeep'] / 100), 1e-9); // prettier-ignore
     expect(now(tab.score.steps.length).leftM).to.be.below(matched.leftM);
+  });
+  it('tells what dries, and until when, from the moment it was laid out; nothing once the next step is done', () => {
+    const { build, plan } = example(windStar(), { schools: { assembly: 'whip' } });
+    const star = newRun(build, plan, newWorkshop(), { id: 'r', now: T0, madeBefore: 0 });
+    const { steps } = star.score;
+    const dry = steps.findIndex((s) => s.kind === 'hand' && s.action === 'dry-lace');
+    const seconds = numbersWith({})['wait.dryLace'];
+    expect(star.waits).to.deep.equal({ [steps[dry].id]: seconds });
+    const laid = T0 + 7_200_000;
+    const upTo = (n: number) =>
+      reduceRun(
+        [started, ...steps.slice(0, n).map((s, index): RunEvent => ({ type: 'done', at: index === dry ? laid : T0, ms: 0, stepId: s.id, index }))],
+        stepFacts(star),
+      ); // prettier-ignore
+    expect(waitingFor(star, upTo(dry))).to.equal(null);
+    expect(waitingFor(star, upTo(dry + 1))).to.deep.equal({
+      title: steps[dry].title,
+      until: laid + 1000 * seconds,
+    });
+    expect(waitingFor(star, upTo(dry + 2))).to.equal(null);
+    expect(waitingFor({ ...star, waits: {} }, upTo(dry + 1)), 'a run of an older version').to.equal(null);
   });
   it('says while the needle sews what the hands do: stay, snip, be free, come back', () => {
     const numbers = numbersWith({ 'order.watch': 20, 'run.callSeconds': 30 });

@@ -160,6 +160,7 @@ const samples: Sample[] = [
       name: 'Wind-star',
       threads: times(2, chalk),
       materials: { base: { layers: 1 } },
+      schools: { assembly: 'whip' },
       order: { quantity: 10, repeats: 1 },
     },
   },

@@ -26,6 +26,7 @@ export { bobbinLeft, bobbinMetres, bobbinNow, threadAt, threadsAhead, type Threa
 export { needleSeconds, secondsLeft, stepSecondsLeft, stitchNow } from './progress';
 export { metresFrom, type StepFacts } from './sewn';
 export { handStops, hoopingTape, sewnSteps, stepFacts, stitchesOf } from './hooping';
+export { waitingFor, type Waiting } from './waiting';
 export { meanwhile, type Meanwhile } from './meanwhile';
 export { redoable, stitchesBack, troubleFlow, troublesAt, type TroubleFlow, type Way } from './trouble';
 export { inspections, isUnhoop, type Inspection } from './inspect';

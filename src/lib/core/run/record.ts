@@ -83,6 +83,8 @@ export const runRecordSchema = z.object({
   planned: z.record(id, seconds),
   /** of these, seconds in which the needle needs nobody */
   free: z.record(id, seconds).default({}),
+  /** seconds that pass by themselves after a step: drying, cooling */
+  waits: z.record(id, seconds).default({}),
   /** planned seconds by step and row of the table of numbers */
   terms: z.record(id, z.record(z.string().max(60), seconds)).default({}),
   /** the maker's own figures of that day, by row of the table */
@@ -131,6 +133,7 @@ export function newRun(
     score: plan.score,
     planned: Object.fromEntries(all.map(([step, t]) => [step, hoopingSeconds(t, items)])),
     free: Object.fromEntries(plan.score.steps.map((s) => [s.id, s.kind === 'needle' ? freeOf(s, hoopingSeconds(plan.times[s.id], items), plan.numbers) : 0])), // prettier-ignore
+    waits: Object.fromEntries(all.flatMap(([step, t]) => (t.waitSeconds ? [[step, t.waitSeconds]] : []))),
     terms: Object.fromEntries(
       all.map(([step, t]) => {
         const byNumber: Record<string, number> = {};

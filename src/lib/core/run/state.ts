@@ -43,6 +43,8 @@ export interface RunState {
   redos: number;
   skipped: string[];
   sewn: Sewn;
+  /** when each step was done last, ms since 1970 */
+  doneAt: Record<string, number>;
   breaks: { at: number; stepId: string; stitch: number; thread: string }[];
   /** seconds from each break until the needle went back */
   mendSeconds: number[];
@@ -79,6 +81,7 @@ const freshRun: RunState = {
   redos: 0,
   skipped: [],
   sewn: NOTHING_SEWN,
+  doneAt: {},
   breaks: [],
   mendSeconds: [],
   bobbins: [],
@@ -154,6 +157,7 @@ export function runAfter(before: RunState, event: RunEvent, steps: readonly Step
         ...onward(),
         skipped: state.skipped.filter((s) => s !== id),
         sewn: step ? afterDone(state.sewn, step) : state.sewn,
+        doneAt: { ...state.doneAt, [stepId]: event.at },
       };
     case 'skipped':
       if (event.index !== state.index) return state;

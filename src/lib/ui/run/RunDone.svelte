@@ -6,6 +6,7 @@
   import { beginRun } from '../state/begin-run';
   import type { RunSession } from '../state/run-session.svelte';
   import { workroom } from '../state/workroom.svelte';
+  import WaitWords from './WaitWords.svelte';
 
   let { session }: { session: RunSession } = $props();
   const planned = $derived(session.run ? plannedSeconds(session.run) : 0);
@@ -37,6 +38,9 @@
     <h1 class="text-5xl">{session.run?.buildName}: done.</h1>
     {#if made}<p class="text-3xl">{made}.</p>{/if}
     <p class="text-2xl">{formatDuration(session.runSeconds)}; {formatDuration(planned)} were planned.</p>
+    {#if session.waiting}<p class="text-xl text-quiet">
+        <WaitWords waiting={session.waiting} now={session.clock} />
+      </p>{/if}
   {:else}
     <h1 class="text-5xl">Given up at step {(session.state?.index ?? 0) + 1}.</h1>
     <p class="text-2xl">The log keeps what happened.</p>

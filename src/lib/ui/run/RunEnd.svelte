@@ -1,6 +1,7 @@
 <script lang="ts">
   import { RESULTS, type ItemResult } from '$lib/core/run';
   import type { RunSession } from '../state/run-session.svelte';
+  import WaitWords from './WaitWords.svelte';
 
   // The hooping is done: how each item came out.
   let { session }: { session: RunSession } = $props();
@@ -24,6 +25,9 @@
 
 <section class="flex min-h-0 flex-1 flex-col justify-center-safe gap-4 overflow-y-auto px-5 py-4 lg:px-10">
   <h1 class="text-[clamp(2.4rem,6vw,5rem)]" data-testid="run-title">All steps are done.</h1>
+  {#if session.waiting}<p class="text-xl text-quiet">
+      <WaitWords waiting={session.waiting} now={session.clock} />
+    </p>{/if}
   <p class="text-2xl">{items.length > 1 ? 'How did they come out?' : 'How did it come out?'}</p>
   <ul class={['grid gap-3', items.length > 3 ? 'items-start gap-x-10 xl:grid-cols-2' : 'max-w-4xl']}>
     {#each items as n (n)}

@@ -2,7 +2,7 @@
   import { placeOf, type HandStep } from '$lib/core/score';
   import { isPerHooping } from '$lib/core/time';
   import type { MaterialKind } from '$lib/core/materials';
-  import { count, formatSize } from '$lib/core/units';
+  import { count, formatRoughly, formatSize } from '$lib/core/units';
   import Swatch from '../cut/Swatch.svelte';
   import type { RunSession } from '../state/run-session.svelte';
   import { workroom } from '../state/workroom.svelte';
@@ -20,6 +20,8 @@
       step.hoop === 'stay' && 'hoop stays on',
       step.hoop === 'off' && 'hoop off',
       step.hoop === 'may' && 'hoop may come off',
+      (session.run?.waits[step.id] ?? 0) > 0 &&
+        `then ${formatRoughly(session.run?.waits[step.id] ?? 0)} by itself`,
     ].filter((f): f is string => typeof f === 'string'),
   );
 </script>

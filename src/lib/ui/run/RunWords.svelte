@@ -12,6 +12,7 @@
   import RunPieces from './RunPieces.svelte';
   import RunThread from './RunThread.svelte';
   import ThreadDialog from './ThreadDialog.svelte';
+  import WaitWords from './WaitWords.svelte';
 
   // The step in words that are read from two metres away.
   interface Props {
@@ -40,7 +41,14 @@
   <div class="flex flex-col gap-3" aria-live="assertive">
     {#if session.resting}
       <div class="border-l-8 border-hands bg-hands-soft px-4 py-3 text-lg" data-testid="resume">
-        <strong>{session.state?.status === 'paused' ? 'Paused here.' : 'You left here.'}</strong>
+        <strong
+          >{session.waiting
+            ? 'It waits.'
+            : session.state?.status === 'paused'
+              ? 'Paused here.'
+              : 'You left here.'}</strong
+        >
+        {#if session.waiting}<WaitWords waiting={session.waiting} now={session.clock} calls />{/if}
         {#if session.state?.status === 'interrupted' && left?.reason}“{left.reason}”{/if}
         {#if step.kind === 'needle'}
           On the machine: block {step.block + 1}, {session.stitch

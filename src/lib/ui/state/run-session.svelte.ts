@@ -15,6 +15,7 @@ import {
   stitchNow,
   threadAt,
   threadsAhead,
+  waitingFor,
   type RunEvent,
 } from '$lib/core/run';
 import { fail } from '$lib/core/problem';
@@ -93,6 +94,10 @@ export class RunSession {
   );
   /** told by a machine that is followed */
   liveStitch = $state<number | null>(null);
+  /** what dries or cools before this step */
+  readonly waiting = $derived(this.run && this.state ? waitingFor(this.run, this.state) : null);
+  /** the device's clock, ticking */
+  clock = $state(Date.now());
   /** where the needle stands: as a machine tells it, else as far as the clock says */
   readonly stitch = $derived(
     this.liveStitch ?? (this.run && this.state ? stitchNow(this.run, this.state, this.now) : 0),
@@ -163,6 +168,7 @@ export class RunSession {
     this.wall = Date.now();
   }
   tick() {
+    this.clock = Date.now();
     if (!this.taking) {
       this.now = Date.now();
       return;
@@ -248,13 +254,18 @@ export class RunSession {
     await this.write;
   }
   /** A second press while the first is being stored is a slip, not a step. */
-  private press(bare: Bare<RunEvent>) {
-    return this.writing ? false : this.add(bare);
+  private press(...bare: Bare<RunEvent>[]) {
+    return this.writing ? false : this.addAll(bare);
   }
   async forward() {
     if (!this.state || this.over) return;
     if (this.resting) return this.press({ type: 'resumed' });
-    if (this.step) return this.press({ type: 'done', stepId: this.step.id, index: this.state.index });
+    const { step, next } = this;
+    if (!step) return;
+    // Drying is no work: the run rests until the maker goes on.
+    const waits = (this.run?.waits[step.id] ?? 0) > 0 && next !== undefined;
+    const done = { type: 'done', stepId: step.id, index: this.state.index } as const;
+    return this.press(done, ...(waits ? [{ type: 'paused' } as const] : []));
   }
   async skip() {
     if (this.state && this.step && !this.resting)
