@@ -44,7 +44,7 @@ describe('units', () => {
     );
   });
   it('tells a wait as one plans by it: whole minutes, and seconds only near its end', () => {
-    expect([1317, 55, 50, 3, 0, 4000].map(formatRoughly)).to.deep.equal(['22 min', '1 min', '50 s', '10 s', '0 s', '1 h 07 min']); // prettier-ignore
+    expect([1317, 55, 50, 3, 0, 4000, 36_000].map(formatRoughly)).to.deep.equal(['22 min', '1 min', '50 s', '10 s', '0 s', '1 h 07 min', '10 h']); // prettier-ignore
     expect([700, 120, 119, 5].map(formatWait)).to.deep.equal(['11 minutes', '2 minutes', '1:59', '0:05']);
   });
   it('shows inches as a ruler does, and rounds cut sizes up, never down', () => {

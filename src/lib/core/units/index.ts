@@ -70,12 +70,11 @@ export function formatClock(seconds: number): string {
 export const formatWait = (seconds: number): string =>
   seconds >= 120 ? count(Math.floor(seconds / 60), 'minute') : formatClock(seconds);
 
-/** What is only known roughly: 1317 → "22 min", below a minute to ten seconds. */
-export const formatRoughly = (seconds: number): string =>
-  formatDuration(seconds < 55 ? 10 * Math.ceil(seconds / 10) : 60 * Math.round(seconds / 60)).replace(
-    ':00',
-    '',
-  );
+/** What is only known roughly: 1317 → "22 min", 36000 → "10 h", below a minute to ten seconds. */
+export function formatRoughly(seconds: number): string {
+  const rounded = seconds < 55 ? 10 * Math.ceil(seconds / 10) : 60 * Math.round(seconds / 60);
+  return formatDuration(rounded).replace(/:00|\s00\smin$/, '');
+}
 
 /** 1 stop, 2 stops. */
 export const count = (n: number, one: string, many = `${one}s`): string =>

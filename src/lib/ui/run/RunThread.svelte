@@ -24,7 +24,8 @@
       {#if ahead.next}{@render thread('then', ahead.next.name, ahead.next.colour)}{/if}
     </span>
   {/if}
-  {#if session.bobbin}
+  <!-- When nothing is left to sew, neither is of use. -->
+  {#if session.bobbin && ahead?.now}
     {@const { leftM, share, says, thread: matching, next } = session.bobbin}
     {@const left = says === 'enough' ? `about ${formatNumber(Math.round(leftM))} m` : WORDS[says]}
     <span class={['flex flex-wrap gap-x-4', says !== 'enough' && 'text-madder']}>

@@ -99,9 +99,9 @@
   {#if session.next}<p class="text-xl"><span class="text-quiet">Then:</span> {session.next.title}</p>{/if}
   <div class="flex flex-wrap items-center gap-2">
     <p class="mr-3 text-lg text-quiet" data-testid="step-clock">
-      {formatClock(session.stepSeconds)} of about {formatClock(session.planned)}{session.resting
-        ? ', paused'
-        : ''}
+      {formatClock(session.stepSeconds)}{session.planned >= 1
+        ? ` of about ${formatClock(session.planned)}`
+        : ''}{session.resting ? ', paused' : ''}
     </p>
     {#if session.hold === 'held' && !session.resting && !machine.sewing}
       <button type="button" class="btn" onclick={() => (telling = true)}><Spool size={18} />Changed …</button>

@@ -81,7 +81,9 @@
         {/if}
       </svg>
     {:else}
-      <p class="px-2 py-8 text-quiet">{text}</p>
+      <p class={['grid h-full place-content-center px-2 text-center text-quiet', large && 'text-lg']}>
+        {text}
+      </p>
     {/if}
   </div>
   <figcaption class="label mt-1 px-1">
@@ -90,7 +92,7 @@
       : stack.hooped
         ? `The ${stack.view} lies up.`
         : 'Out of the hoop.'}
-    Arrows point to the right side; dashed is loose, blue ticks are sewn.
+    {#if stack.layers.length}Arrows point to the right side; dashed is loose, blue ticks are sewn.{/if}
   </figcaption>
 </figure>
 
