@@ -8,6 +8,11 @@ const rowsOf = <T>(page: Page, table: string, by: { index?: string; key: string 
       new Promise<T[]>((resolve, reject) => {
         const open = indexedDB.open('jolt-step');
         open.onerror = () => reject(open.error);
+        // One that is not there must not be made by looking for it.
+        open.onupgradeneeded = () => {
+          open.transaction?.abort();
+          reject(new Error('The browser has no database of the workroom.'));
+        };
         open.onsuccess = () => {
           const store = open.result.transaction(table).objectStore(table);
           const all = (by.index ? store.index(by.index) : store).getAll(by.key);
