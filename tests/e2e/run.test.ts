@@ -360,6 +360,7 @@ describe('at the machine', () => {
     const waits = page.getByRole('region', { name: 'Interrupted run' }).filter({ hasText: 'Wind-star' });
     await waits.getByText('“Dry flat overnight” goes on by itself until about').waitFor();
     await waits.getByRole('link', { name: 'Resume' }).click();
+    await page.getByTestId('resume').waitFor();
     // Hours later it is over.
     await page.clock.install({ time: Date.now() + 11 * 3_600_000 });
     await page.reload();
