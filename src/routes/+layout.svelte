@@ -68,6 +68,11 @@
       </div>
     {:else if workroom.status === 'ready'}
       {@render children()}
+    {:else if workroom.status === 'putting back'}
+      <div class="max-w-xl p-8" role="status">
+        <p class="mb-2">This browser has lost its database. The workroom comes back from the second copy …</p>
+        <progress class="w-full" value={workroom.putBack} aria-label="Of the second copy"></progress>
+      </div>
     {:else}
       <p class="p-8 text-quiet" role="status">Opening the workroom …</p>
     {/if}

@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from 'playwright-core';
 import { openPage, startApp, startBrowser, useApp } from '../support/app';
+import { eventsOf, loseWorkroom, secondCopyMade } from '../support/run-data';
 
 const used = useApp();
 const data = (page: Page) => page.getByTestId('data');
@@ -59,6 +60,40 @@ describe('data safety', () => {
     await context.close();
   });
 
+  it('a browser that loses its database: the workroom comes back from the second copy, the run where it was', async () => {
+    const { page, context, faults } = await openPage(used.browser);
+    const run = page.getByTestId('run');
+    await page.goto(`${used.app.url}/workshop`);
+    await data(page).getByText('A second copy lies in another place').waitFor();
+    await secondCopyMade(page);
+    await page.goto(`${used.app.url}/run/demo-run-line-winder-pouch-6`);
+    await page.getByTestId('resume').waitFor();
+    const index = Number(await run.getAttribute('data-index'));
+    // It is resumed, then a step is done.
+    for (let n = 0; n < 2; n++) {
+      const stored = Number(await run.getAttribute('data-stored'));
+      await page.keyboard.press('ArrowRight');
+      await page.locator(`[data-testid=run][data-stored="${stored + 1}"]`).waitFor();
+    }
+    // A page without the application: nobody has the database open.
+    await page.goto(`${used.app.url}/icon.svg`);
+    const kept = await eventsOf(page, 'demo-run-line-winder-pouch-6');
+    await loseWorkroom(page);
+
+    await page.goto(used.app.url);
+    await page.getByText(/had lost its database; 9 builds and 32 runs are back/).waitFor();
+    await page.getByText('Line-winder pouch is waiting').waitFor();
+    expect(await eventsOf(page, 'demo-run-line-winder-pouch-6')).to.deep.equal(kept);
+    await page.goto(`${used.app.url}/run/demo-run-line-winder-pouch-6`);
+    await page.locator(`[data-testid=run][data-index="${index + 1}"]`).waitFor();
+    // Told once, not at every opening.
+    await page.goto(used.app.url);
+    await page.getByText('Line-winder pouch is waiting').waitFor();
+    expect(await page.getByText(/had lost its database/).count()).to.equal(0);
+    expect(faults).to.deep.equal([]);
+    await context.close();
+  });
+
   it('after one load it works with the server gone: every place, and a run too', async () => {
     const app = await startApp();
     const browser = await startBrowser();
@@ -75,7 +110,9 @@ describe('data safety', () => {
       ['/workshop', 'Machines and hoops'],
     ]) {
       await page.goto(app.url + path);
-      await page.getByText(text).first().waitFor();
+      const there = page.getByText(text).first();
+      const shows = async () => `${path} shows: ${(await page.locator('body').innerText()).slice(0, 300)}`;
+      await there.waitFor().catch(async (error) => expect.fail(`${error}; ${await shows()}; ${faults}`));
     }
     await page.goto(`${app.url}/builds/line-winder-pouch`);
     await page.getByTestId('step-card').waitFor();
@@ -130,50 +167,5 @@ describe('data safety', () => {
     await context.close();
     await app.stop();
     rmSync(folder, { recursive: true });
-  });
-
-  it('asks before it takes figures from the log, and goes back', async () => {
-    const { page, context, faults } = await openPage(used.browser);
-    await page.goto(`${used.app.url}/log`);
-    await page.getByRole('tab', { name: 'What it teaches' }).click();
-    const table = page.getByTestId('corrections');
-    await table.getByRole('row', { name: /Lay a flat piece/ }).waitFor();
-    await table.getByRole('checkbox', { name: 'Take Lay a flat piece' }).uncheck();
-    await table.getByRole('button', { name: /^Take \d+ figures/ }).click();
-    await table.getByText('Taken before').waitFor();
-    // What was not taken is still offered; what was is in use.
-    await table.getByRole('row', { name: /Lay a flat piece/ }).waitFor();
-    expect(await table.getByRole('row', { name: /Petrel: real speed/ }).count()).to.equal(0);
-    await page.reload();
-    await page.getByRole('tab', { name: 'What it teaches' }).click();
-    await table.getByRole('button', { name: 'Go back' }).click();
-    await table.getByRole('row', { name: /Petrel: real speed/ }).waitFor();
-    expect(faults).to.deep.equal([]);
-    await context.close();
-  });
-
-  it('shows the log by what is asked for, with its charts, and hands it over as CSV', async () => {
-    const { page, context, faults } = await openPage(used.browser);
-    await page.goto(`${used.app.url}/log`);
-    const rows = page.getByTestId('log').getByRole('row');
-    await rows.nth(5).waitFor();
-    const all = await rows.count();
-    await page.getByLabel('Result').selectOption('spoiled');
-    expect(await rows.count()).to.be.below(all);
-    await page.getByRole('button', { name: 'Line-winder pouch' }).click();
-    await page.getByText('Back crept, not caught at the corner.').first().waitFor();
-    await page.getByLabel('Result').selectOption('');
-    await page.getByLabel('In notes and reasons').fill('post');
-    expect(await rows.count()).to.equal(2);
-    const saved = page.waitForEvent('download');
-    await page.getByRole('button', { name: 'CSV' }).click();
-    const csv = readFileSync(await (await saved).path(), 'utf8');
-    expect(csv.split('\n')).to.have.length(2);
-    expect(csv).to.match(/Left for the post/);
-    await page.getByLabel('In notes and reasons').fill('');
-    await page.getByRole('tab', { name: 'Charts' }).click();
-    await page.getByRole('table', { name: /Breaks by thread/ }).getByRole('row', { name: /chalk/ }).waitFor(); // prettier-ignore
-    expect(faults).to.deep.equal([]);
-    await context.close();
   });
 });

@@ -4,11 +4,13 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { reduceRun, runEventSchema, type RunEvent } from '$lib/core/run';
 import { startApp, startKillable, type App } from '../support/app';
-import { eventsOf, stepIdsOf } from '../support/run-data';
+import { eventsOf, hasWorkroom, secondCopyMade, stepIdsOf } from '../support/run-data';
 import { Dice } from '../support/labelled/types';
 
 /** Each is a power cut at a random moment: 20 here, 200 in `npm run soak`. */
 const CUTS = Number(process.env.CUTS ?? 20);
+/** After every so many cuts the browser's databases are gone, as a browser that finds them damaged leaves it. */
+const LOSE_EVERY = 7;
 const RUN = 'demo-run-line-winder-pouch-6';
 
 describe('a run outlives its browser', () => {
@@ -27,13 +29,20 @@ describe('a run outlives its browser', () => {
     let steps: string[] = [];
     let most = 0;
     let pressed = Infinity;
+    let lost = 0;
     for (let cut = 0; cut <= CUTS; cut++) {
+      if (cut > 0 && cut % LOSE_EVERY === 0)
+        rmSync(join(folder, 'Default', 'IndexedDB'), { recursive: true });
       const { page, kill } = await startKillable(folder);
-      if (cut === 0) {
+      await page.goto(`${app.url}/icon.svg`);
+      if (!(await hasWorkroom(page))) {
         await page.goto(app.url);
         await page.getByRole('heading', { name: 'Gullmere Kite Fair' }).waitFor();
+        if (cut > 0) await page.getByText('had lost its database').waitFor();
+        else await secondCopyMade(page);
+        lost += cut > 0 ? 1 : 0;
+        await page.goto(`${app.url}/icon.svg`);
       }
-      await page.goto(`${app.url}/icon.svg`);
       const found = (await eventsOf(page, RUN)).map(({ n, event }) => ({ n, event }));
       // What was there is there, to the letter; what the screen had shown is there; no more than was pressed, and the
       // interruption that opening it books.
@@ -79,5 +88,7 @@ describe('a run outlives its browser', () => {
       await end;
     }
     expect(kept.length).to.be.above(20 + CUTS);
+    expect(lost).to.be.at.least(Math.floor(CUTS / LOSE_EVERY));
+    if (lost > Math.floor(CUTS / LOSE_EVERY)) console.log(`${lost} times without a database in all.`);
   });
 });

@@ -25,6 +25,29 @@ const rowsOf = <T>(page: Page, table: string, by: { index?: string; key: string 
     { table, by },
   );
 
+/** Whether the browser has the database of the workroom; asking makes none. */
+export const hasWorkroom = (page: Page): Promise<boolean> =>
+  page.evaluate(async () => (await indexedDB.databases()).some(({ name }) => name === 'jolt-step'));
+/** When the second copy has all of the workroom for the first time. */
+export async function secondCopyMade(page: Page): Promise<void> {
+  for (;;) {
+    const [mark] = await rowsOf(page, 'settings', { key: 'second copy' });
+    if (mark) return;
+    await page.waitForTimeout(50);
+  }
+}
+/** As a browser that throws its database away. */
+export const loseWorkroom = (page: Page): Promise<void> =>
+  page.evaluate(
+    () =>
+      new Promise<void>((resolve, reject) => {
+        const gone = indexedDB.deleteDatabase('jolt-step');
+        gone.onsuccess = () => resolve();
+        // One that a page still holds, kept for the way back, is deleted when the browser has dropped that page.
+        gone.onerror = () => reject(gone.error);
+      }),
+  );
+
 export const eventsOf = (page: Page, runId: string): Promise<{ n: number; event: RunEvent }[]> =>
   rowsOf(page, 'events', { index: 'runId', key: runId });
 export const stepIdsOf = async (page: Page, runId: string): Promise<string[]> => {
@@ -64,3 +87,29 @@ export const ageLog = (page: Page, copies: number): Promise<void> =>
       }),
     copies,
   );
+
+/** Nobody reads runs from the database until `letGo`: what reads them is caught in the middle. */
+export const holdRuns = (page: Page): Promise<void> =>
+  page.evaluate(
+    () =>
+      new Promise<void>((resolve, reject) => {
+        const held = window as Window & { letGoOfRuns?: () => void };
+        held.letGoOfRuns?.();
+        let isHeld = true;
+        held.letGoOfRuns = () => (isHeld = false);
+        const open = indexedDB.open('jolt-step');
+        open.onerror = () => reject(open.error);
+        open.onsuccess = () => {
+          const runs = open.result.transaction('runs', 'readwrite').objectStore('runs');
+          // A transaction lives for as long as something is asked of it.
+          const ask = () => {
+            resolve();
+            if (isHeld) runs.count().onsuccess = ask;
+            else open.result.close();
+          };
+          ask();
+        };
+      }),
+  );
+export const letGoOfRuns = (page: Page): Promise<void> =>
+  page.evaluate(() => (window as Window & { letGoOfRuns?: () => void }).letGoOfRuns?.());

@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { SimulatedMachine } from '$lib/core/machine';
 import { numbersWith } from '$lib/core/numbers';
 import { composeDesign, composeTape, planBuild } from '$lib/core/plan';
-import { handStops, hoopingTape, isUnhoop, newRun, redoable, sewnSteps, stitchesOf, type RunRecord } from '$lib/core/run'; // prettier-ignore
+import { handStops, hoopingTape, newRun, sewnSteps, stitchesOf } from '$lib/core/run';
 import { STITCH, STOP, readTape, tapeBlocks, writeTape, type Block, type Tape } from '$lib/core/tape';
 import { newWorkshop } from '$lib/core/workshop';
 import { crewPatch, demoWorkroom, pouch } from '$lib/demo';
@@ -121,34 +121,5 @@ describe('the tape of a hooping', () => {
       expect(between.some((s) => s.kind === 'hand' && s.action !== 'thread')).to.equal(true);
     }
     expect(halts.length).to.be.below(sewnSteps(run).length - 1);
-  });
-});
-
-describe('sewing a block again', () => {
-  it('knows where the piece that it holds was laid', () => {
-    const { run } = begin(pouch());
-    const { steps } = run.score;
-    const laid = redoable(run, steps.findIndex(isUnhoop)).filter((r) => r.lay !== null);
-    expect(laid.length).to.be.at.least(4);
-    for (const { index, step, lay } of laid) {
-      const hand = steps[lay!];
-      expect(lay).to.be.below(index);
-      expect(hand.kind === 'hand' && hand.action === 'lay' && hand.pieces.some((p) => step.holds.includes(p))).to.equal(true); // prettier-ignore
-    }
-    // Quilting holds nothing that was laid for it.
-    const [line] = redoable(run, steps.length).slice(-1);
-    expect(line?.lay ?? null).to.equal(null);
-  });
-  it('is offered within its hooping only: nothing can be aligned once the hoop was opened', () => {
-    const { run } = begin(pouch());
-    const { steps } = run.score;
-    const unhoop = steps.findIndex(isUnhoop);
-    expect(redoable(run, unhoop)).to.have.length(sewnSteps(run).length);
-    expect(redoable(run, unhoop + 1)).to.deep.equal([]);
-    // A second hooping after it: only what is sewn there.
-    const twice: Pick<RunRecord, 'score'> = { score: { ...run.score, steps: [...steps.slice(0, unhoop + 1), ...steps.map((s) => ({ ...s, id: `second ${s.id}` }))] } }; // prettier-ignore
-    const late = redoable(twice, unhoop + 1 + unhoop).map((r) => r.step.id);
-    expect(late).to.have.length(sewnSteps(run).length);
-    expect(late.every((id) => id.startsWith('second'))).to.equal(true);
   });
 });

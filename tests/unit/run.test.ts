@@ -8,7 +8,6 @@ import {
   meanwhile,
   newRun,
   nextIndex,
-  redoable,
   reduceRun,
   runAfter,
   runEventSchema,
@@ -21,13 +20,9 @@ import {
   stitchNow,
   stitchesOf,
   timesDone,
-  stitchesBack,
   threadAt,
   threadsAhead,
-  troubleFlow,
-  troublesAt,
   waitingFor,
-  TROUBLES,
   wasDone,
   type RunEvent,
   type RunState,
@@ -455,36 +450,5 @@ describe('a run of the pouch', () => {
     expect(at(300, 300, { id: 'n', attended: true })).to.equal('stay');
     // A machine that runs twenty times as fast is past its first stitches in a second, and calls in the last of them.
     expect([at(1, 29, undefined, 20), at(29, 7, undefined, 20), at(29, 8, undefined, 20)]).to.deep.equal(['free', 'come-back', 'free']); // prettier-ignore
-  });
-  it('goes back far enough that old and new thread hold each other, and not beyond the block', () => {
-    const numbers = numbersWith();
-    const flow = troubleFlow('thread-break');
-    // 10 mm of stitches of 2.5 mm
-    expect(stitchesBack(flow, { meanStitchMm: 2.5 }, 100, numbers)).to.equal(4);
-    expect(stitchesBack(flow, { meanStitchMm: 0.4 }, 100, numbers)).to.equal(25);
-    expect(stitchesBack(flow, { meanStitchMm: 0.4 }, 3, numbers)).to.equal(3);
-    expect(stitchesBack(troubleFlow('bobbin-out'), { meanStitchMm: 0.4 }, 500, numbers)).to.equal(50);
-    expect(stitchesBack(troubleFlow('wrong-colour'), { meanStitchMm: 2 }, 50, numbers)).to.equal(0);
-  });
-  it('has a way out of every trouble, with what is safe and what to look at first', () => {
-    const needle = record.score.steps.find((s) => s.kind === 'needle');
-    const flows = troublesAt(needle);
-    expect(flows.map((f) => f.kind).sort()).to.deep.equal([...TROUBLES].sort());
-    for (const f of flows) {
-      expect(f.safe, f.kind).to.match(/\.$/);
-      expect(f.checks.length, f.kind).to.be.at.least(2);
-      expect(f.ways.length, f.kind).to.be.at.least(1);
-      if (f.ways.includes('go-back')) expect(f.back, f.kind).to.not.equal(undefined);
-    }
-    const hand = record.score.steps.find((s) => s.kind === 'hand');
-    expect(troublesAt(hand).map((f) => f.kind)).to.not.include('thread-break');
-  });
-  it('offers every block sewn so far to be sewn again, the last one first', () => {
-    const unhoop = at('unhoop');
-    const list = redoable(record, unhoop);
-    expect(list).to.have.length(
-      record.score.steps.slice(0, unhoop).filter((s) => s.kind === 'needle').length,
-    );
-    expect(list[0].index).to.be.above(list[1].index);
   });
 });

@@ -2,3 +2,4 @@
 export { Store, attempt, type NewTape } from './store';
 export type { StoredRun } from './run-store';
 export { JoltDb, type DocumentRecord, type PhotoRecord } from './db';
+export type { Files } from './files';

@@ -1,6 +1,7 @@
 import Dexie, { liveQuery } from 'dexie';
 import { runEventSchema, runRecordSchema, type RunEvent, type RunRecord } from '$lib/core/run';
 import type { JoltDb, PhotoRecord, PulseRecord } from './db';
+import type { SecondCopy } from './second-copy';
 
 /** A run with its events, in order. */
 export interface StoredRun {
@@ -17,6 +18,7 @@ export interface StoredRun {
 export class RunStore {
   constructor(
     private readonly db: JoltDb,
+    private readonly copy: SecondCopy,
     private readonly damaged: (what: string) => void,
   ) {}
 
@@ -29,10 +31,11 @@ export class RunStore {
       await this.db.runs.put(run);
       await this.db.events.bulkPut(events.map((event, n) => ({ runId: run.id, n, event })));
     });
+    await this.copy.settled();
   }
   /**
-   * Events of one moment, with the photo that they speak of: all or none. Resolves when they are stored; the screen moves on
-   * only then. Refused when another tab wrote this number.
+   * Events of one moment, with the photo that they speak of: all or none. Resolves when they are stored, in the second
+   * copy too; the screen moves on only then. Refused when another tab wrote this number.
    */
   async addEvents(
     runId: string,
@@ -44,6 +47,7 @@ export class RunStore {
       if (photo) await this.db.photos.add(photo);
       await this.db.events.bulkAdd(events.map((event, i) => ({ runId, n: from + i, event })));
     });
+    await this.copy.settled();
   }
   async photo(id: string): Promise<PhotoRecord | null> {
     return (await this.db.photos.get(id)) ?? null;

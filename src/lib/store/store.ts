@@ -5,7 +5,9 @@ import { fail, ok, type Problem, type Result } from '$lib/core/problem';
 import { applyChanges, movementSchema, reversed, type Movement } from '$lib/core/stock';
 import { newWorkshop, workshopSchema, type Workshop } from '$lib/core/workshop';
 import { JoltDb, type DocumentRecord, type TapeRecord } from './db';
+import { privateFiles } from './files';
 import { RunStore } from './run-store';
+import { SecondCopy } from './second-copy';
 
 export type NewTape = TapeRecord;
 /** Builds of older versions lack what came later. */
@@ -18,9 +20,15 @@ const NATIVE_VERSIONS = 10;
 /** Reads and writes of the workroom. Records that do not fit their schema are set aside, never dropped. */
 export class Store {
   readonly log: RunStore;
+  readonly copy: SecondCopy;
   private readonly setAside = new Map<string, number>();
-  constructor(private readonly db = new JoltDb()) {
-    this.log = new RunStore(db, (what) => this.note(what));
+  /** @param openFiles where the second copy is kept */
+  constructor(
+    private readonly db = new JoltDb(),
+    openFiles = () => privateFiles(db.name),
+  ) {
+    this.copy = new SecondCopy(db, openFiles);
+    this.log = new RunStore(db, this.copy, (what) => this.note(what));
   }
   private note(what: string) {
     this.setAside.set(what, (this.setAside.get(what) ?? 0) + 1);

@@ -11,7 +11,12 @@
   import RunDetail from '$lib/ui/log/RunDetail.svelte';
   import { workroom } from '$lib/ui/state/workroom.svelte';
 
-  onMount(() => void workroom.readLog());
+  const left = new AbortController();
+  const readAll = () => void workroom.readLog(left.signal);
+  onMount(() => {
+    readAll();
+    return () => left.abort();
+  });
   const VIEWS = [
     ['runs', 'Runs'],
     ['charts', 'Charts'],
@@ -57,11 +62,13 @@
       <button
         type="button"
         class="btn btn-small"
+        disabled={workroom.olderRuns > 0}
         onclick={() => saveAs('runs.csv', 'text/csv', logCsv(shown))}><Download size={16} />CSV</button
       >
       <button
         type="button"
         class="btn btn-small"
+        disabled={workroom.olderRuns > 0}
         onclick={() => saveAs('runs.json', 'application/json', logJson(shown))}
         ><Download size={16} />JSON</button
       >
@@ -76,10 +83,15 @@
       <Tabs views={VIEWS} bind:value={view} label="Views of the log" />
       {#if view !== 'figures'}<div class="flex-1"><LogFilters bind:filter runs={workroom.runs} /></div>{/if}
     </div>
-    {#if workroom.olderRuns}<p class="mb-2 text-quiet" role="status">
-        {count(workroom.olderRuns, 'older run')} still to be read …
+    {#if workroom.olderRuns}<p class="mb-2 flex items-center gap-3 text-quiet" role="status">
+        {count(workroom.olderRuns, 'older run')} still to be read{workroom.reading ? ' …' : '.'}
+        {#if !workroom.reading}<button type="button" class="btn btn-small" onclick={readAll}
+            >Read them now</button
+          >{/if}
       </p>{/if}
-    {#if view === 'figures'}
+    {#if view === 'figures' && workroom.reading}
+      <p>What the log teaches is worked out from all of its runs.</p>
+    {:else if view === 'figures'}
       <Corrections />
     {:else if rows.length === 0}
       <p>

@@ -21,12 +21,17 @@ export type ItemResult = (typeof RESULTS)[number];
  * same sitting; work is counted by it. Runs of older versions have none and are counted by the clock.
  */
 const time = { at: z.number(), ms: z.number().min(0).optional() };
+/** Stands for a step where all are done. */
+export const AT_END = 'end';
 const stepId = z.string().max(200);
 const index = z.int().min(0);
 /** within the block, from 0 */
 const stitch = z.int().min(0);
-const text = z.string().max(4000);
-const reason = z.string().max(400);
+/** What a log keeps of a text, and of a reason, in letters. */
+export const MOST_TEXT = 4000;
+export const MOST_REASON = 400;
+const text = z.string().max(MOST_TEXT);
+const reason = z.string().max(MOST_REASON);
 
 export const runEventSchema = z.discriminatedUnion('type', [
   z.object({ ...time, type: z.literal('started') }),

@@ -3,6 +3,9 @@
  * Times are milliseconds since 1970 and of work, handed in with each event: the core has no clock.
  */
 export {
+  AT_END,
+  MOST_REASON,
+  MOST_TEXT,
   RESULTS,
   TROUBLES,
   runEventSchema,
@@ -26,6 +29,8 @@ export { bobbinLeft, bobbinMetres, bobbinNow, threadAt, threadsAhead, type Threa
 export { needleSeconds, secondsLeft, stepSecondsLeft, stitchNow } from './progress';
 export { metresFrom, type StepFacts } from './sewn';
 export { handStops, hoopingTape, sewnSteps, stepFacts, stitchesOf } from './hooping';
+export { timed, type BareEvent, type Moment } from './moment';
+export { againAfter, goingBack, judging, leaving, sewnAgain } from './ways-out';
 export { waitingFor, type Waiting } from './waiting';
 export { meanwhile, type Meanwhile } from './meanwhile';
 export { redoable, stitchesBack, troubleFlow, troublesAt, type TroubleFlow, type Way } from './trouble';

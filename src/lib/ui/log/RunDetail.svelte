@@ -1,6 +1,6 @@
 <script lang="ts">
   import { stepRows } from '$lib/core/log';
-  import { troubleFlow } from '$lib/core/run';
+  import { AT_END, troubleFlow } from '$lib/core/run';
   import { formatDuration, formatNumber } from '$lib/core/units';
   import type { KnownRun } from '../state/workroom.svelte';
   import RunPhoto from './RunPhoto.svelte';
@@ -8,8 +8,6 @@
   // One run, step by step, with all that happened at each.
   let { known }: { known: KnownRun } = $props();
   const { run, state: s } = $derived(known);
-  /** What was told after the last step. */
-  const AT_END = 'end';
   const happened = (id: string): string[] => [
     ...s.breaks.filter((b) => b.stepId === id).map((b) => `thread broke at stitch ${formatNumber(b.stitch)}`),
     ...s.bobbins

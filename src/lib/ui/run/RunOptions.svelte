@@ -71,42 +71,23 @@
 
 <svelte:window onkeydowncapture={learn} />
 
+{#snippet way(key: 'mirrored' | 'taps' | 'sound' | 'speech', name: string)}
+  <label class="flex min-h-11 items-center gap-3"
+    ><input
+      type="checkbox"
+      class="size-5 shrink-0"
+      checked={runWays[key]}
+      onchange={(e) => runWays.set({ [key]: e.currentTarget.checked })}
+    />{name}</label
+  >
+{/snippet}
+
 <RunDialog bind:open title="How Run works for you">
   <div class="flex flex-col gap-4">
-    <label class="flex min-h-11 items-center gap-3"
-      ><input
-        type="checkbox"
-        class="size-5 shrink-0"
-        checked={runWays.mirrored}
-        onchange={(e) => runWays.set({ mirrored: e.currentTarget.checked })}
-      />Left-handed: the forward button on the left</label
-    >
-    <label class="flex min-h-11 items-center gap-3"
-      ><input
-        type="checkbox"
-        class="size-5 shrink-0"
-        checked={runWays.taps}
-        onchange={(e) => runWays.set({ taps: e.currentTarget.checked })}
-      />A finger anywhere on the {runWays.mirrored ? 'left' : 'right'} half goes on</label
-    >
-    <label class="flex min-h-11 items-center gap-3"
-      ><input
-        type="checkbox"
-        class="size-5 shrink-0"
-        checked={runWays.sound}
-        onchange={(e) => runWays.set({ sound: e.currentTarget.checked })}
-      />A soft sound before the next stop</label
-    >
-    {#if canSpeak()}
-      <label class="flex min-h-11 items-center gap-3"
-        ><input
-          type="checkbox"
-          class="size-5 shrink-0"
-          checked={runWays.speech}
-          onchange={(e) => runWays.set({ speech: e.currentTarget.checked })}
-        />Read each step aloud</label
-      >
-    {/if}
+    {@render way('mirrored', 'Left-handed: the forward button on the left')}
+    {@render way('taps', `A finger anywhere on the ${runWays.mirrored ? 'left' : 'right'} half goes on`)}
+    {@render way('sound', 'A soft sound before the next stop')}
+    {#if canSpeak()}{@render way('speech', 'Read each step aloud')}{/if}
     <fieldset class="flex flex-wrap gap-2">
       <legend class="label mb-1">Pedal or page-turner: press a button here, then the pedal</legend>
       {#each KEYS as [key, name] (key)}

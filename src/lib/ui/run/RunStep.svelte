@@ -148,9 +148,9 @@
             : (machine.now?.why ?? machine.now?.status)}</span
         >{/if}</span
     >
-    <span class="hidden text-base whitespace-nowrap text-quiet sm:inline"
-      >about {formatRoughly(session.left)} to go</span
-    >
+    {#if session.step}<span class="hidden text-base whitespace-nowrap text-quiet sm:inline"
+        >about {formatRoughly(session.left)} to go</span
+      >{/if}
     <span class="font-bold whitespace-nowrap" aria-label="Time so far">{formatClock(session.runSeconds)}</span
     >
     <button

@@ -1,11 +1,18 @@
 <script lang="ts">
   import { untrack } from 'svelte';
   import {
+    againAfter,
+    goingBack,
+    judging,
+    leaving,
     redoable,
     stitchesBack,
     troubleFlow,
     troublesAt,
+    type BareEvent,
     type ItemResult,
+    type RunRecord,
+    type RunState,
     type TroubleFlow,
     type TroubleKind,
   } from '$lib/core/run';
@@ -57,57 +64,27 @@
       looked = [];
     });
   });
-  type Told = Parameters<RunSession['addAll']>[0];
-  const told = (f: TroubleFlow): Told[number] => ({
-    type: 'trouble',
-    stepId: session.stepId,
-    kind: f.kind,
-    text: words.trim().slice(0, 4000),
-  });
   const close = () => ((open = false), (kind = null));
   /** Kept as a whole; what cannot be kept stays on the screen. */
-  async function keep(events: Told): Promise<boolean> {
-    const kept = await session.addAll(events, { begun: opened });
+  async function keep(way: (standing: { run: RunRecord; state: RunState }) => BareEvent[]): Promise<boolean> {
+    const { run, state } = session;
+    const kept = !!run && !!state && (await session.addAll(way({ run, state }), { begun: opened }));
     if (kept) close();
     return kept;
   }
-
   async function goBack(f: TroubleFlow) {
-    const { state, step } = session;
-    if (!state || !step) return;
-    const index = state.index;
-    const stepId = step.id;
     const here = to;
-    // A machine that is followed has told the break itself.
-    const broke: Told = state.mending
-      ? []
-      : [{ type: 'broke', index, stitch, thread: session.threads?.now?.name ?? '' }];
-    const kept = await keep([
-      ...(f.kind === 'thread-break' ? broke : [told(f)]),
-      ...(f.freshBobbin ? [{ type: 'bobbin-changed' as const, stepId, stitch, ranOut: true }] : []),
-      ...(f.kind === 'needle-broken' ? [{ type: 'needle-changed' as const, stepId }] : []),
-      { type: 'went-back', index, stitch: here },
-    ]);
-    if (!kept) return;
+    if (!(await keep((at) => goingBack(at, f, words, stitch, here)))) return;
     if (f.freshBobbin) await machine.freshBobbin();
     await machine.goTo(here);
   }
-  const sewAgain = (f: TroubleFlow) =>
-    keep([told(f), ...session.again(lay ?? redo, redo, f.kind === 'wrong-colour')]);
+  const sewAgain = (f: TroubleFlow) => keep((at) => againAfter(at, f, words, redo, lay));
   async function leave(f: TroubleFlow) {
-    const where = session.step?.kind === 'needle' ? stitch : null;
+    const where = stitch;
     if (machine.sewing) await machine.halt();
-    const reason = words.trim().slice(0, 400);
-    await keep([
-      ...(f.kind === 'interrupted' ? [] : [told(f)]),
-      { type: 'interrupted', stitch: where, reason },
-    ]);
+    await keep((at) => leaving(at, f, words, where));
   }
-  async function judge(f: TroubleFlow, result: ItemResult) {
-    const reason = (words.trim() || f.title).slice(0, 400);
-    const over: Told = result === 'ruined' && items === 1 ? [{ type: 'given-up', reason }] : [];
-    await keep([told(f), { type: 'item', n: item, result, reason }, ...over]);
-  }
+  const judge = (f: TroubleFlow, result: ItemResult) => keep((at) => judging(at, f, words, item, result));
 </script>
 
 <RunDialog bind:open title={flow?.title ?? 'What went wrong?'} wide>

@@ -10,7 +10,7 @@
   >
     <span class="min-w-0 flex-1">
       <span class="block truncate">{what} … {Math.round(share * 100)} %</span>
-      <progress class="w-full" value={share} max="1" aria-label={what}></progress>
+      <progress class="mt-1 w-full" value={share} max="1" aria-label={what}></progress>
     </span>
     <button type="button" class="btn" onclick={stop}>Stop</button>
   </div>

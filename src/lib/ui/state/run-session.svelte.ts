@@ -1,11 +1,13 @@
 import {
+  AT_END,
   bobbinNow,
   isOver,
+  MOST_REASON,
+  MOST_TEXT,
   needleSeconds,
   nextIndex,
   piecesOfStep,
   reduceRun,
-  runEventSchema,
   runSeconds,
   secondsLeft,
   stepFacts,
@@ -13,10 +15,10 @@ import {
   stepSecondsLeft,
   stitchesOf,
   stitchNow,
-  threadAt,
   threadsAhead,
+  timed,
   waitingFor,
-  type RunEvent,
+  type BareEvent,
 } from '$lib/core/run';
 import { fail } from '$lib/core/problem';
 import { stackAt } from '$lib/core/score';
@@ -24,9 +26,6 @@ import { attempt, type PhotoRecord } from '$lib/store';
 import { newId } from './ids';
 import { showProblem } from './notices';
 import { known, workroom, type KnownRun } from './workroom.svelte';
-
-/** An event before it has its time. */
-export type Bare<E> = E extends RunEvent ? Omit<E, 'at' | 'ms'> : never;
 
 /** How far the run has come is kept this often between events, ms. */
 const BEAT_MS = 5000;
@@ -206,14 +205,14 @@ export class RunSession {
   }
 
   /** Stores an event, then moves on. @param ms of work since the event before; measured unless given */
-  add(bare: Bare<RunEvent>, ms?: number): Promise<boolean> {
+  add(bare: BareEvent, ms?: number): Promise<boolean> {
     return this.addAll([bare], { ms });
   }
   /**
    * Events that belong together, all or none, after those that are still being stored.
    * @param begun clock at which the first of them happened, if that was before the others
    */
-  addAll(bare: readonly Bare<RunEvent>[], told: { ms?: number; begun?: number; photo?: PhotoRecord } = {}): Promise<boolean> {
+  addAll(bare: readonly BareEvent[], told: { ms?: number; begun?: number; photo?: PhotoRecord } = {}): Promise<boolean> {
     const clock = performance.now();
     const when = { at: Date.now(), clock, ...told };
     this.writing++;
@@ -222,17 +221,13 @@ export class RunSession {
     return stored;
   } // prettier-ignore
   private async store(
-    bare: readonly Bare<RunEvent>[],
-    { at, clock, ms, begun = clock, photo }: { at: number; clock: number; ms?: number; begun?: number; photo?: PhotoRecord },
+    bare: readonly BareEvent[],
+    { photo, ...when }: { at: number; clock: number; ms?: number; begun?: number; photo?: PhotoRecord },
   ): Promise<boolean> {
     const from = this.known;
     if (!from || !this.taking) return false;
-    const first = Math.max(begun, this.marked);
-    const worked = bare.map((_, i) => (i === bare.length - 1 ? Math.max(0, clock - first) : 0));
-    worked[0] = ms ?? worked[0] + first - this.marked;
-    const checked = bare.map((b, i) => runEventSchema.safeParse({ ...b, at: Math.round(i ? at : at - clock + begun), ms: Math.round(worked[i]) }));
-    const events = checked.flatMap(({ data }) => data ?? []);
-    if (events.length < bare.length) {
+    const events = timed(bare, { ...when, before: this.marked });
+    if (!events) {
       showProblem(unfit);
       return false;
     }
@@ -242,7 +237,7 @@ export class RunSession {
       showProblem(stored.problem);
       return false;
     }
-    this.mark(clock);
+    this.mark(when.clock);
     const all = [...from.events, ...events];
     this.known = { run: from.run, events: all, next: from.next + events.length, state: reduceRun(all, stepFacts(from.run)) };
     this.now = this.known.state.since ?? 0;
@@ -254,7 +249,7 @@ export class RunSession {
     await this.write;
   }
   /** A second press while the first is being stored is a slip, not a step. */
-  private press(...bare: Bare<RunEvent>[]) {
+  private press(...bare: BareEvent[]) {
     return this.writing ? false : this.addAll(bare);
   }
   async forward() {
@@ -277,7 +272,7 @@ export class RunSession {
   togglePause() {
     return this.press({ type: this.resting ? 'resumed' : 'paused' });
   }
-  readonly stepId = $derived(this.step?.id ?? 'end');
+  readonly stepId = $derived(this.step?.id ?? AT_END);
   changeThread(name: string, colour: string) {
     if (name.trim())
       return this.add({
@@ -287,20 +282,6 @@ export class RunSession {
         colour,
       });
   }
-  /**
-   * The steps from one to another once more, then on from here.
-   * @param rightThread the planned thread is put on again first, if another one was
-   */
-  again(index: number, until: number, rightThread: boolean): Bare<RunEvent>[] {
-    const { run, state } = this;
-    if (!run || !state) return [];
-    const planned = rightThread ? threadAt(run, { threads: [] }, until) : null;
-    const wrong = planned && threadAt(run, state, until)?.name !== planned.name;
-    return [
-      ...(wrong ? [{ type: 'thread-changed' as const, stepId: run.score.steps[until].id, ...planned }] : []),
-      { type: 'redo', index, until, then: state.index },
-    ];
-  }
   /** A typed stitch number, as one of the block under work. */
   stitchOf(typed: number | null): number {
     return Math.min(this.blockStitches, Math.max(0, Math.round(typed ?? 0)));
@@ -309,7 +290,8 @@ export class RunSession {
     return this.add({ type: 'bobbin-changed', stepId: this.stepId, stitch: this.stitch, ranOut: false });
   }
   note(text: string) {
-    if (text.trim()) return this.add({ type: 'note', stepId: this.stepId, text: text.trim().slice(0, 4000) });
+    if (text.trim())
+      return this.add({ type: 'note', stepId: this.stepId, text: text.trim().slice(0, MOST_TEXT) });
   }
   photo(bytes: Uint8Array, type: string) {
     const photoId = newId();
@@ -317,7 +299,7 @@ export class RunSession {
     return this.addAll([{ type: 'photo', stepId: this.stepId, photoId }], { photo });
   }
   giveUp(reason: string) {
-    return this.add({ type: 'given-up', reason: reason.slice(0, 400) });
+    return this.add({ type: 'given-up', reason: reason.slice(0, MOST_REASON) });
   }
   /** Closes the run; items that nobody judged are good. */
   finish() {

@@ -21,6 +21,9 @@ class Safety {
   persisted = $state<boolean | null>(null);
   usedBytes = $state<number | null>(null);
   quotaBytes = $state<number | null>(null);
+  /** how the second copy of the workroom stands, in a sentence */
+  copyWords = $state('');
+  copyIsBehind = $state(false);
   readonly nearlyFull = $derived(!!this.quotaBytes && (this.usedBytes ?? 0) / this.quotaBytes > NEARLY_FULL);
   /** days without a backup, once they are too many; else null */
   readonly overdueDays = $derived.by(() => {
@@ -42,6 +45,13 @@ class Safety {
     const estimate = await navigator.storage?.estimate?.();
     this.usedBytes = estimate?.usage ?? null;
     this.quotaBytes = estimate?.quota ?? null;
+    const { isKept, trouble } = workroom.store.copy;
+    this.copyIsBehind = trouble !== null;
+    this.copyWords = trouble
+      ? `The second copy is behind (${trouble.replace(/\.$/, '')}): make a backup.`
+      : !isKept
+        ? 'This browser gives no room for a second copy: the more needed is a backup.'
+        : 'A second copy lies in another place of this browser, in case it loses the first.';
   }
   /** Asks the browser not to clear the data by itself when the disk gets full. */
   async persist() {

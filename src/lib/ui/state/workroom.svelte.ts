@@ -3,7 +3,7 @@ import type { Problem, Result } from '$lib/core/problem';
 import { numbersWith } from '$lib/core/numbers';
 import { isOver, newRun, reduceRun, stepFacts, type RunEvent, type RunState } from '$lib/core/run';
 import type { BuildPlan } from '$lib/core/plan';
-import type { LengthUnit } from '$lib/core/units';
+import { count, type LengthUnit } from '$lib/core/units';
 import { newWorkshop, type Workshop } from '$lib/core/workshop';
 import type { Movement } from '$lib/core/stock';
 import { attempt, Store, type StoredRun } from '$lib/store';
@@ -18,6 +18,8 @@ export interface KnownRun extends StoredRun {
 /** Read before the first screen, and at a time after it. */
 const RECENT_RUNS = 40;
 const AT_A_TIME = 50;
+/** From the first screen to the second copy being compared with the database. */
+const LOOK_OVER_MS = 500;
 
 /** What the whole application shares: workshop, builds, runs. Every change is stored before it is shown as done. */
 class Workroom {
@@ -28,8 +30,10 @@ class Workroom {
   /** of the shelf, newest first */
   movements = $state.raw<Movement[]>([]);
   /** loading, or why nothing can be kept */
-  status = $state<'loading' | 'ready' | 'closed'>('loading');
+  status = $state<'loading' | 'putting back' | 'ready' | 'closed'>('loading');
   problem = $state<Problem | null>(null);
+  /** of the second copy, 0-1 */
+  putBack = $state(0);
   readonly numbers = $derived(numbersWith(this.workshop.numbers));
   readonly unit = $derived<LengthUnit>(this.workshop.unit);
 
@@ -45,10 +49,32 @@ class Workroom {
       this.status = 'closed';
       return;
     }
-    if (document.documentElement.dataset.demo !== undefined && (await this.store.isEmpty()))
-      await this.fillWithDemo();
+    // A page that was closed in its first seconds has all of it, only no mark yet.
+    const isEmpty = await this.store.isEmpty();
+    const back = await attempt(() =>
+      this.store.copy.open((share) => {
+        if (isEmpty) this.status = 'putting back';
+        this.putBack = share;
+      }),
+    );
+    const isDemo = document.documentElement.dataset.demo !== undefined;
+    // What could not come back must not find the sample in its place.
+    if (isDemo && back.ok && !back.value.late && (await this.store.isEmpty())) await this.fillWithDemo();
     await this.readAll();
     this.status = 'ready';
+    if (!back.ok) showProblem(back.problem);
+    else if (back.value.rows) this.tellPutBack(back.value.damaged + back.value.late);
+    // After the first screen: nobody waits for it.
+    setTimeout(() => void attempt(() => this.store.copy.lookOver()), LOOK_OVER_MS);
+  }
+  private tellPutBack(unread: number) {
+    showNote(
+      `This browser had lost its database; ${count(this.builds.length, 'build')} and ${count(this.runs.length + this.older.length, 'run')} are back from the second copy.`,
+      unread
+        ? `${count(unread, 'record')} of it could not be read: restore your last backup in Workshop too.`
+        : 'There is nothing to do. A backup from Workshop, kept elsewhere, is safer still.',
+      true,
+    );
   }
   /** Reads the builds again. */
   async refresh() {
@@ -72,22 +98,35 @@ class Workroom {
         'Everything else is here. They stay in this browser; a backup brings them back whole.',
       );
   }
-  /** runs that are not read yet */
-  private older: string[] = [];
-  olderRuns = $state(0);
-  /** A log of years must not hold up the first screen, nor the needle: it is read in parts, when it is asked for. */
-  async readLog(): Promise<void> {
-    const ids = this.older;
-    this.older = [];
+  /** ids of runs that are not read yet */
+  private older = $state.raw<string[]>([]);
+  readonly olderRuns = $derived(this.older.length);
+  reading = $state(false);
+  /**
+   * A log of years must not hold up the first screen, nor the needle: it is read in parts, when it is asked for, and only
+   * for as long. What cannot be read is told, and can be asked for again.
+   */
+  readLog(signal: AbortSignal): Promise<void> {
+    // One after the other: who comes back to the log at once finds the last part being read.
+    this.logRead = this.logRead.then(() => this.readOlder(signal));
+    return this.logRead;
+  }
+  private logRead = Promise.resolve();
+  private async readOlder(signal: AbortSignal) {
     const found: KnownRun[] = [];
-    for (let from = 0; from < ids.length; from += AT_A_TIME) {
-      this.olderRuns = ids.length - from;
+    this.reading = true;
+    while (this.older.length && !signal.aborted) {
       await new Promise((next) => setTimeout(next));
-      const part = await attempt(() => this.store.log.many(ids.slice(from, from + AT_A_TIME)));
-      if (part.ok) found.push(...part.value.map(known));
-      else showProblem(part.problem);
+      const ids = this.older.slice(0, AT_A_TIME);
+      const part = await attempt(() => this.store.log.many(ids));
+      if (!part.ok) {
+        showProblem(part.problem);
+        break;
+      }
+      found.push(...part.value.map(known));
+      this.older = this.older.filter((id) => !ids.includes(id));
     }
-    this.olderRuns = 0;
+    this.reading = false;
     if (!found.length) return;
     const there = new Set(this.runs.map((r) => r.run.id));
     const all = [...this.runs, ...found.filter((r) => !there.has(r.run.id))];

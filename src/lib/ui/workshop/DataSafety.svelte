@@ -77,6 +77,9 @@
       >{safety.lastAt ? `Last backup: ${day.format(safety.lastAt)}.` : 'No backup was made here yet.'}</span
     >
   </div>
+  <p class={['mt-3', safety.copyIsBehind ? 'text-madder' : 'text-quiet']} data-testid="second-copy">
+    {safety.copyWords}
+  </p>
   <p class="mt-3 flex flex-wrap items-center gap-3">
     {#if safety.usedBytes !== null && safety.quotaBytes}
       <span class={safety.nearlyFull ? 'text-madder' : 'text-quiet'}

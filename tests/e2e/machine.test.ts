@@ -1,0 +1,200 @@
+import { expect } from 'chai';
+import { writeTape } from '$lib/core/tape';
+import { pouch } from '$lib/demo';
+import { openPage, useApp } from '../support/app';
+import { title, index, stepOn, closeDialog, begin } from '../support/at-machine';
+
+const used = useApp();
+
+describe('a machine that is followed', () => {
+  it('moves the run on by its own halts, opens the way out of its thread breaks, and counts stitches', async () => {
+    const { page, context, faults } = await openPage(used.browser);
+    await begin(page, used.app.url, 'line-winder-pouch');
+    while (!(await page.getByText('needle ·').count())) await stepOn(page);
+    await page.getByRole('button', { name: 'How Run works for you' }).click();
+    await page.getByLabel('Times as fast').fill('40');
+    await page.getByLabel('Luck').fill('7');
+    await page.getByRole('button', { name: 'Follow the simulated machine' }).click();
+    await page.getByTestId('machine').getByText('petrel: ready').waitFor();
+    const at = await index(page);
+    await page.getByRole('button', { name: 'Start the machine' }).click();
+    await page.getByText(/^Sewing: \d/).waitFor();
+    // It halts by itself, and the hand step is there.
+    await page.waitForFunction((i) => Number(document.querySelector('[data-testid=run]')?.getAttribute('data-index')) === i + 1, at); // prettier-ignore
+    await page.getByText('hand', { exact: false }).first().waitFor();
+    // On to the quilting, which is long enough to be halted in.
+    while (!/quilt/i.test(await title(page))) await stepOn(page);
+    await page.getByRole('button', { name: 'Start the machine' }).click();
+    await page.getByText(/^Sewing: [1-9]\d/).waitFor();
+    await page.getByRole('button', { name: 'Halt' }).click();
+    await page.getByRole('button', { name: 'Start the machine' }).waitFor();
+    const stitch = /([\d\s\u202f]+) of/.exec(await page.getByTestId('stitch-count').innerText())?.[1];
+    expect(Number(stitch?.replaceAll(/\D/g, ''))).to.be.above(0);
+    // The machine vanishes: the run stays, and goes on by hand.
+    await page.request.delete(`${used.app.url}/api/machine/petrel`);
+    await page.getByTestId('machine').getByText('does not answer').waitFor();
+    await page.getByRole('button', { name: 'How Run works for you' }).click();
+    const stored = async () => Number(await page.getByTestId('run').getAttribute('data-stored'));
+    const before = await stored();
+    await page.getByRole('button', { name: 'Go on by hand' }).click();
+    // A press while that is being stored would be taken for a slip.
+    await page.waitForFunction((n) => Number(document.querySelector('[data-testid=run]')?.getAttribute('data-stored')) > n, before); // prettier-ignore
+    await closeDialog(page);
+    await stepOn(page);
+    expect(faults.filter((f) => !/404|Failed to load resource/.test(f))).to.deep.equal([]);
+    await context.close();
+  });
+
+  it('knows of a bobbin that hands put in: it counts from a full one again', async () => {
+    const { page, context, faults } = await openPage(used.browser);
+    await begin(page, used.app.url, 'tail-tab');
+    await page.getByRole('button', { name: 'How Run works for you' }).click();
+    await page.getByLabel('Times as fast').fill('200');
+    await page.getByRole('button', { name: 'Follow the simulated machine' }).click();
+    await page.getByTestId('machine').getByText('petrel: ready').waitFor();
+    while ((await title(page)) !== 'Matching bobbin') {
+      const from = await index(page);
+      const start = page.getByRole('button', { name: 'Start the machine' });
+      if (!(await start.count())) await stepOn(page);
+      else {
+        await start.click();
+        await page.waitForFunction((i) => Number(document.querySelector('[data-testid=run]')?.getAttribute('data-index')) > i, from); // prettier-ignore
+      }
+    }
+    const left = async () => (await (await page.request.get(`${used.app.url}/api/machine/petrel`)).json()).bobbinLeftM as number; // prettier-ignore
+    const before = await left();
+    await stepOn(page);
+    while ((await left()) <= before) await page.waitForTimeout(50);
+    expect(faults).to.deep.equal([]);
+    await context.close();
+  });
+  it('with many needles sews all items of the hooping through its changes of thread, and halts where hands are needed', async () => {
+    const { page, context, faults } = await openPage(used.browser);
+    await page.goto(`${used.app.url}/builds/crew-patch?view=order`);
+    await page.getByLabel('Repeats in one hooping').fill('2');
+    await page.keyboard.press('Tab');
+    await begin(page, used.app.url, 'crew-patch');
+    await page.getByText('2 in the hoop').waitFor();
+    while (!(await page.getByText('needle ·').count())) await stepOn(page);
+    await page.getByRole('button', { name: 'How Run works for you' }).click();
+    await page.getByLabel('Times as fast').fill('100');
+    await page.getByRole('button', { name: 'Follow the simulated machine' }).click();
+    await page.getByTestId('machine').getByText('gannet: ready').waitFor();
+    const needle = () => page.getByText('needle ·').count();
+    const start = page.getByRole('button', { name: 'Start the machine' });
+    /** blocks sewn from each start to the halt after it */
+    const spans: number[] = [];
+    while (!/^All steps/.test(await title(page))) {
+      if (!(await needle())) {
+        await stepOn(page);
+        continue;
+      }
+      await start.waitFor();
+      const from = await index(page);
+      await start.click();
+      // It halts for hands, or at its end: nobody presses meanwhile.
+      await page.waitForFunction((i) => { const at = Number(document.querySelector('[data-testid=run]')?.getAttribute('data-index')); return at > i && !document.body.innerText.includes('needle ·'); }, from); // prettier-ignore
+      spans.push((await index(page)) - from);
+    }
+    expect(Math.max(...spans), `blocks by start: ${spans}`).to.be.at.least(3);
+    expect(spans.length).to.be.at.least(3);
+    const machine = await (await page.request.get(`${used.app.url}/api/machine/gannet`)).json();
+    expect(machine).to.include({ status: 'done', blocks: 10 });
+    expect(faults).to.deep.equal([]);
+    await context.close();
+  });
+
+  it('is spoken to by scripts: load, trace, start, halt, back, jump, speed, several heads, events', async () => {
+    const base = `${used.app.url}/api/machine`;
+    const call = async (path: string, body?: unknown, method = 'POST') => {
+      const bytes = body instanceof Uint8Array;
+      const response = await fetch(base + path, {
+        method,
+        ...(body === undefined ? {} : { body: bytes ? new Blob([body as Uint8Array<ArrayBuffer>]) : JSON.stringify(body) }), // prettier-ignore
+        headers: { 'content-type': bytes ? 'application/octet-stream' : 'application/json' },
+      });
+      return { status: response.status, body: await response.json() };
+    };
+    const tape = writeTape(pouch());
+    expect((await call('/left/load?rate=200&seed=4&halts=3', tape)).body).to.include({ status: 'ready', blocks: 15 }); // prettier-ignore
+    expect((await call('/right/load?rate=200&breaks=1000&seed=2', tape)).body.status).to.equal('ready');
+    expect((await call('', undefined, 'GET')).body.heads.map((h: { head: string }) => h.head)).to.include.members(['left', 'right']); // prettier-ignore
+
+    const told: { status: string; why: string | null; block: number; stitch: number }[] = [];
+    const stop = new AbortController();
+    const events = await fetch(`${base}/left/events`, { signal: stop.signal });
+    const reading = (async () => {
+      const text = new TextDecoder();
+      let rest = '';
+      for await (const chunk of events.body as unknown as AsyncIterable<Uint8Array>) {
+        rest += text.decode(chunk, { stream: true });
+        const parts = rest.split('\n\n');
+        rest = parts.pop() ?? '';
+        for (const part of parts) {
+          const data = /^data: (.*)$/m.exec(part)?.[1];
+          if (part.startsWith('event: state') && data) told.push(JSON.parse(data));
+        }
+      }
+    })().catch(() => undefined);
+    const until = async (holds: () => boolean) => {
+      for (let i = 0; i < 400 && !holds(); i++) await new Promise((done) => setTimeout(done, 25));
+      expect(holds()).to.equal(true);
+    };
+    await call('/left/command', { command: 'trace' });
+    await until(() => told.some((t) => t.status === 'tracing') && told.at(-1)?.status === 'ready');
+    await call('/left/command', { command: 'start' });
+    // Stops 1 and 2 are run through, at the programmed third it halts.
+    await until(() => told.at(-1)?.status === 'halted');
+    expect(told.at(-1)).to.include({ why: 'stop', block: 3, stitch: 0 });
+    expect((await call('/left/command', { command: 'jump', block: 1, stitch: 5 })).body).to.include({ block: 1, stitch: 5 }); // prettier-ignore
+    expect((await call('/left/command', { command: 'back', stitches: 3 })).body.stitch).to.equal(2);
+    expect((await call('/left/command', { command: 'speed', speed: 700 })).body.speed).to.equal(700);
+    const refused = await call('/left/command', { command: 'jump', block: 99 });
+    expect([refused.status, refused.body.error.code]).to.deep.equal([409, 'no-place']);
+    expect((await call('/left/command', { command: 'dance' })).status).to.equal(422);
+    expect((await call('/nobody/command', { command: 'start' })).status).to.equal(404);
+    expect((await call('/left/load?rate=9999', tape)).status).to.equal(422);
+    expect((await call('/left/load', new TextEncoder().encode('no tape'))).status).to.equal(422);
+    expect((await call('/left', undefined, 'GET')).body.block).to.equal(1);
+
+    // The other head breaks its thread soon, by itself.
+    await call('/right/command', { command: 'start' });
+    let state = { why: '' };
+    for (let i = 0; i < 200 && state.why !== 'thread-break' && state.why !== 'stop'; i++)
+      state = (await call('/right', undefined, 'GET')).body;
+    expect(state.why).to.equal('thread-break');
+    await call('/left', undefined, 'DELETE');
+    await reading;
+    stop.abort();
+    expect((await call('/left', undefined, 'GET')).status).to.equal(404);
+    await call('/right', undefined, 'DELETE');
+  });
+});
+
+describe('a rehearsal', () => {
+  it('sews fast, asks at each stop, tells why, scores, and writes nothing into the log', async () => {
+    const { page, context, faults } = await openPage(used.browser);
+    await page.goto(`${used.app.url}/log`);
+    const rows = page.getByTestId('log').getByRole('row');
+    await rows.nth(1).waitFor();
+    const before = await rows.count();
+    await page.goto(`${used.app.url}/builds/tail-tab`);
+    await page.getByRole('link', { name: 'Rehearse' }).click();
+    const asks = page.getByRole('heading', { name: 'What do your hands do now?' });
+    const over = page.getByRole('heading', { name: /of \d+ right\./ });
+    for (let n = 0; n < 40; n++) {
+      await asks.or(over).first().waitFor();
+      if (await over.count()) break;
+      await page.keyboard.press('1');
+      await page.getByRole('status').getByText(/Right\.|That would go wrong\./).waitFor(); // prettier-ignore
+      await page.keyboard.press('Space');
+      await page.getByTestId('go-on').waitFor({ state: 'detached' });
+    }
+    expect(await over.innerText()).to.match(/^\d+ of [2-9]\d* right\.$/);
+    await page.goto(`${used.app.url}/log`);
+    await rows.nth(1).waitFor();
+    expect(await rows.count()).to.equal(before);
+    expect(faults).to.deep.equal([]);
+    await context.close();
+  });
+});

@@ -1,0 +1,31 @@
+import type { Page } from 'playwright-core';
+
+/** Run as hands use it. */
+export const forward = (page: Page) => page.getByTestId('forward');
+export const title = (page: Page) => page.getByTestId('run-title').innerText();
+export const index = async (page: Page) => Number(await page.getByTestId('run').getAttribute('data-index'));
+export const stepOn = async (page: Page, key = 'ArrowRight') => {
+  const before = await index(page);
+  await page.keyboard.press(key);
+  await page.waitForFunction((i) => Number(document.querySelector('[data-testid=run]')?.getAttribute('data-index')) !== i, before); // prettier-ignore
+};
+/** Run takes keys again only when nothing is open over it. */
+export const closeDialog = async (page: Page) => {
+  await page.keyboard.press('Escape');
+  await page.getByRole('dialog').waitFor({ state: 'detached' });
+};
+/** The run of the sample workroom that was interrupted, going on. */
+export async function resume(page: Page, url: string) {
+  await page.goto(url);
+  await page.getByRole('link', { name: 'Resume' }).click();
+  await page.getByTestId('resume').waitFor();
+  await page.keyboard.press('Space');
+  await page.getByTestId('resume').waitFor({ state: 'detached' });
+}
+/** A run of a build from its score. */
+export async function begin(page: Page, url: string, build: string) {
+  await page.goto(`${url}/builds/${build}`);
+  await page.getByTestId('step-card').waitFor();
+  await page.keyboard.press('r');
+  await page.getByTestId('run').waitFor();
+}
