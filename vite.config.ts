@@ -4,6 +4,7 @@ import { defineConfig } from 'vite';
 
 export default defineConfig({
   plugins: [tailwindcss(), sveltekit()],
-  worker: { format: 'es' },
+  // One file: parts of a worker are not among those that the service worker keeps for work without a network.
+  worker: { format: 'es', rolldownOptions: { output: { codeSplitting: false } } },
   build: { chunkSizeWarningLimit: 600 },
 });

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
-import { copyFileSync, cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { copyFileSync, cpSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { join, relative } from 'node:path';
 import type { Page } from 'playwright-core';
 import { openPage, startApp, startBrowser, useApp } from '../support/app';
 import { eventsOf, loseWorkroom, secondCopyMade } from '../support/run-data';
@@ -102,7 +102,19 @@ describe('data safety', () => {
     await page.getByRole('heading', { name: 'Gullmere Kite Fair' }).waitFor();
     await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
     await page.waitForFunction(() => navigator.serviceWorker.controller !== null);
+    const kept = await page.evaluate(async () =>
+      (await Promise.all((await caches.keys()).map(async (key) => (await caches.open(key)).keys())))
+        .flat()
+        .map((request) => new URL(request.url).pathname),
+    );
+    const built = readdirSync('build/client', { recursive: true, withFileTypes: true })
+      .filter((f) => f.isFile() && !/\.(br|gz)$|^service-worker\.js$|^version\.json$/.test(f.name))
+      .map((f) => join('/', relative('build/client', f.parentPath), f.name));
+    expect(built.filter((file) => !kept.includes(file))).to.deep.equal([]);
+    expect(built).to.include('/icon.svg');
     await app.stop();
+    // What the browser remembers by itself may be gone at any time.
+    await (await context.newCDPSession(page)).send('Network.clearBrowserCache');
     for (const [path, text] of [
       ['/builds', 'Crew patch'],
       ['/cut', 'On the shelf'],
@@ -114,6 +126,20 @@ describe('data safety', () => {
       const shows = async () => `${path} shows: ${(await page.locator('body').innerText()).slice(0, 300)}`;
       await there.waitFor().catch(async (error) => expect.fail(`${error}; ${await shows()}; ${faults}`));
     }
+    // The heavy work is there too: laying out, packing a backup, reading a file.
+    await page.goto(`${app.url}/cut`);
+    await page.getByRole('button', { name: 'Lay it out' }).click();
+    await page
+      .getByRole('img', { name: /: \d+ pieces/ })
+      .first()
+      .waitFor();
+    await page.getByRole('button', { name: 'Stop' }).click();
+    await page.goto(`${app.url}/workshop`);
+    const saved = page.waitForEvent('download');
+    await data(page).getByRole('button', { name: 'Back up now' }).click();
+    const zip = readFileSync(await (await saved).path());
+    await page.getByTestId('restore-input').setInputFiles({ name: 'backup.zip', mimeType: 'application/zip', buffer: zip }); // prettier-ignore
+    await page.getByTestId('restore-summary').waitFor();
     await page.goto(`${app.url}/builds/line-winder-pouch`);
     await page.getByTestId('step-card').waitFor();
     await page.goto(app.url);
@@ -131,6 +157,18 @@ describe('data safety', () => {
     expect(faults.filter((f) => !/Failed to load resource|ERR_CONNECTION/.test(f))).to.deep.equal([]);
     await context.close();
     await browser.close();
+  });
+
+  it('where the core worker cannot be loaded it says so, and works again when it can', async () => {
+    const { page, context } = await openPage(used.browser);
+    await context.route(/core\.worker/, (route) => route.abort());
+    await page.goto(`${used.app.url}/cut`);
+    await page.getByText('The part of Jolt Step that reads and lays out did not answer').waitFor();
+    await context.unroute(/core\.worker/);
+    await page.getByRole('link', { name: 'Builds' }).click();
+    await page.getByRole('link', { name: 'Cut', exact: true }).click();
+    await page.getByText('On the shelf').first().waitFor();
+    await context.close();
   });
 
   it('a newer version waits while a run is on, and is offered when it is left', async () => {

@@ -195,6 +195,26 @@ describe('second copy', () => {
     expect(begun.size).to.be.above(5);
   });
 
+  it('has the last event of a run before it is shown again, also one that a cut had left in the database alone', async () => {
+    const disk = new Disk();
+    const { db, store } = await opened(disk);
+    await store.log.start(runOf('r / 1'), started);
+    await store.copy.lookOver();
+    await store.log.start(runOf('r2'), started);
+    db.close();
+    // Written by a page that was cut off before its copy.
+    const cut = new JoltDb(db.name);
+    await cut.events.add({ runId: 'r / 1', n: 1, event: done(1) });
+    cut.close();
+    const next = await opened(disk, db.name);
+    expect((await next.store.log.hold('r / 1'))?.events).to.deep.equal([started, done(1)]);
+    expect(await next.store.log.hold('no such run')).to.equal(null);
+    await lose(next.db);
+    const { store: back } = await opened(disk, db.name);
+    expect((await back.log.run('r / 1'))?.events).to.deep.equal([started, done(1)]);
+    expect((await back.log.run('r2'))?.events).to.deep.equal([started]);
+  });
+
   it('is left as it is when it could not be put back, and is put back the next time', async () => {
     const disk = new Disk();
     const { db, store } = await opened(disk);

@@ -52,6 +52,11 @@ export class RunStore {
   async photo(id: string): Promise<PhotoRecord | null> {
     return (await this.db.photos.get(id)) ?? null;
   }
+  /** A run that this page begins to hold: what is shown of it is in the second copy too. */
+  async hold(id: string): Promise<StoredRun | null> {
+    await this.copy.bringUp(id);
+    return this.run(id);
+  }
   async run(id: string): Promise<StoredRun | null> {
     const row = await this.db.runs.get(id);
     return row ? this.withEvents(row, await this.db.events.where('runId').equals(id).toArray()) : null;

@@ -190,6 +190,11 @@ export class SecondCopy {
     return rows.length ? rows : undefined;
   }
 
+  /** Brings a run up to what the database says of it: a page that was cut off may have left its last event only there. */
+  async bringUp(runId: string): Promise<void> {
+    this.follow([`runs/${runId}`, pathOf('events', [runId])]);
+    await this.settled();
+  }
   /** When what was stored until now is in the copy too, or cannot be. */
   async settled(): Promise<void> {
     if (this.working) await inTime(this.working).catch(() => undefined);

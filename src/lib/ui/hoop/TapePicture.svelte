@@ -14,12 +14,13 @@
     void theme.current;
     void (async () => {
       const bytes = await workroom.store.tape(tapeId);
-      const answer = bytes && (await core().read(bytes, workroom.numbers['reading.trimJumps'], {}));
+      const answer =
+        bytes && (await core((worker) => worker.read(bytes, workroom.numbers['reading.trimJumps'], {})));
       const ctx = canvas?.getContext('2d');
       if (!answer || !answer.ok || !ctx) return;
       canvas.width = canvas.height = size * devicePixelRatio;
       ctx.scale(devicePixelRatio, devicePixelRatio);
-      drawTape(ctx, size, answer.tape, answer.reading, threads, pageColours());
+      drawTape(ctx, size, answer.value.tape, answer.value.reading, threads, pageColours());
     })();
   });
 </script>

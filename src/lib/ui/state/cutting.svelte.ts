@@ -23,12 +23,14 @@ import {
   type LayoutStock,
 } from '$lib/core/layout';
 import { planBuild, type BuildPlan } from '$lib/core/plan';
+import type { Problem } from '$lib/core/problem';
 import { cutAlready, takeLayout, usesOf } from '$lib/core/stock';
 import { formatLength } from '$lib/core/units';
 import { hoopBase, type Workshop } from '$lib/core/workshop';
 import { layoutWatched } from '$lib/workers';
 import { newId } from './ids';
 import { jobs } from './jobs.svelte';
+import { showProblem } from './notices';
 import { readBuild, readingsOf, type ReadBuild } from './read-build.svelte';
 import { workroom } from './workroom.svelte';
 
@@ -140,10 +142,14 @@ class Cutting {
     const kept = keptSchema.safeParse(await workroom.store.setting('cutting')).data;
     if (kept) Object.assign(this, kept);
     const reads: typeof this.reads = [];
+    const unread: Problem[] = [];
     for (const build of workroom.builds) {
       const read = await readBuild(build);
       if (read.ok) reads.push({ build, read: read.value });
+      else unread.push({ ...read.problem, message: `${build.name}: ${read.problem.message}` });
     }
+    // Once: what keeps one from being read mostly keeps all.
+    if (unread.length) showProblem(unread[0]);
     this.reads = reads;
     if (!kept) this.chosen = reads.map(({ build }) => build.id);
     this.status = 'idle';
@@ -208,7 +214,7 @@ class Cutting {
         const own = await this.layGroup(group, signal, (layout) =>
           show({ id, group, layout, toBuy: null, way: null }),
         );
-        // Stopped before there was any answer: that says nothing about the shelf.
+        // Stopped or failed before there was any answer: that says nothing about the shelf.
         if (!own) break;
         laid.push({ id, group, ...own, way: null });
         this.laid = [...inUse, ...laid];
@@ -228,11 +234,18 @@ class Cutting {
     const request = { ...this.how, seconds: SECONDS };
     const pieces = plainPieces(group);
     const layout = group.stock.length
-      ? await layoutWatched({ ...request, pieces, stock: asLayoutStock(group.stock) }, show, signal)
+      ? await this.look({ ...request, pieces, stock: asLayoutStock(group.stock) }, show, signal)
       : null;
-    if (signal.aborted && !layout) return null;
+    if (group.stock.length && !layout) return null;
     const toBuy = await this.layToBuy(group, layout, signal);
     return { layout, toBuy };
+  }
+  /** null: it was stopped before there was any, or could not be looked for, which is told. */
+  private async look(...asked: Parameters<typeof layoutWatched>): Promise<Layout | null> {
+    const found = await layoutWatched(...asked);
+    if (found.ok) return found.value;
+    showProblem(found.problem);
+    return null;
   }
   /** What the shelf does not hold, laid out on what is sold. */
   private async layToBuy(group: CutGroup, layout: Layout | null, signal: AbortSignal) {
@@ -243,7 +256,7 @@ class Cutting {
     });
     if (!short.length) return null;
     const request = { ...this.how, seconds: SECONDS_COMPARED };
-    return layoutWatched({ ...request, pieces: short, stock: [this.shop(group)] }, () => undefined, signal);
+    return this.look({ ...request, pieces: short, stock: [this.shop(group)] }, () => undefined, signal);
   }
 
   /** The ways of cutting one material beside each other: this roll or that, along or across. */
@@ -255,7 +268,7 @@ class Cutting {
     await jobs.watch('Comparing', async (tell, signal) => {
       const answers: { alternative: (typeof ways)[number]; layout: Layout }[] = [];
       for (const [i, way] of ways.entries()) {
-        const layout = await layoutWatched(
+        const layout = await this.look(
           { pieces: way.pieces, stock: way.stock, ...this.how, seconds: SECONDS_COMPARED },
           () => undefined,
           signal,

@@ -152,12 +152,12 @@ export class BuildEditor {
   /** Lays the maker's decisions onto a newer tape; answers what could not be kept. */
   async replaceTape(tapeId: string, fileName: string, bytes: Uint8Array): Promise<string[] | null> {
     if (!this.build || !this.own) return null;
-    const answer = await core().read(bytes, workroom.numbers['reading.trimJumps'], {});
+    const answer = await core((worker) => worker.read(bytes, workroom.numbers['reading.trimJumps'], {}));
     if (!answer.ok) {
       showProblem(answer.problem);
       return null;
     }
-    const { build, lost } = carryOver(this.build, this.own, answer.reading, { tapeId, fileName });
+    const { build, lost } = carryOver(this.build, this.own, answer.value.reading, { tapeId, fileName });
     const stored = await attempt(() => workroom.store.addTape({ id: tapeId, bytes }));
     if (!stored.ok) {
       showProblem(stored.problem);

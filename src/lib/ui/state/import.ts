@@ -32,7 +32,7 @@ export async function importFile(file: File): Promise<Result<Imported>> {
     );
   const bytes = new Uint8Array(await file.arrayBuffer());
   if (zip) {
-    const bundle = await core().unpack(bytes);
+    const bundle = await core((worker) => worker.unpack(bytes));
     return bundle.ok ? ok({ kind: 'bundle', name: file.name, bundle: bundle.value }) : bundle;
   }
   const build = await importBuild(file.name, bytes);
@@ -48,8 +48,7 @@ async function importBuild(name: string, bytes: Uint8Array): Promise<Result<Buil
 /** The bytes of a tape from a tape or a CSV stitch list. */
 export async function tapeBytes(name: string, bytes: Uint8Array): Promise<Result<Uint8Array>> {
   if (!/\.csv$/i.test(name)) return ok(bytes);
-  const tape = await core().csvToTape(new TextDecoder().decode(bytes), name.replace(/\.csv$/i, ''));
-  return tape.ok ? ok(tape.bytes) : tape;
+  return core((worker) => worker.csvToTape(new TextDecoder().decode(bytes), name.replace(/\.csv$/i, '')));
 }
 
 /** Reads a tape; a long one with a bar that can be stopped. */
@@ -57,11 +56,11 @@ export async function readBytes(bytes: Uint8Array, name: string): Promise<Result
   const trimJumps = workroom.numbers['reading.trimJumps'];
   const answer =
     bytes.length < WATCHED_FROM
-      ? await core().read(bytes, trimJumps, {})
+      ? await core((worker) => worker.read(bytes, trimJumps, {}))
       : await jobs.watch(`Reading ${name}`, (tell, signal) =>
           readWatched(bytes, trimJumps, {}, tell, signal),
         );
-  return answer.ok ? ok(answer.reading) : answer;
+  return answer.ok ? ok(answer.value.reading) : answer;
 }
 
 /** A tape as a new build, with the sheets that came with it. */

@@ -4,14 +4,10 @@ import { ok, type Problem, type Result } from '$lib/core/problem';
 import type { RunRecord } from '$lib/core/run';
 import { typedReading, type Reading, type RoleOverrides } from '$lib/core/reading';
 import { emptyTape, type Tape } from '$lib/core/tape';
-import { core } from '$lib/workers';
+import { core, type ReadTape } from '$lib/workers';
 import type { Workshop } from '$lib/core/workshop';
 import { workroom } from './workroom.svelte';
 
-export interface ReadTape {
-  tape: Tape;
-  reading: Reading;
-}
 /** A build's own tape (or its typed stops) and those sewn in between, by insertion: read. */
 export interface ReadBuild {
   own: ReadTape;
@@ -53,8 +49,7 @@ const readTapeOf = (id: string): Promise<Result<ReadTape>> => readStored(id, {})
 async function readStored(id: string, roles: RoleOverrides): Promise<Result<ReadTape>> {
   const bytes = await workroom.store.tape(id);
   if (!bytes) return { ok: false, problem: missing };
-  const answer = await core().read(bytes, workroom.numbers['reading.trimJumps'], roles);
-  return answer.ok ? ok({ tape: answer.tape, reading: answer.reading }) : answer;
+  return core((worker) => worker.read(bytes, workroom.numbers['reading.trimJumps'], roles));
 }
 
 /** A build as it stands, read and planned; its tape with all that is put in between. */

@@ -135,7 +135,7 @@ export class RunSession {
   /** Begins to hold: what was going on when the last holder vanished is an interruption. */
   private async takeOver(id: string) {
     this.unwatch();
-    const stored = await workroom.store.log.run(id);
+    const stored = await workroom.store.log.hold(id);
     if (!stored) return;
     this.known = known(stored);
     this.taking = true;

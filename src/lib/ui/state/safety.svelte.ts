@@ -65,7 +65,11 @@ class Safety {
   pack(): Promise<Uint8Array | null> {
     return jobs.watch('Packing the backup', async (tell, signal) => {
       const whole = await this.mine((share) => tell(READ_SHARE * share), signal);
-      return whole && core().packBackup(whole);
+      if (!whole) return null;
+      const packed = await core((worker) => worker.packBackup(whole));
+      if (packed.ok) return packed.value;
+      showProblem(packed.problem);
+      return null;
     });
   }
   private async mine(tell: (share: number) => void, signal: AbortSignal): Promise<WorkroomData | null> {
@@ -83,7 +87,7 @@ class Safety {
   /** Reads a backup and tells what restoring it would do; nothing is changed yet. null: it cannot be read, or was stopped. */
   read(bytes: Uint8Array): Promise<{ backup: WorkroomData; summary: RestoreSummary } | null> {
     return jobs.watch('Reading the backup', async (tell, signal) => {
-      const backup = await core().readBackup(bytes);
+      const backup = await core((worker) => worker.readBackup(bytes));
       if (!backup.ok) {
         showProblem(backup.problem);
         return null;
