@@ -159,8 +159,10 @@ describe('what the server sends', () => {
       // What the browser gives out of its own cache is asked for again.
       bodies.push(r.body().catch(async () => (await page.request.get(r.url())).body()));
     });
+    const pictures = context.waitForEvent('response', (r) => r.url().includes('reading.worker'));
     await page.reload();
     await page.getByRole('heading', { name: 'Gullmere Kite Fair' }).waitFor();
+    await pictures;
     await page.waitForLoadState('networkidle');
     const size = (await Promise.all(bodies)).reduce((sum, body) => sum + gzipSync(body).length, 0);
     console.log(

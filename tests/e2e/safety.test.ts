@@ -8,6 +8,16 @@ import { eventsOf, loseWorkroom, secondCopyMade } from '../support/run-data';
 
 const used = useApp();
 const data = (page: Page) => page.getByTestId('data');
+/** Waits for a text; one that does not come is told with what is there instead. */
+const shows = async (page: Page, text: string, faults: string[]) =>
+  page
+    .getByText(text)
+    .first()
+    .waitFor()
+    .catch(async (error: unknown) => {
+      const there = (await page.locator('body').innerText()).slice(0, 600);
+      expect.fail(`${error}; ${page.url()} shows: ${there}; ${faults}`);
+    });
 
 describe('data safety', () => {
   it('backs the workroom up, shows what a restore would do, and restores it into an empty one', async () => {
@@ -122,9 +132,7 @@ describe('data safety', () => {
       ['/workshop', 'Machines and hoops'],
     ]) {
       await page.goto(app.url + path);
-      const there = page.getByText(text).first();
-      const shows = async () => `${path} shows: ${(await page.locator('body').innerText()).slice(0, 300)}`;
-      await there.waitFor().catch(async (error) => expect.fail(`${error}; ${await shows()}; ${faults}`));
+      await shows(page, text, faults);
     }
     // The heavy work is there too: laying out, packing a backup, reading a file.
     await page.goto(`${app.url}/cut`);
@@ -159,15 +167,16 @@ describe('data safety', () => {
     await browser.close();
   });
 
-  it('where the core worker cannot be loaded it says so, and works again when it can', async () => {
-    const { page, context } = await openPage(used.browser);
-    await context.route(/core\.worker/, (route) => route.abort());
+  it('where the workers cannot be loaded it says so, and works again when it can', async () => {
+    const { page, context, faults } = await openPage(used.browser);
+    await context.route(/\.worker-/, (route) => route.abort());
     await page.goto(`${used.app.url}/cut`);
     await page.getByText('The part of Jolt Step that reads and lays out did not answer').waitFor();
-    await context.unroute(/core\.worker/);
+    await context.unroute(/\.worker-/);
     await page.getByRole('link', { name: 'Builds' }).click();
+    await page.getByRole('heading', { name: 'Builds' }).waitFor();
     await page.getByRole('link', { name: 'Cut', exact: true }).click();
-    await page.getByText('On the shelf').first().waitFor();
+    await shows(page, 'On the shelf', faults);
     await context.close();
   });
 

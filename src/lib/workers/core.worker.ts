@@ -4,21 +4,13 @@ import { ok } from '$lib/core/problem';
 import { packBackup, readBackup } from '$lib/core/backup';
 import { csvToTape, readBundle } from '$lib/core/exchange';
 import { solveLayout } from '$lib/core/layout';
-import { readDesign } from '$lib/core/reading';
-import { readTape, writeTape } from '$lib/core/tape';
+import { writeTape } from '$lib/core/tape';
 import type { CoreWorker } from './protocol';
 
 // As in hooks.client.ts: no compiled code under the content rules.
 config({ jitless: true });
 
 const worker: CoreWorker = {
-  read(bytes, trimJumps, roles, onProgress) {
-    const result = readTape(bytes);
-    if (!result.ok) return result;
-    const tape = result.value;
-    const reading = readDesign(tape, { trimJumps, roles, onProgress });
-    return Comlink.transfer(ok({ tape, reading }), [tape.x.buffer, tape.y.buffer, tape.kind.buffer]);
-  },
   csvToTape(text, label) {
     const result = csvToTape(text, label);
     return result.ok ? ok(writeTape(result.value)) : result;

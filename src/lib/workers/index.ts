@@ -1,62 +1,75 @@
-/** The core, off the screen's thread. One worker serves the whole application; long work can be watched and stopped. */
+/** The core, off the screen's thread. Two workers serve the whole application; long work can be watched and stopped. */
 import * as Comlink from 'comlink';
 import { fail, ok, type Problem, type Result } from '$lib/core/problem';
 import type { RoleOverrides } from '$lib/core/reading';
 import type { Layout } from '$lib/core/layout';
-import type { CoreWorker, LayoutRequest, ReadTape } from './protocol';
+import type { CoreWorker, LayoutRequest, ReadingWorker, ReadTape } from './protocol';
 
 export type { ReadTape } from './protocol';
 
 type Failure = { ok: false; problem: Problem };
-interface Started {
-  remote: Comlink.Remote<CoreWorker>;
+interface Started<W> {
+  remote: Comlink.Remote<W>;
   /** settles only when the worker cannot be loaded, or breaks: its calls would wait for ever */
   failed: Promise<Failure>;
   end: () => void;
 }
+const startReading = () =>
+  started<ReadingWorker>(new Worker(new URL('./reading.worker.ts', import.meta.url), { type: 'module' }));
+const startCore = () =>
+  started<CoreWorker>(new Worker(new URL('./core.worker.ts', import.meta.url), { type: 'module' }));
 
-function start(): Started {
-  const worker = new Worker(new URL('./core.worker.ts', import.meta.url), { type: 'module' });
+function started<W>(worker: Worker): Started<W> {
   const failed = new Promise<Failure>((resolve) =>
     worker.addEventListener('error', (event) => resolve(broken(event.message)), { once: true }),
   );
-  return { remote: Comlink.wrap<CoreWorker>(worker), failed, end: () => worker.terminate() };
+  return { remote: Comlink.wrap<W>(worker), failed, end: () => worker.terminate() };
 }
 function broken(why: unknown): Failure {
-  console.error('The core worker failed:', why);
+  console.error('A worker failed:', why);
   return fail(
     'worker-failed',
     'The part of Jolt Step that reads and lays out did not answer; nothing here was changed.',
     'Reload the page; if it happens again, reload it once with the network on.',
   );
 }
-
-let shared: Started | undefined;
-/** Asks the shared worker. One that has failed is replaced at the next call. */
-export function core<T>(ask: (remote: Comlink.Remote<CoreWorker>) => Promise<Result<T>>): Promise<Result<T>> {
-  const mine = (shared ??= start());
-  void mine.failed.then(() => {
-    if (shared === mine) shared = undefined;
-  });
-  return answerOf(ask(mine.remote), mine);
-}
-const answerOf = <T>(answer: Promise<Result<T>>, { failed }: Started): Promise<Result<T>> =>
+const answerOf = <T>(answer: Promise<Result<T>>, failed: Promise<Failure>): Promise<Result<T>> =>
   Promise.race([answer, failed]).catch(broken);
 
+/** A call of a worker that is shared. One that has failed is replaced at the next call. */
+function sharedBy<W>(start: () => Started<W>) {
+  let shared: Started<W> | undefined;
+  const startAnew = () => {
+    const mine = start();
+    void mine.failed.then(() => (shared = undefined));
+    return mine;
+  };
+  return <T>(ask: (remote: Comlink.Remote<W>) => Promise<Result<T>>): Promise<Result<T>> => {
+    shared ??= startAnew();
+    return answerOf(ask(shared.remote), shared.failed);
+  };
+}
+const reading = sharedBy(startReading);
+/** Backups, bundles, CSV. */
+export const core = sharedBy(startCore);
+
+export const readInWorker = (bytes: Uint8Array, trimJumps: number, roles: RoleOverrides) =>
+  reading<ReadTape>((remote) => remote.read(bytes, trimJumps, roles));
+
 /** One call of a worker of its own, that ends with it or when it is stopped; then `onStop` answers. */
-async function alone<T>(
-  ask: (remote: Comlink.Remote<CoreWorker>) => Promise<Result<T>>,
+async function alone<W, T>(
+  { remote, failed, end }: Started<W>,
+  ask: (remote: Comlink.Remote<W>) => Promise<Result<T>>,
   signal: AbortSignal,
   onStop: () => Result<T>,
 ): Promise<Result<T>> {
-  const own = start();
   const stop = new Promise<Result<T>>((resolve) =>
     signal.addEventListener('abort', () => resolve(onStop()), { once: true }),
   );
   try {
-    return await Promise.race([answerOf(ask(own.remote), own), stop]);
+    return await Promise.race([answerOf(ask(remote), failed), stop]);
   } finally {
-    own.end();
+    end();
   }
 }
 
@@ -71,7 +84,8 @@ export function layoutWatched(
     best = layout;
     onBetter(layout);
   };
-  return alone<Layout | null>(
+  return alone<CoreWorker, Layout | null>(
+    startCore(),
     async (remote) => ok(await remote.layout(request, Comlink.proxy(better))),
     signal,
     () => ok(best),
@@ -89,7 +103,8 @@ export function readWatched(
   onProgress: (share: number) => void,
   signal: AbortSignal,
 ): Promise<Result<ReadTape>> {
-  return alone<ReadTape>(
+  return alone<ReadingWorker, ReadTape>(
+    startReading(),
     (remote) => remote.read(bytes, trimJumps, roles, Comlink.proxy(onProgress)),
     signal,
     () => fail('stopped', 'Reading was stopped.', 'Nothing here was changed.'),

@@ -20,8 +20,8 @@ export interface LayoutRequest {
   seconds: number;
 }
 
-/** The calls of the core worker. Bytes are copied in (the caller keeps them); tape arrays are transferred out. */
-export interface CoreWorker {
+/** Reads tapes: the one that the first screen needs. Bytes are copied in (the caller keeps them); arrays are transferred out. */
+export interface ReadingWorker {
   /** @param onProgress a proxied function; told the share that is read, 0-1 */
   read(
     bytes: Uint8Array,
@@ -29,6 +29,10 @@ export interface CoreWorker {
     roles: RoleOverrides,
     onProgress?: (share: number) => void,
   ): Result<ReadTape>;
+}
+
+/** The rest of the heavy work, needed later and seldom. */
+export interface CoreWorker {
   csvToTape(text: string, label: string): Result<Uint8Array>;
   /** Lays pieces out for some seconds; every better layout is told. @param onBetter a proxied function */
   layout(request: LayoutRequest, onBetter?: (layout: Layout) => void): Promise<Layout>;

@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Build } from '$lib/core/build';
-  import { core } from '$lib/workers';
+  import { readInWorker } from '$lib/workers';
   import { workroom } from '../state/workroom.svelte';
   import { theme } from '../state/theme.svelte';
   import { drawTape, pageColours } from './draw';
@@ -14,8 +14,7 @@
     void theme.current;
     void (async () => {
       const bytes = await workroom.store.tape(tapeId);
-      const answer =
-        bytes && (await core((worker) => worker.read(bytes, workroom.numbers['reading.trimJumps'], {})));
+      const answer = bytes && (await readInWorker(bytes, workroom.numbers['reading.trimJumps'], {}));
       const ctx = canvas?.getContext('2d');
       if (!answer || !answer.ok || !ctx) return;
       canvas.width = canvas.height = size * devicePixelRatio;

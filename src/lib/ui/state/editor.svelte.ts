@@ -6,7 +6,7 @@ import { isQuestion, type Reading, type Role } from '$lib/core/reading';
 import { rankTechniques } from '$lib/core/techniques';
 import { scoreChanges, stackAt, type ScoreChanges } from '$lib/core/score';
 import type { Tape } from '$lib/core/tape';
-import { core } from '$lib/workers';
+import { readInWorker } from '$lib/workers';
 import { attempt } from '$lib/store';
 import { newId, nowIso } from './ids';
 import { showProblem } from './notices';
@@ -152,7 +152,7 @@ export class BuildEditor {
   /** Lays the maker's decisions onto a newer tape; answers what could not be kept. */
   async replaceTape(tapeId: string, fileName: string, bytes: Uint8Array): Promise<string[] | null> {
     if (!this.build || !this.own) return null;
-    const answer = await core((worker) => worker.read(bytes, workroom.numbers['reading.trimJumps'], {}));
+    const answer = await readInWorker(bytes, workroom.numbers['reading.trimJumps'], {});
     if (!answer.ok) {
       showProblem(answer.problem);
       return null;

@@ -5,7 +5,7 @@ import { fail, ok, type Result } from '$lib/core/problem';
 import type { Reading } from '$lib/core/reading';
 import { MAX_BYTES } from '$lib/core/tape';
 import { attempt, type DocumentRecord } from '$lib/store';
-import { core, readWatched } from '$lib/workers';
+import { core, readInWorker, readWatched } from '$lib/workers';
 import type { Build } from '$lib/core/build';
 import type { Workshop } from '$lib/core/workshop';
 import { newId, nowIso } from './ids';
@@ -56,7 +56,7 @@ export async function readBytes(bytes: Uint8Array, name: string): Promise<Result
   const trimJumps = workroom.numbers['reading.trimJumps'];
   const answer =
     bytes.length < WATCHED_FROM
-      ? await core((worker) => worker.read(bytes, trimJumps, {}))
+      ? await readInWorker(bytes, trimJumps, {})
       : await jobs.watch(`Reading ${name}`, (tell, signal) =>
           readWatched(bytes, trimJumps, {}, tell, signal),
         );

@@ -4,7 +4,7 @@ import { ok, type Problem, type Result } from '$lib/core/problem';
 import type { RunRecord } from '$lib/core/run';
 import { typedReading, type Reading, type RoleOverrides } from '$lib/core/reading';
 import { emptyTape, type Tape } from '$lib/core/tape';
-import { core, type ReadTape } from '$lib/workers';
+import { readInWorker, type ReadTape } from '$lib/workers';
 import type { Workshop } from '$lib/core/workshop';
 import { workroom } from './workroom.svelte';
 
@@ -49,7 +49,7 @@ const readTapeOf = (id: string): Promise<Result<ReadTape>> => readStored(id, {})
 async function readStored(id: string, roles: RoleOverrides): Promise<Result<ReadTape>> {
   const bytes = await workroom.store.tape(id);
   if (!bytes) return { ok: false, problem: missing };
-  return core((worker) => worker.read(bytes, workroom.numbers['reading.trimJumps'], roles));
+  return readInWorker(bytes, workroom.numbers['reading.trimJumps'], roles);
 }
 
 /** A build as it stands, read and planned; its tape with all that is put in between. */
