@@ -12,7 +12,7 @@ const counts = join(folder, 'counts');
 writeFileSync(counts, '');
 const bin = (name) => `${root}/node_modules/.bin/${name}`;
 
-/** A row of steps, one after the other. Rows of a group go side by side; what is measured has the machine for itself. */
+/** A row of steps, one after the other. Rows of a group go side by side; the browser has the machine for itself. */
 const GROUPS = [
   [[['sync', bin('svelte-kit'), ['sync']]]],
   [
@@ -26,8 +26,10 @@ const GROUPS = [
       ['unused code', bin('knip'), ['--no-progress']],
     ],
   ],
-  [[['unit tests', bin('mocha'), ['--config', '.mocharc.json']]]],
-  [[['build', bin('vite'), ['build', '--logLevel', 'error']]]],
+  [
+    [['build', bin('vite'), ['build', '--logLevel', 'error']]],
+    [['unit tests', bin('mocha'), ['--config', '.mocharc.json']]],
+  ],
   [[['browser tests', bin('mocha'), ['--config', '.mocharc.e2e.json']]]],
 ];
 
