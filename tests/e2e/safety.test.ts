@@ -99,6 +99,8 @@ describe('data safety', () => {
     // Told once, not at every opening.
     await page.goto(used.app.url);
     await page.getByText('Line-winder pouch is waiting').waitFor();
+    // What shows notes is loaded with the first one.
+    await page.waitForLoadState('networkidle');
     expect(await page.getByText(/had lost its database/).count()).to.equal(0);
     expect(faults).to.deep.equal([]);
     await context.close();
@@ -173,9 +175,7 @@ describe('data safety', () => {
     await page.goto(`${used.app.url}/cut`);
     await page.getByText('The part of Jolt Step that reads and lays out did not answer').waitFor();
     await context.unroute(/\.worker-/);
-    await page.getByRole('link', { name: 'Builds' }).click();
-    await page.getByRole('heading', { name: 'Builds' }).waitFor();
-    await page.getByRole('link', { name: 'Cut', exact: true }).click();
+    await page.getByRole('button', { name: 'Try again' }).click();
     await shows(page, 'On the shelf', faults);
     await context.close();
   });

@@ -76,6 +76,12 @@
     <EmptyWorkroom />
   {:else if cutting.status === 'loading'}
     <p class="text-quiet" role="status">Working out the pieces …</p>
+  {:else if cutting.problem}
+    <div class="max-w-xl" role="alert">
+      <h2 class="mb-2 text-xl text-madder">{cutting.problem.message}</h2>
+      <p class="mb-4">{cutting.problem.next}</p>
+      <button type="button" class="btn" onclick={() => cutting.load()}>Try again</button>
+    </div>
   {:else}
     <fieldset class="mb-4 flex flex-wrap gap-x-5 gap-y-1">
       <legend class="label mb-1">For the orders of</legend>

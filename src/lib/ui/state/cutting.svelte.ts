@@ -71,6 +71,8 @@ class Cutting {
   ticks = $state.raw<string[]>([]);
   private since = $state.raw<Record<string, number>>({});
   status = $state<'loading' | 'idle' | 'working'>('loading');
+  /** why there is no build to cut for, though there are builds */
+  problem = $state.raw<Problem | null>(null);
   private reads = $state.raw<{ build: Build; read: ReadBuild }[]>([]);
   compared = $state.raw<Record<string, Compared[]>>({});
 
@@ -149,7 +151,8 @@ class Cutting {
       else unread.push({ ...read.problem, message: `${build.name}: ${read.problem.message}` });
     }
     // Once: what keeps one from being read mostly keeps all.
-    if (unread.length) showProblem(unread[0]);
+    this.problem = reads.length ? null : (unread[0] ?? null);
+    if (reads.length && unread.length) showProblem(unread[0]);
     this.reads = reads;
     if (!kept) this.chosen = reads.map(({ build }) => build.id);
     this.status = 'idle';

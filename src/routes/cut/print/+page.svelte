@@ -40,6 +40,8 @@
   </p>
   {#if cutting.status === 'loading'}
     <p role="status">Working out the pieces …</p>
+  {:else if cutting.problem}
+    <p role="alert"><strong>{cutting.problem.message}</strong> {cutting.problem.next}</p>
   {:else if what === 'labels'}
     <Labels {each} />
   {:else}
