@@ -21,7 +21,9 @@ const startCore = () =>
 
 function started<W>(worker: Worker): Started<W> {
   const failed = new Promise<Failure>((resolve) =>
-    worker.addEventListener('error', (event) => resolve(broken(event.message)), { once: true }),
+    worker.addEventListener('error', (event) => resolve(broken(event.message || 'it was not loaded')), {
+      once: true,
+    }),
   );
   return { remote: Comlink.wrap<W>(worker), failed, end: () => worker.terminate() };
 }
