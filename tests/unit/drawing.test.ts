@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { numberDef } from '$lib/core/numbers';
 import { stackAt } from '$lib/core/score';
 import { crewPatch, pouch, tailTab } from '$lib/demo';
-import { layoutCrossSection } from '$lib/ui/score/cross-section';
+import { layoutCrossSection, RING } from '$lib/ui/score/cross-section';
 import { layoutScore } from '$lib/ui/score/layout';
 import { fromShown, toShown } from '$lib/ui/workshop/shown';
 import { example } from '../support/examples';
@@ -66,6 +66,20 @@ describe('the cross-section', () => {
           expect(bands[k].y).to.be.at.least(bands[k - 1].y + bands[k - 1].height);
         const last = bands.at(-1);
         if (last) expect(last.y + last.height).to.be.below(height);
+      });
+  });
+  it('says what lies up and down close to the stack, in any room, inside the drawing', () => {
+    for (const { plan } of examples)
+      plan.score.steps.forEach((_, i) => {
+        for (const room of [256, 280, 500]) {
+          const { bands, words, height, ringY } = layoutCrossSection(stackAt(plan.score, i), 26, 260, room);
+          if (ringY === null) continue;
+          const last = bands[bands.length - 1];
+          expect(words.up).to.be.within(13, Math.max(13, bands[0].y - 8));
+          expect(words.up).to.be.above(Math.min(13, bands[0].y - 8 - 2 * RING));
+          expect(words.down).to.be.within(Math.min(last.y + last.height, height - 4), height - 4);
+          expect(words.down).to.be.below(last.y + last.height + 18 + 2 * RING);
+        }
       });
   });
   it('turns over with the hoop: what lies up is on top, and every arrow turns', () => {

@@ -24,7 +24,7 @@
 </script>
 
 <section class="flex min-h-0 flex-1 flex-col justify-center-safe gap-4 overflow-y-auto px-5 py-4 lg:px-10">
-  <h1 class="text-[clamp(2.4rem,6vw,5rem)]" data-testid="run-title">All steps are done.</h1>
+  <h1 class="run-title" data-testid="run-title">All steps are done.</h1>
   {#if session.waiting}<p class="text-xl text-quiet">
       <WaitWords waiting={session.waiting} now={session.clock} />
     </p>{/if}

@@ -24,6 +24,8 @@
         `then ${formatRoughly(session.run?.waits[step.id] ?? 0)} by itself`,
     ].filter((f): f is string => typeof f === 'string'),
   );
+  // "tape 2 sides" says it already.
+  const tools = $derived(step.tools.filter((tool) => tool !== 'tape' || !step.tapeSides));
 </script>
 
 <ul class="flex flex-wrap gap-2 text-lg">
@@ -36,6 +38,6 @@
     </li>
   {/each}
   {#each facts as fact (fact)}<li class="rounded bg-hands-soft px-3 py-1">{fact}</li>{/each}
-  {#each step.tools as tool (tool)}<li class="rounded border border-quiet px-3 py-1">{tool}</li>{/each}
+  {#each tools as tool (tool)}<li class="rounded border border-quiet px-3 py-1">{tool}</li>{/each}
 </ul>
 {#if step.hoop === 'stay' && step.hoopBecause}<p class="text-lg">Stays on: {step.hoopBecause}</p>{/if}

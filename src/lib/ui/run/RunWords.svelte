@@ -68,16 +68,16 @@
         >{/if}
       <span class="ml-2 text-quiet">stop {step.stop}</span>
     </p>
-    <h1 class="text-[clamp(2.2rem,5.4vw,4.6rem)] text-balance" data-testid="run-title">{step.title}</h1>
+    <h1 class="run-title text-balance" data-testid="run-title">{step.title}</h1>
     {#if step.kind === 'hand'}
-      <p class="max-w-[36ch] text-[clamp(1.25rem,2.2vw,1.9rem)] leading-snug">{step.text}</p>
+      <p class="run-text max-w-[36ch] leading-snug">{step.text}</p>
       <RunPieces {session} {step} />
       {#if isUnhoop(step)}<InspectList {session} {ontrouble} />{/if}
       <Care cautions={step.cautions} large />
     {/if}
   </div>
   {#if step.kind === 'needle'}
-    <p class="max-w-[36ch] text-[clamp(1.25rem,2.2vw,1.9rem)] leading-snug">
+    <p class="run-text max-w-[36ch] leading-snug">
       {step.skipped
         ? 'Pass this block over on the machine.'
         : session.resting

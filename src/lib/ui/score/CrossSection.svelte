@@ -1,6 +1,6 @@
 <script lang="ts">
   import { describeStack, type Stack, type Step } from '$lib/core/score';
-  import { layoutCrossSection, motionOf } from './cross-section';
+  import { layoutCrossSection, motionOf, RING } from './cross-section';
 
   let { stack, step, large = false }: { stack: Stack; step?: Step; large?: boolean } = $props();
   // Only what moves in the hands moves here: laid pieces slide in, folds swing, cuts close in, the hoop turns over.
@@ -60,8 +60,8 @@
           >
         {/each}
         {#if stack.hooped}
-          <text x="4" y="13" class="name" fill="var(--quiet)">{stack.view}</text>
-          <text x="4" y={layout.height - 4} class="name" fill="var(--quiet)"
+          <text x="4" y={layout.words.up} class="name" fill="var(--quiet)">{stack.view}</text>
+          <text x="4" y={layout.words.down} class="name" fill="var(--quiet)"
             >{stack.view === 'front' ? 'back' : 'front'}</text
           >
         {/if}
@@ -69,9 +69,9 @@
           {#each [4, right - 2] as x (x)}
             <rect
               {x}
-              y={layout.ringY - 16}
+              y={layout.ringY - RING}
               width="22"
-              height="32"
+              height={2 * RING}
               rx="5"
               fill="var(--quiet)"
               stroke="var(--ink)"

@@ -21,6 +21,8 @@ interface CrossSectionLayout {
   bands: Band[];
   /** where the hoop ring grips; null when nothing is hooped */
   ringY: number | null;
+  /** baselines of the words for what lies up and what lies down, close to the stack */
+  words: { up: number; down: number };
   height: number;
 }
 
@@ -59,6 +61,8 @@ const INSET = { base: 0, whole: 18, trimmed: 34 };
 /** Half the width of a slit. */
 const SLIT = 12;
 const TICKS = [0.12, 0.88];
+/** Half the height of the hoop ring. */
+export const RING = 16;
 
 /**
  * The stack as a side view: what lies up is on top, so a turned hoop turns the drawing.
@@ -89,7 +93,17 @@ export function layoutCrossSection(
     return band;
   });
   const base = stack.hooped ? bands.find((b) => b.layer.side === 'base') : undefined;
-  return { bands, ringY: base ? base.y + base.height / 2 : null, height: Math.max(room, y + TOP) };
+  const ringY = base ? base.y + base.height / 2 : null;
+  const height = Math.max(room, y + TOP);
+  const ends = [
+    ...bands.flatMap((b) => [b.y, b.y + b.height]),
+    ...(ringY === null ? [] : [ringY - RING, ringY + RING]),
+  ];
+  const words = {
+    up: Math.max(13, Math.min(...ends) - 8),
+    down: Math.min(height - 4, Math.max(...ends) + 18),
+  };
+  return { bands, ringY, words, height };
 }
 
 function bandOf(layer: Layer, left: number, right: number, y: number, height: number, up: boolean): Band {
