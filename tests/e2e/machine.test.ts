@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { writeTape } from '$lib/core/tape';
 import { pouch } from '$lib/demo';
 import { openPage, useApp } from '../support/app';
-import { title, index, stepOn, closeDialog, begin } from '../support/at-machine';
+import { title, index, stepOn, closeDialog, begin, followMachine } from '../support/at-machine';
 
 const used = useApp();
 
@@ -14,8 +14,7 @@ describe('a machine that is followed', () => {
     await page.getByRole('button', { name: 'How Run works for you' }).click();
     await page.getByLabel('Times as fast').fill('40');
     await page.getByLabel('Luck').fill('7');
-    await page.getByRole('button', { name: 'Follow the simulated machine' }).click();
-    await page.getByTestId('machine').getByText('petrel: ready').waitFor();
+    await followMachine(page, 'petrel');
     const at = await index(page);
     await page.getByRole('button', { name: 'Start the machine' }).click();
     await page.getByText(/^Sewing: \d/).waitFor();
@@ -50,8 +49,7 @@ describe('a machine that is followed', () => {
     await begin(page, used.app.url, 'tail-tab');
     await page.getByRole('button', { name: 'How Run works for you' }).click();
     await page.getByLabel('Times as fast').fill('200');
-    await page.getByRole('button', { name: 'Follow the simulated machine' }).click();
-    await page.getByTestId('machine').getByText('petrel: ready').waitFor();
+    await followMachine(page, 'petrel');
     while ((await title(page)) !== 'Matching bobbin') {
       const from = await index(page);
       const start = page.getByRole('button', { name: 'Start the machine' });
@@ -78,8 +76,7 @@ describe('a machine that is followed', () => {
     while (!(await page.getByText('needle ·').count())) await stepOn(page);
     await page.getByRole('button', { name: 'How Run works for you' }).click();
     await page.getByLabel('Times as fast').fill('100');
-    await page.getByRole('button', { name: 'Follow the simulated machine' }).click();
-    await page.getByTestId('machine').getByText('gannet: ready').waitFor();
+    await followMachine(page, 'gannet');
     const needle = () => page.getByText('needle ·').count();
     const start = page.getByRole('button', { name: 'Start the machine' });
     /** blocks sewn from each start to the halt after it */

@@ -4,16 +4,28 @@ import type { Page } from 'playwright-core';
 export const forward = (page: Page) => page.getByTestId('forward');
 export const title = (page: Page) => page.getByTestId('run-title').innerText();
 export const index = async (page: Page) => Number(await page.getByTestId('run').getAttribute('data-index'));
+/** One press, and the step after it; one that does not come is told with what is there instead. */
 export const stepOn = async (page: Page, key = 'ArrowRight') => {
   const before = await index(page);
   await page.keyboard.press(key);
-  await page.waitForFunction((i) => Number(document.querySelector('[data-testid=run]')?.getAttribute('data-index')) !== i, before); // prettier-ignore
-};
+  await page
+    .waitForFunction((i) => Number(document.querySelector('[data-testid=run]')?.getAttribute('data-index')) !== i, before)
+    .catch(async (error: unknown) => {
+      throw new Error(`${error}; step ${before} shows: ${await page.locator('body').innerText()}`);
+    });
+}; // prettier-ignore
 /** Run takes keys again only when nothing is open over it. */
 export const closeDialog = async (page: Page) => {
   await page.keyboard.press('Escape');
   await page.getByRole('dialog').waitFor({ state: 'detached' });
 };
+/** Follows the simulated machine from the open ways of Run, whatever was typed there. */
+export async function followMachine(page: Page, name: string) {
+  await page.getByRole('button', { name: 'Follow the simulated machine' }).click();
+  await page.getByTestId('machine').getByText(`${name}: ready`).waitFor();
+  // It closes when the log knows of it; until then keys are not Run's.
+  await page.getByRole('dialog').waitFor({ state: 'detached' });
+}
 /** The run of the sample workroom that was interrupted, going on. */
 export async function resume(page: Page, url: string) {
   await page.goto(url);

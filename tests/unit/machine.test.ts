@@ -46,6 +46,22 @@ describe('the simulated machine', () => {
     expect(m.state()).to.include({ status: 'done', untilHaltSeconds: 0 });
     expect(m.start().ok).to.equal(false);
   });
+  it('tells of no block before it has halted at its stop, whenever it is asked', () => {
+    const m = machine();
+    let afterLast = 0;
+    for (const block of reading.blocks.slice(0, 3)) {
+      m.start();
+      for (let at = 0; m.state().status === 'sewing'; m.advance(0.01)) {
+        const state = m.state();
+        expect(state.block).to.equal(block.index);
+        expect(state.stitch).to.be.within(at, block.stitches);
+        at = state.stitch;
+        if (at === block.stitches) afterLast++;
+      }
+      expect(m.state()).to.include({ block: block.index + 1, stitch: 0, why: 'stop' });
+    }
+    expect(afterLast, 'asked between a last stitch and its stop').to.be.above(0);
+  });
   it('takes as long for a block as the plan says its stitches take, and tells beforehand how long', () => {
     const m = machine();
     m.start();

@@ -190,10 +190,10 @@ export class SimulatedMachine {
     this.credit = 0;
   }
 
-  /** Where the needle stands. At a stop it stands at the beginning of what comes next. */
+  /** Where the needle stands: after its last stitch still in its block; from the stop on at the beginning of the next. */
   private place(): { block: number; stitch: number } {
     const { blocks, at } = this;
-    const found = blocks.findIndex((b) => at < b.to);
+    const found = blocks.findIndex((b) => at <= b.to);
     const block = found < 0 ? blocks.length - 1 : found;
     return { block, stitch: Math.max(0, this.stitchesBefore[at] - this.stitchesBefore[blocks[block].from]) };
   } // prettier-ignore

@@ -117,7 +117,7 @@
         'piece',
       )} to buy for, see Shopping.
     </p>
-  {:else if !movement && layout?.unplaced.length}
+  {:else if !movement && layout?.unplaced.length && cutting.status === 'idle'}
     <p class="border-l-4 border-madder bg-madder-soft px-3 py-1">
       The stock does not reach, and it was stopped before what to buy was worked out: lay it out again.
     </p>
