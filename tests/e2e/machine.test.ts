@@ -3,17 +3,17 @@ import { writeTape } from '$lib/core/tape';
 import { pouch } from '$lib/demo';
 import { openPage, useApp } from '../support/app';
 import { title, index, stepOn, closeDialog, begin, followMachine } from '../support/at-machine';
+import { eventsOf } from '../support/run-data';
 
 const used = useApp();
 
 describe('a machine that is followed', () => {
-  it('moves the run on by its own halts, opens the way out of its thread breaks, and counts stitches', async () => {
+  it('moves the run on by its own halts, is halted by hand, and counts stitches', async () => {
     const { page, context, faults } = await openPage(used.browser);
     await begin(page, used.app.url, 'line-winder-pouch');
     while (!(await page.getByText('needle ·').count())) await stepOn(page);
     await page.getByRole('button', { name: 'How Run works for you' }).click();
     await page.getByLabel('Times as fast').fill('40');
-    await page.getByLabel('Luck').fill('7');
     await followMachine(page, 'petrel');
     const at = await index(page);
     await page.getByRole('button', { name: 'Start the machine' }).click();
@@ -41,6 +41,27 @@ describe('a machine that is followed', () => {
     await closeDialog(page);
     await stepOn(page);
     expect(faults.filter((f) => !/404|Failed to load resource/.test(f))).to.deep.equal([]);
+    await context.close();
+  });
+
+  it('opens the way out when its thread breaks, at the stitch where it broke', async () => {
+    const { page, context, faults } = await openPage(used.browser);
+    // Thread that breaks at one stitch in ten.
+    await context.route(/\/load\?/, (route) =>
+      route.continue({ url: `${route.request().url()}&breaks=1000` }),
+    );
+    await begin(page, used.app.url, 'line-winder-pouch');
+    while (!(await page.getByText('needle ·').count())) await stepOn(page);
+    await page.getByRole('button', { name: 'How Run works for you' }).click();
+    await page.getByLabel('Luck').fill('7');
+    await followMachine(page, 'petrel');
+    await page.getByRole('button', { name: 'Start the machine' }).click();
+    await page.getByRole('dialog').getByText('The thread broke').waitFor();
+    const machine = await (await page.request.get(`${used.app.url}/api/machine/petrel`)).json();
+    expect(machine).to.include({ status: 'halted', why: 'thread-break', breaks: 1 });
+    const [broke] = (await eventsOf(page, page.url().split('/').pop() ?? '')).flatMap(({ event }) => event.type === 'broke' ? [event] : []); // prettier-ignore
+    expect(broke).to.include({ stitch: machine.stitch, thread: 'sand' });
+    expect(faults).to.deep.equal([]);
     await context.close();
   });
 

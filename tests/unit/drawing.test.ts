@@ -76,7 +76,7 @@ describe('the cross-section', () => {
           if (ringY === null) continue;
           const last = bands[bands.length - 1];
           expect(words.up).to.be.within(13, Math.max(13, bands[0].y - 8));
-          expect(words.up).to.be.above(Math.min(13, bands[0].y - 8 - 2 * RING));
+          expect(words.up).to.be.at.least(Math.max(13, bands[0].y - 8 - 2 * RING));
           expect(words.down).to.be.within(Math.min(last.y + last.height, height - 4), height - 4);
           expect(words.down).to.be.below(last.y + last.height + 18 + 2 * RING);
         }
