@@ -3,6 +3,7 @@ import prettier from 'eslint-config-prettier';
 import svelte from 'eslint-plugin-svelte';
 import globals from 'globals';
 import ts from 'typescript-eslint';
+import eachKeyIsAnId from './scripts/lint/each-key-is-an-id.js';
 import svelteConfig from './svelte.config.js';
 
 export default ts.config(
@@ -16,6 +17,18 @@ export default ts.config(
   {
     files: ['**/*.svelte', '**/*.svelte.ts'],
     languageOptions: { parserOptions: { parser: ts.parser, svelteConfig } },
+    plugins: { jolt: { rules: { 'each-key-is-an-id': eachKeyIsAnId } } },
+    rules: {
+      'jolt/each-key-is-an-id': 'error',
+      // An event has lost its target when a function within its handler runs later.
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: ':function :function MemberExpression[property.name="currentTarget"]',
+          message: 'Read the target at once and hand on its value: a function that runs later finds none.',
+        },
+      ],
+    },
   },
   {
     rules: {

@@ -11,12 +11,16 @@
   import { isPlain } from '$lib/ui/shell/keys';
   import { PLACES } from '$lib/ui/shell/places';
   import Rail from '$lib/ui/shell/Rail.svelte';
+  import Guard from '$lib/ui/kit/Guard.svelte';
+  import { conflicts } from '$lib/ui/state/conflicts.svelte';
+  import { watchFaults } from '$lib/ui/state/faults';
   import { theme } from '$lib/ui/state/theme.svelte';
   import { offerUpdate, watchForUpdates } from '$lib/ui/state/update';
   import { workroom } from '$lib/ui/state/workroom.svelte';
 
   let { children } = $props();
   onMount(() => {
+    watchFaults();
     if ('serviceWorker' in navigator) void watchForUpdates();
   });
   // A run that was left may have been the last thing that an update waited for.
@@ -56,6 +60,9 @@
       bind:open={asking}
     />{/await}
 {/if}
+{#if conflicts.open.length}
+  {#await import('$lib/ui/shell/Conflicts.svelte') then { default: Conflicts }}<Conflicts />{/await}
+{/if}
 <Toaster position="bottom-center" theme={theme.current} closeButton />
 
 <div class={bare ? '' : 'flex h-dvh flex-col md:flex-row'}>
@@ -67,7 +74,7 @@
         <p>{workroom.problem.next}</p>
       </div>
     {:else if workroom.status === 'ready'}
-      {@render children()}
+      {#key page.url.pathname}<Guard what="This place">{@render children()}</Guard>{/key}
     {:else if workroom.status === 'putting back'}
       <div class="max-w-xl p-8" role="status">
         <p class="mb-2">This browser has lost its database. The workroom comes back from the second copy …</p>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Guard from '$lib/ui/kit/Guard.svelte';
   import { onMount } from 'svelte';
   import { resolve } from '$app/paths';
   import { count, formatDuration } from '$lib/core/units';
@@ -25,25 +26,26 @@
   {#if workroom.builds.length === 0}
     <EmptyWorkroom />
   {:else}
-    {#each workroom.openRuns as { run, state } (run.id)}
-      {@const step = run.score.steps[state.index]}
-      {@const waiting = waitingFor(run, state)}
-      <section
-        class="mb-5 flex flex-wrap items-center gap-4 rounded-lg border-l-8 border-hands bg-hands-soft p-4"
-        aria-label="Interrupted run"
+    {#each workroom.openRuns as { run, state } (run.id)}<Guard what="The open run of {run.buildName}" row>
+        {@const step = run.score.steps[state.index]}
+        {@const waiting = waitingFor(run, state)}
+        <section
+          class="mb-5 flex flex-wrap items-center gap-4 rounded-lg border-l-8 border-hands bg-hands-soft p-4"
+          aria-label="Interrupted run"
+        >
+          <div class="min-w-0 flex-1">
+            <h2 class="text-2xl">{run.buildName} is waiting</h2>
+            <p>
+              {#if step}Next: <strong>{step.title}</strong>, step {state.index + 1} of {run.score.steps
+                  .length}.{:else}All steps are done; only the end is to be noted.{/if}
+              {formatDuration(runSeconds(state, Date.now()))} so far, begun {day.format(run.createdAt)}.
+            </p>
+            {#if waiting}<p><WaitWords {waiting} now={Date.now()} /></p>{/if}
+            {#if state.notes.length}<p class="text-quiet">“{state.notes.at(-1)?.text}”</p>{/if}
+          </div>
+          <a class="btn btn-strong" href={resolve('/run/[id]', { id: run.id })}>Resume</a>
+        </section></Guard
       >
-        <div class="min-w-0 flex-1">
-          <h2 class="text-2xl">{run.buildName} is waiting</h2>
-          <p>
-            {#if step}Next: <strong>{step.title}</strong>, step {state.index + 1} of {run.score.steps
-                .length}.{:else}All steps are done; only the end is to be noted.{/if}
-            {formatDuration(runSeconds(state, Date.now()))} so far, begun {day.format(run.createdAt)}.
-          </p>
-          {#if waiting}<p><WaitWords {waiting} now={Date.now()} /></p>{/if}
-          {#if state.notes.length}<p class="text-quiet">“{state.notes.at(-1)?.text}”</p>{/if}
-        </div>
-        <a class="btn btn-strong" href={resolve('/run/[id]', { id: run.id })}>Resume</a>
-      </section>
     {/each}
 
     {#if safety.overdueDays}
@@ -63,15 +65,17 @@
         <ul class="divide-y divide-rule border-y border-rule">
           {#each workroom.builds as build (build.id)}
             <li>
-              <a
-                class="flex min-h-14 items-center gap-4 px-2 py-2 hover:bg-paper"
-                href={resolve('/builds/[id]', { id: build.id })}
+              <Guard what={build.name} row>
+                <a
+                  class="flex min-h-14 items-center gap-4 px-2 py-2 hover:bg-paper"
+                  href={resolve('/builds/[id]', { id: build.id })}
+                >
+                  <TapePicture {build} size={44} />
+                  <strong class="flex-1 text-lg">{build.name}</strong>
+                  <span class="text-quiet">{count(build.order.quantity, 'item')}</span>
+                  <span aria-hidden="true">→</span>
+                </a></Guard
               >
-                <TapePicture {build} size={44} />
-                <strong class="flex-1 text-lg">{build.name}</strong>
-                <span class="text-quiet">{count(build.order.quantity, 'item')}</span>
-                <span aria-hidden="true">→</span>
-              </a>
             </li>
           {/each}
         </ul>
@@ -92,13 +96,14 @@
               ></thead
             >
             <tbody class="divide-y divide-rule border-y border-rule">
-              {#each finished as { run, state } (run.id)}
-                <tr>
-                  <td class="py-2">{run.buildName}</td>
-                  <td class="text-quiet">{day.format(run.createdAt)}</td>
-                  <td class="text-right">{formatDuration(runSeconds(state, 0))}</td>
-                  <td class="text-right text-quiet">{formatDuration(plannedSeconds(run))}</td>
-                </tr>
+              {#each finished as { run, state } (run.id)}<Guard what="This run of {run.buildName}" table>
+                  <tr>
+                    <td class="py-2">{run.buildName}</td>
+                    <td class="text-quiet">{day.format(run.createdAt)}</td>
+                    <td class="text-right">{formatDuration(runSeconds(state, 0))}</td>
+                    <td class="text-right text-quiet">{formatDuration(plannedSeconds(run))}</td>
+                  </tr></Guard
+                >
               {/each}
             </tbody>
           </table>

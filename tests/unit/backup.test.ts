@@ -10,7 +10,7 @@ import {
   summarise,
   type WorkroomData,
 } from '$lib/core/backup';
-import { same } from '$lib/core/backup/same';
+import { same } from '$lib/core/merge';
 import { attempt, JoltDb, Store } from '$lib/store';
 import { demoWorkroom, recordsOf } from '$lib/demo';
 

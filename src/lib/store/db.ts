@@ -42,6 +42,13 @@ export interface SettingRecord {
   key: string;
   value: unknown;
 }
+/** A folder of the maker's own; what stands for it is only good in this browser. */
+export interface FolderRecord {
+  id: string;
+  handle: FileSystemDirectoryHandle;
+}
+/** Whether a table, or a row's path, means nothing on another device: neither copied nor backed up. */
+export const isOfThisDevice = (path: string): boolean => path === 'folders' || path.startsWith('folders/');
 
 /** Everything Jolt Step keeps, in this browser. A new shape gets a new version() with its upgrade, never an edit of an old one. */
 export class JoltDb extends Dexie {
@@ -54,6 +61,7 @@ export class JoltDb extends Dexie {
   photos!: EntityTable<PhotoRecord, 'id'>;
   pulses!: EntityTable<PulseRecord, 'runId'>;
   settings!: EntityTable<SettingRecord, 'key'>;
+  folders!: EntityTable<FolderRecord, 'id'>;
 
   constructor(name = 'jolt-step') {
     // Strict: a change is on the disk before it is told as stored, even when the power goes.
@@ -73,5 +81,6 @@ export class JoltDb extends Dexie {
       events: '[runId+n], runId, event.type',
       runs: 'id, buildId, createdAt, [buildId+createdAt]',
     });
+    this.version(6).stores({ folders: 'id' });
   }
 }

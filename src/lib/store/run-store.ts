@@ -1,6 +1,7 @@
 import Dexie, { liveQuery } from 'dexie';
-import { runEventSchema, runRecordSchema, type RunEvent, type RunRecord } from '$lib/core/run';
+import { MOST_EVENTS, runEventSchema, runRecordSchema, type RunEvent, type RunRecord } from '$lib/core/run';
 import type { JoltDb, PhotoRecord, PulseRecord } from './db';
+import { DatabaseGone } from './problems';
 import type { SecondCopy } from './second-copy';
 
 /** A run with its events, in order. */
@@ -43,7 +44,10 @@ export class RunStore {
     events: readonly RunEvent[],
     photo?: PhotoRecord,
   ): Promise<void> {
-    await this.db.transaction('rw', this.db.events, this.db.photos, async () => {
+    await this.db.transaction('rw', this.db.runs, this.db.events, this.db.photos, async () => {
+      // Of a database that was lost and made anew an event would be kept without its run.
+      if (!(await this.db.runs.where('id').equals(runId).count()))
+        throw new DatabaseGone('the run is not there');
       if (photo) await this.db.photos.add(photo);
       await this.db.events.bulkAdd(events.map((event, i) => ({ runId, n: from + i, event })));
     });
@@ -99,14 +103,12 @@ export class RunStore {
       this.damaged('A run of the log');
       return null;
     }
-    const events = rows
+    const sound = rows.filter(({ n }) => Number.isInteger(n) && n >= 0 && n < MOST_EVENTS);
+    const events = sound
       .sort((a, b) => a.n - b.n)
-      .flatMap(({ event }) => {
-        const known = runEventSchema.safeParse(event).data;
-        if (!known) this.damaged(`An event of a run of ${run.buildName}`);
-        return known ?? [];
-      });
-    return { run, events, next: (rows.at(-1)?.n ?? -1) + 1 };
+      .flatMap(({ event }) => runEventSchema.safeParse(event).data ?? []);
+    for (let i = events.length; i < rows.length; i++) this.damaged(`An event of a run of ${run.buildName}`);
+    return { run, events, next: (sound.at(-1)?.n ?? -1) + 1 };
   }
 
   /** Tells a run and each of its events as they are stored, by whichever tab. Returns what ends it. */

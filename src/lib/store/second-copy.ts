@@ -1,11 +1,7 @@
-import Dexie, {
-  type DBCore,
-  type DBCoreMutateRequest,
-  type DBCoreTable,
-  type DBCoreTransaction,
-} from 'dexie';
+import Dexie from 'dexie';
 import * as z from 'zod';
-import type { JoltDb } from './db';
+import { pathOf, splitPath } from './changes';
+import { isOfThisDevice, type JoltDb } from './db';
 import type { Files } from './files';
 
 /** Setting of a database that the copy has followed from the start to the end. */
@@ -20,6 +16,8 @@ export interface PutBack {
 }
 const NOTHING: PutBack = { rows: 0, damaged: 0, late: 0 };
 
+/** The folder of files that did not answer in time. */
+const LATE = 'late' as const;
 /** Kept under their id as they are for good: that they are there is enough. */
 const LASTING = ['tapes', 'documents', 'photos'];
 /** Files that are read at the same time. */
@@ -44,15 +42,6 @@ async function inTime<T>(answer: Promise<T>): Promise<T> {
 const rowSchema = z.looseObject({});
 const eventsSchema = z.array(z.looseObject({ runId: z.string(), n: z.int() }));
 
-/** A file holds one row; of the events, all of a run. */
-const pathOf = (table: string, key: unknown) =>
-  `${table}/${String(table === 'events' ? (key as [string, number])[0] : key)}`;
-const keysOf = (table: DBCoreTable, req: DBCoreMutateRequest): readonly unknown[] => {
-  if (req.type === 'delete') return req.keys;
-  // Nothing here clears whole tables.
-  if (req.type === 'deleteRange') return [];
-  return req.values.map((row: unknown) => table.schema.primaryKey.extractKey?.(row));
-};
 /** A file name that every system takes, and a URI's decoding undoes; what the browser puts beside has a dot in its name. */
 const nameOf = (id: string) =>
   Array.from(new TextEncoder().encode(id), (b) => {
@@ -93,13 +82,15 @@ export class SecondCopy {
   private marked = false;
   /** why it is behind, as the browser says it */
   trouble: string | null = null;
+  /** it did not answer in time: until it does, nobody waits for it */
+  private hangs = false;
+  /** told once each time that it falls behind */
+  ontrouble: (why: string) => void = () => undefined;
 
   constructor(
     private readonly db: JoltDb,
     private readonly openFiles: () => Promise<Files | null>,
-  ) {
-    db.use({ stack: 'dbcore', name: 'second copy', create: (down) => this.watched(down) });
-  }
+  ) {}
   get isKept(): boolean {
     return this.files !== null;
   }
@@ -110,69 +101,62 @@ export class SecondCopy {
    * @throws when it cannot be put back: the copy is left as it is until the next opening
    */
   async open(tell: (share: number) => void): Promise<PutBack> {
-    const files = await this.openFiles();
     this.marked = await this.isMarked();
+    const files = await inTime(this.openFiles()).catch((): typeof LATE => LATE);
+    if (files === LATE) return this.isLate({ ...NOTHING, late: 1 });
     const back = files && !this.marked ? await this.putBack(files, tell) : NOTHING;
     // What may be read the next time must be there then: nothing is followed until all was.
-    if (back.late) this.trouble = `${back.late} of its files did not answer`;
-    else this.files = files;
+    if (back.late) return this.isLate(back);
+    this.files = files;
+    return back;
+  }
+  private isLate(back: PutBack): PutBack {
+    this.isBehind(`${back.late} of its files did not answer`);
     return back;
   }
   private async isMarked(): Promise<boolean> {
     return (await this.db.settings.get(COPY_MARK)) !== undefined;
   }
 
-  /** Notes what a transaction changes; followed only when it is on the disk. */
-  private watched(down: DBCore): DBCore {
-    const changed = new WeakMap<DBCoreTransaction, Set<string>>();
-    return {
-      ...down,
-      transaction: (stores, mode, options) => {
-        const transaction = down.transaction(stores, mode, options);
-        const paths = new Set<string>();
-        changed.set(transaction, paths);
-        if (mode === 'readwrite')
-          (transaction as IDBTransaction).addEventListener('complete', () => this.follow(paths));
-        return transaction;
-      },
-      table: (name) => {
-        const table = down.table(name);
-        return {
-          ...table,
-          mutate: (req) => {
-            for (const key of keysOf(table, req)) changed.get(req.trans)?.add(pathOf(name, key));
-            return table.mutate(req);
-          },
-        };
-      },
-    };
-  }
-  private follow(paths: Iterable<string>) {
+  /** Brings the files of what has changed up to the database, in the background. */
+  follow(paths: Iterable<string>): void {
     if (!this.files) return;
-    for (const path of paths) this.due.add(path);
+    for (const path of paths) if (!isOfThisDevice(path)) this.due.add(path);
     if (this.due.size)
-      this.working ??= Dexie.ignoreTransaction(() => this.work(this.due)).finally(
-        () => (this.working = null),
-      );
+      this.working ??= Dexie.ignoreTransaction(() => this.work(this.due)).finally(() => this.rest());
+  }
+  private rest() {
+    this.working = null;
+    this.hangs = false;
+    // What came while it came to its end; what failed waits for the next change.
+    if (!this.trouble) this.follow([]);
   }
   private async work(paths: Set<string>) {
+    let at: string | undefined;
     try {
       // A database that vanished under this page says nothing of what the copy should hold.
-      if (this.marked && !(await this.isMarked())) throw new Error('The database is gone.');
-      for (const path of paths) {
-        paths.delete(path);
-        await this.copy(path);
+      if (this.marked && !(await this.isMarked())) {
+        paths.clear();
+        throw new Error('The database is gone.');
+      }
+      for (at of paths) {
+        paths.delete(at);
+        await this.copy(at);
       }
       this.trouble = null;
     } catch (error) {
-      // The database has it; the next looking over brings the copy up to it.
-      paths.clear();
-      this.trouble = error instanceof Error ? error.message : String(error);
+      // The database has it; it is tried again at the next change.
+      if (at !== undefined) for (const path of [at, ...paths]) this.due.add(path);
+      this.isBehind(error instanceof Error ? error.message : String(error));
     }
   }
+  private isBehind(why: string) {
+    const isNew = this.trouble === null;
+    this.trouble = why;
+    if (isNew) this.ontrouble(why);
+  }
   private copy(path: string): Promise<void> {
-    const at = path.indexOf('/');
-    const [table, id] = [path.slice(0, at), path.slice(at + 1)];
+    const [table, id] = splitPath(path);
     const files = this.files as Files;
     const now = async () => {
       const row = await this.rowOf(table, id);
@@ -195,9 +179,15 @@ export class SecondCopy {
     this.follow([`runs/${runId}`, pathOf('events', [runId])]);
     await this.settled();
   }
-  /** When what was stored until now is in the copy too, or cannot be. */
+  /** When what was stored until now is in the copy too, or cannot be. One that hangs is waited for once, not at each press. */
   async settled(): Promise<void> {
-    if (this.working) await inTime(this.working).catch(() => undefined);
+    if (!this.working || this.hangs) return;
+    const { working } = this;
+    await inTime(working).catch((error: unknown) => {
+      if (this.working !== working) return;
+      this.hangs = true;
+      this.isBehind(error instanceof Error ? error.message : String(error));
+    });
   }
   /** Brings the copy up to the database: what it misses after a cut, and all of it the first time. */
   async lookOver(): Promise<void> {
@@ -206,6 +196,7 @@ export class SecondCopy {
     const runs = await db.runs.orderBy('createdAt').reverse().primaryKeys();
     const newest = new Set(runs.slice(0, NEWEST_RUNS));
     for (const { name: table } of db.tables) {
+      if (isOfThisDevice(table)) continue;
       const ids =
         table === 'events' ? runs : ((await db.table(table).toCollection().primaryKeys()) as string[]);
       const names = new Set(ids.map(nameOf));

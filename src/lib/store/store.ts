@@ -1,13 +1,17 @@
 import type * as z from 'zod';
 import type { WorkroomData } from '$lib/core/backup';
 import { buildSchema, type Build } from '$lib/core/build';
+import { mergeChanges, same, type MergedChanges } from '$lib/core/merge';
 import { fail, ok, type Problem, type Result } from '$lib/core/problem';
 import { applyChanges, movementSchema, reversed, type Movement } from '$lib/core/stock';
 import { newWorkshop, workshopSchema, type Workshop } from '$lib/core/workshop';
+import { watchChanges } from './changes';
 import { JoltDb, type DocumentRecord, type TapeRecord } from './db';
 import { privateFiles } from './files';
+import { blocked, gone, newer, storeProblem } from './problems';
 import { RunStore } from './run-store';
 import { SecondCopy } from './second-copy';
+import { Tabs } from './tabs';
 
 export type NewTape = TapeRecord;
 /** Builds of older versions lack what came later. */
@@ -21,6 +25,7 @@ const NATIVE_VERSIONS = 10;
 export class Store {
   readonly log: RunStore;
   readonly copy: SecondCopy;
+  readonly tabs: Tabs;
   private readonly setAside = new Map<string, number>();
   /** @param openFiles where the second copy is kept */
   constructor(
@@ -28,6 +33,11 @@ export class Store {
     openFiles = () => privateFiles(db.name),
   ) {
     this.copy = new SecondCopy(db, openFiles);
+    this.tabs = new Tabs(db.name);
+    watchChanges(db, (paths) => {
+      this.copy.follow(paths);
+      this.tabs.tell(paths);
+    });
     this.log = new RunStore(db, this.copy, (what) => this.note(what));
   }
   private note(what: string) {
@@ -40,25 +50,30 @@ export class Store {
     return told;
   }
 
-  /** Tells what is wrong with the database, if anything, before the first screen. */
-  async open(onblocked: (problem: Problem) => void = () => undefined): Promise<Problem | null> {
+  /**
+   * Tells what is wrong with the database, if anything, before the first screen.
+   * @param ontrouble told of what happens to it later: blocked by another tab, or taken away
+   */
+  async open(ontrouble: (problem: Problem) => void = () => undefined): Promise<Problem | null> {
     // An older page in another tab keeps the old shape open; until it is closed nothing is written here.
-    this.db.on('blocked', () => onblocked(blocked));
-    // A newer page waits for this one: it lets go at once, and says so.
-    this.db.on('versionchange', () => {
-      this.db.close();
-      onblocked(storeProblem(new Error('newer version')));
-    });
+    this.db.on('blocked', () => ontrouble(blocked));
+    // A newer page, or one that takes the database away, waits for this one: it lets go at once, and says so.
+    this.db.on('versionchange', ({ newVersion }) => this.letGo(() => ontrouble(newVersion === null ? gone : newer)));
     try {
       // Dexie would open newer data and add what it misses; it must stay untouched.
       const stored = (await indexedDB.databases?.())?.find(({ name }) => name === this.db.name);
-      if ((stored?.version ?? 0) >= (this.db.verno + 1) * NATIVE_VERSIONS)
-        return storeProblem(new Error('newer version'));
+      if ((stored?.version ?? 0) >= (this.db.verno + 1) * NATIVE_VERSIONS) return newer;
       await this.db.open();
+      // The browser's own event, not that of being closed by us. Opened again by itself it would be an empty one.
+      this.db.backendDB().addEventListener('close', () => this.letGo(() => ontrouble(gone)));
       return null;
     } catch (error) {
       return storeProblem(error);
     }
+  } // prettier-ignore
+  private letGo(tell: () => void) {
+    this.db.close({ disableAutoOpen: true });
+    tell();
   }
 
   async builds(): Promise<Build[]> {
@@ -79,8 +94,23 @@ export class Store {
   async build(id: string): Promise<Build | null> {
     return buildSchema.safeParse(await this.db.builds.get(id)).data ?? null;
   }
-  async saveBuild(build: Build): Promise<void> {
-    await this.db.builds.put(build);
+  /** Stores what was changed of a build, field by field, on top of what another tab has stored since `base` was read. */
+  async changeBuild(base: Build, mine: Build): Promise<Result<MergedChanges<Build>>> {
+    return this.db.transaction('rw', this.db.builds, async () => {
+      const stored = buildSchema.safeParse(await this.db.builds.get(mine.id)).data;
+      if (!stored)
+        return fail(
+          'build-gone',
+          `${mine.name} was removed in another tab; this change was not kept.`,
+          'Take the removal back there, or bring its file in again.',
+        );
+      // Nobody else has written: a revision is known by its moment. It is nobody's change.
+      const [from, to] = [base, stored].map((b) => ({ ...b, changedAt: mine.changedAt }));
+      const isMine = stored.changedAt === base.changedAt;
+      const merged = isMine ? { value: mine, conflicts: [] } : mergeChanges(from, mine, to);
+      await this.db.builds.put(merged.value);
+      return ok(merged);
+    });
   }
   /**
    * Takes a build out; its tapes and sheets go with it when nothing else uses them. Runs stay in the log.
@@ -137,6 +167,14 @@ export class Store {
   }
   async saveWorkshop(workshop: Workshop): Promise<void> {
     await this.db.settings.put({ key: 'workshop', value: workshop });
+  }
+  /** Stores what was changed of the workshop, on top of what another tab has stored since `base` was read. */
+  async changeWorkshop(base: Workshop, mine: Workshop): Promise<MergedChanges<Workshop>> {
+    return this.db.transaction('rw', this.db.settings, async () => {
+      const merged = mergeChanges(base, mine, await this.workshop());
+      await this.saveWorkshop(merged.value);
+      return merged;
+    });
   }
 
   /** Newest first. */
@@ -207,6 +245,16 @@ export class Store {
   async saveSetting(key: string, value: unknown): Promise<void> {
     await this.db.settings.put({ key, value });
   }
+  /** As a workshop is changed; where both changed the same, the other tab's stands. @param base as it was read or stored last */
+  async changeSetting(key: string, base: unknown, mine: unknown): Promise<unknown> {
+    return this.db.transaction('rw', this.db.settings, async () => {
+      const stored = await this.setting(key);
+      const value =
+        stored === undefined || same(stored, base) ? mine : mergeChanges(base, mine, stored).value;
+      await this.saveSetting(key, value);
+      return value;
+    });
+  }
   async isEmpty(): Promise<boolean> {
     return (await this.db.builds.count()) === 0 && (await this.db.settings.count()) === 0;
   }
@@ -216,45 +264,3 @@ const named = (row: unknown) =>
   row && typeof row === 'object' && 'name' in row && typeof row.name === 'string'
     ? `“${row.name.slice(0, 60)}”`
     : 'without a name';
-
-/** What a browser says when it cannot keep data, as a sentence. */
-const blocked: Problem = {
-  code: 'store-blocked',
-  message: 'Another tab with an older Jolt Step holds the data; nothing is lost.',
-  next: 'Close the other tabs of Jolt Step; this one goes on by itself.',
-};
-function storeProblem(error: unknown): Problem {
-  const name = error instanceof Error ? `${error.name} ${error.message}` : String(error);
-  if (/quota/i.test(name))
-    return fail(
-      'store-full',
-      'The browser has no room left; the last change was not kept.',
-      'Make a backup in Workshop, then remove pictures or builds that you no longer need.',
-    ).problem;
-  if (/constraint|already exists/i.test(name))
-    return fail(
-      'already-written',
-      'Another tab has written here meanwhile; nothing was overwritten.',
-      'Reload this page to see what is there now.',
-    ).problem;
-  if (/version/i.test(name))
-    return fail(
-      'store-newer',
-      'This browser holds data of a newer Jolt Step; it was not touched.',
-      'Reload the page to get the newer version.',
-    ).problem;
-  return fail(
-    'store-closed',
-    'The browser does not let Jolt Step keep data here.',
-    'Leave private browsing or allow storage for this page, then reload.',
-  ).problem;
-}
-
-/** Runs a write; a refusal becomes a sentence instead of a lost change. */
-export async function attempt<T>(write: () => Promise<T>): Promise<Result<T>> {
-  try {
-    return ok(await write());
-  } catch (error) {
-    return { ok: false, problem: storeProblem(error) };
-  }
-}

@@ -51,10 +51,9 @@ export async function readWhole(
     if (!run) continue;
     const own = (events.get(run.id) ?? [])
       .sort((a, b) => a.n - b.n)
-      .flatMap(({ n, event }) => {
-        const sound = runEventSchema.safeParse(event).data;
-        return sound ? [{ n, event: sound }] : [];
-      });
+      .flatMap(({ event }) => runEventSchema.safeParse(event).data ?? [])
+      // What is damaged is left out, and leaves no gap.
+      .map((event, n) => ({ n, event }));
     runs.push({ run, events: own });
   }
   return {

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Guard from '$lib/ui/kit/Guard.svelte';
   import { resolve } from '$app/paths';
   import ListPlus from '@lucide/svelte/icons/list-plus';
   import Trash from '@lucide/svelte/icons/trash-2';
@@ -39,24 +40,26 @@
     <ul class="divide-y divide-rule border-y border-rule">
       {#each found as build (build.id)}
         <li class="flex items-center gap-4 py-2">
-          <a
-            href={resolve('/builds/[id]', { id: build.id })}
-            class="flex min-w-0 flex-1 items-center gap-5 rounded p-2 hover:bg-paper"
-          >
-            <TapePicture {build} />
-            <span class="min-w-0 flex-1">
-              <strong class="block truncate text-xl">{build.name}</strong>
-              <span class="text-quiet">{techniqueById(build.technique).name}</span>
-            </span>
-            <span class="text-right"
-              >{count(build.order.quantity, 'item')}<br /><span class="label">{build.fileName}</span></span
+          <Guard what={build.name} row>
+            <a
+              href={resolve('/builds/[id]', { id: build.id })}
+              class="flex min-w-0 flex-1 items-center gap-5 rounded p-2 hover:bg-paper"
             >
-          </a>
-          <button
-            type="button"
-            class="btn btn-small"
-            aria-label="Remove {build.name}"
-            onclick={() => workroom.removeBuild(build)}><Trash size={16} /></button
+              <TapePicture {build} />
+              <span class="min-w-0 flex-1">
+                <strong class="block truncate text-xl">{build.name}</strong>
+                <span class="text-quiet">{techniqueById(build.technique).name}</span>
+              </span>
+              <span class="text-right"
+                >{count(build.order.quantity, 'item')}<br /><span class="label">{build.fileName}</span></span
+              >
+            </a>
+            <button
+              type="button"
+              class="btn btn-small"
+              aria-label="Remove {build.name}"
+              onclick={() => workroom.removeBuild(build)}><Trash size={16} /></button
+            ></Guard
           >
         </li>
       {:else}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Guard from '$lib/ui/kit/Guard.svelte';
   import { resolve } from '$app/paths';
   import { onMount } from 'svelte';
   import Undo from '@lucide/svelte/icons/undo-2';
@@ -111,7 +112,9 @@
         </p>
       {/if}
       {#each cutting.laid as laid (laid.id)}
-        {#if view === 'layout'}<GroupLayout {laid} />{:else}<CuttingOrder {laid} />{/if}
+        <Guard what={laid.group.name} row
+          >{#if view === 'layout'}<GroupLayout {laid} />{:else}<CuttingOrder {laid} />{/if}</Guard
+        >
       {:else}
         <p class="text-quiet">Nothing is laid out yet: press Lay it out.</p>
       {/each}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Guard from '$lib/ui/kit/Guard.svelte';
   import { onMount } from 'svelte';
   import Download from '@lucide/svelte/icons/download';
   import { ALL_RUNS, filterLog, logCsv, logJson, logRow, type LogRow } from '$lib/core/log';
@@ -121,31 +122,32 @@
           </tr>
         </thead>
         <tbody class="divide-y divide-rule">
-          {#each rows.slice(0, most) as row (row.id)}
-            <tr class={open === row.id ? 'bg-needle-soft' : ''}>
-              <td class="py-1"
-                ><button
-                  type="button"
-                  class="min-h-10 text-left font-bold underline decoration-dotted"
-                  aria-expanded={open === row.id}
-                  onclick={() => (open = open === row.id ? null : row.id)}>{row.name}</button
-                ><span class="label block sm:hidden">{when(row.begun)}</span></td
-              >
-              <td class="hidden text-quiet sm:table-cell">{when(row.begun)}</td>
-              <td class="hidden text-quiet sm:table-cell">{row.machine}</td>
-              <td
-                >{STATUS[row.status]}{#if told(row).length}<span class="text-quiet"
-                    >, {told(row).join(', ')}</span
-                  >{/if}</td
-              >
-              <td class="pl-3 text-right whitespace-nowrap">{row.good} of {row.items}</td>
-              <td class="pl-3 text-right whitespace-nowrap">{formatDuration(row.seconds)}</td>
-              <td class="hidden pl-3 text-right text-quiet sm:table-cell">{formatDuration(row.planned)}</td>
-            </tr>
-            {#if open === row.id}
-              {@const known = workroom.runs.find((r) => r.run.id === open)}
-              {#if known}<tr><td colspan="7" class="pb-6"><RunDetail {known} /></td></tr>{/if}
-            {/if}
+          {#each rows.slice(0, most) as row (row.id)}<Guard what="This run of {row.name}" table>
+              <tr class={open === row.id ? 'bg-needle-soft' : ''}>
+                <td class="py-1"
+                  ><button
+                    type="button"
+                    class="min-h-10 text-left font-bold underline decoration-dotted"
+                    aria-expanded={open === row.id}
+                    onclick={() => (open = open === row.id ? null : row.id)}>{row.name}</button
+                  ><span class="label block sm:hidden">{when(row.begun)}</span></td
+                >
+                <td class="hidden text-quiet sm:table-cell">{when(row.begun)}</td>
+                <td class="hidden text-quiet sm:table-cell">{row.machine}</td>
+                <td
+                  >{STATUS[row.status]}{#if told(row).length}<span class="text-quiet"
+                      >, {told(row).join(', ')}</span
+                    >{/if}</td
+                >
+                <td class="pl-3 text-right whitespace-nowrap">{row.good} of {row.items}</td>
+                <td class="pl-3 text-right whitespace-nowrap">{formatDuration(row.seconds)}</td>
+                <td class="hidden pl-3 text-right text-quiet sm:table-cell">{formatDuration(row.planned)}</td>
+              </tr>
+              {#if open === row.id}
+                {@const known = workroom.runs.find((r) => r.run.id === open)}
+                {#if known}<tr><td colspan="7" class="pb-6"><RunDetail {known} /></td></tr>{/if}
+              {/if}</Guard
+            >
           {/each}
         </tbody>
       </table>

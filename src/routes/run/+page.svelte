@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Guard from '$lib/ui/kit/Guard.svelte';
   import { onMount } from 'svelte';
   import { resolve } from '$app/paths';
   import Play from '@lucide/svelte/icons/play';
@@ -34,15 +35,17 @@
     <ul class="divide-y divide-rule border-y border-rule">
       {#each workroom.openRuns as { run, state } (run.id)}
         <li class="flex flex-wrap items-center gap-4 py-3">
-          <div class="min-w-0 flex-1">
-            <strong class="text-xl">{run.buildName}</strong>
-            <p class="text-quiet">
-              Step {Math.min(state.index + 1, run.score.steps.length)} of {run.score.steps.length}: {run.score
-                .steps[state.index]?.title ?? 'all done'} ·
-              {formatDuration(runSeconds(state, Date.now()))} so far
-            </p>
-          </div>
-          <a class="btn btn-strong" href={resolve('/run/[id]', { id: run.id })}>Resume</a>
+          <Guard what="The open run of {run.buildName}" row>
+            <div class="min-w-0 flex-1">
+              <strong class="text-xl">{run.buildName}</strong>
+              <p class="text-quiet">
+                Step {Math.min(state.index + 1, run.score.steps.length)} of {run.score.steps.length}: {run
+                  .score.steps[state.index]?.title ?? 'all done'} ·
+                {formatDuration(runSeconds(state, Date.now()))} so far
+              </p>
+            </div>
+            <a class="btn btn-strong" href={resolve('/run/[id]', { id: run.id })}>Resume</a></Guard
+          >
         </li>
       {/each}
     </ul>
@@ -53,25 +56,27 @@
       {#each workroom.builds as build (build.id)}
         {@const last = begun.get(build.id)}
         <li class="flex items-center gap-4 border-b border-rule py-2">
-          <TapePicture {build} size={52} />
-          <div class="min-w-0 flex-1">
-            <a class="text-lg font-bold hover:underline" href={resolve('/builds/[id]', { id: build.id })}
-              >{build.name}</a
-            >
-            <p class="label">
-              {count(build.order.repeats, 'item')} in a hooping{last
-                ? `, last sewn ${day.format(last)}`
-                : last === null
-                  ? ', never sewn yet'
-                  : ''}
-            </p>
-          </div>
-          <button
-            type="button"
-            class="btn"
-            aria-label="Begin {build.name}"
-            disabled={beginning}
-            onclick={() => begin(build)}><Play size={18} />Begin</button
+          <Guard what={build.name} row>
+            <TapePicture {build} size={52} />
+            <div class="min-w-0 flex-1">
+              <a class="text-lg font-bold hover:underline" href={resolve('/builds/[id]', { id: build.id })}
+                >{build.name}</a
+              >
+              <p class="label">
+                {count(build.order.repeats, 'item')} in a hooping{last
+                  ? `, last sewn ${day.format(last)}`
+                  : last === null
+                    ? ', never sewn yet'
+                    : ''}
+              </p>
+            </div>
+            <button
+              type="button"
+              class="btn"
+              aria-label="Begin {build.name}"
+              disabled={beginning}
+              onclick={() => begin(build)}><Play size={18} />Begin</button
+            ></Guard
           >
         </li>
       {/each}

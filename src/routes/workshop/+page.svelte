@@ -12,6 +12,7 @@
     NumberId[],
   ][];
   const changed = $derived(Object.keys(workroom.workshop.numbers).length);
+  const rename = (name: string) => workroom.saveWorkshop((w) => ({ ...w, name: name || w.name }));
   const themes: [ThemeChoice, string][] = [['device', 'as the device'], ['light', 'light'], ['dark', 'dark']]; // prettier-ignore
 </script>
 
@@ -23,8 +24,7 @@
         value={workroom.workshop.name}
         maxlength="120"
         class="w-72"
-        onchange={(e) =>
-          workroom.saveWorkshop((w) => ({ ...w, name: e.currentTarget.value.trim() || w.name }))}
+        onchange={(e) => rename(e.currentTarget.value.trim())}
       /></label
     >
     <div class="flex flex-col gap-1" role="radiogroup" aria-label="Unit (key U)">
@@ -45,7 +45,7 @@
     <div class="flex flex-col gap-1" role="radiogroup" aria-label="Look">
       <span class="label">Look</span>
       <div class="flex gap-4">
-        {#each themes as [choice, label] (choice)}
+        {#each themes as [choice, label], place (place)}
           <label class="flex min-h-11 items-center gap-2"
             ><input
               type="radio"
@@ -74,13 +74,13 @@
           >All {changed} back to default</button
         >{/if}
     </div>
-    {#each groups as [group, ids] (group)}
+    {#each groups as [group, ids], place (place)}
       <details class="border-t border-rule py-1" open={group === 'Cut sizes'}>
         <summary class="min-h-10 cursor-pointer py-2 text-lg font-bold"
           >{group} <span class="label font-normal">{ids.length}</span></summary
         >
         <div class="divide-y divide-rule">
-          {#each ids as id (id)}<NumberRow {id} />{/each}
+          {#each ids as id, place (place)}<NumberRow {id} />{/each}
         </div>
       </details>
     {/each}

@@ -1,4 +1,4 @@
-import { same } from './same';
+import { same } from '../merge';
 import type { WorkroomData } from './types';
 
 /** Where both have something of the same id and it differs: the backup's, mine, or both (builds and runs as copies). */

@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { buildSchema } from '../build';
-import { runEventSchema, runRecordSchema } from '../run';
+import { MOST_EVENTS, runEventSchema, runRecordSchema } from '../run';
+import { areUnique, uniqueIds } from '../schema';
 import { movementSchema } from '../stock';
 import { workshopSchema } from '../workshop';
 
@@ -13,13 +14,21 @@ export interface BackupFile {
   type?: string;
   runId?: string;
 }
+/** Numbered from 0 without a gap: they are their keys, and the next one follows the last. */
+const eventsSchema = z
+  .array(z.object({ n: z.int().min(0), event: runEventSchema }))
+  .max(MOST_EVENTS)
+  .refine((events) => events.every(({ n }, i) => n === i), 'the events are not numbered one after the other');
 export const recordsSchema = z.object({
   workshop: workshopSchema.nullable(),
   /** what else is remembered: cuts, ways of Run; checked where it is used */
   settings: z.record(z.string().max(60), z.json()),
-  builds: z.array(buildSchema).max(20_000),
-  runs: z.array(z.object({ run: runRecordSchema, events: z.array(z.object({ n: z.int().min(0), event: runEventSchema })).max(100_000) })).max(100_000),
-  movements: z.array(movementSchema).max(200_000),
+  builds: uniqueIds(z.array(buildSchema).max(20_000)),
+  runs: z
+    .array(z.object({ run: runRecordSchema, events: eventsSchema }))
+    .max(100_000)
+    .refine((runs) => areUnique(runs.map((r) => r.run.id)), 'two have the same id'),
+  movements: uniqueIds(z.array(movementSchema).max(200_000)),
 }); // prettier-ignore
 /** Everything a workroom is, in plain records. */
 export interface WorkroomData extends z.infer<typeof recordsSchema> {

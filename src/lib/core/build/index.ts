@@ -6,6 +6,7 @@
 import * as z from 'zod';
 import { ROLES } from '../reading';
 import { MATERIAL_KINDS } from '../materials';
+import { uniqueIds } from '../schema';
 
 export const BUILD_SCHEMA_VERSION = 1;
 
@@ -118,7 +119,7 @@ export const buildSchema = z.object({
     })
     .nullable()
     .default(null),
-  insertions: z.array(insertionSchema).max(20).default([]),
+  insertions: uniqueIds(z.array(insertionSchema).max(20)).default([]),
   /** roles that the maker set against the reading, by block */
   roles: z.record(z.string().regex(/^\d{1,5}$/), z.enum(ROLES)),
   /** thread of each block, in order; a tape holds no colours */
@@ -137,7 +138,7 @@ export const buildSchema = z.object({
   /** rules of the plan check that are quiet here, with the maker's reason */
   silenced: z.record(z.string().max(60), z.string().min(1).max(300)).default({}),
   /** sheets that came with the tape, in the store */
-  documents: z.array(z.object({ id, name: z.string().min(1).max(260) })).max(40).default([]), // prettier-ignore
+  documents: uniqueIds(z.array(z.object({ id, name: z.string().min(1).max(260) })).max(40)).default([]), // prettier-ignore
   notes: z.string().max(20_000),
   createdAt: z.iso.datetime(),
   changedAt: z.iso.datetime(),

@@ -29,11 +29,14 @@ export function gatherChecklist(
   unit: LengthUnit,
 ): ChecklistLine[] {
   const { load, hoopings } = plan.order;
-  const line = (group: ChecklistLine['group'], text: string): ChecklistLine => ({
-    id: `${build.id}:${group}:${text}`,
-    group,
-    text,
-  });
+  const told = new Map<string, number>();
+  const line = (group: ChecklistLine['group'], text: string): ChecklistLine => {
+    const same = `${build.id}:${group}:${text}`;
+    const n = (told.get(same) ?? 0) + 1;
+    told.set(same, n);
+    // Two pieces of one name and size are two lines.
+    return { id: n > 1 ? `${same}:${n}` : same, group, text };
+  };
   const tools = plan.score.steps.flatMap((s) => (s.kind === 'hand' ? s.tools : []));
   const bobbins = Math.ceil((plan.thread.bobbinM * load) / plan.thread.bobbinHoldsM);
   return [

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { timestampSchema } from '../schema';
 
 /** What may go wrong at the machine; each has its guided way out. */
 export const TROUBLES = [
@@ -16,11 +17,15 @@ export type TroubleKind = (typeof TROUBLES)[number];
 export const RESULTS = ['good', 'second', 'ruined'] as const;
 export type ItemResult = (typeof RESULTS)[number];
 
+/** A century: more than any run, or any jump of a clock that is one. ms */
+const MOST_MS = 3_155_760_000_000;
+/** Events of one run; more are no run. Their numbers are 0 up to this. */
+export const MOST_EVENTS = 100_000;
 /**
  * at: ms since 1970, by the device's clock, which may jump. ms: time awake and under way since the event before it in the
  * same sitting; work is counted by it. Runs of older versions have none and are counted by the clock.
  */
-const time = { at: z.number(), ms: z.number().min(0).optional() };
+const time = { at: timestampSchema, ms: z.number().min(0).max(MOST_MS).optional() };
 /** Stands for a step where all are done. */
 export const AT_END = 'end';
 const stepId = z.string().max(200);
@@ -78,7 +83,7 @@ export const runEventSchema = z.discriminatedUnion('type', [
   z.object({ ...time, type: z.literal('note'), stepId, text }),
   z.object({ ...time, type: z.literal('photo'), stepId, photoId: z.string().max(80) }),
   /** the device slept or its clock jumped: so long, of which `ms` is counted as work */
-  z.object({ ...time, type: z.literal('slept'), sleptMs: z.number() }),
+  z.object({ ...time, type: z.literal('slept'), sleptMs: z.number().min(-MOST_MS).max(MOST_MS) }),
   z.object({ ...time, type: z.literal('paused') }),
   z.object({ ...time, type: z.literal('resumed') }),
   /** left in the middle, by hand or because the page was gone; the needle stands at `stitch` of its block, if known */

@@ -4,6 +4,7 @@
  */
 export {
   AT_END,
+  MOST_EVENTS,
   MOST_REASON,
   MOST_TEXT,
   RESULTS,

@@ -46,12 +46,13 @@ export function inspections(
       text: `${cover.title}: no raw edge shows beyond it, all the way round.`,
       because: 'It can be sewn once more now, exactly in its place; not after unhooping.',
     });
-  for (const layer of stack.layers.filter((l) => l.side === 'back')) {
-    const line = heldBy(layer.pieceId);
+  const behind = new Set(stack.layers.flatMap((l) => (l.side === 'back' ? l.pieceId : [])));
+  for (const pieceId of behind) {
+    const line = heldBy(pieceId);
     list.push({
-      id: `caught:${layer.pieceId}`,
+      id: `caught:${pieceId}`,
       side: 'back',
-      text: `${nameOf(layer.pieceId)} is caught on every side${line ? ` by “${line.title}”` : ''}, both corners too.`,
+      text: `${nameOf(pieceId)} is caught on every side${line ? ` by “${line.title}”` : ''}, both corners too.`,
       because: 'It was laid unseen, and may have crept.',
     });
   }

@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import type { Build } from '../build';
+import { timestampSchema, uniqueIds } from '../schema';
 import type { BuildPlan } from '../plan';
 import type { HandStep, Score, Step } from '../score';
 import { freeOf, hoopingSeconds } from '../time';
@@ -28,8 +29,8 @@ const stepSchema = z
 const isScore = (value: unknown): value is Score =>
   z
     .looseObject({
-      steps: z.array(stepSchema).max(20_000),
-      pieces: z.array(z.looseObject({ id, name: z.string(), material: z.string() })).max(2000),
+      steps: uniqueIds(z.array(stepSchema).max(20_000)),
+      pieces: uniqueIds(z.array(z.looseObject({ id, name: z.string(), material: z.string() })).max(2000)),
     })
     .safeParse(value).success;
 
@@ -57,8 +58,7 @@ export const runRecordSchema = z.object({
   buildId: id,
   buildName: z.string().max(200),
   tapeId: z.string().max(200),
-  /** ms since 1970 */
-  createdAt: z.number(),
+  createdAt: timestampSchema,
   /** when the build was last changed before the run */
   buildVersion: z.string().max(60).default(''),
   machine: z
@@ -90,7 +90,7 @@ export const runRecordSchema = z.object({
   /** the maker's own figures of that day, by row of the table */
   numbers: z.record(z.string().max(60), z.number()).default({}),
   blocks: z.array(blockSchema).max(20_000).default([]),
-  pieces: z.array(pieceSchema).max(2000).default([]),
+  pieces: uniqueIds(z.array(pieceSchema).max(2000)).default([]),
   /** what a bobbin gives, m */
   bobbinHoldsM: z.number().min(0).default(0),
   /** needle steps before which the bobbin is best changed */

@@ -12,6 +12,11 @@ export function applyEdits(
   const stale: string[] = [];
   for (const edit of edits) {
     const at = steps.findIndex((s) => s.id === edit.stepId);
+    const isTwice = at >= 0 && (edit.kind === 'insert' || edit.kind === 'again');
+    if (isTwice) {
+      stale.push(`${EDIT_WORDS[edit.kind]}: a step of this id is in the score already.`);
+      continue;
+    }
     if (edit.kind === 'insert') {
       steps = insertBefore(steps, ownStep(edit), edit.before);
       continue;

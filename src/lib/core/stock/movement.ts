@@ -1,6 +1,10 @@
 import * as z from 'zod';
+import { timestampSchema } from '../schema';
 import { fail, ok, type Result } from '../problem';
 import { stockSchema, type StockItem } from '../workshop';
+
+/** More than any shelf holds, pieces or mm. */
+const MOST_AMOUNT = 1_000_000;
 
 /**
  * One thing that a movement does to the shelf: so many more or fewer of an item, or so much more or less of its length.
@@ -10,14 +14,13 @@ const changeSchema = z.object({
   item: stockSchema,
   by: z.enum(['count', 'length']),
   /** pieces or mm; below zero it leaves the shelf */
-  amount: z.number(),
+  amount: z.number().min(-MOST_AMOUNT).max(MOST_AMOUNT),
 });
 export type StockChange = z.infer<typeof changeSchema>;
 
 export const movementSchema = z.object({
   id: z.string().min(1).max(60),
-  /** ms since 1970 */
-  at: z.number(),
+  at: timestampSchema,
   kind: z.enum(['cut', 'put back', 'added', 'removed', 'corrected']),
   /** what was cut, or which item it was about */
   what: z.string().max(300),

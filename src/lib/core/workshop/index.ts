@@ -4,6 +4,7 @@
  */
 import * as z from 'zod';
 import { MATERIAL_KINDS } from '../materials';
+import { timestampSchema, uniqueIds } from '../schema';
 import { NUMBER_IDS, numbersWith, type NumberId, type Numbers } from '../numbers';
 
 const machineSchema = z.object({
@@ -49,8 +50,7 @@ export type StockItem = z.infer<typeof stockSchema>;
 /** Figures that were taken from the log, with what they were before; null: as the table said. */
 const correctionSchema = z.object({
   id: z.string().min(1).max(60),
-  /** ms since 1970 */
-  at: z.number(),
+  at: timestampSchema,
   changes: z
     .array(z.object({ key: z.string().max(120), label: z.string().max(200), from: z.number().nullable(), to: z.number() }))
     .max(500),
@@ -59,11 +59,11 @@ export type Correction = z.infer<typeof correctionSchema>;
 export const workshopSchema = z.object({
   name: z.string().max(120),
   unit: z.enum(['mm', 'inch']),
-  machines: z.array(machineSchema).min(1).max(50),
-  hoops: z.array(hoopSchema).min(1).max(200),
-  stock: z.array(stockSchema).max(2000).default([]),
+  machines: uniqueIds(z.array(machineSchema).min(1).max(50)),
+  hoops: uniqueIds(z.array(hoopSchema).min(1).max(200)),
+  stock: uniqueIds(z.array(stockSchema).max(2000)).default([]),
   /** newest first */
-  corrections: z.array(correctionSchema).max(50).default([]),
+  corrections: uniqueIds(z.array(correctionSchema).max(50)).default([]),
   numbers: z.partialRecord(z.enum(NUMBER_IDS as [NumberId, ...NumberId[]]), z.number()),
 });
 export type Machine = z.infer<typeof machineSchema>;

@@ -82,7 +82,7 @@
           ></thead
         >
         <tbody>
-          {#each choices as choice, i (choice.name)}
+          {#each choices as choice, i (i)}
             <tr class={['border-t border-rule', i === chosen && 'bg-needle-soft']}>
               <td class="py-1"
                 ><label class="flex min-h-11 items-center gap-2"
@@ -110,7 +110,7 @@
     {:else}
       <p role="alert">None of its tapes could be read.</p>
     {/if}
-    {#each unreadable as line (line)}<p class="mt-1 text-sm text-madder">{line}</p>{/each}
+    {#each unreadable as line, place (place)}<p class="mt-1 text-sm text-madder">{line}</p>{/each}
     {#if bundle.documents.length}
       <p class="mt-3 text-sm text-quiet">Sheets: {bundle.documents.map((d) => d.name).join(', ')}</p>
     {/if}

@@ -42,7 +42,7 @@
         )}{plan.shortMm > 0 ? `; the roll is ${length(plan.shortMm)} too short` : ''}
       </p>
       <ul class="label pl-4">
-        {#each plan.cuts as cut (cut.need.name)}
+        {#each plan.cuts as cut, place (place)}
           <li>
             {cut.need.name}: {count(cut.lengths, 'length')} of {length(cut.lengthMm)}, {cut.acrossCount} across{cut.turned
               ? ', turned'

@@ -140,7 +140,7 @@
   <section class="mt-6" aria-label="Small parts" data-testid="notions">
     <h2 class="mb-1 text-xl">Small parts and adhesives</h2>
     <ul class="max-w-xl divide-y divide-rule">
-      {#each notions as need (need.notion + need.lengthMm)}
+      {#each notions as need, place (place)}
         <li class="flex gap-4 py-1">
           <span class="flex-1"
             >{formatNotion(need.notion, need.amount)}{need.lengthMm

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Guard from '../kit/Guard.svelte';
   import type { ChecklistLine } from '$lib/core/cut';
   import { cutting } from '../state/cutting.svelte';
 
@@ -7,42 +8,43 @@
   const left = (lines: readonly ChecklistLine[]) => lines.filter((l) => !cutting.ticks.includes(l.id)).length;
 </script>
 
-{#each cutting.checklists as { build, lines } (build.id)}
-  <section class="mb-5 break-inside-avoid" aria-label="Ready for {build.name}" data-testid="gather">
-    <h2 class="flex items-baseline gap-3 text-xl">
-      {build.name}
-      <span class="label font-sans"
-        >{left(lines) ? `${left(lines)} of ${lines.length} to gather` : 'all there'}</span
-      >
-    </h2>
-    <div class="columns-1 gap-8 sm:columns-2 xl:columns-3">
-      {#each GROUPS as group (group)}
-        {@const own = lines.filter((l) => l.group === group)}
-        {#if own.length}
-          <div class="mb-2 break-inside-avoid">
-            <h3 class="label border-b border-rule">{group}</h3>
-            <ul>
-              {#each own as line (line.id)}
-                <li>
-                  <label
-                    class={[
-                      'flex min-h-8 items-center gap-2',
-                      cutting.ticks.includes(line.id) && 'text-quiet line-through',
-                    ]}
-                    ><input
-                      type="checkbox"
-                      checked={cutting.ticks.includes(line.id)}
-                      onchange={(e) => cutting.tick(line.id, e.currentTarget.checked)}
-                    />{line.text}</label
-                  >
-                </li>
-              {/each}
-            </ul>
-          </div>
-        {/if}
-      {/each}
-    </div>
-  </section>
+{#each cutting.checklists as { build, lines } (build.id)}<Guard what="What {build.name} needs" row>
+    <section class="mb-5 break-inside-avoid" aria-label="Ready for {build.name}" data-testid="gather">
+      <h2 class="flex items-baseline gap-3 text-xl">
+        {build.name}
+        <span class="label font-sans"
+          >{left(lines) ? `${left(lines)} of ${lines.length} to gather` : 'all there'}</span
+        >
+      </h2>
+      <div class="columns-1 gap-8 sm:columns-2 xl:columns-3">
+        {#each GROUPS as group (group)}
+          {@const own = lines.filter((l) => l.group === group)}
+          {#if own.length}
+            <div class="mb-2 break-inside-avoid">
+              <h3 class="label border-b border-rule">{group}</h3>
+              <ul>
+                {#each own as line (line.id)}
+                  <li>
+                    <label
+                      class={[
+                        'flex min-h-8 items-center gap-2',
+                        cutting.ticks.includes(line.id) && 'text-quiet line-through',
+                      ]}
+                      ><input
+                        type="checkbox"
+                        checked={cutting.ticks.includes(line.id)}
+                        onchange={(e) => cutting.tick(line.id, e.currentTarget.checked)}
+                      />{line.text}</label
+                    >
+                  </li>
+                {/each}
+              </ul>
+            </div>
+          {/if}
+        {/each}
+      </div>
+    </section></Guard
+  >
 {:else}
   <p class="text-quiet">Choose an order above to see what must lie ready for it.</p>
 {/each}

@@ -145,7 +145,7 @@
         onchange={(e) => onmaterial({ mayTurn: e.currentTarget.checked })}
       />may be turned on the stock</label
     >
-    {#each offered as trait (trait)}
+    {#each offered as trait, place (place)}
       <label class="flex items-center gap-1.5"
         ><input
           type="checkbox"

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Guard from '../kit/Guard.svelte';
   import ChevronRight from '@lucide/svelte/icons/chevron-right';
   import type { GroupPiece } from '$lib/core/cut';
   import { pieceTemplate } from '$lib/core/template';
@@ -54,68 +55,72 @@
     >
   </p>
 {/each}
-{#each cutting.groups as group (group.key)}
-  <section class="mb-4" aria-label={group.name}>
-    <h2 class="flex items-center gap-3 text-xl">
-      <Swatch colour={group.colour} material={group.material} />{group.name}
-    </h2>
-    <p class="label">
-      {group.stock.length
-        ? `On the shelf: ${group.stock.map((s) => s.name).join(', ')}.`
-        : 'None of it on the shelf.'}{group.plies > 1
-        ? ` Up to ${group.plies} layers are cut at once.`
-        : ' One layer at a time.'}
-    </p>
-    <table class="w-full max-w-4xl table-fixed">
-      <tbody class="divide-y divide-rule">
-        {#each group.pieces as piece (piece.id)}
-          {@const plan = planOf(piece.buildId)}
-          {@const known = piece.cut.of ? undefined : plan?.score.pieces.find((p) => p.id === piece.cut.id)}
-          <tr
-            ><td class="py-1"
-              ><button
-                type="button"
-                class="flex items-baseline gap-1 text-left hover:underline"
-                aria-expanded={shown === piece.id}
-                onclick={() => (shown = shown === piece.id ? null : piece.id)}
-                ><ChevronRight
-                  size={14}
-                  class={['shrink-0 self-center', shown === piece.id && 'rotate-90']}
-                /><span
-                  >{piece.name}
-                  <span class="label">{[piece.buildName, ...notes(piece)].join(' · ')}</span></span
-                ></button
-              ></td
-            ><td class="w-32 text-right whitespace-nowrap sm:w-40"
-              >{formatSize(piece.widthMm, piece.heightMm, workroom.unit)}</td
-            ><td class="w-14 text-right text-lg sm:w-20">{piece.quantity} ×</td></tr
-          >
-          {#if shown === piece.id && plan}
-            <tr class="bg-paper"
-              ><td colspan="3"
-                ><div class="flex flex-wrap gap-6 p-3">
-                  <PieceSketch piece={piece.cut} reading={plan.reading} numbers={workroom.numbers} />
-                  <div class="flex min-w-72 flex-1 flex-col gap-2">
-                    {#if known}
-                      <PieceFacts
-                        piece={known}
-                        preCut={piece.cut.preCut}
-                        mayTurn={piece.mayTurn}
-                        hooped={piece.cut.flat === null}
-                        onmaterial={(change) => cutting.changePiece(piece.buildId, known.id, change)}
-                      />
-                    {/if}
-                    <TemplateButtons name="{piece.buildName}, {piece.name}" drawing={() => drawing(piece)} />
-                    <WhySize piece={piece.cut} />
-                  </div>
-                </div></td
-              ></tr
+{#each cutting.groups as group (group.key)}<Guard what={group.name} row>
+    <section class="mb-4" aria-label={group.name}>
+      <h2 class="flex items-center gap-3 text-xl">
+        <Swatch colour={group.colour} material={group.material} />{group.name}
+      </h2>
+      <p class="label">
+        {group.stock.length
+          ? `On the shelf: ${group.stock.map((s) => s.name).join(', ')}.`
+          : 'None of it on the shelf.'}{group.plies > 1
+          ? ` Up to ${group.plies} layers are cut at once.`
+          : ' One layer at a time.'}
+      </p>
+      <table class="w-full max-w-4xl table-fixed">
+        <tbody class="divide-y divide-rule">
+          {#each group.pieces as piece (piece.id)}
+            {@const plan = planOf(piece.buildId)}
+            {@const known = piece.cut.of ? undefined : plan?.score.pieces.find((p) => p.id === piece.cut.id)}
+            <tr
+              ><td class="py-1"
+                ><button
+                  type="button"
+                  class="flex items-baseline gap-1 text-left hover:underline"
+                  aria-expanded={shown === piece.id}
+                  onclick={() => (shown = shown === piece.id ? null : piece.id)}
+                  ><ChevronRight
+                    size={14}
+                    class={['shrink-0 self-center', shown === piece.id && 'rotate-90']}
+                  /><span
+                    >{piece.name}
+                    <span class="label">{[piece.buildName, ...notes(piece)].join(' · ')}</span></span
+                  ></button
+                ></td
+              ><td class="w-32 text-right whitespace-nowrap sm:w-40"
+                >{formatSize(piece.widthMm, piece.heightMm, workroom.unit)}</td
+              ><td class="w-14 text-right text-lg sm:w-20">{piece.quantity} ×</td></tr
             >
-          {/if}
-        {/each}
-      </tbody>
-    </table>
-  </section>
+            {#if shown === piece.id && plan}
+              <tr class="bg-paper"
+                ><td colspan="3"
+                  ><div class="flex flex-wrap gap-6 p-3">
+                    <PieceSketch piece={piece.cut} reading={plan.reading} numbers={workroom.numbers} />
+                    <div class="flex min-w-72 flex-1 flex-col gap-2">
+                      {#if known}
+                        <PieceFacts
+                          piece={known}
+                          preCut={piece.cut.preCut}
+                          mayTurn={piece.mayTurn}
+                          hooped={piece.cut.flat === null}
+                          onmaterial={(change) => cutting.changePiece(piece.buildId, known.id, change)}
+                        />
+                      {/if}
+                      <TemplateButtons
+                        name="{piece.buildName}, {piece.name}"
+                        drawing={() => drawing(piece)}
+                      />
+                      <WhySize piece={piece.cut} />
+                    </div>
+                  </div></td
+                ></tr
+              >
+            {/if}
+          {/each}
+        </tbody>
+      </table>
+    </section></Guard
+  >
 {:else}
   <p class="text-quiet">
     {cutting.chosen.length

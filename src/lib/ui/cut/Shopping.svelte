@@ -43,7 +43,7 @@
     ></thead
   >
   <tbody class="divide-y divide-rule">
-    {#each cutting.purchases as p (p.name + p.needs)}
+    {#each cutting.purchases as p, place (place)}
       {@const there = cutting.ticks.includes(id(p.name))}
       <tr class={[there && 'text-quiet line-through']}
         ><td class="py-1.5"

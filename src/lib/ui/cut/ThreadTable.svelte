@@ -18,7 +18,7 @@
       ></thead
     >
     <tbody class="divide-y divide-rule">
-      {#each thread.byThread as { name, colour, metres } (name + colour)}
+      {#each thread.byThread as { name, colour, metres }, place (place)}
         <tr
           ><td class="py-1"
             ><span

@@ -15,10 +15,10 @@
 </script>
 
 <div class="flex flex-wrap gap-x-10 gap-y-2 pt-2 text-sm" data-testid="why-size">
-  {#each sides as { name, dimension } (name)}
+  {#each sides as { name, dimension }, place (place)}
     <table>
       <tbody>
-        {#each dimension.terms as term (term.label)}
+        {#each dimension.terms as term, place (place)}
           <tr class="align-top"
             ><td class="pr-3"
               >{term.times > 1 ? `${term.times} × ` : ''}{term.label}{#if term.number}<span

@@ -5,7 +5,7 @@
   let { cautions, large = false }: { cautions: readonly CautionKey[]; large?: boolean } = $props();
 </script>
 
-{#each cautions as caution (caution)}
+{#each cautions as caution, place (place)}
   <p class={['border-madder', large ? 'border-l-8 pl-3 text-lg' : 'border-l-4 pl-2 text-sm']}>
     <strong class="text-madder">Care:</strong>
     {CAUTIONS[caution]}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Guard from './Guard.svelte';
   import { Dialog } from 'bits-ui';
   import type { Snippet } from 'svelte';
 
@@ -29,7 +30,7 @@
       ]}
     >
       <Dialog.Title class="mb-4 font-display text-xl">{title}</Dialog.Title>
-      {@render children()}
+      <Guard what="What belongs here">{@render children()}</Guard>
     </Dialog.Content>
   </Dialog.Portal>
 </Dialog.Root>

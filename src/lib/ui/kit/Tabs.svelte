@@ -10,7 +10,7 @@
 </script>
 
 <div class="flex flex-wrap gap-1" role="tablist" aria-label={label}>
-  {#each views as [name, title] (name)}
+  {#each views as [name, title], place (place)}
     {@const mark = badge?.(name)}
     <button
       type="button"

@@ -31,14 +31,14 @@
     <caption>{title}, {chart.unit}</caption>
     <thead
       ><tr
-        ><th scope="col">What</th>{#each chart.series as { label } (label)}<th scope="col">{label}</th
+        ><th scope="col">What</th>{#each chart.series as { label }, place (place)}<th scope="col">{label}</th
           >{/each}</tr
       ></thead
     >
     <tbody>
       {#each chart.labels as label, i (i)}
         <tr
-          ><th scope="row">{[label].flat().join(' ')}</th>{#each chart.series as { label: l, values } (l)}<td
+          ><th scope="row">{[label].flat().join(' ')}</th>{#each chart.series as { values }, place (place)}<td
               >{rounded.format(values[i])}</td
             >{/each}</tr
         >

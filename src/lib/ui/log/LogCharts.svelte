@@ -85,7 +85,7 @@
   <div class="min-w-0 lg:col-span-2">
     <label class="label flex items-center gap-2"
       >Learning of <select value={curveOf} onchange={(e) => (chosen = e.currentTarget.value)}
-        >{#each builds as [id, name] (id)}<option value={id}>{name}</option>{/each}</select
+        >{#each builds as [id, name], place (place)}<option value={id}>{name}</option>{/each}</select
       ></label
     >
     <LogChart chart={learning} title="Learning curve" />

@@ -16,13 +16,14 @@
 <div class="flex flex-wrap items-end gap-3" role="search" aria-label="Runs to show">
   <label class="flex flex-col gap-1"
     ><span class="label">Build</span><select bind:value={filter.buildId}
-      ><option value="">all</option>{#each builds as [id, name] (id)}<option value={id}>{name}</option
+      ><option value="">all</option>{#each builds as [id, name], place (place)}<option value={id}
+          >{name}</option
         >{/each}</select
     ></label
   >
   <label class="flex flex-col gap-1"
     ><span class="label">Machine</span><select bind:value={filter.machine}
-      ><option value="">all</option>{#each machines as name (name)}<option value={name}>{name}</option
+      ><option value="">all</option>{#each machines as name, place (place)}<option value={name}>{name}</option
         >{/each}</select
     ></label
   >

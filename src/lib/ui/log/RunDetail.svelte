@@ -35,7 +35,7 @@
 
 {#snippet told(id: string, name: string)}
   {#each happened(id) as what, k (k)}<span class="text-quiet">{` · ${what}`}</span>{/each}
-  {#each s.photos.filter((p) => p.stepId === id) as { photoId } (photoId)}<RunPhoto
+  {#each s.photos.filter((p) => p.stepId === id) as { photoId }, place (place)}<RunPhoto
       id={photoId}
       {name}
     />{/each}
@@ -54,7 +54,7 @@
       .filter(Boolean)
       .join(' · ')}
   </p>
-  {#each results as [n, r] (n)}
+  {#each results as [n, r], place (place)}
     <p class="mb-1 border-l-4 border-madder bg-madder-soft px-3 py-1">
       Item {Number(n) + 1}: {r.result === 'second' ? 'a second' : 'ruined'}{r.reason ? `. ${r.reason}` : '.'}
     </p>

@@ -29,7 +29,7 @@
 </p>
 <h1 class="text-4xl lg:text-5xl">What do your hands do now?</h1>
 <ol class="flex max-w-3xl flex-col gap-2">
-  {#each question.answers as answer, i (answer.text)}
+  {#each question.answers as answer, i (i)}
     <li>
       <button
         type="button"

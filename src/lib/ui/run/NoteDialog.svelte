@@ -44,7 +44,9 @@
         aria-label={giving ? 'What happened?' : 'Note'}
         autofocus></textarea></label
     >
-    {#each session.state?.notes ?? [] as note (note.at)}<p class="text-sm text-quiet">“{note.text}”</p>{/each}
+    {#each session.state?.notes ?? [] as note, place (place)}<p class="text-sm text-quiet">
+        “{note.text}”
+      </p>{/each}
     {#if session.state?.photos.length}<p class="text-sm text-quiet">
         {count(session.state.photos.length, 'picture')} kept; see them in the log.
       </p>{/if}

@@ -30,7 +30,7 @@
     </p>{/if}
   <p class="text-2xl">{items.length > 1 ? 'How did they come out?' : 'How did it come out?'}</p>
   <ul class={['grid gap-3', items.length > 3 ? 'items-start gap-x-10 xl:grid-cols-2' : 'max-w-4xl']}>
-    {#each items as n (n)}
+    {#each items as n, place (place)}
       {@const known = of(n)}
       <li class="flex flex-wrap items-center gap-2">
         {#if items.length > 1}<span class="w-24 text-xl">Item {n + 1}</span>{/if}
@@ -68,7 +68,7 @@
       Grams that went into this run; the log learns from it how much thread your work takes.
     </p>
     <div class="flex flex-wrap gap-3">
-      {#each threads as name (name)}
+      {#each threads as name, place (place)}
         <label class="flex items-center gap-2"
           >{name}<input
             type="number"

@@ -37,7 +37,7 @@
       {formatSize(piece.widthMm, piece.heightMm, workroom.unit)}
     </li>
   {/each}
-  {#each facts as fact (fact)}<li class="rounded bg-hands-soft px-3 py-1">{fact}</li>{/each}
-  {#each tools as tool (tool)}<li class="rounded border border-quiet px-3 py-1">{tool}</li>{/each}
+  {#each facts as fact, place (place)}<li class="rounded bg-hands-soft px-3 py-1">{fact}</li>{/each}
+  {#each tools as tool, place (place)}<li class="rounded border border-quiet px-3 py-1">{tool}</li>{/each}
 </ul>
 {#if step.hoop === 'stay' && step.hoopBecause}<p class="text-lg">Stays on: {step.hoopBecause}</p>{/if}

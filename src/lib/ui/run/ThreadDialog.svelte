@@ -54,7 +54,7 @@
           /></label
         >
         <datalist id="run-threads"
-          >{#each own as [n] (n)}<option value={n}></option>{/each}</datalist
+          >{#each own as [n], place (place)}<option value={n}></option>{/each}</datalist
         >
         <label class="flex flex-col gap-1"
           ><span class="label">Looks like</span><input

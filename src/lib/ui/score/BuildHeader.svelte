@@ -7,14 +7,13 @@
   import Printer from '@lucide/svelte/icons/printer';
   import Redo from '@lucide/svelte/icons/redo-2';
   import Undo from '@lucide/svelte/icons/undo-2';
-  import { writeBuildFile } from '$lib/core/exchange';
   import { count, formatDuration, formatSize } from '$lib/core/units';
   import type { Build } from '$lib/core/build';
   import type { BuildPlan } from '$lib/core/plan';
   import type { Reading } from '$lib/core/reading';
   import type { BuildEditor } from '../state/editor.svelte';
   import { workroom } from '../state/workroom.svelte';
-  import { saveAs } from '../kit/save-as';
+  import { exportBuild } from '../state/export';
 
   let {
     editor,
@@ -32,14 +31,9 @@
     onnewer: () => void;
   } = $props();
 
-  async function download() {
-    const tape = await workroom.store.tape(build.tapeId);
-    const inserted = [];
-    for (const { tapeId } of build.insertions) {
-      const bytes = tapeId && (await workroom.store.tape(tapeId));
-      if (tapeId && bytes) inserted.push({ id: tapeId, bytes });
-    }
-    saveAs(`${build.name}.json`, 'application/json', writeBuildFile(build, tape, inserted));
+  function setHoop(id: string) {
+    const hoop = workroom.workshop.hoops.find((h) => h.id === id);
+    if (hoop) editor.change({ hoopId: hoop.id, machineId: hoop.machineId });
   }
 </script>
 
@@ -70,10 +64,7 @@
     class="min-h-11 max-w-48"
     aria-label="Machine and hoop"
     value={build.hoopId}
-    onchange={(e) => {
-      const hoop = workroom.workshop.hoops.find((h) => h.id === e.currentTarget.value);
-      if (hoop) editor.change({ hoopId: hoop.id, machineId: hoop.machineId });
-    }}
+    onchange={(e) => setHoop(e.currentTarget.value)}
   >
     {#each workroom.workshop.machines as machine (machine.id)}
       <optgroup label={machine.name}>
@@ -109,7 +100,7 @@
     <button
       type="button"
       class="btn px-2.5"
-      onclick={download}
+      onclick={() => exportBuild(build)}
       aria-label="Export the build"
       title="Export the build with its tape"><Download size={18} /></button
     >

@@ -17,7 +17,10 @@
   import Sheets from './Sheets.svelte';
   import Plan from '../hoop/Plan.svelte';
   import OrderPanel from '../order/OrderPanel.svelte';
+  import Guard from '../kit/Guard.svelte';
   import Tabs from '../kit/Tabs.svelte';
+  import type { Build } from '$lib/core/build';
+  import { exportBuild } from '../state/export';
   import { isTyping, isWriting } from '../shell/keys';
   import { BuildEditor } from '../state/editor.svelte';
   import { commands, type Command } from '../shell/commands.svelte';
@@ -95,6 +98,12 @@
       return list;
     }),
   );
+  // Another tab has stored it: this one follows.
+  $effect(() => void editor.follow(workroom.builds.find((b) => b.id === id)));
+  const ways = (build: Build) => [
+    ...(editor.canUndo ? [{ name: 'Undo the last change', run: () => editor.undo() }] : []),
+    { name: 'Export the build', run: () => void exportBuild(build) },
+  ];
   let newer = $state<HTMLInputElement>();
   let lost = $state.raw<string[] | null>(null);
   async function takeNewer(event: Event & { currentTarget: HTMLInputElement }) {
@@ -163,6 +172,25 @@
     <p class="mb-4">{editor.problem.next}</p>
     <a class="btn" href={resolve('/builds')}>To the builds</a>
   </section>
+{:else if editor.build && editor.fault}
+  {@const build = editor.build}
+  <section class="m-8 max-w-xl" role="alert" data-testid="fault">
+    <h1 class="mb-2 text-3xl">{build.name} cannot be worked out as it stands.</h1>
+    <p class="mb-4">
+      Nothing is lost: its tape and every decision are stored. Take back what was changed last, or keep a file
+      of it.
+    </p>
+    <div class="flex flex-wrap gap-2">
+      {#if editor.canUndo}<button type="button" class="btn btn-strong" onclick={() => editor.undo()}
+          >Undo</button
+        >{/if}
+      {#if build.edits.length}<button type="button" class="btn" onclick={() => editor.change({ edits: [] })}
+          >Leave out the {count(build.edits.length, 'change')} of its steps</button
+        >{/if}
+      <button type="button" class="btn" onclick={() => exportBuild(build)}>Export it</button>
+      <a class="btn" href={resolve('/builds')}>To the builds</a>
+    </div>
+  </section>
 {:else if editor.build && editor.plan && editor.reading && drawing}
   {@const { plan, reading, build } = { plan: editor.plan, reading: editor.reading, build: editor.build }}
   <div class="flex min-h-full flex-col gap-3 p-4 lg:h-full">
@@ -185,7 +213,7 @@
           >
           <button type="button" class="text-needle underline" onclick={() => (lost = null)}>Close</button>
         </p>
-        {#each lost as line (line)}<p class="text-sm">{line}</p>{/each}
+        {#each lost as line, place (place)}<p class="text-sm">{line}</p>{/each}
       </div>
     {/if}
 
@@ -215,13 +243,15 @@
 
     <ChangesStrip {editor} />
     <div class="rounded-lg border border-rule bg-paper p-2 pb-0">
-      <ScoreView
-        {plan}
-        {reading}
-        cursor={editor.cursor}
-        onselect={(i) => editor.goTo(i)}
-        onmove={(id, before) => editor.moveTo(id, before)}
-      />
+      <Guard what="The score" ways={ways(build)}
+        ><ScoreView
+          {plan}
+          {reading}
+          cursor={editor.cursor}
+          onselect={(i) => editor.goTo(i)}
+          onmove={(id, before) => editor.moveTo(id, before)}
+        /></Guard
+      >
     </div>
 
     <Tabs
@@ -234,48 +264,53 @@
           : null}
     />
 
-    {#if view === 'step' && editor.stack}
-      <div class="grid min-h-0 flex-1 gap-4 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)_minmax(0,1.05fr)]">
-        <section
-          class="flex min-h-0 flex-col rounded-lg border border-rule bg-paper p-2"
-          aria-label="Cross-section"
-        >
-          <CrossSection stack={editor.stack} step={editor.step} />
-        </section>
-        <section class="flex min-h-72 flex-col rounded-lg border border-rule bg-paper p-2" aria-label="Plan">
-          <Plan {drawing} theme={theme.current} onblock={(b) => editor.goToBlock(b)} />
-        </section>
-        <section class="min-h-0 overflow-y-auto px-2 pb-1" aria-label="Step"><StepCard {editor} /></section>
-      </div>
-    {:else if view === 'list'}
-      <StepList {plan} cursor={editor.cursor} onselect={(i) => editor.goTo(i)} />
-    {:else if view === 'how'}
-      <HowPanel {editor} {build} {plan} />
-    {:else if view === 'check'}
-      <CheckPanel {editor} {build} {plan} onstep={() => (view = 'step')} />
-    {:else if view === 'cut'}
-      <CutList
-        pieces={plan.pieces}
-        scorePieces={plan.score.pieces}
-        order={plan.order}
-        reading={plan.reading}
-        notions={plan.notions}
-        onmaterial={(id, change) => editor.setMaterial(id, change)}
-      />
-      <ThreadTable thread={plan.thread} items={plan.order.load} />
-    {:else if view === 'order'}
-      <OrderPanel {build} {plan} onchange={(order) => editor.change({ order })} />
-    {:else}
-      <Sheets {build} />
-      <label class="flex max-w-3xl flex-1 flex-col gap-1">
-        <span class="label">What to remember about this build</span>
-        <textarea
-          class="min-h-48 flex-1"
-          maxlength="20000"
-          value={build.notes}
-          onchange={(e) => editor.change({ notes: e.currentTarget.value })}></textarea>
-      </label>
-    {/if}
+    <Guard what="This view of {build.name}" ways={ways(build)}>
+      {#if view === 'step' && editor.stack}
+        <div class="grid min-h-0 flex-1 gap-4 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)_minmax(0,1.05fr)]">
+          <section
+            class="flex min-h-0 flex-col rounded-lg border border-rule bg-paper p-2"
+            aria-label="Cross-section"
+          >
+            <CrossSection stack={editor.stack} step={editor.step} />
+          </section>
+          <section
+            class="flex min-h-72 flex-col rounded-lg border border-rule bg-paper p-2"
+            aria-label="Plan"
+          >
+            <Plan {drawing} theme={theme.current} onblock={(b) => editor.goToBlock(b)} />
+          </section>
+          <section class="min-h-0 overflow-y-auto px-2 pb-1" aria-label="Step"><StepCard {editor} /></section>
+        </div>
+      {:else if view === 'list'}
+        <StepList {plan} cursor={editor.cursor} onselect={(i) => editor.goTo(i)} />
+      {:else if view === 'how'}
+        <HowPanel {editor} {build} {plan} />
+      {:else if view === 'check'}
+        <CheckPanel {editor} {build} {plan} onstep={() => (view = 'step')} />
+      {:else if view === 'cut'}
+        <CutList
+          pieces={plan.pieces}
+          scorePieces={plan.score.pieces}
+          order={plan.order}
+          reading={plan.reading}
+          notions={plan.notions}
+          onmaterial={(id, change) => editor.setMaterial(id, change)}
+        />
+        <ThreadTable thread={plan.thread} items={plan.order.load} />
+      {:else if view === 'order'}
+        <OrderPanel {build} {plan} onchange={(order) => editor.change({ order })} />
+      {:else}
+        <Sheets {build} />
+        <label class="flex max-w-3xl flex-1 flex-col gap-1">
+          <span class="label">What to remember about this build</span>
+          <textarea
+            class="min-h-48 flex-1"
+            maxlength="20000"
+            value={build.notes}
+            onchange={(e) => editor.change({ notes: e.currentTarget.value })}></textarea>
+        </label>
+      {/if}
+    </Guard>
   </div>
 {:else}
   <p class="p-8 text-quiet" role="status">Reading the tape …</p>

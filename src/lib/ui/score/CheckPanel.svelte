@@ -26,7 +26,7 @@
 </script>
 
 <div class="flex max-w-4xl flex-col gap-3" data-testid="check">
-  {#each open as finding, i (`${finding.id} ${finding.stepId} ${i}`)}
+  {#each open as finding, i (i)}
     <FindingCard {editor} {build} {finding} onshow={finding.stepId ? () => show(finding) : undefined} />
   {:else}
     <p class="py-3 text-lg">Nothing to say before the first stitch.</p>
@@ -39,7 +39,7 @@
     <details>
       <summary class="cursor-pointer py-1">{count(quiet.length, 'finding')} kept quiet</summary>
       <ul class="flex flex-col gap-2 pt-1">
-        {#each quiet as finding, i (`${finding.id} ${i}`)}
+        {#each quiet as finding, i (i)}
           <li class="flex flex-wrap items-baseline gap-x-3 border-l-4 border-rule pl-3 text-sm">
             <span class="flex-1 basis-72"
               >{finding.message} <span class="text-quiet">Your reason: {finding.silenced}</span></span

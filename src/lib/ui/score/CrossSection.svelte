@@ -23,9 +23,9 @@
         aria-label={text}
       >
         {#key step?.id}<g class={motion}>
-            {#each layout.bands as { layer, y, height, left, right: end, parts, ticks, arrow, edges } (layer.pieceId)}
+            {#each layout.bands as { layer, y, height, left, right: end, parts, ticks, arrow, edges }, place (place)}
               <g class={layer.now ? 'now' : ''}>
-                {#each parts as part (part.x)}
+                {#each parts as part, place (place)}
                   {#each [layer.colour, `url(#mat-${layer.material})`] as fill (fill)}
                     <rect x={part.x} {y} width={part.width} {height} rx="2" {fill} />
                   {/each}
@@ -42,14 +42,14 @@
                   stroke-dasharray={layer.held ? undefined : '6 4'}
                 />
                 <path d={edges} fill="none" stroke="var(--ink)" stroke-width="1.3" />
-                {#each ticks as x (x)}
+                {#each ticks as x, place (place)}
                   <path d="M{x} {y - 2}v{height + 4}" stroke="var(--needle)" stroke-width="2.2" />
                 {/each}
                 <path d={arrow} fill="var(--paper)" stroke="var(--ink)" stroke-width="1.2" />
               </g>
             {/each}
           </g>{/key}
-        {#each layout.bands as { layer, y, height, right: end } (layer.pieceId)}
+        {#each layout.bands as { layer, y, height, right: end }, place (place)}
           <path d="M{end} {y + height / 2}H{right + 22}" stroke="var(--quiet)" stroke-width="0.8" />
           <text
             x={right + 26}

@@ -22,7 +22,9 @@
   {#if alongMm}<li class="rounded bg-hands-soft px-2 py-0.5">
       {formatLength(alongMm, workroom.unit)} to cut along
     </li>{/if}
-  {#each step.tools as tool (tool)}<li class="rounded border border-rule px-2 py-0.5">{tool}</li>{/each}
+  {#each step.tools as tool, place (place)}<li class="rounded border border-rule px-2 py-0.5">
+      {tool}
+    </li>{/each}
 </ul>
 {#if step.hoop === 'stay'}<p class="text-sm"><strong>Stay on:</strong> {step.hoopBecause}</p>{/if}
 <Care cautions={step.cautions} />

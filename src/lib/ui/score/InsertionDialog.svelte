@@ -2,12 +2,11 @@
   import type { Build, Insertion } from '$lib/core/build';
   import { readStopList } from '$lib/core/exchange';
   import { tapeIdOf } from '$lib/core/plan';
-  import { attempt } from '$lib/store';
+  import { keep } from '../state/keeping';
   import Dialog from '../kit/Dialog.svelte';
   import type { BuildEditor } from '../state/editor.svelte';
   import { newId } from '../state/ids';
   import { readBytes, tapeBytes } from '../state/import';
-  import { showProblem } from '../state/notices';
   import { workroom } from '../state/workroom.svelte';
 
   let {
@@ -48,8 +47,8 @@
     const reading = await readBytes(tape.value, file.name);
     if (!reading.ok) return void (problem = `${reading.problem.message} ${reading.problem.next}`);
     const id = tapeIdOf(tape.value);
-    const stored = await attempt(() => workroom.store.addTape({ id, bytes: tape.value }));
-    if (!stored.ok) return showProblem(stored.problem);
+    const stored = await keep(() => workroom.store.addTape({ id, bytes: tape.value }));
+    if (!stored.ok) return;
     put({ tapeId: id, typed: [] }, file.name.replace(/\.[^.]*$/, ''));
   }
 </script>

@@ -54,7 +54,7 @@
           value={insertion.beforeBlock}
           onchange={(e) => set(insertion.id, { beforeBlock: Number(e.currentTarget.value) })}
         >
-          {#each places as { b, safe } (b)}<option value={b}
+          {#each places as { b, safe }, place (place)}<option value={b}
               >{b < places.length - 1 ? b + 1 : 'none: at the end'}{safe ? '' : ' (not safe)'}</option
             >{/each}
         </select>

@@ -51,11 +51,7 @@
     </p>
     <h2 class="text-2xl">{step.title}</h2>
     {#if editor.build}
-      {#each said as finding, i (`${finding.id}${i}`)}<FindingCard
-          {editor}
-          build={editor.build}
-          {finding}
-        />{/each}
+      {#each said as finding, i (i)}<FindingCard {editor} build={editor.build} {finding} />{/each}
     {/if}
     {#if step.kind === 'hand'}<HandCard {step} {alongMm} />
     {:else if block}

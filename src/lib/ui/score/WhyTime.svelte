@@ -15,7 +15,7 @@
   >
   <table class="w-full">
     <tbody>
-      {#each time.terms as term (term.label)}
+      {#each time.terms as term, place (place)}
         <tr class="align-top"
           ><td class="py-0.5 pr-2">
             {term.label}

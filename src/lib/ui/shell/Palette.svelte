@@ -78,7 +78,7 @@
     data-testid="palette"
   />
   <ul id="palette-list" role="listbox" aria-label="Commands" class="max-h-[50vh] overflow-y-auto">
-    {#each found as command, i (command.name)}
+    {#each found as command, i (i)}
       <li
         id="palette-{i}"
         role="option"

@@ -14,6 +14,7 @@ import {
   type CutGroup,
 } from '$lib/core/cut';
 import { layoutReportSchema } from '$lib/core/exchange';
+import { mergeChanges } from '$lib/core/merge';
 import {
   alternativesOf,
   compareLayouts,
@@ -26,8 +27,9 @@ import { planBuild, type BuildPlan } from '$lib/core/plan';
 import type { Problem } from '$lib/core/problem';
 import { cutAlready, takeLayout, usesOf } from '$lib/core/stock';
 import { formatLength } from '$lib/core/units';
-import { hoopBase, type Workshop } from '$lib/core/workshop';
+import { hoopBase } from '$lib/core/workshop';
 import { layoutWatched } from '$lib/workers';
+import { orFault } from './faults';
 import { newId } from './ids';
 import { jobs } from './jobs.svelte';
 import { showProblem } from './notices';
@@ -63,6 +65,8 @@ const keptSchema = z.object({
   since: z.record(z.string(), z.number()),
 });
 
+type Kept = z.infer<typeof keptSchema>;
+
 /** What is to be cut for the chosen builds, and how it lies on the shelf's stock. Kept over a reload. */
 class Cutting {
   chosen = $state.raw<string[]>([]);
@@ -76,15 +80,13 @@ class Cutting {
   private reads = $state.raw<{ build: Build; read: ReadBuild }[]>([]);
   compared = $state.raw<Record<string, Compared[]>>({});
 
-  private readonly workshop = $derived($state.snapshot(workroom.workshop) as Workshop);
+  private readonly workshop = $derived(workroom.workshopNow());
   /** every build as it is planned with the figures and the unit of now */
   readonly plans = $derived(
-    this.reads.map(({ build: asRead, read }): { build: Build; plan: BuildPlan } => {
+    this.reads.flatMap(({ build: asRead, read }): { build: Build; plan: BuildPlan }[] => {
       const build = workroom.builds.find((b) => b.id === asRead.id) ?? asRead;
-      return {
-        build,
-        plan: planBuild(build, read.own.reading, this.workshop, readingsOf(read.inserted)),
-      };
+      // One that cannot be worked out, its own page says so, keeps no other from being cut.
+      return orFault([], `The pieces of ${build.name}`, () => [{ build, plan: planBuild(build, read.own.reading, this.workshop, readingsOf(read.inserted)) }]); // prettier-ignore
     }),
   );
   private readonly demands = $derived(
@@ -141,8 +143,7 @@ class Cutting {
   /** Reads the builds again, and what was kept of the last time. */
   async load() {
     if (this.status === 'working') return;
-    const kept = keptSchema.safeParse(await workroom.store.setting('cutting')).data;
-    if (kept) Object.assign(this, kept);
+    const kept = await this.readKept();
     const reads: typeof this.reads = [];
     const unread: Problem[] = [];
     for (const build of workroom.builds) {
@@ -157,28 +158,45 @@ class Cutting {
     if (!kept) this.chosen = reads.map(({ build }) => build.id);
     this.status = 'idle';
   }
+  /** as it was read or stored last */
+  private stored: Kept | undefined;
+  private async readKept(): Promise<Kept | undefined> {
+    this.stored = keptSchema.safeParse(await workroom.store.setting('cutting')).data;
+    if (this.stored) Object.assign(this, this.stored);
+    return this.stored;
+  }
   private keep() {
     const { chosen, edgeToEdge, laid, ticks, since } = this;
-    void workroom.store.saveSetting('cutting', { chosen, edgeToEdge, laid, ticks, since });
+    const mine = { chosen, edgeToEdge, laid, ticks, since };
+    const base = this.stored;
+    this.stored = mine;
+    void workroom.saveSetting('cutting', base, mine);
+  }
+  constructor() {
+    // What another tab has ticked, chosen or laid is shown here too.
+    workroom.onSetting('cutting', () => this.status === 'idle' && void this.readKept());
   }
   choose(id: string, on: boolean) {
     this.chosen = on ? [...this.chosen, id] : this.chosen.filter((c) => c !== id);
     this.keep();
   }
-  /** builds as they were before a piece of them was changed here, the last at the end */
-  private past = $state.raw<Build[]>([]);
+  /** changes of a piece made here, the last at the end */
+  private past = $state.raw<{ before: Build; after: Build }[]>([]);
   readonly canUndo = $derived(this.past.length > 0);
   /** Changes a piece where it is seen: material, margin, turning, shape. */
   async changePiece(buildId: string, pieceId: string, change: Build['materials'][string]) {
-    const build = workroom.builds.find((b) => b.id === buildId);
-    if (!build) return;
-    const changed = { ...withMaterial(build, pieceId, change), changedAt: new Date().toISOString() };
-    const saved = await workroom.saveBuild(changed);
-    if (saved.ok) this.past = [...this.past, build];
+    const before = workroom.builds.find((b) => b.id === buildId);
+    if (!before) return;
+    const after = withMaterial(before, pieceId, change);
+    if (await workroom.changeBuild(buildId, (b) => withMaterial(b, pieceId, change)))
+      this.past = [...this.past, { before, after }];
   }
   async undo() {
     const last = this.past.at(-1);
-    if (last && (await workroom.saveBuild(last)).ok) this.past = this.past.slice(0, -1);
+    if (!last) return;
+    const { before, after } = last;
+    if (await workroom.changeBuild(after.id, (b) => mergeChanges(after, before, b).value))
+      this.past = this.past.slice(0, -1);
   }
   setEdgeToEdge(on: boolean) {
     this.edgeToEdge = on;

@@ -2,14 +2,16 @@ import { withMaterial, type Build, type ScoreEdit } from '$lib/core/build';
 import { carryOver, composeTape, planBuild, type BuildPlan } from '$lib/core/plan';
 import type { Problem } from '$lib/core/problem';
 import { openFindings } from '$lib/core/check';
+import { mergeChanges } from '$lib/core/merge';
 import { isQuestion, type Reading, type Role } from '$lib/core/reading';
 import { rankTechniques } from '$lib/core/techniques';
 import { scoreChanges, stackAt, type ScoreChanges } from '$lib/core/score';
 import type { Tape } from '$lib/core/tape';
 import { readInWorker } from '$lib/workers';
-import { attempt } from '$lib/store';
 import { newId, nowIso } from './ids';
-import { showProblem } from './notices';
+import { orFault } from './faults';
+import { keep } from './keeping';
+import { showNote, showProblem } from './notices';
 import { readBuild, readingsOf, type ReadBuild } from './read-build.svelte';
 import { workroom } from './workroom.svelte';
 
@@ -27,19 +29,24 @@ export class BuildEditor {
   saved = $state<'saved' | 'saving' | 'failed'>('saved');
   /** step under the cursor */
   index = $state(0);
-  private past = $state.raw<Build[]>([]);
-  private future = $state.raw<Build[]>([]);
+  /** as it was read or stored last: what changes are told from */
+  private stored: Build | null = null;
+  private past = $state.raw<Change[]>([]);
+  private future = $state.raw<Change[]>([]);
 
-  readonly plan = $derived<BuildPlan | null>(
-    this.build && this.own ? this.planOf(this.build, this.own) : null,
-  );
+  private readonly planned = $derived.by(() => {
+    const { build, own, ownTape, inserted } = this;
+    if (!build || !own || !ownTape) return NO_PLAN;
+    return orFault(NO_PLAN, `The score of ${build.name}`, () => {
+      return { plan: this.planOf(build, own), tape: composeTape(build, ownTape, own, inserted) };
+    });
+  });
+  readonly plan = $derived<BuildPlan | null>(this.planned.plan);
+  /** it is all there, and yet no score can be made of it */
+  readonly fault = $derived(this.build !== null && this.own !== null && !this.plan);
   /** with everything that is sewn in between */
   readonly reading = $derived(this.plan?.reading ?? null);
-  readonly tape = $derived(
-    this.build && this.ownTape && this.own
-      ? composeTape(this.build, this.ownTape, this.own, this.inserted)
-      : null,
-  );
+  readonly tape = $derived<Tape | null>(this.planned.tape);
   readonly findings = $derived(openFindings(this.plan?.findings ?? []));
   readonly steps = $derived(this.plan?.score.steps ?? []);
   readonly cursor = $derived(Math.min(this.index, Math.max(0, this.steps.length - 1)));
@@ -57,8 +64,7 @@ export class BuildEditor {
   readonly canRedo = $derived(this.future.length > 0);
 
   private planOf(build: Build, own: Reading): BuildPlan {
-    const workshop = $state.snapshot(workroom.workshop) as typeof workroom.workshop;
-    return planBuild(build, own, workshop, readingsOf(this.inserted), nowIso().slice(0, 10));
+    return planBuild(build, own, workroom.workshopNow(), readingsOf(this.inserted), nowIso().slice(0, 10));
   }
 
   async load(id: string) {
@@ -69,7 +75,7 @@ export class BuildEditor {
         message: 'This build is not in this browser.',
         next: 'Go back to Builds, or import its file.',
       };
-    else this.build = build;
+    else this.build = this.stored = build;
   }
   private async read(build: Build): Promise<boolean> {
     const read = await readBuild(build);
@@ -103,37 +109,75 @@ export class BuildEditor {
 
   change(next: Partial<Build>) {
     if (!this.build) return;
-    this.past = [...this.past.slice(-MOST_UNDO), this.build];
+    const change = { before: this.build, after: { ...this.build, ...next } };
+    this.past = [...this.past.slice(-MOST_UNDO), change];
     this.future = [];
-    void this.take({ ...this.build, ...next });
+    void this.take(change.after);
   }
   undo() {
     this.changes = null;
     const last = this.past.at(-1);
     if (!last || !this.build) return;
     this.past = this.past.slice(0, -1);
-    this.future = [...this.future, this.build];
-    void this.take(last);
+    this.future = [...this.future, last];
+    this.turn(last.after, last.before);
   }
   redo() {
     const next = this.future.at(-1);
     if (!next || !this.build) return;
     this.future = this.future.slice(0, -1);
-    this.past = [...this.past, this.build];
-    void this.take(next);
+    this.past = [...this.past, next];
+    this.turn(next.before, next.after);
   }
+  /** Only what that change had changed: what another tab has changed since stays. */
+  private turn(from: Build, to: Build) {
+    if (!this.build) return;
+    const { value, conflicts } = mergeChanges(plain(from), plain(to), plain(this.build));
+    if (conflicts.length)
+      showNote('Another tab has changed the same since; that stays as it is there.', 'All else was changed back.');
+    void this.take(value);
+  } // prettier-ignore
   private async take(next: Build) {
+    // At once, so that a change made while this one is stored builds on it.
+    await Promise.all([this.show({ ...next, changedAt: nowIso() }), this.save()]);
+  }
+  /** Puts a build on screen; its tapes are read again where they or the roles have changed. */
+  private async show(next: Build) {
     const before = this.build;
     const stepId = this.step?.id;
-    // At once, so that a change made while this one is stored builds on it.
-    this.build = { ...next, changedAt: nowIso() };
+    this.build = next;
     if (stepId) this.goToStep(stepId);
-    this.saved = 'saving';
-    const stored = await workroom.saveBuild(this.build);
-    this.saved = stored.ok ? 'saved' : 'failed';
     if (before && JSON.stringify(tapesAndRoles(next)) === JSON.stringify(tapesAndRoles(before))) return;
-    await this.read(this.build);
+    await this.read(next);
     if (stepId) this.goToStep(stepId);
+  }
+  /** Stores what is on screen and not stored yet. */
+  private async save() {
+    this.saved = 'saving';
+    const unsaved = () =>
+      this.stored && this.build && this.stored !== this.build
+        ? { base: this.stored, mine: this.build }
+        : null;
+    const kept = await workroom.saveBuild(unsaved, () => void this.save());
+    if (!kept) this.saved = 'saved';
+    else if (!kept.value.ok) this.saved = 'failed';
+    else {
+      await this.adopt(kept.mine, kept.value.value);
+      this.saved = this.stored === this.build ? 'saved' : 'saving';
+    }
+  }
+  /** Another tab has stored this build: what it changed is shown here too. */
+  async follow(theirs: Build | undefined) {
+    const { stored } = this;
+    if (!theirs || !stored || this.saved !== 'saved' || theirs.changedAt === stored.changedAt) return;
+    await this.adopt(stored, theirs);
+    showNote(`${theirs.name} was changed in another tab.`, 'This one shows it as it is now.');
+  }
+  /** What came from elsewhere, under what was changed here meanwhile. */
+  private async adopt(base: Build, theirs: Build) {
+    this.stored = theirs;
+    if (this.build === base) await this.show(theirs);
+    else if (this.build) await this.show({ ...mergeChanges(plain(base), plain(this.build), plain(theirs)).value, changedAt: nowIso() }); // prettier-ignore
   }
   /** The tapes of this build one by one, for joining them. */
   parts() {
@@ -158,11 +202,8 @@ export class BuildEditor {
       return null;
     }
     const { build, lost } = carryOver(this.build, this.own, answer.value.reading, { tapeId, fileName });
-    const stored = await attempt(() => workroom.store.addTape({ id: tapeId, bytes }));
-    if (!stored.ok) {
-      showProblem(stored.problem);
-      return null;
-    }
+    const stored = await keep(() => workroom.store.addTape({ id: tapeId, bytes }));
+    if (!stored.ok) return null;
     this.change(build);
     return lost;
   }
@@ -234,6 +275,14 @@ export class BuildEditor {
   }
 }
 
+/** One change, as it can be taken back or made again. */
+interface Change {
+  before: Build;
+  after: Build;
+}
+/** Without its moment, which is nobody's change. */
+const plain = (build: Build): Build => ({ ...build, changedAt: '' });
+const NO_PLAN: { plan: BuildPlan | null; tape: Tape | null } = { plan: null, tape: null };
 /** What a reading depends on. */
 const tapesAndRoles = ({ tapeId, roles, typed, insertions, machineId }: Build) => [
   tapeId,

@@ -5,7 +5,6 @@ import type { RunRecord } from '$lib/core/run';
 import { typedReading, type Reading, type RoleOverrides } from '$lib/core/reading';
 import { emptyTape, type Tape } from '$lib/core/tape';
 import { readInWorker, type ReadTape } from '$lib/workers';
-import type { Workshop } from '$lib/core/workshop';
 import { workroom } from './workroom.svelte';
 
 /** A build's own tape (or its typed stops) and those sewn in between, by insertion: read. */
@@ -57,8 +56,7 @@ export async function readPlan(build: Build): Promise<Result<{ tape: Tape; plan:
   const read = await readBuild(build);
   if (!read.ok) return read;
   const { own, inserted } = read.value;
-  const workshop = $state.snapshot(workroom.workshop) as Workshop;
-  const plan = planBuild(build, own.reading, workshop, readingsOf(inserted));
+  const plan = planBuild(build, own.reading, workroom.workshopNow(), readingsOf(inserted));
   return ok({ tape: composeTape(build, own.tape, own.reading, inserted), plan });
 }
 

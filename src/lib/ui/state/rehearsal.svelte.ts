@@ -2,7 +2,6 @@ import { rehearse, type RehearsalAnswer, type RehearsalQuestion } from '$lib/cor
 import type { Build } from '$lib/core/build';
 import type { BuildPlan } from '$lib/core/plan';
 import { stackAt } from '$lib/core/score';
-import type { Workshop } from '$lib/core/workshop';
 import { PageMachine } from '$lib/machines';
 import { showProblem } from './notices';
 import { readBuild, readingsOf } from './read-build.svelte';
@@ -48,7 +47,7 @@ export class Rehearsal {
       return;
     }
     const { own, inserted } = read.value;
-    const { plan, questions } = rehearse(build, own.reading, $state.snapshot(workroom.workshop) as Workshop, readingsOf(inserted), Date.now() % 1_000_000); // prettier-ignore
+    const { plan, questions } = rehearse(build, own.reading, workroom.workshopNow(), readingsOf(inserted), Date.now() % 1_000_000); // prettier-ignore
     this.build = build;
     this.plan = plan;
     this.questions = questions;

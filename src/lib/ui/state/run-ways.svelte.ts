@@ -28,14 +28,21 @@ class RunWays {
   speech = $state(false);
   keys = $state.raw<z.infer<typeof schema>['keys']>({});
 
+  constructor() {
+    workroom.onSetting('run-ways', () => void this.load());
+  }
+  /** as it was read or stored last */
+  private stored: z.infer<typeof schema> | undefined;
   async load() {
     // Damaged ways are the usual ones again.
-    Object.assign(this, schema.safeParse(await workroom.store.setting('run-ways')).data ?? {});
+    this.stored = schema.safeParse(await workroom.store.setting('run-ways')).data;
+    Object.assign(this, this.stored ?? {});
   }
   set(change: Partial<z.infer<typeof schema>>) {
     Object.assign(this, change);
-    const { mirrored, taps, sound, speech, keys } = this;
-    void workroom.store.saveSetting('run-ways', { mirrored, taps, sound, speech, keys });
+    const { mirrored, taps, sound, speech, keys, stored } = this;
+    this.stored = { mirrored, taps, sound, speech, keys };
+    void workroom.saveSetting('run-ways', stored, this.stored);
   }
   /** Whether a tap says "go on": by a finger, once, on the forward half of the step, and on nothing that answers by itself. */
   isForwardTap({ pointerType, detail, clientX, target }: PointerEvent): boolean {

@@ -1,13 +1,17 @@
 import type { Build } from '$lib/core/build';
-import type { Problem, Result } from '$lib/core/problem';
+import { fail, ok, type Problem, type Result } from '$lib/core/problem';
 import { numbersWith } from '$lib/core/numbers';
 import { isOver, newRun, reduceRun, stepFacts, type RunEvent, type RunState } from '$lib/core/run';
 import type { BuildPlan } from '$lib/core/plan';
 import { count, type LengthUnit } from '$lib/core/units';
 import { newWorkshop, type Workshop } from '$lib/core/workshop';
 import type { Movement } from '$lib/core/stock';
+import { withValueAt } from '$lib/core/merge';
 import { attempt, Store, type StoredRun } from '$lib/store';
-import { newId } from './ids';
+import { conflicts } from './conflicts.svelte';
+import { orFault, report } from './faults';
+import { newId, nowIso } from './ids';
+import { keep, WriteQueue } from './keeping';
 import { showNote, showProblem } from './notices';
 
 /** A run of the log with what its events come to. */
@@ -15,6 +19,11 @@ export interface KnownRun extends StoredRun {
   state: RunState;
 }
 
+const { problem: openFault } = fail(
+  'open-fault',
+  'The workroom could not be opened; what is stored is untouched.',
+  'Reload the page. If it stays so, restore your last backup in another browser.',
+);
 /** Read before the first screen, and at a time after it. */
 const RECENT_RUNS = 40;
 const AT_A_TIME = 50;
@@ -32,6 +41,8 @@ class Workroom {
   /** loading, or why nothing can be kept */
   status = $state<'loading' | 'putting back' | 'ready' | 'closed'>('loading');
   problem = $state<Problem | null>(null);
+  /** what happened to the database while this page was open: nothing can be kept any more */
+  lost = $state.raw<Problem | null>(null);
   /** of the second copy, 0-1 */
   putBack = $state(0);
   readonly numbers = $derived(numbersWith(this.workshop.numbers));
@@ -40,11 +51,22 @@ class Workroom {
   private opening: Promise<void> | undefined;
   /** Opens the database once; the demo fills an empty one. */
   open(): Promise<void> {
-    this.opening ??= this.openNow();
+    this.opening ??= this.openNow().catch((error: unknown) => {
+      // It must not stay at its opening for good: what is there can still be saved as a backup.
+      this.problem = openFault;
+      this.status = 'closed';
+      report(error, 'The workroom');
+    });
     return this.opening;
   }
   private async openNow() {
-    this.problem = await this.store.open(showProblem);
+    this.store.copy.ontrouble = (why) =>
+      showNote('The second copy in this browser has fallen behind; everything is in its database.', `It catches up by itself. The browser says: ${why}`); // prettier-ignore
+    this.store.tabs.listen((paths) => void this.writes.add(() => this.hear(paths)));
+    this.problem = await this.store.open((problem) => {
+      if (problem.code !== 'store-blocked') this.lost = problem;
+      showProblem(problem);
+    });
     if (this.problem) {
       this.status = 'closed';
       return;
@@ -86,9 +108,13 @@ class Workroom {
     this.builds = await this.store.builds();
     this.movements = await this.store.movements();
     const { runs, older } = await this.store.log.recent(RECENT_RUNS);
-    this.runs = runs.map(known);
+    this.runs = this.soundRuns(runs);
     this.older = older;
     this.tellDamaged();
+  }
+  /** A run whose events come to nothing is set aside, not the log with it. */
+  private soundRuns(stored: readonly StoredRun[]): KnownRun[] {
+    return stored.flatMap((s) => orFault([], `The run of ${s.run.buildName}`, () => [known(s)]));
   }
   private tellDamaged() {
     const damaged = this.store.takeDamaged();
@@ -123,7 +149,7 @@ class Workroom {
         showProblem(part.problem);
         break;
       }
-      found.push(...part.value.map(known));
+      found.push(...this.soundRuns(part.value));
       this.older = this.older.filter((id) => !ids.includes(id));
     }
     this.reading = false;
@@ -147,28 +173,38 @@ class Workroom {
     await this.readAll();
   }
 
-  private saving = Promise.resolve();
-  /** One change after the other: each builds on what the one before has stored. */
+  /** of everything but runs, whose events have their own */
+  private readonly writes = new WriteQueue();
+  /** When all that was changed until now is stored or refused. */
+  settled = (): Promise<void> => this.writes.settled();
+
+  /** One change after the other: each builds on what the one before has stored, and on what another tab has. */
   saveWorkshop(change: (workshop: Workshop) => Workshop): Promise<void> {
-    this.saving = this.saving.then(async () => {
-      const next = change($state.snapshot(this.workshop) as Workshop);
-      const saved = await attempt(() => this.store.saveWorkshop(next));
-      if (saved.ok) this.workshop = next;
-      else showProblem(saved.problem);
+    return this.writes.add(async () => {
+      const base = this.workshopNow();
+      const saved = await keep(() => this.store.changeWorkshop(base, change(base)), () => void this.saveWorkshop(change)); // prettier-ignore
+      if (!saved.ok) return;
+      const { value, conflicts: clashes } = saved.value;
+      this.workshop = value;
+      conflicts.tell('Workshop', value, clashes, ({ path, mine }) => void this.saveWorkshop((w) => withValueAt(w, path, mine))); // prettier-ignore
     });
-    return this.saving;
   }
+  /** as plain data, free of the screen's watching */
+  workshopNow = (): Workshop => $state.snapshot(this.workshop) as Workshop;
   /** Something leaves the shelf or comes onto it. True when it did. */
   moveStock(movement: Omit<Movement, 'id' | 'at' | 'undone'>): Promise<boolean> {
-    return this.onShelf(() => this.store.moveStock({ ...movement, id: newId(), at: Date.now(), undone: false })); // prettier-ignore
+    const whole = { ...movement, id: newId(), undone: false };
+    return this.onShelf(() => this.store.moveStock({ ...whole, at: Date.now() }));
   }
   undoMovement(id: string): Promise<boolean> {
-    return this.onShelf(() => this.store.undoMovement(id, { id: newId(), at: Date.now() }));
+    const own = newId();
+    return this.onShelf(() => this.store.undoMovement(id, { id: own, at: Date.now() }));
   }
   private onShelf(write: () => Promise<Result<Workshop>>): Promise<boolean> {
-    const done = this.saving.then(async () => {
-      const written = await attempt(write);
-      const result = written.ok ? written.value : written;
+    return this.writes.add(async () => {
+      const written = await keep(write, () => void this.onShelf(write));
+      if (!written.ok) return false;
+      const result = written.value;
       if (!result.ok) showProblem(result.problem);
       else {
         this.workshop = result.value;
@@ -176,62 +212,120 @@ class Workroom {
       }
       return result.ok;
     });
-    this.saving = done.then(() => undefined);
-    return done;
   }
   toggleUnit() {
     return this.saveWorkshop((w) => ({ ...w, unit: w.unit === 'mm' ? 'inch' : 'mm' }));
   }
 
-  async saveBuild(build: Build): Promise<Result<void>> {
-    const saved = await attempt(() => this.store.saveBuild(build));
-    if (saved.ok) this.builds = [build, ...this.builds.filter((b) => b.id !== build.id)];
-    else showProblem(saved.problem);
-    return saved;
+  /**
+   * Stores what was changed of a build since it was read or stored last; answers it with what another tab has stored since.
+   * @param unsaved asked when it is its turn: as it was stored last, and as it is now; null: there is nothing to store
+   * @param again tries it once more, where it could not be stored
+   */
+  saveBuild(unsaved: () => { base: Build; mine: Build } | null, again?: () => void): Promise<{ mine: Build; value: Result<Build> } | null> {
+    return this.writes.add(async () => {
+      const asked = unsaved();
+      return asked && { mine: asked.mine, value: await this.storeBuild(asked.base, asked.mine, again) };
+    });
+  } // prettier-ignore
+  private async storeBuild(base: Build, mine: Build, again?: () => void): Promise<Result<Build>> {
+    const written = await keep(() => this.store.changeBuild(base, mine), again);
+    const merged = written.ok ? written.value : written;
+    if (!merged.ok) {
+      if (written.ok) showProblem(merged.problem);
+      return merged;
+    }
+    const { value, conflicts: clashes } = merged.value;
+    this.show(value);
+    conflicts.tell(value.name, value, clashes, ({ path, mine: own }) => void this.changeBuild(value.id, (b) => withValueAt(b, path, own))); // prettier-ignore
+    return ok(value);
   }
+  /** Changes a build as it stands here. True when it was stored. */
+  async changeBuild(id: string, change: (build: Build) => Build): Promise<boolean> {
+    const unsaved = () => {
+      const base = this.builds.find((b) => b.id === id);
+      return base ? { base, mine: { ...change(base), changedAt: nowIso() } } : null;
+    };
+    const saved = await this.saveBuild(unsaved, () => void this.changeBuild(id, change));
+    return saved?.value.ok ?? false;
+  }
+  private show(build: Build) {
+    this.builds = [build, ...this.builds.filter((b) => b.id !== build.id)];
+  }
+
+  /** What another tab has stored is read again. */
+  private async hear(paths: readonly string[] | null) {
+    const heard = await attempt(async () => {
+      if (!paths) return this.readAll();
+      const keys = (table: string) => paths.flatMap((p) => (p.startsWith(`${table}/`) ? p.slice(table.length + 1) : [])); // prettier-ignore
+      if (paths.includes('settings/workshop')) this.workshop = await this.store.workshop();
+      if (keys('movements').length) this.movements = await this.store.movements();
+      for (const id of keys('builds')) {
+        const build = await this.store.build(id);
+        if (build) this.show(build);
+        else this.builds = this.builds.filter((b) => b.id !== id);
+      }
+      for (const id of new Set([...keys('runs'), ...keys('events')])) {
+        const stored = await this.store.log.run(id);
+        for (const run of this.soundRuns(stored ? [stored] : [])) this.noteRun(run);
+      }
+      for (const key of keys('settings')) this.settingHeard[key]?.();
+    });
+    if (!heard.ok) showProblem(heard.problem);
+  }
+  /** by the key of a setting: who wants to know that another tab has changed it */
+  private readonly settingHeard: Partial<Record<string, () => void>> = {};
+  onSetting(key: string, heard: () => void) {
+    this.settingHeard[key] = heard;
+  }
+  /** Remembers something beside the workshop; kept with what another tab has changed of it. @returns what is stored now */
+  saveSetting<T>(key: string, base: T, mine: T): Promise<T> {
+    return this.writes.add(async () => {
+      const kept = await keep(() => this.store.changeSetting(key, base, mine), () => void this.saveSetting(key, base, mine)); // prettier-ignore
+      return kept.ok ? (kept.value as T) : base;
+    });
+  }
+
   async removeBuild(build: Build) {
-    const removed = await attempt(() => this.store.removeBuild(build.id));
-    if (!removed.ok) return showProblem(removed.problem);
+    const removed = await keep(() => this.store.removeBuild(build.id), () => void this.removeBuild(build)); // prettier-ignore
+    if (!removed.ok) return;
     this.builds = this.builds.filter((b) => b.id !== build.id);
     const { toast } = await import('svelte-sonner');
     toast(`${build.name} was removed.`, {
       duration: 10_000,
       action: {
         label: 'Undo',
-        onClick: () =>
-          void this.store
-            .addBuild(build, removed.value.tapes, removed.value.sheets)
-            .then(() => this.refresh()),
+        onClick: () => void this.bringBack(build, removed.value),
       },
     });
+  }
+
+  private async bringBack(build: Build, its: Awaited<ReturnType<Store['removeBuild']>>) {
+    const back = await keep(() => this.store.addBuild(build, its.tapes, its.sheets), () => void this.bringBack(build, its)); // prettier-ignore
+    if (back.ok) await this.refresh();
   }
 
   openRuns = $derived(this.runs.filter((r) => r.state.status !== 'ready' && !isOver(r.state)));
   /** Starts a run with the score as it is now. */
   async startRun(build: Build, plan: BuildPlan): Promise<string | null> {
     const now = Date.now();
-    const run = newRun(
-      build,
-      $state.snapshot(plan) as BuildPlan,
-      $state.snapshot(this.workshop) as Workshop,
-      {
-        id: newId(),
-        now,
-        madeBefore: await this.store.log.madeOf(build.id),
-      },
-    );
+    const run = newRun(build, $state.snapshot(plan) as BuildPlan, this.workshopNow(), {
+      id: newId(),
+      now,
+      madeBefore: await this.store.log.madeOf(build.id),
+    });
     const started: RunEvent = { type: 'started', at: now };
-    const written = await attempt(() => this.store.log.start(run, started));
-    if (!written.ok) {
-      showProblem(written.problem);
-      return null;
-    }
+    const written = await keep(() => this.store.log.start(run, started));
+    if (!written.ok) return null;
     this.runs = [known({ run, events: [started], next: 1 }), ...this.runs];
     return run.id;
   }
-  /** Called by the run screen after each stored event, so that Bench and Log agree with it. */
+  /** Called after each stored event, of this tab or another, so that Bench and Log agree with it. */
   noteRun(now: KnownRun) {
-    this.runs = this.runs.map((r) => (r.run.id === now.run.id ? now : r));
+    const others = this.runs.filter((r) => r.run.id !== now.run.id);
+    const at = others.findIndex((r) => r.run.createdAt < now.run.createdAt);
+    this.runs = others.toSpliced(at < 0 ? others.length : at, 0, now);
+    this.older = this.older.filter((id) => id !== now.run.id);
   }
 }
 

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Guard from '../kit/Guard.svelte';
   import { formatSize } from '$lib/core/units';
   import NumberField from '../kit/NumberField.svelte';
   import { workroom } from '../state/workroom.svelte';
@@ -21,35 +22,39 @@
   <div class="grid gap-6 md:grid-cols-2">
     {#each workroom.workshop.machines as machine (machine.id)}
       <article class="border-t border-rule pt-3">
-        <div class="flex flex-wrap items-end gap-4">
-          <label class="flex flex-col gap-1"
-            ><span class="label">Name</span><input
-              class="w-40"
-              maxlength="60"
-              value={machine.name}
-              onchange={(e) => setName(machine.id, e.currentTarget.value)}
-            /></label
-          >
-          <NumberField
-            label="Set speed"
-            value={machine.speed}
-            min={100}
-            max={2000}
-            step={10}
-            suffix="stitches a minute"
-            onchange={(v) => setSpeed(machine.id, v)}
-          />
-        </div>
-        <p class="mt-2 text-quiet">
-          {machine.kind === 'one-needle' ? 'One needle' : `${machine.needles} needles`}{machine.heads > 1
-            ? `, ${machine.heads} heads`
-            : ''}. Hoops:
-          {workroom.workshop.hoops
-            .filter((h) => h.machineId === machine.id)
-            .map((h) => `${formatSize(h.widthMm, h.heightMm, workroom.unit)}${h.magnetic ? ' magnetic' : ''}`)
-            .join(', ')}.{#if machine.speedShare !== null}
-            By your log it sews at {Math.round(100 * machine.speedShare)} % of the set speed.{/if}
-        </p>
+        <Guard what={machine.name} row>
+          <div class="flex flex-wrap items-end gap-4">
+            <label class="flex flex-col gap-1"
+              ><span class="label">Name</span><input
+                class="w-40"
+                maxlength="60"
+                value={machine.name}
+                onchange={(e) => setName(machine.id, e.currentTarget.value)}
+              /></label
+            >
+            <NumberField
+              label="Set speed"
+              value={machine.speed}
+              min={100}
+              max={2000}
+              step={10}
+              suffix="stitches a minute"
+              onchange={(v) => setSpeed(machine.id, v)}
+            />
+          </div>
+          <p class="mt-2 text-quiet">
+            {machine.kind === 'one-needle' ? 'One needle' : `${machine.needles} needles`}{machine.heads > 1
+              ? `, ${machine.heads} heads`
+              : ''}. Hoops:
+            {workroom.workshop.hoops
+              .filter((h) => h.machineId === machine.id)
+              .map(
+                (h) => `${formatSize(h.widthMm, h.heightMm, workroom.unit)}${h.magnetic ? ' magnetic' : ''}`,
+              )
+              .join(', ')}.{#if machine.speedShare !== null}
+              By your log it sews at {Math.round(100 * machine.speedShare)} % of the set speed.{/if}
+          </p></Guard
+        >
       </article>
     {/each}
   </div>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Guard from '../kit/Guard.svelte';
   import Plus from '@lucide/svelte/icons/plus';
   import Trash from '@lucide/svelte/icons/trash-2';
   import { MATERIAL_KINDS, MATERIALS, type MaterialKind } from '$lib/core/materials';
@@ -50,103 +51,106 @@
 <ul class="divide-y divide-rule" data-testid="stock">
   {#each stock as item (item.id)}
     <li class="flex flex-wrap items-center gap-1.5 py-1.5 text-sm">
-      <input
-        type="color"
-        class="h-9 w-9 p-0.5"
-        aria-label="Colour of {item.name}"
-        value={item.colour}
-        onchange={(e) => set(item.id, { colour: e.currentTarget.value })}
-      />
-      <input
-        class="w-40"
-        aria-label="Name"
-        maxlength="80"
-        value={item.name}
-        onchange={(e) => e.currentTarget.value.trim() && set(item.id, { name: e.currentTarget.value.trim() })}
-      />
-      <select
-        class="w-32"
-        aria-label="Material of {item.name}"
-        value={item.material}
-        onchange={(e) => set(item.id, { material: e.currentTarget.value as MaterialKind })}
-        >{#each MATERIAL_KINDS as kind (kind)}<option value={kind}>{MATERIALS[kind].name}</option
-          >{/each}</select
-      >
-      <select
-        class="w-26"
-        aria-label="Form of {item.name}"
-        value={item.form}
-        onchange={(e) => set(item.id, { form: e.currentTarget.value as StockItem['form'] })}
-        >{#each STOCK_FORMS as form (form)}<option value={form}>{form}</option>{/each}</select
-      >
-      <input
-        class="w-18 text-right"
-        type="number"
-        step="any"
-        aria-label="Width of {item.name}"
-        value={shownMm(item.widthMm, workroom.unit)}
-        onchange={(e) => length(item, 'widthMm', e.currentTarget.valueAsNumber, 5000)}
-      />×<input
-        class="w-20 text-right"
-        type="number"
-        step="any"
-        aria-label="Length of {item.name}"
-        value={shownMm(item.heightMm, workroom.unit)}
-        onchange={(e) => length(item, 'heightMm', e.currentTarget.valueAsNumber, 200_000)}
-      /><span class="label">{workroom.unit === 'mm' ? 'mm' : 'in'}</span>
-      <label class="flex items-center gap-1"
-        ><input
-          class="w-14 text-right"
-          type="number"
-          min="1"
-          max="10000"
-          aria-label="How many of {item.name}"
-          value={item.quantity}
-          onchange={(e) => {
-            const n = e.currentTarget.valueAsNumber;
-            if (Number.isInteger(n) && n >= 1 && n <= 10000)
-              void move('corrected', item, 'count', n - item.quantity);
-            else refused = { id: item.id, text: 'a whole number from 1 to 10 000' };
-          }}
-        />×</label
-      >
-      <label class="flex items-center gap-1"
-        ><input
-          type="checkbox"
-          checked={item.directional}
-          onchange={(e) => set(item.id, { directional: e.currentTarget.checked })}
-        />direction</label
-      >
-      <label class="flex items-center gap-1"
-        ><input
-          type="checkbox"
-          checked={item.prewashed}
-          onchange={(e) => set(item.id, { prewashed: e.currentTarget.checked })}
-        />prewashed</label
-      >
-      <label class="flex items-center gap-1"
-        >cost<input
+      <Guard what={item.name} row>
+        <input
+          type="color"
+          class="h-9 w-9 p-0.5"
+          aria-label="Colour of {item.name}"
+          value={item.colour}
+          onchange={(e) => set(item.id, { colour: e.currentTarget.value })}
+        />
+        <input
+          class="w-40"
+          aria-label="Name"
+          maxlength="80"
+          value={item.name}
+          onchange={(e) =>
+            e.currentTarget.value.trim() && set(item.id, { name: e.currentTarget.value.trim() })}
+        />
+        <select
+          class="w-32"
+          aria-label="Material of {item.name}"
+          value={item.material}
+          onchange={(e) => set(item.id, { material: e.currentTarget.value as MaterialKind })}
+          >{#each MATERIAL_KINDS as kind (kind)}<option value={kind}>{MATERIALS[kind].name}</option
+            >{/each}</select
+        >
+        <select
+          class="w-26"
+          aria-label="Form of {item.name}"
+          value={item.form}
+          onchange={(e) => set(item.id, { form: e.currentTarget.value as StockItem['form'] })}
+          >{#each STOCK_FORMS as form (form)}<option value={form}>{form}</option>{/each}</select
+        >
+        <input
           class="w-18 text-right"
           type="number"
-          min="0"
           step="any"
-          aria-label="Cost of {item.name}"
-          value={item.cost}
-          onchange={(e) => {
-            const cost = e.currentTarget.valueAsNumber;
-            if (cost >= 0 && cost <= 100_000) void set(item.id, { cost });
-            else refused = { id: item.id, text: 'a cost from 0 to 100 000' };
-          }}
-        /></label
-      >
-      {#if refused?.id === item.id}<span class="text-madder" role="alert"
-          >Not taken: {refused.text}, please.</span
-        >{/if}
-      <button
-        type="button"
-        class="btn btn-small ml-auto"
-        aria-label="Take {item.name} off the shelf"
-        onclick={() => remove(item)}><Trash size={15} /></button
+          aria-label="Width of {item.name}"
+          value={shownMm(item.widthMm, workroom.unit)}
+          onchange={(e) => length(item, 'widthMm', e.currentTarget.valueAsNumber, 5000)}
+        />×<input
+          class="w-20 text-right"
+          type="number"
+          step="any"
+          aria-label="Length of {item.name}"
+          value={shownMm(item.heightMm, workroom.unit)}
+          onchange={(e) => length(item, 'heightMm', e.currentTarget.valueAsNumber, 200_000)}
+        /><span class="label">{workroom.unit === 'mm' ? 'mm' : 'in'}</span>
+        <label class="flex items-center gap-1"
+          ><input
+            class="w-14 text-right"
+            type="number"
+            min="1"
+            max="10000"
+            aria-label="How many of {item.name}"
+            value={item.quantity}
+            onchange={(e) => {
+              const n = e.currentTarget.valueAsNumber;
+              if (Number.isInteger(n) && n >= 1 && n <= 10000)
+                void move('corrected', item, 'count', n - item.quantity);
+              else refused = { id: item.id, text: 'a whole number from 1 to 10 000' };
+            }}
+          />×</label
+        >
+        <label class="flex items-center gap-1"
+          ><input
+            type="checkbox"
+            checked={item.directional}
+            onchange={(e) => set(item.id, { directional: e.currentTarget.checked })}
+          />direction</label
+        >
+        <label class="flex items-center gap-1"
+          ><input
+            type="checkbox"
+            checked={item.prewashed}
+            onchange={(e) => set(item.id, { prewashed: e.currentTarget.checked })}
+          />prewashed</label
+        >
+        <label class="flex items-center gap-1"
+          >cost<input
+            class="w-18 text-right"
+            type="number"
+            min="0"
+            step="any"
+            aria-label="Cost of {item.name}"
+            value={item.cost}
+            onchange={(e) => {
+              const cost = e.currentTarget.valueAsNumber;
+              if (cost >= 0 && cost <= 100_000) void set(item.id, { cost });
+              else refused = { id: item.id, text: 'a cost from 0 to 100 000' };
+            }}
+          /></label
+        >
+        {#if refused?.id === item.id}<span class="text-madder" role="alert"
+            >Not taken: {refused.text}, please.</span
+          >{/if}
+        <button
+          type="button"
+          class="btn btn-small ml-auto"
+          aria-label="Take {item.name} off the shelf"
+          onclick={() => remove(item)}><Trash size={15} /></button
+        ></Guard
       >
     </li>
   {:else}

@@ -41,7 +41,7 @@
           : 'You know what your hands do at every stop.'}
       </p>
       <ul class="mb-6 flex flex-col gap-3">
-        {#each missed as { question, answer } (question.at)}
+        {#each missed as { question, answer }, place (place)}
           <li class="border-l-4 border-madder pl-3">
             <strong>Stop {question.stop}: {question.answers.find((a) => a.right)?.text}.</strong>
             <p class="text-quiet">Not “{answer.text}”: {answer.because}</p>

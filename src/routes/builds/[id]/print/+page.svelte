@@ -70,7 +70,7 @@
                 {step.text}
                 {#if step.hoop === 'stay'}<span class="text-quiet">Hoop stays on: {step.hoopBecause}</span
                   >{/if}
-                {#each step.cautions as caution (caution)}<em class="block">Care: {CAUTIONS[caution]}</em
+                {#each step.cautions as caution, place (place)}<em class="block">Care: {CAUTIONS[caution]}</em
                   >{/each}</td
               >
             {:else}

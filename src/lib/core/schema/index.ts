@@ -1,0 +1,16 @@
+/**
+ * What several schemas share: moments that a calendar knows, and lists in which every id is there once. Screens list rows by
+ * their ids, and the clock's words fail on a moment that is no date.
+ */
+import * as z from 'zod';
+
+/** 2200-01-01: far beyond any order, well within what a calendar can name. */
+const LAST_MS = 7_258_118_400_000;
+/** ms since 1970 */
+export const timestampSchema = z.number().min(0).max(LAST_MS);
+
+/** Whether each of the ids is there only once. */
+export const areUnique = (ids: readonly string[]): boolean => new Set(ids).size === ids.length;
+/** The same list, refused when two of its items have one id. */
+export const uniqueIds = <S extends z.ZodArray<z.ZodType<{ id: string }>>>(list: S) =>
+  list.refine((items) => areUnique(items.map((item) => item.id)), 'two have the same id');
