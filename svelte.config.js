@@ -1,9 +1,30 @@
 import adapter from '@sveltejs/adapter-node';
+import { build } from 'esbuild';
+import { resolve } from 'node:path';
+
+const node = adapter();
+/** The server for Node, and beside it the worker threads of its heavy routes in one file. */
+const nodeWithWorkers = {
+  ...node,
+  async adapt(builder) {
+    await node.adapt(builder);
+    await build({
+      entryPoints: ['src/lib/server/jobs/worker.ts'],
+      outfile: 'build/jobs-worker.js',
+      bundle: true,
+      platform: 'node',
+      format: 'esm',
+      target: 'node20',
+      alias: { $lib: resolve('src/lib') },
+      logLevel: 'warning',
+    });
+  },
+};
 
 /** @type {import('@sveltejs/kit').Config} */
 export default {
   kit: {
-    adapter: adapter(),
+    adapter: nodeWithWorkers,
     // One page opens every place offline, so its files are named from the root.
     paths: { relative: false },
     csp: {

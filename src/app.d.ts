@@ -4,6 +4,10 @@ declare global {
       message: string;
       next?: string;
     }
+    /** of the Node server; not there while developing */
+    interface Platform {
+      req?: import('node:http').IncomingMessage;
+    }
   }
 }
 export {};

@@ -21,8 +21,17 @@ export const closeDialog = async (page: Page) => {
 };
 /** Follows the simulated machine from the open ways of Run, whatever was typed there. */
 export async function followMachine(page: Page, name: string) {
-  await page.getByRole('button', { name: 'Follow the simulated machine' }).click();
-  await page.getByTestId('machine').getByText(`${name}: ready`).waitFor();
+  const ready = page.getByTestId('machine').getByText(`${name}: ready`);
+  const held = page.getByText(`${name} belongs to another run`);
+  for (;;) {
+    await page.getByRole('button', { name: 'Follow the simulated machine' }).click();
+    await ready.or(held).first().waitFor();
+    if (await ready.count()) break;
+    // The page before has just let go of it.
+    await page.getByRole('button', { name: 'Close toast' }).first().click();
+    await held.waitFor({ state: 'detached' });
+    await page.waitForTimeout(1000);
+  }
   // It closes when the log knows of it; until then keys are not Run's.
   await page.getByRole('dialog').waitFor({ state: 'detached' });
 }

@@ -1,29 +1,40 @@
-import { error, json } from '@sveltejs/kit';
-import type * as z from 'zod';
+import type { RequestEvent } from '@sveltejs/kit';
 import type { Problem, Result } from '$lib/core/problem';
 import { MAX_BYTES } from '$lib/core/tape';
+import { BUSY, pool, refusal, resultAnswer, type Answer } from './jobs';
+import type { JobName, Jobs } from './jobs/work';
 
-/** A problem as the API says it. */
-export const refuse = (problem: Problem, status = 422): Response => json({ error: problem }, { status });
-
-/** A result as JSON, or its problem. */
-export const answer = <T>(result: Result<T>, status = 422): Response =>
-  result.ok ? json(result.value) : refuse(result.problem, status);
-/** What does not fit a shape, named by its first fault. */
-export function refuseShape(what: string, { issues }: z.ZodError): Response {
-  const [{ path, message }] = issues;
-  return refuse({
-    code: 'bad-query',
-    message: `${what} does not fit${path.length ? ` at ${path.join('.')}` : ''}: ${message}.`,
-    next: 'See docs/api.md for its shape.',
-  });
-}
+/** Bodies that are arriving, all together, bytes: so many half-sent ones fill no memory. */
+const MOST_ARRIVING = 256 * 1024 * 1024;
+/** A body of which nothing comes for so long is given up, ms. */
+const PATIENCE_MS = 20_000;
+const RETRY_SECONDS = 2;
+let arriving = 0;
 
 const tooLarge: Problem = {
   code: 'too-large',
   message: 'The body is larger than 64 MiB.',
   next: 'Send one tape at a time.',
 };
+const cutOff: Problem = {
+  code: 'cut-off',
+  message: 'The body did not come whole.',
+  next: 'Send it again.',
+};
+const crowded: Problem = {
+  code: BUSY,
+  message: 'Too many bodies are on their way at once.',
+  next: 'Ask again in a few seconds.',
+};
+const retry = { 'retry-after': String(RETRY_SECONDS) };
+
+export const respond = ({ status, headers, body }: Answer): Response =>
+  new Response(body as Uint8Array<ArrayBuffer>, { status, headers });
+/** A problem as the routes say it. */
+export const refuse = (problem: Problem, status = 422, headers = {}): Response =>
+  respond(refusal(problem, status, headers));
+/** A result as JSON, or its problem. */
+export const answer = <T>(result: Result<T>, status = 422): Response => respond(resultAnswer(result, status));
 
 /** The body as bytes, or the refusal. Counted while it arrives, so that a wrong length header cannot fill the memory. */
 export async function bodyBytes(request: Request): Promise<Uint8Array | Response> {
@@ -31,17 +42,23 @@ export async function bodyBytes(request: Request): Promise<Uint8Array | Response
   const parts: Uint8Array[] = [];
   let size = 0;
   const reader = request.body?.getReader();
-  for (;;) {
-    const chunk = await reader
-      ?.read()
-      .catch(() => error(413, { message: tooLarge.message, next: tooLarge.next }));
-    if (!chunk || chunk.done) break;
-    size += chunk.value.length;
-    if (size > MAX_BYTES) {
-      await reader?.cancel();
-      return refuse(tooLarge, 413);
+  try {
+    for (;;) {
+      const chunk = await inTime(reader?.read());
+      if (!chunk || chunk.done) break;
+      size += chunk.value.length;
+      arriving += chunk.value.length;
+      parts.push(chunk.value);
+      if (size <= MAX_BYTES && arriving <= MOST_ARRIVING) continue;
+      void reader?.cancel().catch(() => undefined);
+      return size > MAX_BYTES ? refuse(tooLarge, 413) : refuse(crowded, 503, retry);
     }
-    parts.push(chunk.value);
+  } catch (error) {
+    // The server before us counts too, and ends the body in an error of this status.
+    const isTooLarge = (error as { status?: number } | null)?.status === 413;
+    return isTooLarge ? refuse(tooLarge, 413) : refuse(cutOff, 400);
+  } finally {
+    arriving -= size;
   }
   const bytes = new Uint8Array(size);
   let at = 0;
@@ -51,29 +68,57 @@ export async function bodyBytes(request: Request): Promise<Uint8Array | Response
   }
   return bytes;
 }
-
-/** The body as JSON of a shape, or the refusal that names the field. */
-export async function bodyJson<S extends z.ZodType>(
-  request: Request,
-  schema: S,
-): Promise<z.infer<S> | Response> {
-  const bytes = await bodyBytes(request);
-  if (bytes instanceof Response) return bytes;
-  let raw: unknown;
-  try {
-    raw = JSON.parse(new TextDecoder().decode(bytes));
-  } catch {
-    return refuse(
-      { code: 'not-json', message: 'The body is not JSON.', next: 'See docs/api.md for its shape.' },
-      400,
-    );
-  }
-  const parsed = schema.safeParse(raw);
-  if (parsed.success) return parsed.data;
-  const { path, message } = parsed.error.issues[0];
-  return refuse({
-    code: 'bad-body',
-    message: `The body does not fit at ${path.join('.') || 'its root'}: ${message}.`,
-    next: 'See docs/api.md for its shape.',
+async function inTime<T>(chunk: Promise<T> | undefined): Promise<T | undefined> {
+  let timer: NodeJS.Timeout | undefined;
+  const late = new Promise<never>((_, reject) => {
+    timer = setTimeout(() => reject(new Error('Nothing came.')), PATIENCE_MS);
   });
+  try {
+    return await Promise.race([chunk, late]);
+  } finally {
+    clearTimeout(timer);
+  }
+}
+
+/** Asks with a signal that is raised when whoever asked has closed the line: nobody waits for the answer. */
+async function whileAsked<T>({ platform }: Pick<RequestEvent, 'platform'>, ask: (left: AbortSignal) => Promise<T>): Promise<T> {
+  const socket = platform?.req?.socket;
+  const left = new AbortController();
+  const leave = () => left.abort();
+  socket?.once('close', leave);
+  try {
+    return await ask(left.signal);
+  } finally {
+    // A line serves many requests.
+    socket?.off('close', leave);
+  }
+} // prettier-ignore
+const STATUS = new Map([
+  [BUSY, 503],
+  ['took-too-long', 503],
+  ['stopped', 503],
+  ['too-much-memory', 413],
+  ['fault', 500],
+]);
+/** A job of the pool on the body of a request; its result, or the response that says why there is none. */
+export async function work<N extends JobName>(
+  event: RequestEvent,
+  name: N,
+  input: (body: Uint8Array) => Parameters<Jobs[N]>[0],
+): Promise<ReturnType<Jobs[N]> | Response> {
+  const body = await bodyBytes(event.request);
+  if (body instanceof Response) return body;
+  const done = await whileAsked(event, (left) => pool.run(name, input(body), left));
+  if (done.ok) return done.value;
+  const status = STATUS.get(done.problem.code) ?? 500;
+  return refuse(done.problem, status, status === 503 ? retry : {});
+}
+/** A route that is all one job. */
+export async function workRoute<N extends 'reading' | 'tape' | 'plan' | 'layout'>(
+  event: RequestEvent,
+  name: N,
+  input: (body: Uint8Array) => Parameters<Jobs[N]>[0],
+): Promise<Response> {
+  const done = await work(event, name, input);
+  return done instanceof Response ? done : respond(done as Answer);
 }

@@ -1,7 +1,7 @@
 import { fail, ok, type Result } from '$lib/core/problem';
 import type { MachineCommand } from '$lib/core/exchange';
 import { SimulatedMachine, type MachineSettings, type MachineState } from '$lib/core/machine';
-import type { Tape } from '$lib/core/tape';
+import type { LoadedTape } from './jobs';
 
 /** So many heads at once; more would be somebody else's. */
 const MOST_HEADS = 12;
@@ -10,6 +10,8 @@ const IDLE_MS = 2 * 3_600_000;
 const TICK_MS = 50;
 /** The stitch count is told this often while it sews, ms. */
 const TELL_MS = 250;
+/** An owner who was not heard of for this long has let go of a head that stands, ms. */
+const HELD_MS = 5_000;
 
 /** Told every state; null when the head is taken down. */
 type Listener = (state: MachineState | null) => void;
@@ -19,12 +21,20 @@ class Head {
   private timer: NodeJS.Timeout | undefined;
   private last = 0;
   private toldAt = 0;
-  private listeners = new Set<Listener>();
+  /** whether each watches with the owner's token */
+  private listeners = new Map<Listener, boolean>();
   usedAt = Date.now();
   constructor(
     private readonly machine: SimulatedMachine,
     public rate: number,
+    /** only who knows it may move the head */
+    private readonly owner: string,
   ) {}
+
+  isOwner = (token: string | null): boolean => token === this.owner;
+  /** Its owner watches it, or was heard of just now, or it moves. */
+  isHeld = (now: number): boolean =>
+    this.timer !== undefined || now - this.usedAt < HELD_MS || [...this.listeners.values()].includes(true);
 
   state = (): MachineState => this.machine.state();
   run(command: MachineCommand): Result<MachineState> {
@@ -56,12 +66,12 @@ class Head {
         return ok(machine.state());
     }
   }
-  watch(listener: Listener): () => void {
-    this.listeners.add(listener);
+  watch(listener: Listener, token: string | null): () => void {
+    this.listeners.set(listener, this.isOwner(token));
     listener(this.state());
     return () => {
+      if (this.listeners.get(listener)) this.usedAt = Date.now();
       this.listeners.delete(listener);
-      this.usedAt = Date.now();
     };
   }
   isIdle = (now: number) => !this.listeners.size && !this.timer && now - this.usedAt > IDLE_MS;
@@ -69,14 +79,16 @@ class Head {
   close(next: Head | null) {
     clearInterval(this.timer);
     this.timer = undefined;
-    if (next) next.listeners = this.listeners;
-    for (const listener of this.listeners) listener(next ? next.state() : null);
+    // Those of another owner watch on, but hold it no more.
+    const isSame = next?.isOwner(this.owner) ?? false;
+    if (next) next.listeners = new Map([...this.listeners].map(([l, owns]) => [l, owns && isSame]));
+    for (const listener of this.listeners.keys()) listener(next ? next.state() : null);
   }
 
   private tell() {
     this.toldAt = performance.now();
     const state = this.state();
-    for (const listener of this.listeners) listener(state);
+    for (const listener of this.listeners.keys()) listener(state);
   }
   /** A timer only while something moves. */
   private keepTime() {
@@ -104,25 +116,38 @@ const heads = new Map<string, Head>();
 const unknown = (name: string) =>
   fail('no-head', `There is no machine called ${name} here.`, 'Load a tape to set one up.');
 
-/** Sets a head up with a tape, or loads another onto it. */
+const notOwner = (name: string) =>
+  fail(
+    'not-owner',
+    `${name} belongs to another run or script; it was not moved.`,
+    'Use another name, or wait until it is let go.',
+  );
+
+/**
+ * Sets a head up with a tape, or loads another onto it.
+ * @param token of its owner from now on; one of another that is still held is refused
+ */
 export function loadHead(
   name: string,
-  tape: Tape,
+  { tape, measured, tapeId }: LoadedTape,
   settings: MachineSettings,
   rate: number,
+  token: string,
 ): Result<MachineState> {
   for (const [other, head] of heads)
     if (head.isIdle(Date.now())) {
       head.close(null);
       heads.delete(other);
     }
-  if (!heads.has(name) && heads.size >= MOST_HEADS)
+  const there = heads.get(name);
+  if (there && !there.isOwner(token) && there.isHeld(Date.now())) return notOwner(name);
+  if (!there && heads.size >= MOST_HEADS)
     return fail('too-many-heads', `${MOST_HEADS} machines are set up already.`, 'Take one down first (DELETE).');
   const machine = new SimulatedMachine(settings);
-  const loaded = machine.load(tape);
+  const loaded = machine.load(tape, { measured, tapeId });
   if (!loaded.ok) return loaded;
-  const head = new Head(machine, rate);
-  heads.get(name)?.close(head);
+  const head = new Head(machine, rate, token);
+  there?.close(head);
   heads.set(name, head);
   return loaded;
 } // prettier-ignore
@@ -132,15 +157,20 @@ export function headState(name: string): Result<MachineState> {
   const head = heads.get(name);
   return head ? ok(head.state()) : unknown(name);
 }
-export const commandHead = (name: string, command: MachineCommand): Result<MachineState> =>
-  heads.get(name)?.run(command) ?? unknown(name);
-export function watchHead(name: string, listener: Listener): Result<() => void> {
-  const head = heads.get(name);
-  return head ? ok(head.watch(listener)) : unknown(name);
-}
-export function removeHead(name: string): Result<null> {
+export function commandHead(name: string, command: MachineCommand, token: string | null): Result<MachineState> {
   const head = heads.get(name);
   if (!head) return unknown(name);
+  return head.isOwner(token) ? head.run(command) : notOwner(name);
+} // prettier-ignore
+export function watchHead(name: string, listener: Listener, token: string | null): Result<() => void> {
+  const head = heads.get(name);
+  return head ? ok(head.watch(listener, token)) : unknown(name);
+}
+/** @param token anybody may take down a head that its owner has let go of */
+export function removeHead(name: string, token: string | null): Result<null> {
+  const head = heads.get(name);
+  if (!head) return unknown(name);
+  if (!head.isOwner(token) && head.isHeld(Date.now())) return notOwner(name);
   head.close(null);
   heads.delete(name);
   return ok(null);

@@ -2,7 +2,7 @@ import * as Comlink from 'comlink';
 import { config } from 'zod';
 import { ok } from '$lib/core/problem';
 import { packBackup, readBackup } from '$lib/core/backup';
-import { csvToTape, readBundle } from '$lib/core/exchange';
+import { csvToTape, fitsATape, readBundle } from '$lib/core/exchange';
 import { solveLayout } from '$lib/core/layout';
 import { writeTape } from '$lib/core/tape';
 import type { CoreWorker } from './protocol';
@@ -12,8 +12,9 @@ config({ jitless: true });
 
 const worker: CoreWorker = {
   csvToTape(text, label) {
-    const result = csvToTape(text, label);
-    return result.ok ? ok(writeTape(result.value)) : result;
+    const list = csvToTape(text, label);
+    const tape = list.ok ? fitsATape(list.value) : list;
+    return tape.ok ? ok(writeTape(tape.value)) : tape;
   },
   async layout({ pieces, stock, edgeToEdge, gapMm, seconds }, onBetter) {
     const from = performance.now();

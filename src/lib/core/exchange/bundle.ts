@@ -4,7 +4,9 @@ import { MAX_BYTES } from '../tape';
 
 /** A file out of a bundle. */
 export interface BundleEntry {
-  /** without its folders */
+  /** within the bundle: told apart by it alone */
+  path: string;
+  /** without its folders; with them where another file of its kind has the same name */
   name: string;
   bytes: Uint8Array;
 }
@@ -21,6 +23,8 @@ const TAPE = /\.dst$/i;
 /** Hidden files and resource forks say nothing to a maker. */
 const HIDDEN = /(^|\/)(\.|__MACOSX)/;
 const MOST_FILES = 2000;
+/** What a build keeps of a name, in letters. */
+const MOST_NAME = 260;
 /** A bundle that unpacks to more than this, or to so many times its size, is no bundle of designs. */
 const MOST_UNPACKED = 256 * 1024 * 1024;
 const MOST_RATIO = 400;
@@ -75,8 +79,13 @@ export function readBundle(bytes: Uint8Array): Result<Bundle> {
       'This bundle is cut off or damaged and cannot be opened.',
       'Download it again; nothing here was changed.',
     );
-  const entries = Object.entries(unpacked).map(([path, data]) => ({ name: baseName(path), bytes: data }));
-  const tapes = entries.filter((e) => TAPE.test(e.name));
+  const paths = Object.keys(unpacked);
+  const isTwice = (name: string) => paths.filter((p) => baseName(p) === name).length > 1;
+  const entries = Object.entries(unpacked).map(([path, data]): BundleEntry => {
+    const name = baseName(path);
+    return { path, name: (isTwice(name) ? path : name).slice(-MOST_NAME), bytes: data };
+  });
+  const tapes = entries.filter((e) => TAPE.test(e.path));
   if (!tapes.length)
     return fail(
       'no-tape',
@@ -86,7 +95,7 @@ export function readBundle(bytes: Uint8Array): Result<Bundle> {
   const byName = (a: BundleEntry, b: BundleEntry) => a.name.localeCompare(b.name, 'en', { numeric: true });
   return ok({
     tapes: tapes.sort(byName),
-    documents: entries.filter((e) => DOCUMENT.test(e.name)).sort(byName),
+    documents: entries.filter((e) => DOCUMENT.test(e.path)).sort(byName),
     others,
   });
 }

@@ -3,7 +3,7 @@
  */
 export { buildFileSchema, readBuildFile, writeBuildFile, type BuildFile } from './build-file';
 export { readingReport, readingReportSchema, type ReadingReport } from './reading-report';
-export { csvToTape, stitchListSchema, tapeToCsv } from './stitch-list';
+export { csvToTape, fitsATape, stitchListSchema, tapeToCsv } from './stitch-list';
 export { fromBase64, toBase64 } from './base64';
 export { readStopList } from './stop-list';
 export { readBundle, type Bundle, type BundleEntry } from './bundle';
@@ -16,10 +16,13 @@ export {
 } from './plan-report';
 export { layoutAnswerSchema, layoutReportSchema, layoutRequestSchema } from './layout-report';
 export {
+  HEARTBEAT_MS,
+  OWNER_HEADER,
   headName,
   machineCommandSchema,
   machineLoadSchema,
   machineStateSchema,
+  ownerToken,
   type MachineCommand,
   type MachineLoad,
 } from './machine-messages';

@@ -2,6 +2,11 @@
 import * as z from 'zod';
 import { MAX_RATE } from '../machine';
 
+/** Header that says whose head it is: chosen by who loads it, sent with every command. */
+export const OWNER_HEADER = 'x-head-token';
+export const ownerToken = z.string().regex(/^[\w-]{1,80}$/);
+/** Goes over the line this often, so that a dead one is noticed, ms. */
+export const HEARTBEAT_MS = 1000;
 export const headName = z.string().regex(/^[a-z0-9-]{1,40}$/);
 
 /** Query of POST /api/machine/{head}/load; the body is the tape. */
@@ -35,6 +40,7 @@ export const machineStateSchema = z.object({
   status: z.enum(['empty', 'ready', 'tracing', 'sewing', 'halted', 'done']),
   why: z.enum(['stop', 'hand', 'thread-break', 'bobbin-out']).nullable(),
   label: z.string(),
+  tapeId: z.string(),
   block: z.int(),
   blocks: z.int(),
   stitch: z.int(),

@@ -1,19 +1,18 @@
 import Papa from 'papaparse';
 import * as z from 'zod';
 import { fail, ok, type Result } from '../problem';
-import { MAX_EXTENT, MAX_RECORDS, rowsToTape, tapeToRows, type Tape } from '../tape';
+import { KIND_NAMES, MAX_EXTENT, MAX_RECORDS, recordsOf, tapeToRows, type Tape } from '../tape';
 
 const limit = MAX_EXTENT / 10;
-const rowSchema = z.object({
-  x: z.coerce.number().min(-limit).max(limit),
-  y: z.coerce.number().min(-limit).max(limit),
-  kind: z.enum(['stitch', 'jump', 'stop']),
-});
+const mm = z.number().min(-limit).max(limit);
 
 /** One stitch of the open list, and the whole list with its label: the shape POST /api/tape takes. */
 export const stitchListSchema = z.object({
   label: z.string().max(200).default(''),
-  stitches: z.array(rowSchema.extend({ x: z.number().min(-limit).max(limit), y: z.number().min(-limit).max(limit) })).min(1).max(MAX_RECORDS), // prettier-ignore
+  stitches: z
+    .array(z.object({ x: mm, y: mm, kind: z.enum(KIND_NAMES) }))
+    .min(1)
+    .max(MAX_RECORDS),
 });
 
 /** The tape as `x,y,kind` lines, mm to 0.1, y up. */
@@ -23,34 +22,65 @@ export const tapeToCsv = (tape: Tape): string =>
     { newline: '\n' },
   ).replace(/^/, 'x,y,kind\n')}\n`;
 
-/** Reads the CSV stitch list. The first bad line is named; nothing is guessed. */
+/** Parsed at a time, letters: a long list never lies in memory as lines. */
+const CHUNK = 1 << 20;
+const COLUMNS = ['x', 'y', 'kind'] as const;
+const badLine = (line: number, what: string) =>
+  fail(
+    'csv-line',
+    `Line ${line} is not a stitch: ${what} does not fit.`,
+    'Each line needs x and y in mm and stitch, jump or stop.',
+  );
+
+/** Reads the CSV stitch list, line by line into the arrays of a tape. The first bad line is named; nothing is guessed. */
 export function csvToTape(text: string, label = ''): Result<Tape> {
-  const parsed = Papa.parse<Record<string, string>>(text.trim(), { header: true, skipEmptyLines: true });
-  const missing = ['x', 'y', 'kind'].filter((name) => !parsed.meta.fields?.includes(name));
-  if (missing.length)
-    return fail(
-      'csv-columns',
-      `This list has no column ${missing.join(', ')}.`,
-      'The first line must read x,y,kind.',
-    );
-  if (parsed.data.length === 0)
-    return fail('csv-empty', 'This list has no stitches.', 'Put one stitch on each line.');
-  if (parsed.data.length > MAX_RECORDS)
-    return fail(
-      'too-many-records',
-      `This list has ${parsed.data.length} lines; ${MAX_RECORDS} is the most.`,
-      'Split the design into parts.',
-    );
-  const rows = [];
-  for (const [i, raw] of parsed.data.entries()) {
-    const row = rowSchema.safeParse({ ...raw, x: raw.x?.trim() || NaN, y: raw.y?.trim() || NaN });
-    if (!row.success)
-      return fail(
-        'csv-line',
-        `Line ${i + 2} is not a stitch: ${row.error.issues[0].path.join('.')} does not fit.`,
-        'Each line needs x and y in mm and stitch, jump or stop.',
-      );
-    rows.push(row.data);
-  }
-  return ok(rowsToTape(label, rows));
+  // The shortest line has six letters and its end: "0,0,stop".
+  const room = Math.min(MAX_RECORDS, Math.ceil(text.length / 6) + 1);
+  const x = new Int32Array(room);
+  const y = new Int32Array(room);
+  const kind = new Uint8Array(room);
+  let columns: number[] | null = null;
+  let n = 0;
+  let refused: ReturnType<typeof fail> | null = null;
+  const line = (cells: string[]): void => {
+    if (!columns) {
+      const names = cells.map((c) => c.trim());
+      columns = COLUMNS.map((name) => names.indexOf(name));
+      const missing = COLUMNS.filter((name) => !names.includes(name));
+      if (missing.length) refused = fail('csv-columns', `This list has no column ${missing.join(', ')}.`, 'The first line must read x,y,kind.'); // prettier-ignore
+      return;
+    }
+    const [a, b, c] = columns.map((at) => cells[at]?.trim() ?? '');
+    const at = [a === '' ? NaN : Number(a), b === '' ? NaN : Number(b)];
+    const what = KIND_NAMES.indexOf(c as (typeof KIND_NAMES)[number]);
+    if (!(Math.abs(at[0]) <= limit)) refused = badLine(n + 2, 'x');
+    else if (!(Math.abs(at[1]) <= limit)) refused = badLine(n + 2, 'y');
+    else if (what < 0) refused = badLine(n + 2, 'kind');
+    else if (n === room)
+      refused = fail('too-many-records', `This list has more than ${MAX_RECORDS} lines.`, 'Split the design into parts.'); // prettier-ignore
+    else {
+      x[n] = Math.round(at[0] * 10);
+      y[n] = Math.round(at[1] * 10);
+      kind[n++] = what;
+    }
+  };
+  Papa.parse<string[]>(text, {
+    skipEmptyLines: 'greedy',
+    chunkSize: CHUNK,
+    step: ({ data }, parser) => {
+      line(data);
+      if (refused) parser.abort();
+    },
+  });
+  if (refused) return refused;
+  if (!columns) return fail('csv-columns', 'This list has no column x, y, kind.', 'The first line must read x,y,kind.');
+  if (n === 0) return fail('csv-empty', 'This list has no stitches.', 'Put one stitch on each line.');
+  return ok({ label, x: x.slice(0, n), y: y.slice(0, n), kind: kind.slice(0, n), warnings: [] });
+} // prettier-ignore
+
+/** What a list would need more room for than a tape has: long moves become many records. */
+export function fitsATape(tape: Tape): Result<Tape> {
+  return recordsOf(tape) <= MAX_RECORDS
+    ? ok(tape)
+    : fail('too-many-records', `Its long moves need more than ${MAX_RECORDS} records on a tape.`, 'Split the design into parts.'); // prettier-ignore
 }

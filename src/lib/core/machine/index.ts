@@ -2,5 +2,13 @@
  * Machines as Run sees them: one interface, and a stand-in that sews a tape without needle or clock. mm, s, stitches a minute.
  */
 export { SimulatedMachine } from './simulated';
+export { measureTape, type MeasuredTape } from './measure';
 export { MAX_RATE } from './types';
-export type { HaltReason, MachineLink, MachineSettings, MachineState, MachineStatus } from './types';
+export type {
+  HaltReason,
+  MachineLine,
+  MachineLink,
+  MachineSettings,
+  MachineState,
+  MachineStatus,
+} from './types';

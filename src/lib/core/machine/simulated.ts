@@ -1,11 +1,10 @@
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { fail, ok, type Result } from '../problem';
-import { STITCH, STOP, tapeBlocks, type Block, type Tape } from '../tape';
-import { speedFactor } from '../time';
+import { STITCH, STOP, type Block, type Tape } from '../tape';
+import { lengthOf, measureTape, NOTHING, type MeasuredTape } from './measure';
 import type { HaltReason, MachineSettings, MachineState, MachineStatus } from './types';
 
-const TENTHS = 10;
 const MM_PER_M = 1000;
 /** Two layers of cloth and a base, pressed together under the needle, mm: a tape does not say what lies there. */
 const STACK_MM = 0.5;
@@ -21,12 +20,8 @@ export class SimulatedMachine {
   private status: MachineStatus = 'empty';
   private why: HaltReason | null = null;
   private tape: Tape | null = null;
-  private blocks: Block[] = [];
-  /** stitches before each record */
-  private stitchesBefore = new Int32Array();
-  /** cycles of the needle, and seconds beside them, before each record: what is left can be told at once */
-  private cyclesBefore = new Float64Array();
-  private pausesBefore = new Float64Array();
+  private tapeId = '';
+  private measured: MeasuredTape = NOTHING;
   /** next record */
   private at = 0;
   /** handed in and not used up yet, s */
@@ -42,40 +37,15 @@ export class SimulatedMachine {
     this.random = xoroshiro128plus(settings.seed);
   }
 
-  load(tape: Tape): Result<MachineState> {
-    const blocks = tapeBlocks(tape);
-    if (!blocks.length)
+  /** @param known its id, and its measures where it was measured elsewhere */
+  load(tape: Tape, known: { tapeId?: string; measured?: MeasuredTape } = {}): Result<MachineState> {
+    const { tapeId = '', measured = measureTape(tape, this.settings) } = known;
+    if (!measured.blocks.length)
       return fail('no-stitches', 'There is no stitch on this tape.', 'Load another tape; the machine is as it was.');
-    Object.assign(this, { tape, blocks, at: 0, credit: 0, seconds: 0, breaks: 0, why: null });
+    Object.assign(this, { tape, tapeId, measured, at: 0, credit: 0, seconds: 0, breaks: 0, why: null });
     this.status = 'ready';
-    this.measure(tape);
     return ok(this.state());
   } // prettier-ignore
-
-  /** Adds up what each record takes. */
-  private measure({ x, y, kind }: Tape) {
-    const { numbers, trimSeconds } = this.settings;
-    const n = kind.length;
-    this.stitchesBefore = new Int32Array(n + 1);
-    this.cyclesBefore = new Float64Array(n + 1);
-    this.pausesBefore = new Float64Array(n + 1);
-    let jumps = 0;
-    for (let i = 0; i < n; i++) {
-      const sews = kind[i] === STITCH;
-      const trimmed = sews && jumps >= numbers['reading.trimJumps'];
-      this.stitchesBefore[i + 1] = this.stitchesBefore[i] + (sews ? 1 : 0);
-      const cycles = sews
-        ? 1 / speedFactor(this.lengthOf(i, x, y), numbers)
-        : kind[i] === STOP
-          ? 0
-          : 1 / numbers['stitch.jumpSpeed'];
-      this.cyclesBefore[i + 1] = this.cyclesBefore[i] + cycles;
-      this.pausesBefore[i + 1] = this.pausesBefore[i] + (trimmed ? trimSeconds + numbers['stitch.startRamp'] : 0);
-      jumps = sews || kind[i] === STOP ? 0 : jumps + 1;
-    }
-  } // prettier-ignore
-  private lengthOf = (i: number, x: Int32Array, y: Int32Array): number =>
-    Math.hypot(x[i] - (i ? x[i - 1] : 0), y[i] - (i ? y[i - 1] : 0)) / TENTHS;
 
   trace(): Result<MachineState> {
     if (this.status === 'empty') return noTape;
@@ -110,12 +80,12 @@ export class SimulatedMachine {
   }
   jump(block: number, stitch: number): Result<MachineState> {
     if (this.status === 'empty') return noTape;
-    const to = this.blocks.at(block);
+    const to = this.measured.blocks.at(block);
     if (!to || block < 0 || stitch < 0 || stitch >= this.count(to))
       return fail('no-place', `There is no stitch ${stitch + 1} in block ${block + 1}.`, 'The needle stays where it is.');
     // The first record after that many stitches of the block.
     let at = to.from;
-    while (this.stitchesBefore[at] - this.stitchesBefore[to.from] < stitch) at++;
+    while (this.measured.stitchesBefore[at] - this.measured.stitchesBefore[to.from] < stitch) at++;
     this.at = at;
     this.credit = 0;
     this.status = 'halted';
@@ -152,26 +122,26 @@ export class SimulatedMachine {
   private record() {
     const { kind, x, y } = this.tape as Tape;
     const { at, settings } = this;
-    if (at >= (this.blocks.at(-1) as Block).to) {
+    if (at >= (this.measured.blocks.at(-1) as Block).to) {
       this.status = 'done';
       this.credit = 0;
       return;
     }
     this.at++;
     if (kind[at] === STOP) {
-      const stop = this.blocks.filter((b) => b.to <= at).length;
+      const stop = this.measured.blocks.filter((b) => b.to <= at).length;
       // Stops with nothing between them count once.
-      if (!this.blocks.some((b) => b.to === at)) return;
+      if (!this.measured.blocks.some((b) => b.to === at)) return;
       if (settings.halts === 'all' || settings.halts.includes(stop)) this.stop('stop');
       else this.spend(settings.changeSeconds);
       return;
     }
-    const cycles = this.cyclesBefore[at + 1] - this.cyclesBefore[at];
-    this.spend((cycles * 60) / settings.speed + this.pausesBefore[at + 1] - this.pausesBefore[at]);
+    const cycles = this.measured.cyclesBefore[at + 1] - this.measured.cyclesBefore[at];
+    this.spend((cycles * 60) / settings.speed + this.measured.pausesBefore[at + 1] - this.measured.pausesBefore[at]);
     if (kind[at] !== STITCH) return;
     const { numbers } = settings;
     this.bobbinLeftM -=
-      (numbers['thread.bobbinTake'] * this.lengthOf(at, x, y) + numbers['thread.bobbinThick'] * STACK_MM) / MM_PER_M;
+      (numbers['thread.bobbinTake'] * lengthOf(at, x, y) + numbers['thread.bobbinThick'] * STACK_MM) / MM_PER_M;
     if (this.bobbinLeftM <= 0) {
       this.bobbinLeftM = 0;
       this.stop('bobbin-out');
@@ -192,32 +162,37 @@ export class SimulatedMachine {
 
   /** Where the needle stands: after its last stitch still in its block; from the stop on at the beginning of the next. */
   private place(): { block: number; stitch: number } {
-    const { blocks, at } = this;
+    const { at } = this;
+    const { blocks } = this.measured;
     const found = blocks.findIndex((b) => at <= b.to);
     const block = found < 0 ? blocks.length - 1 : found;
-    return { block, stitch: Math.max(0, this.stitchesBefore[at] - this.stitchesBefore[blocks[block].from]) };
+    return { block, stitch: Math.max(0, this.measured.stitchesBefore[at] - this.measured.stitchesBefore[blocks[block].from]) };
   } // prettier-ignore
-  private count = ({ from, to }: Block) => this.stitchesBefore[to] - this.stitchesBefore[from];
+  private count = ({ from, to }: Block) =>
+    this.measured.stitchesBefore[to] - this.measured.stitchesBefore[from];
 
   private untilHalt(): number {
     const { halts, speed, changeSeconds } = this.settings;
     const { block } = this.place();
     let last = block;
-    while (last + 1 < this.blocks.length && halts !== 'all' && !halts.includes(last + 1)) last++;
-    const { to } = this.blocks[last];
-    const cycles = this.cyclesBefore[to] - this.cyclesBefore[this.at];
-    const pauses = this.pausesBefore[to] - this.pausesBefore[this.at] + (last - block) * changeSeconds;
+    while (last + 1 < this.measured.blocks.length && halts !== 'all' && !halts.includes(last + 1)) last++;
+    const { to } = this.measured.blocks[last];
+    const cycles = this.measured.cyclesBefore[to] - this.measured.cyclesBefore[this.at];
+    const pauses =
+      this.measured.pausesBefore[to] - this.measured.pausesBefore[this.at] + (last - block) * changeSeconds;
     return Math.max(0, (cycles * 60) / speed + pauses - Math.max(0, this.credit));
   }
 
   state(): MachineState {
-    const { status, why, seconds, breaks, bobbinLeftM, settings, blocks } = this;
+    const { status, why, tapeId, seconds, breaks, bobbinLeftM, settings } = this;
+    const { blocks } = this.measured;
     const none = status === 'empty';
     const { block, stitch } = none ? { block: 0, stitch: 0 } : this.place();
     return {
       status,
       why,
       label: this.tape?.label ?? '',
+      tapeId,
       block,
       blocks: blocks.length,
       stitch,

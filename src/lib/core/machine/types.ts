@@ -14,6 +14,8 @@ export interface MachineState {
   status: MachineStatus;
   why: HaltReason | null;
   label: string;
+  /** of the tape's bytes: whose tape it is; empty: not known */
+  tapeId: string;
   /** under the needle, 0-based */
   block: number;
   blocks: number;
@@ -29,6 +31,9 @@ export interface MachineState {
   bobbinLeftM: number;
   breaks: number;
 }
+
+/** Whether a machine is heard of: it is; it does not answer; or it answers that it has no tape, as after a restart. */
+export type MachineLine = 'here' | 'silent' | 'gone';
 
 export interface MachineSettings {
   /** the same seed gives the same breaks */
@@ -64,7 +69,7 @@ export interface MachineLink {
   jump(block: number, stitch: number): Promise<Result<MachineState>>;
   setSpeed(stitchesAMinute: number): Promise<Result<MachineState>>;
   freshBobbin(): Promise<Result<MachineState>>;
-  /** @param onlost told when the machine no longer answers, and when it does again */
-  watch(onstate: (state: MachineState) => void, onlost: (lost: boolean) => void): () => void;
+  /** @param online told whether the machine is heard of, at every change */
+  watch(onstate: (state: MachineState) => void, online: (line: MachineLine) => void): () => void;
   close(): Promise<void>;
 }

@@ -3,6 +3,6 @@
  * x, y in 0.1 mm from the start point, y up. Reading is total; see readTape.
  */
 export { readTape } from './read';
-export { writeTape, splitLongMoves, tapeToRows, rowsToTape, type StitchRow } from './write';
+export { recordsOf, writeTape, splitLongMoves, tapeToRows, rowsToTape, type StitchRow } from './write';
 export { tapeBlocks } from './blocks';
-export { STITCH, JUMP, STOP, MAX_BYTES, MAX_EXTENT, MAX_RECORDS, MAX_MOVE, HEADER_BYTES, emptyTape, type Block, type Tape, type TapeResult } from './types'; // prettier-ignore
+export { STITCH, JUMP, STOP, MAX_BYTES, MAX_EXTENT, MAX_RECORDS, MAX_MOVE, HEADER_BYTES, KIND_NAMES, emptyTape, type Block, type Tape, type TapeResult } from './types'; // prettier-ignore

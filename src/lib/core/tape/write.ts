@@ -17,25 +17,32 @@ function putAxis(record: Uint8Array, at: number, move: number, bits: typeof X_BI
   }
 }
 
+/** Records that the move to place i takes. */
+function partsOf({ x, y }: Tape, i: number): number {
+  const dx = x[i] - (i ? x[i - 1] : 0);
+  const dy = y[i] - (i ? y[i - 1] : 0);
+  return Math.max(1, Math.ceil(Math.max(Math.abs(dx), Math.abs(dy)) / MAX_MOVE));
+}
+/** Records that a tape takes as a file, its end not counted. */
+export function recordsOf(tape: Tape): number {
+  let records = 0;
+  for (let i = 0; i < tape.x.length; i++) records += partsOf(tape, i);
+  return records;
+}
+
 /**
  * Splits moves longer than one record can hold into equal parts: jumps, then the record itself.
  * A tape without long moves comes back as it is.
  */
 export function splitLongMoves(tape: Tape): Tape {
-  const parts = (i: number) => {
-    const dx = tape.x[i] - (i ? tape.x[i - 1] : 0);
-    const dy = tape.y[i] - (i ? tape.y[i - 1] : 0);
-    return Math.max(1, Math.ceil(Math.max(Math.abs(dx), Math.abs(dy)) / MAX_MOVE));
-  };
-  let room = 0;
-  for (let i = 0; i < tape.x.length; i++) room += parts(i);
+  const room = recordsOf(tape);
   if (room === tape.x.length) return tape;
   const x = new Int32Array(room);
   const y = new Int32Array(room);
   const kind = new Uint8Array(room);
   let n = 0;
   for (let i = 0; i < tape.x.length; i++) {
-    const k = parts(i);
+    const k = partsOf(tape, i);
     const fromX = i ? tape.x[i - 1] : 0;
     const fromY = i ? tape.y[i - 1] : 0;
     for (let part = 1; part <= k; part++, n++) {

@@ -1,7 +1,8 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
   import { resolve } from '$app/paths';
-  import type { Bundle } from '$lib/core/exchange';
+  import type { Bundle, BundleEntry } from '$lib/core/exchange';
+  import type { Reading } from '$lib/core/reading';
   import { weighBundle, type BundleChoice } from '$lib/core/plan';
   import { count, formatDuration, formatNumber, formatSize } from '$lib/core/units';
   import Dialog from '../kit/Dialog.svelte';
@@ -13,7 +14,9 @@
 
   let { name, bundle, onclose }: { name: string; bundle: Bundle; onclose: () => void } = $props();
   let open = $state(true);
+  /** one for each of those that could be read */
   let choices = $state.raw<BundleChoice[]>([]);
+  let tapes: BundleEntry[] = [];
   let unreadable = $state.raw<string[]>([]);
   let proposed = $state(-1);
   let because = $state('');
@@ -27,16 +30,18 @@
   void weigh();
   async function weigh() {
     const versions = await jobs.watch(`Reading ${name}`, async (tell, signal) => {
-      const read = [];
-      for (const [i, { name, bytes }] of bundle.tapes.entries()) {
+      const read: { entry: BundleEntry; name: string; reading: Reading }[] = [];
+      for (const [i, entry] of bundle.tapes.entries()) {
         if (signal.aborted) break;
+        const { name, bytes } = entry;
         const reading = await readBytes(bytes, name);
-        if (reading.ok) read.push({ name, reading: reading.value });
+        if (reading.ok) read.push({ entry, name, reading: reading.value });
         else unreadable = [...unreadable, `${name}: ${reading.problem.message}`];
         tell((i + 1) / bundle.tapes.length);
       }
       return read;
     });
+    tapes = versions.map((v) => v.entry);
     ({ choices, proposed, because } = weighBundle(versions, workroom.workshop));
     chosen = Math.max(0, proposed);
     busy = false;
@@ -44,7 +49,7 @@
 
   async function take(event: SubmitEvent) {
     event.preventDefault();
-    const tape = bundle.tapes.find((t) => t.name === choices[chosen]?.name);
+    const tape = tapes[chosen];
     if (!tape) return;
     busy = true;
     const sheets = bundle.documents.map(({ name, bytes }) => ({
@@ -53,7 +58,7 @@
       bytes,
       type: typeOf(name),
     }));
-    const kept = await keepTape(tape.bytes, tape.name, sheets);
+    const kept = await keepTape(tape.bytes, tape.path.split('/').pop() ?? tape.name, sheets);
     busy = false;
     if (!kept.ok) return showProblem(kept.problem);
     open = false;

@@ -17,6 +17,9 @@
     onclosed?: (event: Event) => void;
     children: Snippet;
   } = $props();
+  /** A notice over the dialog is answered without closing it. */
+  const isNotice = (target: EventTarget | null) =>
+    target instanceof Element && target.closest('[data-sonner-toaster]') !== null;
 </script>
 
 <Dialog.Root bind:open>
@@ -24,6 +27,7 @@
     <Dialog.Overlay class="fixed inset-0 z-40 bg-black/50" />
     <Dialog.Content
       onCloseAutoFocus={onclosed}
+      onInteractOutside={(e) => isNotice(e.target) && e.preventDefault()}
       class={[
         'fixed top-1/2 left-1/2 z-50 max-h-[90vh] -translate-1/2 overflow-auto rounded-lg border border-rule bg-paper p-6 text-ink shadow-xl',
         wide ? 'w-[min(52rem,96vw)]' : 'w-[min(34rem,94vw)]',

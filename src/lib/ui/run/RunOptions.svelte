@@ -3,6 +3,7 @@
   import type { Problem } from '$lib/core/problem';
   import { handStops, hoopingTape } from '$lib/core/run';
   import { ServerMachine } from '$lib/machines';
+  import { newId } from '../state/ids';
   import { showProblem } from '../state/notices';
   import { readRun } from '../state/read-build.svelte';
   import type { FollowedMachine } from '../state/run-machine.svelte';
@@ -21,6 +22,7 @@
     ['back', 'Back'],
     ['trouble', 'Trouble'],
   ];
+  const TOKEN_KEY = 'jolt-head-token';
   let learning = $state<RunKey | null>(null);
   let rate = $state(20);
   let seed = $state(1);
@@ -40,6 +42,13 @@
     if (event.key !== 'Escape') runWays.set({ keys: { ...runWays.keys, [learning]: event.code } });
     learning = null;
   }
+  /** Says that a head is this tab's, also after the page was loaded again. */
+  function ownToken(): string {
+    const known = sessionStorage.getItem(TOKEN_KEY);
+    const token = known ?? newId();
+    if (!known) sessionStorage.setItem(TOKEN_KEY, token);
+    return token;
+  }
   const changed: Problem = {
     code: 'no-run-tape',
     message:
@@ -54,7 +63,7 @@
     if (!read.ok) showProblem(read.problem);
     else if (!tape) showProblem(changed);
     else {
-      const link = new ServerMachine(head, {
+      const link = new ServerMachine(head, ownToken(), {
         seed,
         rate,
         kind: run.machine?.kind ?? 'one-needle',

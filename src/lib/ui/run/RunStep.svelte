@@ -14,6 +14,7 @@
   import { isTyping } from '../shell/keys';
   import { FollowedMachine } from '../state/run-machine.svelte';
   import type { RunSession } from '../state/run-session.svelte';
+  import { showNote } from '../state/notices';
   import { runWays } from '../state/run-ways.svelte';
   import { speak } from './call';
   import NoteDialog from './NoteDialog.svelte';
@@ -47,12 +48,23 @@
   };
   /** the needle is to be started on a machine that is followed */
   const toStart = $derived(
-    machine.link && step?.kind === 'needle' && !step.skipped && !session.resting && !machine.sewing,
+    machine.isHere && step?.kind === 'needle' && !step.skipped && !session.resting && !machine.sewing,
   );
   const busy = $derived(machine.sewing && step?.kind === 'needle' && !session.resting);
 
   function forward() {
-    if (watching || busy) return;
+    // A press that may not go on says why.
+    if (watching)
+      return void showNote(
+        'Another tab holds this run.',
+        'Go on there, or close it: then this one takes over.',
+      );
+    if (busy)
+      return void showNote(
+        'The machine is sewing.',
+        'Halt stops it; it moves the run on by itself at its stop.',
+      );
+    if (session.isStoring) return;
     if (!step && !session.resting) return finish();
     return toStart ? machine.start() : goOn();
   }
@@ -98,17 +110,19 @@
     if (runWays.isForwardTap(event as PointerEvent)) void forward();
   }
   const label = $derived(
-    session.resting
-      ? 'Go on'
-      : !step
-        ? 'Close the run'
-        : busy
-          ? `Sewing: ${formatNumber(session.stitch)} of ${formatNumber(machine.now?.blockStitches ?? 0)}`
-          : toStart
-            ? 'Start the machine'
-            : step.kind === 'needle'
-              ? 'It stopped'
-              : 'Done',
+    session.isStoring
+      ? 'Storing …'
+      : session.resting
+        ? 'Go on'
+        : !step
+          ? 'Close the run'
+          : busy
+            ? `Sewing: ${formatNumber(session.stitch)} of ${formatNumber(machine.now?.blockStitches ?? 0)}`
+            : toStart
+              ? 'Start the machine'
+              : step.kind === 'needle'
+                ? 'It stopped'
+                : 'Done',
   );
 </script>
 
@@ -141,11 +155,13 @@
       ><strong class="font-display font-normal">{session.run?.buildName}</strong>{#if session.items > 1}<span
           class="ml-2 text-base">{session.items} in the hoop</span
         >{/if}{#if machine.link}<span
-          class={['ml-3 text-base', machine.lost ? 'text-madder' : 'text-needle']}
+          class={['ml-3 text-base', machine.isHere ? 'text-needle' : 'text-madder']}
           data-testid="machine"
-          >{machine.link.name}: {machine.lost
+          >{machine.link.name}: {machine.line === 'silent'
             ? 'does not answer'
-            : (machine.now?.why ?? machine.now?.status)}</span
+            : machine.line === 'gone'
+              ? 'has no tape'
+              : (machine.now?.why ?? machine.now?.status)}</span
         >{/if}</span
     >
     {#if session.step}<span class="hidden text-base whitespace-nowrap text-quiet sm:inline"
@@ -164,6 +180,26 @@
   {#if watching}
     <p class="shrink-0 bg-hands-soft px-5 py-2 text-lg" role="status">
       Another tab holds this run; this one watches, and takes over when that one is closed.
+    </p>
+  {/if}
+
+  {#if machine.link && machine.line !== 'here'}
+    <p
+      class="flex shrink-0 flex-wrap items-center gap-3 border-l-8 border-madder bg-madder-soft px-5 py-2 text-lg"
+      role="alert"
+      data-testid="machine-line"
+    >
+      <span class="min-w-64 flex-1"
+        >{machine.line === 'silent'
+          ? `${machine.link.name} does not answer; whether it sews is not known. The real stop is on the machine itself.`
+          : `${machine.link.name} was restarted and has no tape. The run is kept.`}</span
+      >
+      {#if machine.line === 'silent'}
+        <button type="button" class="btn" onclick={() => machine.halt()}>Try to halt it</button>
+      {:else}
+        <button type="button" class="btn" onclick={() => machine.loadAgain()}>Load the tape again</button>
+      {/if}
+      <button type="button" class="btn" onclick={() => machine.disconnect()}>Go on by hand</button>
     </p>
   {/if}
 

@@ -45,10 +45,8 @@
     {/each}
   </div>
   <div class="mt-4 flex flex-wrap justify-end gap-2">
-    <button
-      type="button"
-      class="btn"
-      onclick={() => settle(new Set(conflicts.open.map((clash) => clash.id)))}>All from this tab</button
+    <button type="button" class="btn" onclick={() => settle(new Set(conflicts.open.map((clash) => clash.id)))}
+      >All from this tab</button
     >
     <button type="button" class="btn btn-strong" onclick={() => settle(mine)}>Keep what is chosen</button>
   </div>

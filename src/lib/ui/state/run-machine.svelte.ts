@@ -1,9 +1,16 @@
-import type { MachineLink, MachineState } from '$lib/core/machine';
+import type { MachineLine, MachineLink, MachineState } from '$lib/core/machine';
+import { fail, type Result } from '$lib/core/problem';
 import { sewnSteps, type TroubleKind } from '$lib/core/run';
 import type { Step } from '$lib/core/score';
 import type { Tape } from '$lib/core/tape';
-import { showProblem } from './notices';
+import { showNote, showProblem } from './notices';
 import type { RunSession } from './run-session.svelte';
+
+const foreignTape = fail(
+  'foreign-tape',
+  'Another tape is on this machine now; it is not followed any more. The run is kept.',
+  'Go on by hand, or follow it again: that loads this run’s tape.',
+);
 
 /**
  * Run follows a machine: its halts move the run on, its thread breaks and empty bobbins open their way out, its stitch
@@ -12,9 +19,13 @@ import type { RunSession } from './run-session.svelte';
 export class FollowedMachine {
   link = $state.raw<MachineLink | null>(null);
   now = $state.raw<MachineState | null>(null);
-  lost = $state(false);
+  /** whether it is heard of */
+  line = $state<MachineLine>('here');
   /** a simulated machine's time runs so many times faster */
   rate = $state(1);
+  private tape: { tape: Tape; fileName: string } | null = null;
+  /** of the tape that was loaded, as the machine told it */
+  private tapeId = '';
   private unwatch = () => {};
   private telling = Promise.resolve();
 
@@ -23,30 +34,59 @@ export class FollowedMachine {
     private readonly ontrouble: (kind: TroubleKind) => void,
   ) {}
 
+  /** followed and heard of: what it says counts */
+  readonly isHere = $derived(this.link !== null && this.line === 'here');
   /** Seconds of the clock until the machine halts by itself. */
   readonly untilHalt = $derived(this.now ? this.now.untilHaltSeconds / this.rate : 0);
-  readonly sewing = $derived(this.now?.status === 'sewing');
+  /** A machine that is not heard of may sew or not: nothing is said of it. */
+  readonly sewing = $derived(this.isHere && this.now?.status === 'sewing');
 
   async connect(link: MachineLink, tape: Tape, fileName: string, rate: number): Promise<boolean> {
     this.leave();
-    const loaded = await link.load(tape, fileName);
+    this.tape = { tape, fileName };
+    if (!(await this.load(link))) return false;
+    this.link = link;
+    this.rate = rate;
+    await this.session.add({ type: 'followed', machine: link.name, rate });
+    this.unwatch = link.watch(
+      (state) => {
+        if (state.tapeId !== this.tapeId) return this.isForeign();
+        this.now = state;
+        this.session.liveStitch = this.isInStep(state) ? state.stitch : null;
+        this.telling = this.telling.then(() => this.follow(state)).catch((error: unknown) => console.error(error));
+      },
+      (line) => {
+        this.line = line;
+        if (line !== 'here') this.session.liveStitch = null;
+      },
+    );
+    return true;
+  } // prettier-ignore
+  private async load(link: MachineLink): Promise<boolean> {
+    if (!this.tape) return false;
+    const loaded = await link.load(this.tape.tape, this.tape.fileName);
     if (!loaded.ok) {
       showProblem(loaded.problem);
       return false;
     }
-    this.link = link;
-    this.rate = rate;
     this.now = loaded.value;
-    await this.session.add({ type: 'followed', machine: link.name, rate });
-    this.unwatch = link.watch(
-      (state) => {
-        this.now = state;
-        this.session.liveStitch = this.isHere(state) ? state.stitch : null;
-        this.telling = this.telling.then(() => this.follow(state));
-      },
-      (lost) => (this.lost = lost),
-    );
+    this.tapeId = loaded.value.tapeId;
     return true;
+  }
+  /** A machine that was restarted has no tape: it gets it again, with its needle where the run stands. */
+  async loadAgain() {
+    const { link, session } = this;
+    if (!link || !(await this.load(link))) return;
+    this.line = 'here';
+    const block = this.blockOf(session.step);
+    if (block >= 0) await this.ask(link.jump(block, session.state?.stitch ?? 0));
+    showNote(`${link.name} has its tape again.`, 'Look where the needle stands before you start it.');
+  }
+  private isForeign() {
+    showProblem(foreignTape.problem);
+    const session = this.session;
+    this.leave();
+    void session.add({ type: 'followed', machine: null, rate: 1 });
   }
   /** By hand from now on. */
   async disconnect() {
@@ -57,9 +97,10 @@ export class FollowedMachine {
   }
   leave() {
     this.unwatch();
+    this.unwatch = () => {};
     this.link = null;
     this.now = null;
-    this.lost = false;
+    this.line = 'here';
     this.session.liveStitch = null;
   }
 
@@ -67,7 +108,7 @@ export class FollowedMachine {
   /** Block of the machine's tape that a step sews; -1: none. */
   private blockOf = (step: Step | undefined): number => this.sewn.findIndex((s) => s.id === step?.id);
   /** The machine stands in the block of the step under work. */
-  private isHere = ({ block, status }: MachineState): boolean =>
+  private isInStep = ({ block, status }: MachineState): boolean =>
     status !== 'empty' && this.blockOf(this.session.step) === block;
 
   private async follow(state: MachineState) {
@@ -80,10 +121,10 @@ export class FollowedMachine {
     if (passed) {
       await session.add({ type: 'done', stepId: step.id, index });
       // Run through a stop where no hand is needed: the next block is under the needle already.
-      if (state.status === 'sewing') await (this.isHere(state) ? this.follow(state) : this.halt());
+      if (state.status === 'sewing') await (this.isInStep(state) ? this.follow(state) : this.halt());
       return;
     }
-    if (!this.isHere(state)) return;
+    if (!this.isInStep(state)) return;
     if (state.status === 'sewing' && !sewing) await session.add({ type: 'stitching', index, stitch });
     if (state.status !== 'halted' || !sewing) return;
     if (state.why === 'thread-break') {
@@ -95,10 +136,13 @@ export class FollowedMachine {
     }
   }
 
-  private async ask(what: Promise<Awaited<ReturnType<MachineLink['start']>>>): Promise<boolean> {
+  private async ask(what: Promise<Result<MachineState>>): Promise<boolean> {
     const answer = await what;
-    if (!answer.ok) showProblem(answer.problem);
-    return answer.ok;
+    if (answer.ok) return true;
+    showProblem(answer.problem);
+    if (answer.problem.code === 'machine-silent') this.line = 'silent';
+    if (answer.problem.code === 'no-head') this.line = 'gone';
+    return false;
   }
   /** Starts at the step under work, and there at the stitch where the run stands. */
   async start() {
@@ -120,4 +164,4 @@ export class FollowedMachine {
     if (this.link && block >= 0) await this.ask(this.link.jump(block, stitch));
   }
   freshBobbin = () => this.link && this.ask(this.link.freshBobbin());
-} // prettier-ignore
+}

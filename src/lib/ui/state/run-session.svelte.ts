@@ -24,6 +24,7 @@ import { fail } from '$lib/core/problem';
 import { stackAt } from '$lib/core/score';
 import { attempt, type PhotoRecord } from '$lib/store';
 import { newId } from './ids';
+import { keep, WriteQueue } from './keeping';
 import { showProblem } from './notices';
 import { known, workroom, type KnownRun } from './workroom.svelte';
 
@@ -33,6 +34,8 @@ const BEAT_MS = 5000;
 const ASLEEP_MS = 100_000;
 /** A clock may drift this far from the time awake before it counts as a jump, ms. */
 const JUMP_MS = 30_000;
+/** Storing that takes longer is shown, ms. */
+const NOTICED_MS = 400;
 /** A run that was begun this short a time ago comes straight from its build, ms. */
 const JUST_BEGUN_MS = 60_000;
 
@@ -54,7 +57,9 @@ export class RunSession {
   private now = $state(0);
   /** events on their way to the disk, one after the other */
   private writing = 0;
-  private write: Promise<unknown> = Promise.resolve();
+  /** takes longer than a maker notices: presses wait for it, and are told so */
+  isStoring = $state(false);
+  private readonly write = new WriteQueue();
   /** this tab has the lock, and may write */
   private taking = false;
   private release = () => {};
@@ -216,9 +221,11 @@ export class RunSession {
     const clock = performance.now();
     const when = { at: Date.now(), clock, ...told };
     this.writing++;
-    const stored = this.write.then(() => this.store(bare, when)).finally(() => this.writing--);
-    this.write = stored.catch(() => undefined);
-    return stored;
+    const noticed = setTimeout(() => (this.isStoring = true), NOTICED_MS);
+    return this.write.add(() => this.store(bare, when)).finally(() => {
+      clearTimeout(noticed);
+      if (--this.writing === 0) this.isStoring = false;
+    });
   } // prettier-ignore
   private async store(
     bare: readonly BareEvent[],
@@ -232,11 +239,9 @@ export class RunSession {
       return false;
     }
     const { log } = workroom.store;
-    const stored = await attempt(() => log.addEvents(from.run.id, from.next, events, photo));
-    if (!stored.ok) {
-      showProblem(stored.problem);
-      return false;
-    }
+    const again = () => void this.addAll(bare, { photo, ms: when.ms });
+    const stored = await keep(() => log.addEvents(from.run.id, from.next, events, photo), again);
+    if (!stored.ok) return false;
     this.mark(when.clock);
     const all = [...from.events, ...events];
     this.known = { run: from.run, events: all, next: from.next + events.length, state: reduceRun(all, stepFacts(from.run)) };
@@ -246,7 +251,7 @@ export class RunSession {
   } // prettier-ignore
   /** When what is being stored, if anything, is kept or refused. */
   async settled(): Promise<void> {
-    await this.write;
+    await this.write.settled();
   }
   /** A second press while the first is being stored is a slip, not a step. */
   private press(...bare: BareEvent[]) {

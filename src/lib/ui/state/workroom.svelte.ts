@@ -13,6 +13,7 @@ import { orFault, report } from './faults';
 import { newId, nowIso } from './ids';
 import { keep, WriteQueue } from './keeping';
 import { showNote, showProblem } from './notices';
+import { typed, watchTyping } from './typing';
 
 /** A run of the log with what its events come to. */
 export interface KnownRun extends StoredRun {
@@ -62,7 +63,8 @@ class Workroom {
   private async openNow() {
     this.store.copy.ontrouble = (why) =>
       showNote('The second copy in this browser has fallen behind; everything is in its database.', `It catches up by itself. The browser says: ${why}`); // prettier-ignore
-    this.store.tabs.listen((paths) => void this.writes.add(() => this.hear(paths)));
+    watchTyping();
+    this.store.tabs.listen((paths) => void typed().then(() => this.writes.add(() => this.hear(paths))));
     this.problem = await this.store.open((problem) => {
       if (problem.code !== 'store-blocked') this.lost = problem;
       showProblem(problem);

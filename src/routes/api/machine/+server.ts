@@ -1,6 +1,7 @@
-import { json } from '@sveltejs/kit';
+import { ok } from '$lib/core/problem';
+import { answer } from '$lib/server/api';
 import { headStates } from '$lib/server/machines';
 import type { RequestHandler } from './$types';
 
 /** All simulated heads that are set up. */
-export const GET: RequestHandler = () => json({ heads: headStates() });
+export const GET: RequestHandler = () => answer(ok({ heads: headStates() }));

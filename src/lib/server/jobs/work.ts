@@ -1,0 +1,97 @@
+import {
+  csvToTape,
+  fitsATape,
+  layoutAnswerSchema,
+  layoutRequestSchema,
+  planReportSchema,
+  planRequestSchema,
+  readingReport,
+  readingReportSchema,
+  stitchListSchema,
+} from '$lib/core/exchange';
+import { cutSheet, solveLayout } from '$lib/core/layout';
+import { measureTape, type MachineSettings, type MeasuredTape } from '$lib/core/machine';
+import { numbersWith } from '$lib/core/numbers';
+import { tapeIdOf } from '$lib/core/plan';
+import { ok, type Result } from '$lib/core/problem';
+import { readDesign } from '$lib/core/reading';
+import { readTape, rowsToTape, writeTape, type Tape } from '$lib/core/tape';
+import { planFor } from '../plan';
+import { jsonAnswer, parseJson, refusal, resultAnswer, type Answer } from './answers';
+
+/**
+ * What the routes do, from bytes to bytes: all of it runs in a worker. A job is a pure function of its input.
+ */
+export const JOBS = {
+  /** Tape bytes in, the reading out. */
+  reading({ body }: { body: Uint8Array }): Answer {
+    const tape = readTape(body);
+    if (!tape.ok) return refusal(tape.problem, tape.problem.code === 'too-large' ? 413 : 422);
+    const reading = readDesign(tape.value, { trimJumps: numbersWith()['reading.trimJumps'] });
+    return jsonAnswer(readingReportSchema.parse(readingReport(reading)));
+  },
+
+  /** A stitch list in (JSON, or CSV with the columns x,y,kind), tape bytes out. */
+  tape({ body, csv, label }: { body: Uint8Array; csv: boolean; label: string }): Answer {
+    if (csv) return tapeAnswer(csvToTape(new TextDecoder().decode(body), label));
+    const list = parseJson(body, stitchListSchema, 'bad-stitch-list');
+    if ('refused' in list) return list.refused;
+    return tapeAnswer(ok(rowsToTape(list.value.label, list.value.stitches)));
+  },
+
+  /** A build and its tape in; score, pieces, time, thread and the plan check out. */
+  plan({ body }: { body: Uint8Array }): Answer {
+    const asked = parseJson(body, planRequestSchema);
+    if ('refused' in asked) return asked.refused;
+    const plan = planFor(asked.value);
+    return plan.ok ? jsonAnswer(planReportSchema.parse(plan.value)) : resultAnswer(plan);
+  },
+
+  /** Pieces and stock in, a layout out. */
+  layout({ body }: { body: Uint8Array }): Answer {
+    const asked = parseJson(body, layoutRequestSchema);
+    if ('refused' in asked) return asked.refused;
+    const { pieces, stock, edgeToEdge, gapMm, plies, seconds } = asked.value;
+    const from = performance.now();
+    const gone = () => (performance.now() - from) / 1000;
+    const layout = solveLayout(pieces, stock, { edgeToEdge, gapMm, seed: 1, goOn: () => gone() < seconds });
+    const sheets = layout.sheets.map((sheet) => {
+      const of = stock.find((s) => s.id === sheet.stockId);
+      const roll = of?.roll ?? of?.quantity === 1;
+      const heightMm = roll ? sheet.usedHeightMm : (of?.heightMm ?? 0);
+      const plan = edgeToEdge ? cutSheet(sheet.placements, of?.widthMm ?? 0, heightMm, plies) : null;
+      const cuts = plan?.cuts.map(({ stack, ...cut }) => ({ ...cut, stacked: stack.length })) ?? null;
+      return { ...sheet, cuts, rests: plan?.rests ?? [] };
+    });
+    return jsonAnswer(layoutAnswerSchema.parse({ ...layout, sheets, seconds: gone() }));
+  },
+
+  /** A tape for a simulated head, measured: what takes long is done before the head has it. */
+  machineTape({ body, settings }: { body: Uint8Array; settings: MachineSettings }): Result<LoadedTape> {
+    const tape = readTape(body);
+    return tape.ok
+      ? ok({ tape: tape.value, tapeId: tapeIdOf(body), measured: measureTape(tape.value, settings) })
+      : tape;
+  },
+};
+/** As a simulated machine takes it. */
+export interface LoadedTape {
+  tape: Tape;
+  tapeId: string;
+  measured: MeasuredTape;
+}
+export type Jobs = typeof JOBS;
+export type JobName = keyof Jobs;
+
+function tapeAnswer(list: Result<Tape>): Answer {
+  const tape = list.ok ? fitsATape(list.value) : list;
+  if (!tape.ok) return refusal(tape.problem);
+  return {
+    status: 200,
+    headers: {
+      'content-type': 'application/octet-stream',
+      'content-disposition': 'attachment; filename="tape.dst"',
+    },
+    body: writeTape(tape.value),
+  };
+}
