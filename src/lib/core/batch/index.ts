@@ -87,6 +87,8 @@ export function planOrder(
   let overlappedSeconds = 0;
   let item = 0;
   const waiting: number[] = [];
+  // Jobs before this one are done; taking each off the front would move all the others.
+  let next = 0;
   for (let h = 0; h < hoopings; h++) {
     const items = Math.min(order.repeats, load - item);
     const pace = mean(items, (k) => learningFactor(item + k + 1, numbers));
@@ -94,8 +96,8 @@ export function planOrder(
       const seconds = hoopingSeconds(times[step.id], items);
       if (step.kind === 'needle') {
         let free = freeOf(step, seconds, numbers);
-        while (waiting.length && waiting[0] <= free) {
-          const job = waiting.shift() as number;
+        while (next < waiting.length && waiting[next] <= free) {
+          const job = waiting[next++];
           free -= job;
           overlappedSeconds += job;
         }
@@ -107,15 +109,17 @@ export function planOrder(
         clock += work;
       }
     }
-    for (let k = 0; k < items; k++)
+    for (let k = 0; k < items; k++) {
+      const factor = learningFactor(item + k + 1, numbers);
       for (const step of afterwards) {
-        const job = times[step.id].seconds * learningFactor(item + k + 1, numbers);
+        const job = times[step.id].seconds * factor;
         handSeconds += job;
         waiting.push(job);
       }
+    }
     item += items;
   }
-  for (const job of waiting) clock += job;
+  for (; next < waiting.length; next++) clock += waiting[next];
   return {
     load,
     hoopings,

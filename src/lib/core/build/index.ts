@@ -6,11 +6,11 @@
 import * as z from 'zod';
 import { ROLES } from '../reading';
 import { MATERIAL_KINDS } from '../materials';
-import { uniqueIds } from '../schema';
+import { idSchema, uniqueIds } from '../schema';
 
 export const BUILD_SCHEMA_VERSION = 1;
 
-const id = z.string().min(1).max(120);
+const id = idSchema(120);
 const materialKind = z.enum(MATERIAL_KINDS);
 const colour = z.string().regex(/^#[0-9a-f]{6}$/i);
 const threadSchema = z.object({ name: z.string().max(60), colour, metallic: z.boolean().optional() });
@@ -106,7 +106,7 @@ export const buildSchema = z.object({
   name: z.string().min(1).max(120),
   technique: id,
   /** school taken of each choice of the technique */
-  schools: z.record(z.string().max(40), z.string().max(40)).default({}),
+  schools: z.record(idSchema(40), z.string().max(40)).default({}),
   /** the tape in the store, by the hash of its bytes */
   tapeId: id,
   fileName: z.string().max(260),
@@ -125,7 +125,7 @@ export const buildSchema = z.object({
   /** thread of each block, in order; a tape holds no colours */
   threads: z.array(threadSchema).max(5000),
   /** by piece */
-  materials: z.record(z.string().max(120), materialSchema),
+  materials: z.record(id, materialSchema),
   edits: z.array(scoreEditSchema).max(2000),
   machineId: id,
   hoopId: id,
@@ -136,7 +136,7 @@ export const buildSchema = z.object({
     .default({ washed: false, forChild: false, due: null }),
   needle: z.enum(NEEDLES).default('embroidery'),
   /** rules of the plan check that are quiet here, with the maker's reason */
-  silenced: z.record(z.string().max(60), z.string().min(1).max(300)).default({}),
+  silenced: z.record(idSchema(60), z.string().min(1).max(300)).default({}),
   /** sheets that came with the tape, in the store */
   documents: uniqueIds(z.array(z.object({ id, name: z.string().min(1).max(260) })).max(40)).default([]), // prettier-ignore
   notes: z.string().max(20_000),

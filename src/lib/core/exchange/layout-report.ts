@@ -1,7 +1,12 @@
 import * as z from 'zod';
+import { idSchema } from '../schema';
 
-const side = z.number().positive().max(200_000);
-const id = z.string().min(1).max(200);
+/** A thread's width: nothing smaller is cut, and areas of it still count. mm */
+const LEAST = 0.1;
+const side = z.number().min(LEAST).max(200_000);
+/** of one sheet, or all that is left of a roll, in the smallest unit of the currency */
+const MOST_COST = 1e9;
+const id = idSchema(200);
 
 /** Pieces of one layout in all: beyond this it belongs in several. */
 const MOST_PIECES = 5000;
@@ -10,7 +15,7 @@ const MOST_PIECES = 5000;
 export const layoutRequestSchema = z
   .object({
     pieces: z.array(z.object({ id, widthMm: side, heightMm: side, quantity: z.int().min(1).max(MOST_PIECES), mayTurn: z.boolean().default(true) })).min(1).max(MOST_PIECES), // prettier-ignore
-    stock: z.array(z.object({ id, widthMm: side, heightMm: side, quantity: z.int().min(1).max(100_000), cost: z.number().min(0).optional(), roll: z.boolean().optional() })).max(500), // prettier-ignore
+    stock: z.array(z.object({ id, widthMm: side, heightMm: side, quantity: z.int().min(1).max(100_000), cost: z.number().min(0).max(MOST_COST).optional(), roll: z.boolean().optional() })).max(500), // prettier-ignore
     edgeToEdge: z.boolean().default(true),
     gapMm: z.number().min(0).max(200).default(0),
     /** how many layers one cut goes through: what is alike is stacked */

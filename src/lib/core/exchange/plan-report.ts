@@ -4,6 +4,7 @@ import { explainDimension } from '../cut';
 import type { BuildPlan } from '../plan';
 import { ROLES } from '../reading';
 import { MATERIAL_KINDS, NOTION_KEYS } from '../materials';
+import { idSchema } from '../schema';
 import { workshopSchema } from '../workshop';
 
 /**
@@ -16,7 +17,7 @@ export const planRequestSchema = z.object({
   /** the tape's bytes, base64; not needed where the build holds typed stops */
   tape: z.string().optional(),
   /** tapes of the build's insertions, base64, by insertion */
-  inserted: z.record(z.string(), z.string()).optional(),
+  inserted: z.record(idSchema(120), z.string()).optional(),
   /** ISO date for which due dates are judged */
   today: z.iso.date().optional(),
 });

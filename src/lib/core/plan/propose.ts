@@ -58,14 +58,14 @@ function newBuild(reading: Reading, hoop: Hoop, { id, tapeId, fileName, now }: N
 }
 
 /** Plain words for colours, as they stand on sheets. */
-const COLOUR_WORDS: Record<string, string> = {
+const COLOUR_WORDS = new Map(Object.entries({
   white: '#f4f2ec', black: '#22211f', grey: '#8a8a86', gray: '#8a8a86', red: '#b4342d', blue: '#2f5d91', navy: '#243b63', green: '#4b7a4a', yellow: '#e0b02c', gold: '#c79a2e', orange: '#d9762f', pink: '#d98aa0', purple: '#6e4c84', brown: '#7a5a3c', beige: '#d8c7a0', cream: '#efe6cf', sand: '#cbb48a', silver: '#b9bcc0', teal: '#2f7f7c', coral: '#d9644a', slate: '#5f6c78', chalk: '#e9e6dd',
-}; // prettier-ignore
+})); // prettier-ignore
 const colourOf = (thread: string): string =>
   thread
     .toLowerCase()
     .split(/\s+/)
-    .map((w) => COLOUR_WORDS[w])
+    .map((w) => COLOUR_WORDS.get(w))
     .findLast(Boolean) ?? '#777777';
 
 /** Names a tape by its bytes: length and two 32-bit FNV-1a hashes from different starts. */

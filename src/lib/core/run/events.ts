@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { timestampSchema } from '../schema';
+import { idSchema, timestampSchema } from '../schema';
 
 /** What may go wrong at the machine; each has its guided way out. */
 export const TROUBLES = [
@@ -28,7 +28,7 @@ export const MOST_EVENTS = 100_000;
 const time = { at: timestampSchema, ms: z.number().min(0).max(MOST_MS).optional() };
 /** Stands for a step where all are done. */
 export const AT_END = 'end';
-const stepId = z.string().max(200);
+const stepId = idSchema(200);
 const index = z.int().min(0);
 /** within the block, from 0 */
 const stitch = z.int().min(0);
@@ -81,7 +81,7 @@ export const runEventSchema = z.discriminatedUnion('type', [
   }),
   z.object({ ...time, type: z.literal('trouble'), stepId, kind: z.enum(TROUBLES), text }),
   z.object({ ...time, type: z.literal('note'), stepId, text }),
-  z.object({ ...time, type: z.literal('photo'), stepId, photoId: z.string().max(80) }),
+  z.object({ ...time, type: z.literal('photo'), stepId, photoId: idSchema(80) }),
   /** the device slept or its clock jumped: so long, of which `ms` is counted as work */
   z.object({ ...time, type: z.literal('slept'), sleptMs: z.number().min(-MOST_MS).max(MOST_MS) }),
   z.object({ ...time, type: z.literal('paused') }),

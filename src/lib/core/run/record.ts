@@ -1,12 +1,12 @@
 import * as z from 'zod';
 import type { Build } from '../build';
-import { timestampSchema, uniqueIds } from '../schema';
+import { idSchema, timestampSchema, uniqueIds } from '../schema';
 import type { BuildPlan } from '../plan';
 import type { HandStep, Score, Step } from '../score';
 import { freeOf, hoopingSeconds } from '../time';
 import type { Workshop } from '../workshop';
 
-const id = z.string().min(1).max(200);
+const id = idSchema(200);
 const seconds = z.number().min(0);
 
 /** A score comes from our own core, but a backup is a file like any other: what the run reads of it is checked. */

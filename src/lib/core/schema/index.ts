@@ -1,5 +1,5 @@
 /**
- * What several schemas share: moments that a calendar knows, and lists in which every id is there once. Screens list rows by
+ * What several schemas share: ids, moments that a calendar knows, and lists in which every id is there once. Screens list rows by
  * their ids, and the clock's words fail on a moment that is no date.
  */
 import * as z from 'zod';
@@ -8,6 +8,17 @@ import * as z from 'zod';
 const LAST_MS = 7_258_118_400_000;
 /** ms since 1970 */
 export const timestampSchema = z.number().min(0).max(LAST_MS);
+
+/**
+ * An id from outside. Never the name of something that every object has by itself: things are looked up by ids, and a look-up
+ * of `constructor` would find what nobody has put there.
+ */
+export const idSchema = (most: number) =>
+  z
+    .string()
+    .min(1)
+    .max(most)
+    .refine((id) => !(id in Object.prototype), 'this word is no id');
 
 /** Whether each of the ids is there only once. */
 export const areUnique = (ids: readonly string[]): boolean => new Set(ids).size === ids.length;

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { timestampSchema } from '../schema';
+import { idSchema, timestampSchema } from '../schema';
 import { fail, ok, type Result } from '../problem';
 import { stockSchema, type StockItem } from '../workshop';
 
@@ -19,7 +19,7 @@ const changeSchema = z.object({
 export type StockChange = z.infer<typeof changeSchema>;
 
 export const movementSchema = z.object({
-  id: z.string().min(1).max(60),
+  id: idSchema(60),
   at: timestampSchema,
   kind: z.enum(['cut', 'put back', 'added', 'removed', 'corrected']),
   /** what was cut, or which item it was about */

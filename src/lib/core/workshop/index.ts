@@ -4,11 +4,11 @@
  */
 import * as z from 'zod';
 import { MATERIAL_KINDS } from '../materials';
-import { timestampSchema, uniqueIds } from '../schema';
+import { idSchema, timestampSchema, uniqueIds } from '../schema';
 import { NUMBER_IDS, numbersWith, type NumberId, type Numbers } from '../numbers';
 
 const machineSchema = z.object({
-  id: z.string().min(1).max(60),
+  id: idSchema(60),
   name: z.string().min(1).max(60),
   kind: z.enum(['one-needle', 'multi-needle']),
   needles: z.int().min(1).max(30),
@@ -20,18 +20,18 @@ const machineSchema = z.object({
   startSeconds: z.number().min(0).max(60).nullable().default(null),
 });
 const hoopSchema = z.object({
-  id: z.string().min(1).max(60),
+  id: idSchema(60),
   name: z.string().min(1).max(60),
   /** stitch field, mm */
   widthMm: z.number().min(20).max(3000),
   heightMm: z.number().min(20).max(3000),
   magnetic: z.boolean(),
-  machineId: z.string().max(60),
+  machineId: idSchema(60),
 });
 /** How stock lies on the shelf. */
 export const STOCK_FORMS = ['roll', 'bolt', 'fat quarter', 'sheet', 'offcut'] as const;
 export const stockSchema = z.object({
-  id: z.string().min(1).max(60),
+  id: idSchema(60),
   name: z.string().min(1).max(80),
   material: z.enum(MATERIAL_KINDS),
   form: z.enum(STOCK_FORMS),
@@ -49,7 +49,7 @@ export const stockSchema = z.object({
 export type StockItem = z.infer<typeof stockSchema>;
 /** Figures that were taken from the log, with what they were before; null: as the table said. */
 const correctionSchema = z.object({
-  id: z.string().min(1).max(60),
+  id: idSchema(60),
   at: timestampSchema,
   changes: z
     .array(z.object({ key: z.string().max(120), label: z.string().max(200), from: z.number().nullable(), to: z.number() }))

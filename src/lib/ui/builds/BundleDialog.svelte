@@ -68,8 +68,8 @@
     );
     await goto(resolve('/builds/[id]', { id: kept.value.id }));
   }
-  const TYPES: Record<string, string> = { pdf: 'application/pdf', png: 'image/png', jpg: 'image/jpeg', jpeg: 'image/jpeg', webp: 'image/webp' }; // prettier-ignore
-  const typeOf = (file: string) => TYPES[file.split('.').pop()?.toLowerCase() ?? ''] ?? 'text/plain';
+  const TYPES = new Map(Object.entries({ pdf: 'application/pdf', png: 'image/png', jpg: 'image/jpeg', jpeg: 'image/jpeg', webp: 'image/webp' })); // prettier-ignore
+  const typeOf = (file: string) => TYPES.get(file.split('.').pop()?.toLowerCase() ?? '') ?? 'text/plain';
 </script>
 
 <Dialog bind:open title="What is in {name}" wide>

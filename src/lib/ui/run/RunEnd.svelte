@@ -11,6 +11,10 @@
   const threads = $derived([
     ...new Set((session.run?.blocks ?? []).filter((b) => b.stitches).map((b) => b.thread.name)),
   ]);
+  const weighed = (name: string) => {
+    const spools = session.state?.spools ?? {};
+    return Object.hasOwn(spools, name) ? spools[name] : '';
+  };
   function weigh(name: string, grams: number) {
     if (grams >= 0.1 && grams <= 2000) void session.add({ type: 'spool-weighed', name, grams });
   }
@@ -75,7 +79,7 @@
             class="w-24 text-right"
             min="0.1"
             step="any"
-            value={session.state?.spools[name] ?? ''}
+            value={weighed(name)}
             onchange={(e) => weigh(name, e.currentTarget.valueAsNumber)}
           />g</label
         >

@@ -1,0 +1,118 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import type * as z from 'zod';
+import {
+  layoutRequestSchema,
+  machineCommandSchema,
+  planRequestSchema,
+  stitchListSchema,
+  toBase64,
+} from '$lib/core/exchange';
+import { writeTape } from '$lib/core/tape';
+import { crewPatch, pouch, tailTab } from '$lib/demo';
+import { startApp, type App } from '../support/app';
+import { arbitraryOf } from '../support/arbitrary';
+
+/** Bodies for each route; FUZZ=5000 tries harder. */
+const RUNS = Number(process.env.FUZZ ?? 120);
+/** An answer that takes longer than this hangs, whatever else the machine is doing, ms. */
+const HANGS = 30_000;
+
+let app: App;
+before(async () => (app = await startApp()));
+after(() => app?.stop());
+
+/** The status of an answer; an error must have its shape. */
+async function send(path: string, body: BodyInit, type: string, method = 'POST'): Promise<number> {
+  const headers = { 'content-type': type, 'x-head-token': 'fuzz' };
+  const response = await fetch(app.url + path, { method, headers, body, signal: AbortSignal.timeout(HANGS) });
+  const text = await response.text();
+  if (response.status >= 500) throw new Error(`${response.status} ${text.slice(0, 300)}`);
+  if (response.status >= 400) expect(JSON.parse(text).error).to.include.keys('code', 'message', 'next');
+  return response.status;
+}
+/** Sends what fits a schema, and counts how much of it was done. */
+async function fuzz(path: string, values: fc.Arbitrary<unknown>, runs = RUNS): Promise<number> {
+  let done = 0;
+  await fc.assert(
+    fc.asyncProperty(values, async (value) => {
+      if ((await send(path, JSON.stringify(value) ?? 'null', 'application/json')) === 200) done++;
+    }),
+    { numRuns: runs, interruptAfterTimeLimit: 20 * HANGS },
+  );
+  return done;
+}
+const tapes = fc.constantFrom(...[pouch(), tailTab(), crewPatch()].map((t) => toBase64(writeTape(t))));
+const asJson = (schema: z.ZodType) => arbitraryOf(schema);
+
+describe('routes under bodies made from their schemas', function () {
+  this.timeout(20 * HANGS);
+
+  it('POST /api/plan: never a 5xx, never without an answer', async () => {
+    const bodies = fc.tuple(asJson(planRequestSchema), fc.option(tapes, { nil: undefined }), fc.boolean());
+    const asked = bodies.map(([body, tape, untyped]) => {
+      const { build = {}, ...more } = body as { build?: Record<string, unknown> };
+      // Typed stops stand in for a tape: half of the bodies are read from one.
+      return { ...more, build: untyped ? { ...build, typed: undefined } : build, tape };
+    });
+    expect(await fuzz('/api/plan', asked)).to.be.above(RUNS / 20);
+  });
+
+  it('POST /api/layout', async () => {
+    const quick = asJson(layoutRequestSchema).map((body) => ({ ...(body as object), seconds: 0 }));
+    expect(await fuzz('/api/layout', quick, RUNS / 2)).to.be.above(RUNS / 8);
+  });
+
+  it('POST /api/tape, as JSON and as CSV', async () => {
+    expect(await fuzz('/api/tape', asJson(stitchListSchema))).to.be.above(RUNS / 4);
+    const cell = fc.oneof(fc.double().map(String), fc.constantFrom('', 'stitch', 'stop', '"', '1e309', '0x1F', '__proto__')); // prettier-ignore
+    const csv = fc.array(
+      fc.array(cell, { maxLength: 4 }).map((cells) => cells.join(',')),
+      { maxLength: 8 },
+    );
+    await fc.assert(
+      fc.asyncProperty(csv, async (lines) => void (await send('/api/tape', ['x,y,kind', ...lines].join('\n'), 'text/csv'))), // prettier-ignore
+      { numRuns: RUNS },
+    );
+  });
+
+  it('POST /api/reading, on damaged tapes and on any bytes', async () => {
+    const good = writeTape(tailTab());
+    const damaged = fc
+      .array(fc.tuple(fc.nat(good.length - 1), fc.nat(255)), { maxLength: 40 })
+      .map((changes) => {
+        const bytes = good.slice();
+        for (const [at, byte] of changes) bytes[at] = byte;
+        return bytes;
+      });
+    const bytes = fc.oneof(damaged, fc.uint8Array({ maxLength: 2000 }));
+    await fc.assert(
+      fc.asyncProperty(bytes, async (b) => void (await send('/api/reading', b as Uint8Array<ArrayBuffer>, 'application/octet-stream'))), // prettier-ignore
+      { numRuns: RUNS },
+    );
+  });
+
+  it('a simulated head: its loading and its commands', async () => {
+    const tape = writeTape(tailTab()) as Uint8Array<ArrayBuffer>;
+    const query = fc.record({
+      seed: fc.oneof(fc.nat(), fc.constantFrom('-1', 'x', '1e99')),
+      rate: fc.oneof(fc.double(), fc.constantFrom('', '0', 'Infinity')),
+      halts: fc.constantFrom('', '1,2', ',', '99999', '1,1,1'),
+      breaks: fc.oneof(fc.nat(2000), fc.constant('NaN')),
+    }, { requiredKeys: [] }); // prettier-ignore
+    await fc.assert(
+      fc.asyncProperty(query, async (q) => {
+        const search = new URLSearchParams(Object.entries(q).map(([k, v]) => [k, String(v)]));
+        await send(`/api/machine/fuzzed/load?${search}`, tape, 'application/octet-stream');
+      }),
+      { numRuns: RUNS / 2 },
+    );
+    await send('/api/machine/fuzzed/load', tape, 'application/octet-stream');
+    await fuzz('/api/machine/fuzzed/command', asJson(machineCommandSchema), 2 * RUNS);
+  });
+
+  it('any JSON at all is refused in words, not in a fault', async () => {
+    for (const path of ['/api/plan', '/api/layout', '/api/tape', '/api/machine/fuzzed/command'])
+      await fuzz(path, fc.jsonValue(), RUNS / 4);
+  });
+});
