@@ -9,7 +9,7 @@ ensureInstalled();
 const { build } = await import('esbuild');
 const folder = mkdtempSync(join(tmpdir(), 'jolt-bench-'));
 await build({
-  entryPoints: ['index', 'memory', 'write-tapes'].map((name) => join(root, `bench/${name}.ts`)),
+  entryPoints: ['index', 'memory', 'write-tapes', 'server'].map((name) => join(root, `bench/${name}.ts`)),
   outdir: folder,
   outExtension: { '.js': '.mjs' },
   bundle: true,
@@ -26,5 +26,8 @@ let status = run('index');
 status ||= run('write-tapes', folder);
 for (const n of ['1000000', '4000000'])
   status ||= run('memory', join(folder, '100000.dst'), join(folder, `${n}.dst`));
+// On the built application.
+status ||= spawnSync(join(root, 'node_modules/.bin/vite'), ['build', '--logLevel', 'error'], { cwd: root, stdio: ['ignore', 'ignore', 'inherit'] }).status ?? 1; // prettier-ignore
+status ||= run('server');
 rmSync(folder, { recursive: true });
 process.exit(status);

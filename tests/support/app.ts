@@ -29,6 +29,8 @@ const freePort = () =>
 
 export interface App {
   url: string;
+  /** of the server's process */
+  pid: number;
   stop(): Promise<void>;
 }
 
@@ -52,6 +54,7 @@ export async function startApp({ demo = true, cwd = process.cwd(), at = 0 } = {}
   });
   return {
     url: `http://localhost:${port}`,
+    pid: server.pid ?? 0,
     stop: () =>
       new Promise((resolve) => {
         server.once('exit', () => resolve());

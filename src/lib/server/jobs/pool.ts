@@ -85,7 +85,9 @@ export class Pool {
     seat.job = job;
     const mine = seat;
     seat.timer = setTimeout(() => this.end(mine, tooLong), this.limits.deadlineMs);
-    seat.worker.postMessage({ name: job.name, input: job.input });
+    // The body is handed over, not copied: nobody else reads it.
+    const { body } = job.input as { body?: Uint8Array<ArrayBuffer> };
+    seat.worker.postMessage({ name: job.name, input: job.input }, body ? [body.buffer] : []);
   }
   private seat(): Seat {
     const seat: Seat = { worker: this.start(this.limits.memoryMb), job: null };

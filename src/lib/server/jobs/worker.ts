@@ -1,6 +1,10 @@
 // A worker of the server: one job at a time, from its input to its answer. What it makes is handed over, not copied.
+import { constants, setPriority } from 'node:os';
 import { parentPort, type TransferListItem } from 'node:worker_threads';
 import { JOBS, type JobName } from './work';
+
+// On Linux this is of the calling thread alone: pages and machines go before it. Elsewhere it would be of the whole server.
+if (process.platform === 'linux') setPriority(constants.priority.PRIORITY_LOW);
 
 parentPort?.on('message', ({ name, input }: { name: JobName; input: never }) => {
   try {
