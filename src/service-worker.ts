@@ -1,14 +1,16 @@
 /// <reference no-default-lib="true"/>
 /// <reference lib="esnext" />
 /// <reference lib="webworker" />
-// Works with the network gone after the first load: the built files and one page, from which every place opens. Routes for
-// scripts are never kept. A newer version waits until it is asked for; see state/update.
+// One version is in use until the maker takes the next: its page and its files come from here, with the network or without, so
+// that code and data are always of one age. Routes for scripts are never kept. A newer version waits beside it; see state/update.
 import { build, files, version } from '$service-worker';
 
 const worker = self as unknown as ServiceWorkerGlobalScope;
 const CACHE = `jolt-step-${version}`;
 /** Every place is the same page; its address tells it what to show. */
 const PAGE = '/';
+/** Parts of the application, of any version. */
+const PARTS = '/_app/immutable/';
 const KEPT = [PAGE, ...build, ...files];
 
 worker.addEventListener('install', (event) => {
@@ -17,7 +19,9 @@ worker.addEventListener('install', (event) => {
 worker.addEventListener('activate', (event) => {
   event.waitUntil(
     (async () => {
-      for (const key of await caches.keys()) if (key !== CACHE) await caches.delete(key);
+      // Pages of the version before may still be open, and fetch their parts.
+      const others = (await caches.keys()).filter((key) => key !== CACHE);
+      for (const key of others.slice(0, -1)) await caches.delete(key);
       await worker.clients.claim();
     })(),
   );
@@ -29,19 +33,18 @@ worker.addEventListener('fetch', (event) => {
   const { request } = event;
   const url = new URL(request.url);
   if (request.method !== 'GET' || url.origin !== location.origin || url.pathname.startsWith('/api')) return;
-  if (request.mode === 'navigate') event.respondWith(page(request));
-  else if (KEPT.includes(url.pathname)) event.respondWith(file(request, url.pathname));
+  const isFile = url.pathname !== PAGE && (KEPT.includes(url.pathname) || url.pathname.startsWith(PARTS));
+  if (isFile) event.respondWith(file(request, url.pathname));
+  else if (request.mode === 'navigate') event.respondWith(page(request));
 });
 
-/** The server's page while it answers, so that a new version is found; else the kept one. */
+/** The page of the version in use, whatever the server has by now. */
 async function page(request: Request): Promise<Response> {
-  try {
-    return await fetch(request);
-  } catch {
-    return (await caches.match(PAGE)) ?? Response.error();
-  }
+  const own = await caches.open(CACHE);
+  return (await own.match(PAGE)) ?? fetch(request);
 }
-/** Built files have their content in their names: what is kept is right. */
+/** Built files have their content in their names: what is kept, of whichever version, is right. */
 async function file(request: Request, path: string): Promise<Response> {
-  return (await caches.match(path)) ?? fetch(request);
+  const own = await caches.open(CACHE);
+  return (await own.match(path)) ?? (await caches.match(path)) ?? fetch(request);
 }

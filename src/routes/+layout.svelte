@@ -15,7 +15,7 @@
   import { conflicts } from '$lib/ui/state/conflicts.svelte';
   import { watchFaults } from '$lib/ui/state/faults';
   import { theme } from '$lib/ui/state/theme.svelte';
-  import { offerUpdate, watchForUpdates } from '$lib/ui/state/update';
+  import { isOfThisVersion, offerUpdate, takeUpdate, watchForUpdates } from '$lib/ui/state/update';
   import { workroom } from '$lib/ui/state/workroom.svelte';
 
   let { children } = $props();
@@ -26,7 +26,7 @@
   // A run that was left may have been the last thing that an update waited for.
   afterNavigate(() => void offerUpdate());
   theme.start();
-  void workroom.open();
+  void isOfThisVersion().then((may) => (may ? workroom.open() : undefined));
   // At the machine nothing but the step is on the screen.
   let asking = $state(false);
   const bare = $derived(
@@ -65,13 +65,28 @@
 {/if}
 <Toaster position="bottom-center" theme={theme.current} closeButton />
 
+{#if workroom.lost}
+  <p
+    class="fixed inset-x-0 top-0 z-50 flex flex-wrap items-center gap-3 border-b-4 border-madder bg-madder-soft px-4 py-2"
+    role="alert"
+    data-testid="lost-database"
+  >
+    <span class="flex-1"><strong>{workroom.lost.message}</strong> {workroom.lost.next}</span>
+    <button type="button" class="btn btn-strong" onclick={takeUpdate}
+      >{workroom.lost.code === 'store-newer' ? 'Get the newer version' : 'Reload'}</button
+    >
+  </p>
+{/if}
 <div class={bare ? '' : 'flex h-dvh flex-col md:flex-row'}>
   {#if !bare}<Rail />{/if}
   <main class={bare ? '' : 'min-h-0 min-w-0 flex-1 overflow-y-auto'}>
     {#if workroom.status === 'closed' && workroom.problem}
       <div class="m-8 max-w-xl" role="alert">
         <h1 class="mb-2 text-2xl text-madder">{workroom.problem.message}</h1>
-        <p>{workroom.problem.next}</p>
+        <p class="mb-4">{workroom.problem.next}</p>
+        <button type="button" class="btn btn-strong" onclick={takeUpdate}
+          >{workroom.problem.code === 'store-newer' ? 'Get the newer version' : 'Reload'}</button
+        >
       </div>
     {:else if workroom.status === 'ready'}
       {#key page.url.pathname}<Guard what="This place">{@render children()}</Guard>{/key}

@@ -50,8 +50,5 @@ export function sayReplaced(): void {
 export function watchFaults(): void {
   window.addEventListener('error', (event) => sayFault(event.error ?? event.message));
   window.addEventListener('unhandledrejection', (event) => sayFault(event.reason));
-  window.addEventListener('vite:preloadError', (event) => {
-    event.preventDefault();
-    sayReplaced();
-  });
+  window.addEventListener('vite:preloadError', sayReplaced);
 }

@@ -66,8 +66,9 @@ class Workroom {
     watchTyping();
     this.store.tabs.listen((paths) => void typed().then(() => this.writes.add(() => this.hear(paths))));
     this.problem = await this.store.open((problem) => {
-      if (problem.code !== 'store-blocked') this.lost = problem;
-      showProblem(problem);
+      // It stays on the screen: nothing can be kept until the page is loaded again.
+      if (problem.code === 'store-blocked') showProblem(problem);
+      else this.lost = problem;
     });
     if (this.problem) {
       this.status = 'closed';
