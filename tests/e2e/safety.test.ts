@@ -1,6 +1,5 @@
 import { expect } from 'chai';
-import { copyFileSync, cpSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { readdirSync, readFileSync } from 'node:fs';
 import { join, relative } from 'node:path';
 import type { Page } from 'playwright-core';
 import { openPage, startApp, startBrowser, useApp } from '../support/app';
@@ -178,41 +177,5 @@ describe('data safety', () => {
     await page.getByRole('button', { name: 'Try again' }).click();
     await shows(page, 'On the shelf', faults);
     await context.close();
-  });
-
-  it('a newer version waits while a run is on, and is offered when it is left', async () => {
-    const folder = mkdtempSync(join(tmpdir(), 'jolt-update-'));
-    cpSync('build', join(folder, 'build'), { recursive: true });
-    copyFileSync('server.mjs', join(folder, 'server.mjs'));
-    const worker = join(folder, 'build/client/service-worker.js');
-    // The server would rather send what was packed beforehand.
-    for (const packed of ['.gz', '.br']) rmSync(worker + packed, { force: true });
-    let app = await startApp({ cwd: folder });
-    const { page, context } = await openPage(used.browser, { serviceWorkers: 'allow' });
-    await page.goto(app.url);
-    await page.getByRole('heading', { name: 'Gullmere Kite Fair' }).waitFor();
-    await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
-    await page.getByRole('link', { name: 'Resume' }).click();
-    await page.getByTestId('resume').waitFor();
-    await app.stop();
-    writeFileSync(worker, `${readFileSync(worker, 'utf8')}\n// newer`);
-    app = await startApp({ cwd: folder, at: Number(new URL(app.url).port) });
-    await page.evaluate(async () => {
-      const registration = await navigator.serviceWorker.ready;
-      await registration.update();
-      while (!registration.waiting) await new Promise((done) => setTimeout(done, 50));
-    });
-    const offer = page.getByText('A newer Jolt Step is ready.');
-    await page.keyboard.press('Space');
-    await page.getByTestId('resume').waitFor({ state: 'detached' });
-    expect(await offer.count()).to.equal(0);
-    await page.getByRole('link', { name: /Leave/ }).click();
-    await offer.waitFor();
-    await page.getByRole('button', { name: 'Use it now' }).click();
-    await page.waitForFunction(async () => !(await navigator.serviceWorker.ready).waiting);
-    await page.getByText('Line-winder pouch is waiting').waitFor();
-    await context.close();
-    await app.stop();
-    rmSync(folder, { recursive: true });
   });
 });

@@ -13,6 +13,7 @@ import {
 import { same } from '$lib/core/merge';
 import { attempt, JoltDb, Store } from '$lib/store';
 import { demoWorkroom, recordsOf } from '$lib/demo';
+import { jpeg } from '../support/picture';
 
 let n = 0;
 const fresh = () => new Store(new JoltDb(`backup-${n++}`));
@@ -28,7 +29,7 @@ async function filled(): Promise<Store> {
     id: 'p1',
     runId: run.id,
     type: 'image/jpeg',
-    bytes: new Uint8Array([255, 216, 1, 2, 3]),
+    bytes: jpeg(),
   });
   return store;
 }
@@ -138,6 +139,30 @@ describe('backup and restore', () => {
     const [tape] = Object.keys(files).filter((f) => f.startsWith('tapes/'));
     expect(refusal(repacked(() => undefined, { [tape]: files[tape].map((b, i) => (i === 700 ? b ^ 1 : b)) }))).to.equal('bad-backup'); // prettier-ignore
     expect(refusal(repacked(() => undefined))).to.equal('read');
+  });
+  it('refuses what would lock the workroom or run in it: moments that are no date, events out of number, ids twice, a document for a picture', async () => {
+    const whole = await (await filled()).whole();
+    const refused = (change: (data: WorkroomData) => void): string => {
+      const data = structuredClone(whole);
+      change(data);
+      const read = readBackup(packBackup(data));
+      return read.ok ? 'taken' : read.problem.message;
+    };
+    expect(refused(() => undefined)).to.equal('taken');
+    expect(refused((d) => (d.runs[0].run.createdAt = 1e17))).to.match(/damaged: records.runs.*createdAt/);
+    expect(refused((d) => (d.runs[0].events[2].event.at = -1))).to.match(/damaged/);
+    expect(refused((d) => (d.movements[0] = { ...d.movements[0], at: Infinity }))).to.match(/damaged/);
+    for (const n of [0, 2 ** 53 - 1])
+      expect(refused((d) => d.runs[0].events.forEach((e, i) => (e.n = i ? n : 0))), `${n}`).to.match(/not numbered one after the other/); // prettier-ignore
+    expect(refused((d) => d.builds.push({ ...d.builds[0], name: 'Twin' }))).to.match(
+      /builds, two have the same id/,
+    );
+    expect(refused((d) => d.runs.push(d.runs[0]))).to.match(/runs, two have the same id/);
+    expect(refused((d) => (d.photos[0] = { ...d.photos[0], type: 'text/html' }))).to.match(
+      /p1 is no picture/,
+    );
+    expect(refused((d) => (d.photos[0] = { ...d.photos[0], bytes: new TextEncoder().encode('<script>') }))).to.match(/p1 is no picture/); // prettier-ignore
+    expect(refused((d) => (d.builds[0].id = 'constructor'))).to.match(/no id/);
   });
   it('never throws, whatever bytes come', () => {
     const bytes = packBackup(emptyWorkroom());

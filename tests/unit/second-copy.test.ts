@@ -266,8 +266,29 @@ describe('second copy', () => {
     const whole = await opened(disk, half.db.name);
     expect(whole.back).to.deep.equal({ rows: 1, damaged: 0, late: 0 });
     expect(await whole.store.tape(build.tapeId)).to.deep.equal(bytes);
-    disk.write = () => new Promise(() => undefined);
+    // One that hangs is waited for once and told once; then nothing waits for it, and it catches up when it answers.
+    const write = disk.write.bind(disk);
+    let answer = () => {};
+    const told: string[] = [];
+    whole.store.copy.ontrouble = (why) => told.push(why);
+    disk.write = (...what) => new Promise((resolve) => (answer = () => void write(...what).then(resolve)));
     await whole.store.log.addEvents('r1', 1, [done(1)]);
-    expect((await whole.store.log.run('r1'))?.events).to.deep.equal([started, done(1)]);
+    const { setTimeout: timer } = globalThis;
+    const waits: (number | undefined)[] = [];
+    globalThis.setTimeout = ((work: () => void, ms?: number) => (
+      waits.push(ms),
+      timer(work, ms)
+    )) as typeof timer;
+    for (let i = 2; i < 8; i++) await whole.store.log.addEvents('r1', i, [done(i)]);
+    globalThis.setTimeout = timer;
+    expect(waits.filter((ms) => (ms ?? 0) > 1000)).to.deep.equal([]);
+    expect(told).to.deep.equal(['The second copy does not answer.']);
+    expect((await whole.store.log.run('r1'))?.events).to.have.length(8);
+    disk.write = write;
+    answer();
+    while (whole.store.copy.trouble) await new Promise((next) => setTimeout(next, 10));
+    await lose(whole.db);
+    const { store: again } = await opened(disk, half.db.name);
+    expect((await again.log.run('r1'))?.events).to.have.length(8);
   });
 });

@@ -8,7 +8,7 @@ import { planThread } from '$lib/core/thread';
 import { closePath, rectangle, run, satin, tatami, TapeMaker } from '$lib/core/outline';
 import { writeTape } from '$lib/core/tape';
 import { newWorkshop } from '$lib/core/workshop';
-import { tailTab } from '$lib/demo';
+import { pouch, tailTab } from '$lib/demo';
 import { example, readAs, workshopWith } from '../support/examples';
 
 const stops = (text: string) => {
@@ -76,6 +76,17 @@ describe('a ZIP bundle', () => {
     expect(bundle.value.tapes[0].bytes).to.deep.equal(tape);
     expect(bundle.value.documents.map((d) => d.name)).to.deep.equal(['steps.pdf']);
     expect(bundle.value.others).to.deep.equal(['run.exe']);
+  });
+  it('tells two tapes of one name in two folders apart, by their folders', () => {
+    const other = writeTape(pouch());
+    const bundle = readBundle(
+      zipSync({ 'small/tab.dst': tape, 'large/tab.dst': other, 'a.txt': strToU8('x') }),
+    );
+    if (!bundle.ok) throw new Error(bundle.problem.message);
+    expect(bundle.value.tapes.map((t) => [t.name, t.path, t.bytes.length])).to.deep.equal([
+      ['large/tab.dst', 'large/tab.dst', other.length],
+      ['small/tab.dst', 'small/tab.dst', tape.length],
+    ]);
   });
   it('refuses what is none, cut off, empty of tapes, or would fill the memory', () => {
     const zip = zipSync({ 'a.dst': tape });

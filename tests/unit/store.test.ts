@@ -177,6 +177,46 @@ describe('store', () => {
     expect(told).to.deep.equal(['store-blocked']);
   });
 
+  it('two tabs: each keeps what the other has stored, and a clash is told with both values', async () => {
+    const db = fresh();
+    const [one, other] = [new Store(db), new Store(db)];
+    await one.addBuild(build, [{ id: build.tapeId, bytes }]);
+    const change = (s: Store, by: Partial<Build>, at: string) =>
+      s.changeBuild(build, { ...build, ...by, changedAt: `2026-05-01T10:00:0${at}.000Z` });
+    await change(one, { notes: 'pale felt', name: 'Tab' }, '1');
+    const merged = await change(other, { needle: 'sharp', notes: 'dark felt' }, '2');
+    if (!merged.ok) throw new Error(merged.problem.message);
+    expect(merged.value.conflicts).to.deep.equal([
+      { path: ['notes'], mine: 'dark felt', theirs: 'pale felt' },
+    ]);
+    expect(await one.build(build.id)).to.deep.include({ name: 'Tab', needle: 'sharp', notes: 'pale felt', changedAt: '2026-05-01T10:00:02.000Z' }); // prettier-ignore
+
+    const shop = newWorkshop();
+    await one.changeWorkshop(shop, { ...shop, name: 'Tern & Tide' });
+    await other.changeWorkshop(shop, { ...shop, unit: 'inch' });
+    expect(await one.workshop()).to.include({ name: 'Tern & Tide', unit: 'inch' });
+    await one.changeSetting('cutting', undefined, { ticks: ['a', 'b'] });
+    await one.changeSetting('cutting', { ticks: ['a', 'b'] }, { ticks: ['b'] });
+    await other.changeSetting('cutting', { ticks: ['a', 'b'] }, { ticks: ['a', 'b', 'c'] });
+    expect(await one.setting('cutting')).to.deep.equal({ ticks: ['b', 'c'] });
+    await one.removeBuild(build.id);
+    const late = await change(other, { notes: 'too late' }, '3');
+    expect(late.ok ? '' : late.problem.code).to.equal('build-gone');
+    expect(await one.builds()).to.deep.equal([]);
+  });
+
+  it('an event of an absurd number stops no run: it is set aside, and the next one is given out as ever', async () => {
+    const db = fresh();
+    const store = new Store(db);
+    await store.log.start(run, { type: 'started', at: 5 });
+    await db.events.add({ runId: 'r1', n: 2 ** 53 - 1, event: { type: 'paused', at: 6 } });
+    const read = await store.log.run('r1');
+    expect([read?.events.length, read?.next]).to.deep.equal([1, 1]);
+    await store.log.addEvents('r1', 1, [{ type: 'paused', at: 7 }]);
+    expect((await store.log.run('r1'))?.events).to.have.length(2);
+    expect(store.takeDamaged()).to.have.length(1);
+  });
+
   it('a damaged event or workshop is set aside and told; the rest of the run is there', async () => {
     const db = fresh();
     const store = new Store(db);

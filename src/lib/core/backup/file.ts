@@ -1,6 +1,8 @@
 import { strFromU8, strToU8, unzipSync, zipSync, type Zippable } from 'fflate';
 import * as z from 'zod';
+import { pictureType } from '../picture';
 import { fail, ok, type Result } from '../problem';
+import { uniqueIds } from '../schema';
 import { readTape } from '../tape';
 import { recordsSchema, type BackupFile, type WorkroomData } from './types';
 
@@ -29,7 +31,7 @@ const KINDS = ['tapes', 'sheets', 'photos'] as const;
 const indexSchema = z.object({
   format: z.literal(FORMAT),
   version: z.literal(VERSION),
-  files: z.record(z.enum(KINDS), z.array(fileSchema).max(MOST_FILES)),
+  files: z.record(z.enum(KINDS), uniqueIds(z.array(fileSchema).max(MOST_FILES))),
   records: recordsSchema,
 });
 
@@ -134,6 +136,9 @@ export function readBackup(bytes: Uint8Array): Result<WorkroomData> {
       if (!found || found.length !== length || hashOf(found) !== hash)
         return damaged(`${kind}/${more.id} is missing or changed`);
       if (kind === 'tapes' && !readTape(found).ok) return damaged(`${kind}/${more.id} is no stitch tape`);
+      // Of any other type it might be a document with scripts of its own.
+      if (kind === 'photos' && (!pictureType(found) || pictureType(found) !== more.type))
+        return damaged(`${kind}/${more.id} is no picture`);
       data[kind].push({ ...more, bytes: found } as BackupFile);
     }
   return ok(data);

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { pictureType } from '$lib/core/picture';
   import { workroom } from '../state/workroom.svelte';
 
   // A picture kept with a step, loaded when it is shown.
@@ -8,8 +9,10 @@
     let made = '';
     let gone = false;
     void workroom.store.log.photo(id).then((photo) => {
-      if (!photo || gone) return;
-      made = URL.createObjectURL(new Blob([photo.bytes as Uint8Array<ArrayBuffer>], { type: photo.type }));
+      // By its bytes: what is said of it could make a document of it, with scripts at our own address.
+      const type = photo && pictureType(photo.bytes);
+      if (!type || gone) return;
+      made = URL.createObjectURL(new Blob([photo.bytes as Uint8Array<ArrayBuffer>], { type }));
       url = made;
     });
     return () => {

@@ -24,9 +24,10 @@ import { fail } from '$lib/core/problem';
 import { stackAt } from '$lib/core/score';
 import { attempt, type PhotoRecord } from '$lib/store';
 import { newId } from './ids';
-import { keep, WriteQueue } from './keeping';
+import { keep } from './keeping';
 import { showProblem } from './notices';
 import { known, workroom, type KnownRun } from './workroom.svelte';
+import { WriteQueue } from './write-queue';
 
 /** How far the run has come is kept this often between events, ms. */
 const BEAT_MS = 5000;

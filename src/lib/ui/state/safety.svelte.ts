@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import type { MergeMode, RestoreSummary, WorkroomData } from '$lib/core/backup';
+import { fail } from '$lib/core/problem';
 import { attempt } from '$lib/store';
 import { core } from '$lib/workers';
 import { newId } from './ids';
@@ -11,6 +12,12 @@ const schema = z.object({ lastAt: z.number().nullable(), since: z.number() });
 const DAY_MS = 86_400_000;
 /** Of the bar: reading, before the rest. */
 const READ_SHARE = 0.5;
+const DRAW_SHARE = 0.2;
+const { problem: unreadable } = fail(
+  'bad-backup',
+  'The pictures of this backup could not be read; nothing here was changed.',
+  'Choose another backup, or try it in another browser.',
+);
 /** From this share on the browser's room is called nearly full. */
 const NEARLY_FULL = 0.85;
 
@@ -93,9 +100,16 @@ class Safety {
         return null;
       }
       tell(READ_SHARE);
-      const mine = await this.mine((share) => tell(READ_SHARE + (1 - READ_SHARE) * share), signal);
+      const { safePictures } = await import('./pictures');
+      const safe = await attempt(() => safePictures(backup.value, (share) => tell(READ_SHARE + DRAW_SHARE * share), signal)); // prettier-ignore
+      if (!safe.ok || !safe.value.ok) {
+        if (!signal.aborted) showProblem(safe.ok && !safe.value.ok ? safe.value.problem : unreadable);
+        return null;
+      }
+      const rest = READ_SHARE + DRAW_SHARE;
+      const mine = await this.mine((share) => tell(rest + (1 - rest) * share), signal);
       const { summarise } = await import('$lib/core/backup');
-      return mine && { backup: backup.value, summary: summarise(mine, backup.value) };
+      return mine && { backup: safe.value.value, summary: summarise(mine, safe.value.value) };
     });
   }
   /** All or nothing, in one write. */

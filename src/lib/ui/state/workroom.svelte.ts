@@ -11,9 +11,10 @@ import { attempt, Store, type StoredRun } from '$lib/store';
 import { conflicts } from './conflicts.svelte';
 import { orFault, report } from './faults';
 import { newId, nowIso } from './ids';
-import { keep, WriteQueue } from './keeping';
+import { keep } from './keeping';
 import { showNote, showProblem } from './notices';
 import { typed, watchTyping } from './typing';
+import { WriteQueue } from './write-queue';
 
 /** A run of the log with what its events come to. */
 export interface KnownRun extends StoredRun {
