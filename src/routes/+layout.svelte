@@ -18,10 +18,20 @@
   import { isOfThisVersion, offerUpdate, takeUpdate, watchForUpdates } from '$lib/ui/state/update';
   import { workroom } from '$lib/ui/state/workroom.svelte';
 
+  /** From the first screen to looking for the day's backup. */
+  const FOLDER_MS = 2000;
   let { children } = $props();
   onMount(() => {
     watchFaults();
     if ('serviceWorker' in navigator) void watchForUpdates();
+  });
+  // After the first screen: a backup of the day, where the maker has a folder for it.
+  $effect(() => {
+    if (workroom.status === 'ready')
+      setTimeout(
+        () => void import('$lib/ui/state/folder.svelte').then((m) => m.backupFolder.start()),
+        FOLDER_MS,
+      );
   });
   // A run that was left may have been the last thing that an update waited for.
   afterNavigate(() => void offerUpdate());

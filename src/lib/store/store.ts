@@ -18,6 +18,7 @@ export type NewTape = TapeRecord;
 const tapesOf = (build: Build) => [build.tapeId, ...(build.insertions ?? []).flatMap((i) => i.tapeId ?? [])];
 const sheetsOf = (build: Build) => (build.documents ?? []).map((d) => d.id);
 
+const BACKUPS = 'backups';
 /** Dexie counts ten native versions to one of its own. */
 const NATIVE_VERSIONS = 10;
 
@@ -254,6 +255,14 @@ export class Store {
       await this.saveSetting(key, value);
       return value;
     });
+  }
+  /** The maker's own folder for backups, as this browser knows it. */
+  async folder(): Promise<FileSystemDirectoryHandle | null> {
+    return (await this.db.folders.get(BACKUPS))?.handle ?? null;
+  }
+  async saveFolder(handle: FileSystemDirectoryHandle | null): Promise<void> {
+    if (handle) await this.db.folders.put({ id: BACKUPS, handle });
+    else await this.db.folders.delete(BACKUPS);
   }
   async isEmpty(): Promise<boolean> {
     return (await this.db.builds.count()) === 0 && (await this.db.settings.count()) === 0;

@@ -7,7 +7,7 @@ import type { EventRecord, JoltDb } from './db';
 import { COPY_MARK } from './second-copy';
 
 /** Told of this browser, not of the workroom: not part of a backup. */
-const OWN_SETTINGS = ['workshop', 'backup', COPY_MARK];
+const OWN_SETTINGS = ['workshop', 'backup', 'folder', COPY_MARK];
 const isOwn = (key: string) => OWN_SETTINGS.includes(key) || key.startsWith('workshop, damaged');
 
 /** Runs that are checked before the screen is let in. */

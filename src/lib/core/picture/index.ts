@@ -2,8 +2,7 @@
  * Pictures by their bytes, not by what is said of them. In: bytes. Out: which of the few kinds that are shown here, and whether
  * a JPEG is nothing but a picture.
  */
-export const PICTURE_TYPES = ['image/jpeg', 'image/png', 'image/webp'] as const;
-export type PictureType = (typeof PICTURE_TYPES)[number];
+export type PictureType = 'image/jpeg' | 'image/png' | 'image/webp';
 
 const ascii = (bytes: Uint8Array, from: number, text: string): boolean =>
   [...text].every((c, i) => bytes[from + i] === c.charCodeAt(0));

@@ -30,5 +30,5 @@ export const pool = new Pool(
 );
 process.once('sveltekit:shutdown', () => pool.close());
 export { BUSY } from './pool';
-export { jsonAnswer, parseJson, refusal, resultAnswer, shapeProblem, type Answer } from './answers';
+export { parseJson, refusal, resultAnswer, shapeProblem, type Answer } from './answers';
 export type { LoadedTape } from './work';

@@ -76,7 +76,12 @@
   async function finish() {
     // What was typed last is being stored as the focus leaves its field.
     await session.settled();
-    await session.finish();
+    if (await session.finish()) await keepBackup();
+  }
+  /** What was just made is in the maker's own folder too, where there is one. */
+  async function keepBackup() {
+    const { backupFolder } = await import('../state/folder.svelte');
+    await backupFolder.backUp();
   }
   function onkeydown(event: KeyboardEvent) {
     if (isTyping(event) || event.ctrlKey || event.metaKey || event.altKey || troubled || choosing) return;

@@ -24,7 +24,7 @@ const isMissingPart = (error: unknown): boolean =>
   );
 
 /** Says once that something went wrong where no sentence was made for it. What is stored is not touched by it. */
-export function sayFault(error: unknown): void {
+function sayFault(error: unknown): void {
   console.error(error);
   if (performance.now() - saidAt < QUIET_MS) return;
   saidAt = performance.now();
@@ -36,7 +36,7 @@ export function sayFault(error: unknown): void {
   });
 }
 /** A newer version is on the server; this page has no part of it, and lost nothing. */
-export function sayReplaced(): void {
+function sayReplaced(): void {
   showProblem(
     {
       code: 'replaced',

@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import type { MergeMode, RestoreSummary, WorkroomData } from '$lib/core/backup';
 import { fail } from '$lib/core/problem';
+import { timestampSchema } from '$lib/core/schema';
 import { attempt } from '$lib/store';
 import { core } from '$lib/workers';
 import { newId } from './ids';
@@ -8,7 +9,7 @@ import { jobs } from './jobs.svelte';
 import { showNote, showProblem } from './notices';
 import { workroom } from './workroom.svelte';
 
-const schema = z.object({ lastAt: z.number().nullable(), since: z.number() });
+const schema = z.object({ lastAt: timestampSchema.nullable(), since: timestampSchema });
 const DAY_MS = 86_400_000;
 /** Of the bar: reading, before the rest. */
 const READ_SHARE = 0.5;
@@ -78,6 +79,12 @@ class Safety {
       showProblem(packed.problem);
       return null;
     });
+  }
+  /** The same beside other work: no bar, nothing to stop. */
+  async packQuietly(): Promise<Uint8Array | null> {
+    const whole = await attempt(() => workroom.store.whole());
+    const packed = whole.ok ? await core((worker) => worker.packBackup(whole.value)) : whole;
+    return packed.ok ? packed.value : null;
   }
   private async mine(tell: (share: number) => void, signal: AbortSignal): Promise<WorkroomData | null> {
     const whole = await attempt(() => workroom.store.whole(tell, signal));

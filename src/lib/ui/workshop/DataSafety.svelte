@@ -5,6 +5,7 @@
   import type { MergeMode, RestoreSummary, WorkroomData } from '$lib/core/backup';
   import { count, formatNumber } from '$lib/core/units';
   import Dialog from '../kit/Dialog.svelte';
+  import FolderBackups from './FolderBackups.svelte';
   import { saveBytesAs } from '../kit/save-as';
   import { showNote } from '../state/notices';
   import { safety } from '../state/safety.svelte';
@@ -45,8 +46,11 @@
   async function choose(event: Event & { currentTarget: HTMLInputElement }) {
     const [file] = event.currentTarget.files ?? [];
     event.currentTarget.value = '';
-    if (!file) return;
-    found = await safety.read(new Uint8Array(await file.arrayBuffer()));
+    if (file) await look(new Uint8Array(await file.arrayBuffer()));
+  }
+  /** What restoring it would do, before it is done. */
+  async function look(bytes: Uint8Array) {
+    found = await safety.read(bytes);
     opened = found !== null;
   }
   async function restore() {
@@ -77,6 +81,7 @@
       >{safety.lastAt ? `Last backup: ${day.format(safety.lastAt)}.` : 'No backup was made here yet.'}</span
     >
   </div>
+  <FolderBackups onrestore={look} />
   <p class={['mt-3', safety.copyIsBehind ? 'text-madder' : 'text-quiet']} data-testid="second-copy">
     {safety.copyWords}
   </p>
