@@ -8,7 +8,7 @@ const isConstant = (node) =>
     ? /^[A-Z][A-Z\d_]*$/.test(node.name)
     : node.type === 'TSAsExpression'
       ? isConstant(node.expression)
-      : node.type === 'ArrayExpression';
+      : node.type === 'ArrayExpression' && node.elements.every((e) => e.type !== 'SpreadElement');
 
 /** @type {import('eslint').Rule.RuleModule} */
 export default {

@@ -82,7 +82,7 @@
     data-testid="lost-database"
   >
     <span class="flex-1"><strong>{workroom.lost.message}</strong> {workroom.lost.next}</span>
-    <button type="button" class="btn btn-strong" onclick={takeUpdate}
+    <button type="button" class="btn btn-strong" onclick={() => takeUpdate({ lost: true })}
       >{workroom.lost.code === 'store-newer' ? 'Get the newer version' : 'Reload'}</button
     >
   </p>
@@ -94,7 +94,7 @@
       <div class="m-8 max-w-xl" role="alert">
         <h1 class="mb-2 text-2xl text-madder">{workroom.problem.message}</h1>
         <p class="mb-4">{workroom.problem.next}</p>
-        <button type="button" class="btn btn-strong" onclick={takeUpdate}
+        <button type="button" class="btn btn-strong" onclick={() => takeUpdate({ lost: true })}
           >{workroom.problem.code === 'store-newer' ? 'Get the newer version' : 'Reload'}</button
         >
       </div>

@@ -43,7 +43,9 @@ describe('lists that are shown', () => {
       linter.verify(code, config, 'a.svelte').filter((m) => m.ruleId === 'jolt/each-key-is-an-id').length;
     for (const key of ['p.id', 'p.key', 'i', 'p.piece.id'])
       expect(faults(`{#each list as p, i (${key})}x{/each}`), key).to.equal(0);
-    expect(faults('{#each KINDS as kind (kind)}x{/each}')).to.equal(0);
+    for (const fixed of ['KINDS', "['mm', 'inch']"])
+      expect(faults(`{#each ${fixed} as kind (kind)}x{/each}`), fixed).to.equal(0);
+    expect(faults('{#each [...told, ...stale] as line (line)}x{/each}')).to.equal(1);
     for (const key of ['p.name', 'p', 'p.name + p.id', 'p.at'])
       expect(faults(`{#each list as p, i (${key})}x{/each}`), key).to.equal(1);
   });

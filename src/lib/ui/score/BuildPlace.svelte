@@ -237,7 +237,7 @@
         >
       </p>
     {/if}
-    {#each [...reading.warnings, ...plan.score.stale] as warning (warning)}
+    {#each [...reading.warnings, ...plan.score.stale] as warning, place (place)}
       <p class="border-l-4 border-hands bg-hands-soft px-3 py-1 text-sm">{warning}</p>
     {/each}
 

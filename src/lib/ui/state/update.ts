@@ -31,14 +31,17 @@ export async function offerUpdate(): Promise<void> {
     onDismiss: () => (offered = false),
   });
 }
-/** Takes the version that waits, never under a run; without one the page is loaded again as it is. */
-export async function takeUpdate(): Promise<void> {
-  if (await isRunning()) {
+/**
+ * Takes the version that waits, never under a run; without one the page is loaded again as it is.
+ * @param lost this page can keep nothing any more: a run that it holds goes on only in the next one
+ */
+export async function takeUpdate({ lost = false } = {}): Promise<void> {
+  if (!lost && (await isRunning())) {
     offered = false;
     showNote('A run is at the machine: the newer Jolt Step waits.', 'It is offered again when the run is left.');
     return;
   }
-  await before().catch(() => undefined);
+  if (!lost) await before().catch(() => undefined);
   await registration?.update().catch(() => undefined);
   const waiting = registration?.waiting;
   if (!waiting) return location.reload();
