@@ -1,0 +1,108 @@
+import { expect } from 'chai';
+import type { Locator, Page } from 'playwright-core';
+import { openPage, startApp, useApp } from '../support/app';
+
+const used = useApp();
+
+/** Places whose fields are all kept; of the others some only choose what is shown. */
+const KEPT = ['/workshop', '/cut', '/builds/crew-patch?view=order', '/builds/line-winder-pouch?view=how', '/builds/pilot-bib?view=notes', '/builds/tail-tab?view=step']; // prettier-ignore
+const PLACES = [...KEPT, '/', '/builds', '/run', '/log', '/builds/gull-pennant?view=cut', '/builds/picnic-coaster?view=check', '/builds/wind-star?view=list']; // prettier-ignore
+
+async function open(page: Page, url: string) {
+  await page.goto(url);
+  await page.getByRole('heading', { level: 1 }).first().waitFor({ state: 'attached' });
+  await page.waitForFunction(() => !/Opening the workroom|Reading the tape|Working out/.test(document.body.innerText)); // prettier-ignore
+  await page.waitForLoadState('networkidle');
+}
+const fieldsOf = (page: Page) => page.locator('main').locator('input:visible:enabled:not([type=file]), select:visible:enabled, textarea:visible:enabled'); // prettier-ignore
+/** Everything that is typed or chosen, in order. */
+const shown = (page: Page) =>
+  fieldsOf(page).evaluateAll((all) =>
+    all.map((f) => {
+      const field = f as HTMLInputElement;
+      const name = field.getAttribute('aria-label') ?? field.labels?.[0]?.innerText ?? '';
+      return `${name}: ${['checkbox', 'radio'].includes(field.type) ? field.checked : field.value}`;
+    }),
+  );
+
+/** Gives a field another value that it takes. */
+async function change(field: Locator) {
+  const { tag, type, value, min, max, options, checked } = await field.evaluate((f) => {
+    const e = f as HTMLInputElement & HTMLSelectElement;
+    return { tag: e.tagName, type: e.type, value: e.value, min: Number(e.min || -1e9), max: Number(e.max || 1e9), checked: e.checked, options: e.tagName === 'SELECT' ? [...e.options].map((o) => o.value) : [] }; // prettier-ignore
+  });
+  if (tag === 'SELECT') await field.selectOption(options[(options.indexOf(value) + 1) % options.length]);
+  else if (type === 'checkbox') await field.setChecked(!checked);
+  else if (type === 'radio') await field.check();
+  else if (type === 'color') await field.fill('#123456');
+  else if (type === 'date') await field.fill('2031-05-06');
+  else if (type === 'number')
+    await field.fill(String(Number(value) + 1 <= max ? Math.max(min, Number(value) + 1) : Number(value) - 1)); // prettier-ignore
+  else await field.fill(`${value.slice(0, 30)} twice`);
+  await field.blur().catch(() => undefined);
+}
+
+describe('every control of every place', () => {
+  it('that is typed into or chosen from keeps what it was given, over a reload', async () => {
+    const { page, context, faults } = await openPage(used.browser);
+    for (const place of KEPT) {
+      await open(page, used.app.url + place);
+      const before = await shown(page);
+      const fields = fieldsOf(page);
+      // What one changes may take others away: gone over backwards, the unit last.
+      for (let i = (await fields.count()) - 1; i >= 0; i--)
+        if (i < (await fields.count())) await change(fields.nth(i));
+      // Each waits for the one before: the last one kept means all are.
+      await page.waitForTimeout(1500);
+      const after = await shown(page);
+      expect(after.filter((value, i) => value !== before[i]).length, place).to.be.above(before.length / 3);
+      // The address names the step.
+      await open(page, page.url());
+      expect(await shown(page), place).to.deep.equal(after);
+      expect(await page.getByTestId('fault').count(), place).to.equal(0);
+    }
+    expect(faults).to.deep.equal([]);
+    await context.close();
+  }).timeout(400_000);
+
+  it('that is pressed does what it says without a fault, and what comes after it is still stored', async () => {
+    const app = await startApp();
+    const { page, context, faults } = await openPage(used.browser);
+    await page.addInitScript(() => Object.assign(window, { showDirectoryPicker: () => Promise.reject(new DOMException('', 'AbortError')) })); // prettier-ignore
+    let pressed = 0;
+    for (const place of PLACES) {
+      await open(page, app.url + place);
+      const buttons = page.locator('main button:visible:enabled, main summary:visible');
+      const most = Math.min(await buttons.count(), 60);
+      for (let i = 0; i < most; i++) {
+        if (i >= (await buttons.count())) break;
+        const [at, name] = [page.url(), await buttons.nth(i).innerText()];
+        await buttons.nth(i).click();
+        pressed++;
+        // Some are loaded when they are opened.
+        await page.waitForTimeout(120);
+        if (await page.getByRole('dialog').count()) {
+          await page.keyboard.press('Escape');
+          await page.getByRole('dialog').waitFor({ state: 'detached' });
+        }
+        // Long work is stopped, as a maker may.
+        const stop = page.getByRole('button', { name: 'Stop', exact: true });
+        if (await stop.count()) await stop.click().catch(() => undefined);
+        if (new URL(page.url()).pathname !== new URL(at).pathname || !(await page.locator('nav').count())) await open(page, app.url + place); // prettier-ignore
+        expect(await page.getByTestId('fault').count(), `${place}: ${name}`).to.equal(0);
+        expect(faults, `${place}: ${name}`).to.deep.equal([]);
+      }
+      // The last one may have gone elsewhere.
+      await open(page, app.url + place);
+      const unit = page.getByRole('button', { name: /^Unit: / });
+      const was = await unit.getAttribute('aria-label');
+      await unit.click();
+      await page.waitForFunction((label) => document.querySelector('nav button')?.getAttribute('aria-label') !== label, was); // prettier-ignore
+      await open(page, app.url + place);
+      expect(await unit.getAttribute('aria-label'), place).to.not.equal(was);
+    }
+    expect(pressed).to.be.above(150);
+    await context.close();
+    await app.stop();
+  }).timeout(600_000);
+});
