@@ -1,5 +1,6 @@
 import { expect } from 'chai';
 import { execFileSync } from 'node:child_process';
+import { request } from 'node:http';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -153,6 +154,61 @@ describe('routes for scripts', () => {
     const huge = await post('/api/reading', new Uint8Array(64 * 1024 * 1024 + 10));
     expect(huge.status).to.equal(413);
     expect((await huge.json()).error.code).to.equal('too-large');
+  });
+
+  it('answers only to its own names, and lets no other site change anything', async () => {
+    const ask = (headers: Record<string, string>, method = 'GET', path = '/api/machine') =>
+      new Promise<{ status: number; code: string; policy: unknown }>((resolve, reject) => {
+        const sent = request(app.url + path, { method, headers }, (answer) => {
+          let text = '';
+          answer.on('data', (part) => (text += part));
+          answer.on('end', () => resolve({ status: answer.statusCode ?? 0, code: text.startsWith('{"error') ? JSON.parse(text).error.code : '', policy: answer.headers['cross-origin-resource-policy'] })); // prettier-ignore
+        });
+        sent.on('error', reject).end();
+      });
+    const { host, port } = new URL(app.url);
+    expect(await ask({ host: 'a-kite.example' })).to.deep.equal({ status: 421, code: 'wrong-host', policy: 'same-origin' }); // prettier-ignore
+    expect((await ask({ host: `a-kite.example:${port}` }, 'GET', '/')).status).to.equal(421);
+    for (const own of [host, `127.0.0.1:${port}`]) expect((await ask({ host: own })).status).to.equal(200);
+    for (const site of ['cross-site', 'same-site'])
+      expect(await ask({ 'sec-fetch-site': site }, 'DELETE', '/api/machine/x')).to.include({ status: 403, code: 'other-site' }); // prettier-ignore
+    // Reading is not changing; scripts send no such header, and our own page says same-origin.
+    expect((await ask({ 'sec-fetch-site': 'cross-site' })).status).to.equal(200);
+    for (const more of [{}, { 'sec-fetch-site': 'same-origin' }] as Record<string, string>[])
+      expect((await ask(more, 'DELETE', '/api/machine/x')).code).to.equal('no-head');
+  });
+
+  it('refuses a body that is too long in its own words though it came without a length, and holds no stream for a HEAD', async () => {
+    let sent = 0;
+    const body = new ReadableStream({
+      pull: (c) => (sent++ < 70 ? c.enqueue(new Uint8Array(1024 * 1024)) : c.close()),
+    });
+    const answer = await fetch(`${app.url}/api/reading`, { method: 'POST', body, duplex: 'half', headers: { 'content-type': 'application/octet-stream' } } as RequestInit).catch(() => null); // prettier-ignore
+    const bare = await fetch(`${app.url}/api/reading`, { method: 'POST', body: new Blob([bytes]) });
+    expect([bare.status, (await bare.json()).error.code]).to.deep.equal([415, 'no-content-type']);
+    // The line may be closed before all of it is sent: then there is nothing to be read.
+    if (answer) expect([answer.status, (await answer.json()).error.code]).to.deep.equal([413, 'too-large']);
+    await post('/api/machine/still/load', bytes);
+    const head = await fetch(`${app.url}/api/machine/still/events`, { method: 'HEAD' });
+    expect([head.status, head.headers.get('content-type')]).to.deep.equal([200, 'text/event-stream']);
+    expect((await fetch(`${app.url}/api/machine/nobody/events`, { method: 'HEAD' })).status).to.equal(404);
+  });
+
+  it('refuses with 503 and when to ask again what is more than it can take; pages and halts are answered all the while', async () => {
+    const layout = JSON.stringify({ pieces: [{ id: 'a', widthMm: 210, heightMm: 150, quantity: 900 }], stock: [{ id: 'b', widthMm: 1100, heightMm: 90_000, quantity: 1 }], seconds: 1 }); // prettier-ignore
+    const many = Array.from({ length: 24 }, () => post('/api/layout', layout, 'application/json'));
+    const halted = await fetch(`${app.url}/api/machine/nobody/command`, {
+      method: 'POST',
+      body: '{"command":"halt"}',
+      headers: { 'content-type': 'application/json' },
+    });
+    expect([halted.status, (await fetch(app.url)).status]).to.deep.equal([404, 200]);
+    const answers = await Promise.all(many);
+    const busy = answers.filter((a) => a.status === 503);
+    expect(busy.length).to.be.within(1, 10);
+    expect(busy.every((a) => Number(a.headers.get('retry-after')) > 0)).to.equal(true);
+    expect((await busy[0].json()).error.code).to.equal('busy');
+    expect(answers.filter((a) => a.status === 200).length).to.equal(24 - busy.length);
   });
 
   it('does what docs/api.md says: its curl lines run', () => {

@@ -28,8 +28,9 @@ const shown = (page: Page) =>
 /** Gives a field another value that it takes. */
 async function change(field: Locator) {
   const { tag, type, value, min, max, options, checked } = await field.evaluate((f) => {
-    const e = f as HTMLInputElement & HTMLSelectElement;
-    return { tag: e.tagName, type: e.type, value: e.value, min: Number(e.min || -1e9), max: Number(e.max || 1e9), checked: e.checked, options: e.tagName === 'SELECT' ? [...e.options].map((o) => o.value) : [] }; // prettier-ignore
+    const e = f as HTMLInputElement;
+    const options = f instanceof HTMLSelectElement ? [...f.options].map((o) => o.value) : [];
+    return { tag: e.tagName, type: e.type, value: e.value, min: Number(e.min || -1e9), max: Number(e.max || 1e9), checked: e.checked, options }; // prettier-ignore
   });
   if (tag === 'SELECT') await field.selectOption(options[(options.indexOf(value) + 1) % options.length]);
   else if (type === 'checkbox') await field.setChecked(!checked);

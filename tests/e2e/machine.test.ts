@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { writeTape } from '$lib/core/tape';
-import { pouch } from '$lib/demo';
-import { openPage, useApp } from '../support/app';
+import { pouch, tailTab } from '$lib/demo';
+import { openPage, startApp, useApp } from '../support/app';
 import { title, index, stepOn, begin, followMachine } from '../support/at-machine';
 import { eventsOf } from '../support/run-data';
 
@@ -50,6 +50,43 @@ describe('a machine that is followed', () => {
     await stepOn(page);
     expect(faults.filter((f) => !/404|Failed to load resource/.test(f))).to.deep.equal([]);
     await context.close();
+  });
+
+  it('that hangs, or is started again, is told in words; the real stop is named, and the run meets it again without a reload', async () => {
+    let app = await startApp();
+    const { page, context } = await openPage(used.browser);
+    await begin(page, app.url, 'line-winder-pouch');
+    while (!/quilt/i.test(await title(page))) await stepOn(page);
+    await page.getByRole('button', { name: 'How Run works for you' }).click();
+    await page.getByLabel('Times as fast').fill('1');
+    await followMachine(page, 'petrel');
+    await page.getByRole('button', { name: 'Start the machine' }).click();
+    await page.getByText(/^Sewing: \d/).waitFor();
+    const line = page.getByTestId('machine-line');
+    process.kill(app.pid, 'SIGSTOP');
+    await line.getByText('petrel does not answer; whether it sews is not known. The real stop is on the machine itself.').waitFor(); // prettier-ignore
+    expect(await page.getByText(/^Sewing: /).count()).to.equal(0);
+    await line.getByRole('button', { name: 'Try to halt it' }).click();
+    await page.getByText('Stop it at the machine itself').waitFor();
+    process.kill(app.pid, 'SIGCONT');
+    await line.waitFor({ state: 'detached' });
+    const port = Number(new URL(app.url).port);
+    await app.stop();
+    app = await startApp({ at: port });
+    await line.getByText('was restarted and has no tape').waitFor();
+    await line.getByRole('button', { name: 'Load the tape again' }).click();
+    await line.waitFor({ state: 'detached' });
+    await page.getByRole('button', { name: 'Start the machine' }).click();
+    await page.getByText(/^Sewing: \d/).waitFor();
+
+    // Another tape on it, by whoever knows its word: it is not taken for this run's.
+    const token = await page.evaluate(() => sessionStorage.getItem('jolt-head-token') ?? '');
+    await page.request.post(`${app.url}/api/machine/petrel/load`, { headers: { 'x-head-token': token, 'content-type': 'application/octet-stream' }, data: Buffer.from(writeTape(tailTab())) }); // prettier-ignore
+    await page.getByText('Another tape is on this machine now').waitFor();
+    expect(await page.getByTestId('machine').count()).to.equal(0);
+    await stepOn(page);
+    await context.close();
+    await app.stop();
   });
 
   it('opens the way out when its thread breaks, at the stitch where it broke', async () => {

@@ -16,6 +16,11 @@ const tooLarge: Problem = {
   message: 'The body is larger than 64 MiB.',
   next: 'Send one tape at a time.',
 };
+const untold: Problem = {
+  code: 'no-content-type',
+  message: 'The body came without a content-type and was not read.',
+  next: 'Send a tape as application/octet-stream, a CSV as text/csv, all else as application/json.',
+};
 const cutOff: Problem = {
   code: 'cut-off',
   message: 'The body did not come whole.',
@@ -39,6 +44,10 @@ export const answer = <T>(result: Result<T>, status = 422): Response => respond(
 /** The body as bytes, or the refusal. Counted while it arrives, so that a wrong length header cannot fill the memory. */
 export async function bodyBytes(request: Request): Promise<Uint8Array | Response> {
   if (Number(request.headers.get('content-length') ?? 0) > MAX_BYTES) return refuse(tooLarge, 413);
+  // The server before us hands on no body whose kind is not told.
+  const { headers } = request;
+  const isSent = Number(headers.get('content-length') ?? 0) > 0 || headers.has('transfer-encoding');
+  if (isSent && !headers.has('content-type')) return refuse(untold, 415);
   const parts: Uint8Array[] = [];
   let size = 0;
   const reader = request.body?.getReader();

@@ -80,7 +80,9 @@
           <details class="flex-1">
             <summary class="cursor-pointer">{day.format(c.at)}, {count(c.changes.length, 'figure')}</summary>
             <ul class="label">
-              {#each c.changes as f, place (place)}<li>{f.label}: {figure(f.from)} → {figure(f.to)}</li>{/each}
+              {#each c.changes as f, place (place)}<li>
+                  {f.label}: {figure(f.from)} → {figure(f.to)}
+                </li>{/each}
             </ul>
           </details>
           <button type="button" class="btn btn-small" onclick={() => goBack(c.id)}>Go back</button>
