@@ -3,13 +3,13 @@ import { spawnSync } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { ensureInstalled, root } from '../scripts/install.mjs';
+import { ensureChromium, ensureInstalled, root } from '../scripts/install.mjs';
 
 ensureInstalled();
 const { build } = await import('esbuild');
 const folder = mkdtempSync(join(tmpdir(), 'jolt-bench-'));
 await build({
-  entryPoints: ['index', 'memory', 'write-tapes', 'server'].map((name) => join(root, `bench/${name}.ts`)),
+  entryPoints: ['index', 'memory', 'write-tapes'].map((name) => join(root, `bench/${name}.ts`)),
   outdir: folder,
   outExtension: { '.js': '.mjs' },
   bundle: true,
@@ -28,6 +28,8 @@ for (const n of ['1000000', '4000000'])
   status ||= run('memory', join(folder, '100000.dst'), join(folder, `${n}.dst`));
 // On the built application.
 status ||= spawnSync(join(root, 'node_modules/.bin/vite'), ['build', '--logLevel', 'error'], { cwd: root, stdio: ['ignore', 'ignore', 'inherit'] }).status ?? 1; // prettier-ignore
-status ||= run('server');
+process.env.CHROMIUM_PATH = ensureChromium();
+for (const name of ['server', 'long-life'])
+  status ||= spawnSync(process.execPath, ['--import', 'tsx/esm', join(root, `bench/${name}.ts`)], { cwd: root, stdio: 'inherit' }).status ?? 1; // prettier-ignore
 rmSync(folder, { recursive: true });
 process.exit(status);

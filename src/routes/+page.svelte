@@ -1,5 +1,6 @@
 <script lang="ts">
   import Guard from '$lib/ui/kit/Guard.svelte';
+  import Portion from '$lib/ui/kit/Portion.svelte';
   import { onMount } from 'svelte';
   import { resolve } from '$app/paths';
   import { count, formatDuration } from '$lib/core/units';
@@ -62,23 +63,27 @@
     <div class="grid gap-10 lg:grid-cols-2">
       <section>
         <h2 class="mb-2 text-2xl">To make</h2>
-        <ul class="divide-y divide-rule border-y border-rule">
-          {#each workroom.builds as build (build.id)}
-            <li>
-              <Guard what={build.name} row>
-                <a
-                  class="flex min-h-14 items-center gap-4 px-2 py-2 hover:bg-paper"
-                  href={resolve('/builds/[id]', { id: build.id })}
-                >
-                  <TapePicture {build} size={44} />
-                  <strong class="flex-1 text-lg">{build.name}</strong>
-                  <span class="text-quiet">{count(build.order.quantity, 'item')}</span>
-                  <span aria-hidden="true">→</span>
-                </a></Guard
-              >
-            </li>
-          {/each}
-        </ul>
+        <Portion items={workroom.builds} size={20}>
+          {#snippet children(shown)}
+            <ul class="divide-y divide-rule border-y border-rule">
+              {#each shown as build (build.id)}
+                <li>
+                  <Guard what={build.name} row>
+                    <a
+                      class="flex min-h-14 items-center gap-4 px-2 py-2 hover:bg-paper"
+                      href={resolve('/builds/[id]', { id: build.id })}
+                    >
+                      <TapePicture {build} size={44} />
+                      <strong class="flex-1 text-lg">{build.name}</strong>
+                      <span class="text-quiet">{count(build.order.quantity, 'item')}</span>
+                      <span aria-hidden="true">→</span>
+                    </a></Guard
+                  >
+                </li>
+              {/each}
+            </ul>
+          {/snippet}
+        </Portion>
         <p class="label mt-3">Drop a stitch tape anywhere to bring in another.</p>
       </section>
       <section>

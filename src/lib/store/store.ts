@@ -1,6 +1,6 @@
 import type * as z from 'zod';
 import type { WorkroomData } from '$lib/core/backup';
-import { buildSchema, type Build } from '$lib/core/build';
+import { buildRowSchema, buildSchema, type Build } from '$lib/core/build';
 import { mergeChanges, same, type MergedChanges } from '$lib/core/merge';
 import { fail, ok, type Problem, type Result } from '$lib/core/problem';
 import { applyChanges, movementSchema, reversed, type Movement } from '$lib/core/stock';
@@ -79,7 +79,15 @@ export class Store {
 
   async builds(): Promise<Build[]> {
     const rows = await this.db.builds.orderBy('changedAt').reverse().toArray();
-    return this.sound(rows, buildSchema, (row) => `The build ${named(row)}`);
+    return this.sound(rows, buildRowSchema, (row) => `The build ${named(row)}`) as Build[];
+  }
+  /** Looks at builds in full that were read as rows: ids of those that are damaged within, which are told. */
+  damagedAmong(builds: readonly Build[]): string[] {
+    return builds.flatMap((build) => {
+      if (buildSchema.safeParse(build).success) return [];
+      this.note(`The build ${named(build)}`);
+      return [build.id];
+    });
   }
   private sound<S extends z.ZodType>(
     rows: unknown[],
@@ -237,8 +245,8 @@ export class Store {
     return (await import('./whole')).readWhole(this.db, tell, signal);
   }
   /** All of it in one go, or nothing. */
-  async restore(data: WorkroomData): Promise<void> {
-    return (await import('./whole')).writeWhole(this.db, data);
+  async restore(data: WorkroomData, tell?: (share: number) => void): Promise<void> {
+    return (await import('./whole')).writeWhole(this.db, data, tell);
   }
   async setting(key: string): Promise<unknown> {
     return (await this.db.settings.get(key))?.value;

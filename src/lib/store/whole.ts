@@ -70,8 +70,18 @@ export async function readWhole(
   };
 }
 
-/** Writes all of it in one go: the browser keeps everything or nothing. What is there and not named stays. */
-export async function writeWhole(db: JoltDb, data: WorkroomData): Promise<void> {
+/** Rows that are written between two words of how far it is. */
+const ROWS_AT_A_TIME = 5000;
+
+/**
+ * Writes all of it in one go: the browser keeps everything or nothing. What is there and not named stays.
+ * @param tell the share that is written, 0-1
+ */
+export async function writeWhole(
+  db: JoltDb,
+  data: WorkroomData,
+  tell: (share: number) => void = () => undefined,
+): Promise<void> {
   await db.transaction('rw', db.tables, async () => {
     await db.builds.bulkPut(data.builds);
     await db.tapes.bulkPut(data.tapes.map(({ id, bytes }) => ({ id, bytes })));
@@ -83,10 +93,21 @@ export async function writeWhole(db: JoltDb, data: WorkroomData): Promise<void> 
     );
     await db.movements.bulkPut(data.movements);
     await db.runs.bulkPut(data.runs.map((r) => r.run));
-    await db.events.bulkPut(
-      data.runs.flatMap(({ run, events }) => events.map(({ n, event }) => ({ runId: run.id, n, event }))),
+    const events = data.runs.flatMap(({ run, events: own }) =>
+      own.map(({ n, event }) => ({ runId: run.id, n, event })),
     );
+    for (let at = 0; at < events.length; at += ROWS_AT_A_TIME) {
+      await db.events.bulkPut(events.slice(at, at + ROWS_AT_A_TIME));
+      tell(Math.min(1, (at + ROWS_AT_A_TIME) / events.length));
+    }
+    await dropTails(db, data);
     for (const [key, value] of Object.entries(data.settings)) await db.settings.put({ key, value });
     if (data.workshop) await db.settings.put({ key: 'workshop', value: data.workshop });
   });
+}
+/** A run that is taken from elsewhere ends where it ends there: events of another one beyond that are not its own. */
+async function dropTails(db: JoltDb, data: WorkroomData): Promise<void> {
+  const lengths = new Map(data.runs.map(({ run, events }) => [run.id, events.length]));
+  const keys = (await db.events.toCollection().primaryKeys()) as [string, number][];
+  await db.events.bulkDelete(keys.filter(([run, n]) => n >= (lengths.get(run) ?? Infinity)));
 }

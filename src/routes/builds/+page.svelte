@@ -1,5 +1,6 @@
 <script lang="ts">
   import Guard from '$lib/ui/kit/Guard.svelte';
+  import Portion from '$lib/ui/kit/Portion.svelte';
   import { resolve } from '$app/paths';
   import ListPlus from '@lucide/svelte/icons/list-plus';
   import Trash from '@lucide/svelte/icons/trash-2';
@@ -37,35 +38,40 @@
   {#if workroom.builds.length === 0}
     <EmptyWorkroom />
   {:else}
-    <ul class="divide-y divide-rule border-y border-rule">
-      {#each found as build (build.id)}
-        <li class="flex items-center gap-4 py-2">
-          <Guard what={build.name} row>
-            <a
-              href={resolve('/builds/[id]', { id: build.id })}
-              class="flex min-w-0 flex-1 items-center gap-5 rounded p-2 hover:bg-paper"
-            >
-              <TapePicture {build} />
-              <span class="min-w-0 flex-1">
-                <strong class="block truncate text-xl">{build.name}</strong>
-                <span class="text-quiet">{techniqueById(build.technique).name}</span>
-              </span>
-              <span class="text-right"
-                >{count(build.order.quantity, 'item')}<br /><span class="label">{build.fileName}</span></span
+    <Portion items={found}>
+      {#snippet children(shown)}
+        <ul class="divide-y divide-rule border-y border-rule">
+          {#each shown as build (build.id)}
+            <li class="flex items-center gap-4 py-2">
+              <Guard what={build.name} row>
+                <a
+                  href={resolve('/builds/[id]', { id: build.id })}
+                  class="flex min-w-0 flex-1 items-center gap-5 rounded p-2 hover:bg-paper"
+                >
+                  <TapePicture {build} />
+                  <span class="min-w-0 flex-1">
+                    <strong class="block truncate text-xl">{build.name}</strong>
+                    <span class="text-quiet">{techniqueById(build.technique).name}</span>
+                  </span>
+                  <span class="text-right"
+                    >{count(build.order.quantity, 'item')}<br /><span class="label">{build.fileName}</span
+                    ></span
+                  >
+                </a>
+                <button
+                  type="button"
+                  class="btn btn-small"
+                  aria-label="Remove {build.name}"
+                  onclick={() => workroom.removeBuild(build)}><Trash size={16} /></button
+                ></Guard
               >
-            </a>
-            <button
-              type="button"
-              class="btn btn-small"
-              aria-label="Remove {build.name}"
-              onclick={() => workroom.removeBuild(build)}><Trash size={16} /></button
-            ></Guard
-          >
-        </li>
-      {:else}
-        <li class="p-4 text-quiet">No build is called that.</li>
-      {/each}
-    </ul>
+            </li>
+          {:else}
+            <li class="p-4 text-quiet">No build is called that.</li>
+          {/each}
+        </ul>
+      {/snippet}
+    </Portion>
     <p class="label mt-3">
       A stitch tape (.dst), a bundle (.zip), a CSV stitch list or an exported build may be dropped anywhere.
     </p>

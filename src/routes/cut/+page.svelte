@@ -25,6 +25,12 @@
   ] as const;
   let view = $state<(typeof VIEWS)[number][0]>('pieces');
   onMount(() => void cutting.load());
+  /** to choose from: those that are chosen, and the newest */
+  const OFFERED = 16;
+  let all = $state(false);
+  const offered = $derived(
+    all ? workroom.builds : workroom.builds.filter((b, i) => i < OFFERED || cutting.chosen.includes(b.id)),
+  );
 
   async function layOut() {
     if (view !== 'shopping') view = 'layout';
@@ -86,7 +92,7 @@
   {:else}
     <fieldset class="mb-4 flex flex-wrap gap-x-5 gap-y-1">
       <legend class="label mb-1">For the orders of</legend>
-      {#each cutting.plans as { build } (build.id)}
+      {#each offered as build (build.id)}
         <label class="flex min-h-8 items-center gap-2"
           ><input
             type="checkbox"
@@ -95,6 +101,11 @@
           />{build.name} <span class="label">{build.order.quantity}</span></label
         >
       {/each}
+      {#if offered.length < workroom.builds.length}<button
+          type="button"
+          class="btn btn-small"
+          onclick={() => (all = true)}>All {workroom.builds.length} builds</button
+        >{/if}
     </fieldset>
     <div class="mb-3 flex flex-wrap items-center gap-2">
       <div class="flex-1"><Tabs views={VIEWS} bind:value={view} label="Views of the cutting" {badge} /></div>

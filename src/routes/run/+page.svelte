@@ -1,6 +1,7 @@
 <script lang="ts">
   import Guard from '$lib/ui/kit/Guard.svelte';
-  import { onMount } from 'svelte';
+  import Portion from '$lib/ui/kit/Portion.svelte';
+  import LastSewn from '$lib/ui/run/LastSewn.svelte';
   import { resolve } from '$app/paths';
   import Play from '@lucide/svelte/icons/play';
   import type { Build } from '$lib/core/build';
@@ -10,16 +11,7 @@
   import { beginRun } from '$lib/ui/state/begin-run';
   import { workroom } from '$lib/ui/state/workroom.svelte';
 
-  const day = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short' });
   let beginning = $state(false);
-  /** when each build was sewn last */
-  let begun = $state.raw(new Map<string, number | null>());
-  onMount(async () => {
-    const { builds, store } = workroom;
-    begun = new Map(
-      await Promise.all(builds.map(async ({ id }) => [id, await store.log.lastBegun(id)] as const)),
-    );
-  });
   async function begin(build: Build) {
     beginning = true;
     await beginRun(build);
@@ -52,34 +44,34 @@
   {/if}
   {#if workroom.builds.length}
     <h2 class="mt-8 mb-2 text-2xl">{workroom.openRuns.length ? 'Begin another' : 'Begin one'}</h2>
-    <ul class="grid gap-x-10 lg:grid-cols-2">
-      {#each workroom.builds as build (build.id)}
-        {@const last = begun.get(build.id)}
-        <li class="flex items-center gap-4 border-b border-rule py-2">
-          <Guard what={build.name} row>
-            <TapePicture {build} size={52} />
-            <div class="min-w-0 flex-1">
-              <a class="text-lg font-bold hover:underline" href={resolve('/builds/[id]', { id: build.id })}
-                >{build.name}</a
+    <Portion items={workroom.builds}>
+      {#snippet children(shown)}
+        <ul class="grid gap-x-10 lg:grid-cols-2">
+          {#each shown as build (build.id)}
+            <li class="flex items-center gap-4 border-b border-rule py-2">
+              <Guard what={build.name} row>
+                <TapePicture {build} size={52} />
+                <div class="min-w-0 flex-1">
+                  <a
+                    class="text-lg font-bold hover:underline"
+                    href={resolve('/builds/[id]', { id: build.id })}>{build.name}</a
+                  >
+                  <p class="label">
+                    {count(build.order.repeats, 'item')} in a hooping<LastSewn buildId={build.id} />
+                  </p>
+                </div>
+                <button
+                  type="button"
+                  class="btn"
+                  aria-label="Begin {build.name}"
+                  disabled={beginning}
+                  onclick={() => begin(build)}><Play size={18} />Begin</button
+                ></Guard
               >
-              <p class="label">
-                {count(build.order.repeats, 'item')} in a hooping{last
-                  ? `, last sewn ${day.format(last)}`
-                  : last === null
-                    ? ', never sewn yet'
-                    : ''}
-              </p>
-            </div>
-            <button
-              type="button"
-              class="btn"
-              aria-label="Begin {build.name}"
-              disabled={beginning}
-              onclick={() => begin(build)}><Play size={18} />Begin</button
-            ></Guard
-          >
-        </li>
-      {/each}
-    </ul>
+            </li>
+          {/each}
+        </ul>
+      {/snippet}
+    </Portion>
   {/if}
 </div>

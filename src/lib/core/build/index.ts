@@ -144,6 +144,24 @@ export const buildSchema = z.object({
   changedAt: z.iso.datetime(),
 });
 export type Build = z.infer<typeof buildSchema>;
+
+const unread = z.array(z.unknown());
+const unreadFields = z.looseObject({});
+/**
+ * A build as a list shows it: what is within its lists is not looked at, which takes by far the longest. Before it is opened it
+ * passes the whole schema.
+ */
+export const buildRowSchema = buildSchema.extend({
+  schools: unreadFields.default({}),
+  typed: unreadFields.nullable().default(null),
+  insertions: unread.default([]),
+  roles: unreadFields,
+  threads: unread,
+  materials: unreadFields,
+  edits: unread,
+  silenced: unreadFields.default({}),
+  documents: unread.default([]),
+});
 export type ScoreEdit = z.infer<typeof scoreEditSchema>;
 /** What an edit is called when it must be told. */
 export const EDIT_WORDS: Record<ScoreEdit['kind'], string> = {

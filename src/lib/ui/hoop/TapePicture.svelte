@@ -8,10 +8,18 @@
   // A small picture of the stitches in their threads.
   let { build, size = 84 }: { build: Build; size?: number } = $props();
   let canvas: HTMLCanvasElement;
+  let isSeen = $state(false);
+  // A list of years has many that nobody scrolls to.
+  $effect(() => {
+    const seen = new IntersectionObserver(([entry]) => (isSeen ||= entry.isIntersecting));
+    seen.observe(canvas);
+    return () => seen.disconnect();
+  });
 
   $effect(() => {
     const { tapeId, threads } = build;
     void theme.current;
+    if (!isSeen) return;
     void (async () => {
       const bytes = await workroom.store.tape(tapeId);
       const answer = bytes && (await readInWorker(bytes, workroom.numbers['reading.trimJumps'], {}));

@@ -39,6 +39,8 @@ import { workroom } from './workroom.svelte';
 /** Seconds spent on the layout of one material, and on each way that is compared. */
 const SECONDS = 1.5;
 const SECONDS_COMPARED = 0.5;
+/** The newest builds; a workroom of years has many that nobody cuts for any more. */
+const CHOSEN_AT_FIRST = 12;
 
 const layoutSchema = layoutReportSchema.omit({ seconds: true });
 const isGroup = (value: unknown): value is CutGroup =>
@@ -77,7 +79,7 @@ class Cutting {
   status = $state<'loading' | 'idle' | 'working'>('loading');
   /** why there is no build to cut for, though there are builds */
   problem = $state.raw<Problem | null>(null);
-  private reads = $state.raw<{ build: Build; read: ReadBuild }[]>([]);
+  private reads = $state.raw<Read[]>([]);
   compared = $state.raw<Record<string, Compared[]>>({});
 
   private readonly workshop = $derived(workroom.workshopNow());
@@ -143,20 +145,20 @@ class Cutting {
   /** Reads the builds again, and what was kept of the last time. */
   async load() {
     if (this.status === 'working') return;
-    const kept = await this.readKept();
-    const reads: typeof this.reads = [];
-    const unread: Problem[] = [];
-    for (const build of workroom.builds) {
-      const read = await readBuild(build);
-      if (read.ok) reads.push({ build, read: read.value });
-      else unread.push({ ...read.problem, message: `${build.name}: ${read.problem.message}` });
-    }
-    // Once: what keeps one from being read mostly keeps all.
-    this.problem = reads.length ? null : (unread[0] ?? null);
-    if (reads.length && unread.length) showProblem(unread[0]);
+    if (!(await this.readKept())) this.chosen = workroom.builds.slice(0, CHOSEN_AT_FIRST).map((b) => b.id);
+    const wanted = workroom.builds.filter((b) => this.chosen.includes(b.id));
+    const { reads, unread } = await readAll(wanted);
     this.reads = reads;
-    if (!kept) this.chosen = reads.map(({ build }) => build.id);
+    // Once: what keeps one from being read mostly keeps all.
+    this.problem = this.reads.length ? null : (unread[0] ?? null);
+    if (this.reads.length && unread.length) showProblem(unread[0]);
     this.status = 'idle';
+  }
+  /** One that is chosen for the first time. */
+  private async readOne(build: Build) {
+    const { reads, unread } = await readAll([build]);
+    this.reads = [...this.reads.filter((r) => r.build.id !== build.id), ...reads];
+    if (unread.length) showProblem(unread[0]);
   }
   /** as it was read or stored last */
   private stored: Kept | undefined;
@@ -179,6 +181,9 @@ class Cutting {
   choose(id: string, on: boolean) {
     this.chosen = on ? [...this.chosen, id] : this.chosen.filter((c) => c !== id);
     this.keep();
+    const build = workroom.builds.find((b) => b.id === id);
+    const isRead = this.reads.some((r) => r.build.id === id);
+    if (on && build && !isRead) void this.readOne(build);
   }
   /** changes of a piece made here, the last at the end */
   private past = $state.raw<{ before: Build; after: Build }[]>([]);
@@ -352,6 +357,21 @@ class Cutting {
 }
 export const cutting = new Cutting();
 
+interface Read {
+  build: Build;
+  read: ReadBuild;
+}
+/** Those that can be read, and why the others cannot. */
+async function readAll(builds: readonly Build[]): Promise<{ reads: Read[]; unread: Problem[] }> {
+  const reads: Read[] = [];
+  const unread: Problem[] = [];
+  for (const build of builds) {
+    const read = await readBuild(build);
+    if (read.ok) reads.push({ build, read: read.value });
+    else unread.push({ ...read.problem, message: `${build.name}: ${read.problem.message}` });
+  }
+  return { reads, unread };
+}
 const plainPieces = (group: CutGroup) =>
   group.pieces.map(({ id, widthMm, heightMm, quantity, mayTurn }) => ({ id, widthMm, heightMm, quantity, mayTurn })); // prettier-ignore
 /** What a layout depends on, to be compared. */

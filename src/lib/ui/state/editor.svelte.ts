@@ -68,7 +68,7 @@ export class BuildEditor {
   }
 
   async load(id: string) {
-    const build = workroom.builds.find((b) => b.id === id) ?? null;
+    const build = await workroom.store.build(id);
     if (!build || !(await this.read(build)))
       this.problem ??= {
         code: 'no-build',

@@ -125,7 +125,7 @@ class Safety {
       const mine = await this.mine((share) => tell(READ_SHARE * share), signal);
       if (!mine) return false;
       const { mergeBackup } = await import('$lib/core/backup');
-      const written = await attempt(() => workroom.store.restore(mergeBackup(mine, backup, mode, newId)));
+      const written = await attempt(() => workroom.store.restore(mergeBackup(mine, backup, mode, newId), (share) => tell(READ_SHARE + (1 - READ_SHARE) * share))); // prettier-ignore
       if (!written.ok) showProblem(written.problem);
       return written.ok;
     });

@@ -30,7 +30,9 @@ const { problem: openFault } = fail(
 const RECENT_RUNS = 40;
 const AT_A_TIME = 50;
 /** From the first screen to the second copy being compared with the database. */
-const LOOK_OVER_MS = 500;
+const LOOK_OVER_MS = 1000;
+/** Builds that are looked at in full before the screen is let in again. */
+const CHECKED_AT_A_TIME = 10;
 
 /** What the whole application shares: workshop, builds, runs. Every change is stored before it is shown as done. */
 class Workroom {
@@ -91,7 +93,19 @@ class Workroom {
     if (!back.ok) showProblem(back.problem);
     else if (back.value.rows) this.tellPutBack(back.value.damaged + back.value.late);
     // After the first screen: nobody waits for it.
+    void this.checkBuilds();
     setTimeout(() => void attempt(() => this.store.copy.lookOver()), LOOK_OVER_MS);
+  }
+  /** Lists need little of a build; what is damaged within is set aside as it is found. */
+  private async checkBuilds() {
+    const all = [...this.builds];
+    while (all.length) {
+      await new Promise((next) => setTimeout(next));
+      const damaged = this.store.damagedAmong(all.splice(0, CHECKED_AT_A_TIME));
+      if (!damaged.length) continue;
+      this.builds = this.builds.filter((b) => !damaged.includes(b.id));
+      this.tellDamaged();
+    }
   }
   private tellPutBack(unread: number) {
     showNote(
