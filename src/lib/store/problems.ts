@@ -18,7 +18,7 @@ export const newer: Problem = {
 };
 export const gone: Problem = {
   code: 'store-gone',
-  message: 'The browser has taken the database of this workroom away; the last change was not kept.',
+  message: 'The browser has taken the database of this workroom away; nothing more can be kept here.',
   next: 'Reload the page: what the second copy holds comes back. A backup holds what was there when it was made.',
 };
 

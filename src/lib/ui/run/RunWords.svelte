@@ -28,7 +28,7 @@
       ? meanwhile(session.run, step, { elapsed: session.needleSeconds, remaining, rate: machine.rate }, workroom.numbers)
       : null,
   ); // prettier-ignore
-  const runs = $derived(!session.resting && (!machine.isHere || machine.sewing));
+  const runs = $derived(!session.resting && (!machine.link || machine.sewing));
   const overlap = $derived(
     stitchesBack(troubleFlow('thread-break'), session.block, session.stitch, workroom.numbers),
   );
@@ -82,9 +82,11 @@
         ? 'Pass this block over on the machine.'
         : session.resting
           ? 'The needle waits.'
-          : machine.isHere && !machine.sewing
-            ? 'Ready to sew.'
-            : 'The needle sews.'}
+          : machine.link && !machine.isHere
+            ? 'Look at the needle itself.'
+            : machine.isHere && !machine.sewing
+              ? 'Ready to sew.'
+              : 'The needle sews.'}
       {#if session.blockStitches}
         <span class="whitespace-nowrap text-quiet" data-testid="stitch-count"
           >{machine.isHere ? '' : 'about '}{formatNumber(session.stitch)} of {formatNumber(

@@ -14,7 +14,7 @@
 </script>
 
 <figure class="flex min-h-0 flex-1 flex-col" bind:clientWidth={width}>
-  <div class={['relative flex-1', large ? 'min-h-64' : 'min-h-52']} bind:clientHeight={room}>
+  <div class={['relative flex-1', large ? 'min-h-48' : 'min-h-52']} bind:clientHeight={room}>
     {#if layout.bands.length}
       <svg
         viewBox="0 0 {width} {layout.height}"

@@ -65,6 +65,7 @@ class Workroom {
   }
   private async openNow() {
     this.store.copy.ontrouble = (why) =>
+      this.lost ||
       showNote('The second copy in this browser has fallen behind; everything is in its database.', `It catches up by itself. The browser says: ${why}`); // prettier-ignore
     watchTyping();
     this.store.tabs.listen((paths) => void typed().then(() => this.writes.add(() => this.hear(paths))));
