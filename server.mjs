@@ -25,7 +25,7 @@ const headers = {
   'permissions-policy': 'camera=(), microphone=(), geolocation=()',
 };
 const hosts = new Set(
-  [...['localhost', '127.0.0.1', '[::1]'].map((name) => `${name}:${port}`), new URL(process.env.ORIGIN).host, ...(process.env.JOLT_HOSTS ?? '').split(',')].filter(Boolean),
+  [...['localhost', '127.0.0.1', '[::1]', host].map((name) => `${name}:${port}`), new URL(process.env.ORIGIN).host, ...(process.env.JOLT_HOSTS ?? '').split(',')].filter(Boolean),
 ); // prettier-ignore
 const READS = ['GET', 'HEAD', 'OPTIONS'];
 

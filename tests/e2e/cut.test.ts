@@ -85,9 +85,9 @@ describe('the cutting table', () => {
     await again.getByRole('button', { name: 'Take into use' }).waitFor();
     await laid.getByRole('button', { name: 'Take into use' }).click();
     await laid.getByText('In use').waitFor();
-    // The other window still offers it: the shelf does not give it a second time.
-    await again.getByRole('button', { name: 'Take into use' }).click();
-    await second.getByText('This layout is in use already.').waitFor();
+    // The other window knows of it at once, and no longer offers it.
+    await again.getByText('In use').waitFor();
+    expect(await again.getByRole('button', { name: 'Take into use' }).count()).to.equal(0);
     await second.close();
 
     await tab(page, /Pieces/).click();

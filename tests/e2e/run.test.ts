@@ -220,13 +220,15 @@ describe('at the machine', () => {
     await resume(page, used.app.url);
     const second = await context.newPage();
     await second.goto(page.url());
-    await second.getByText('Another tab holds this run').waitFor();
+    await second.getByText('this one watches, and takes over').waitFor();
     const at = await index(second);
+    // It does nothing, and says why.
     await second.keyboard.press('ArrowRight');
+    await second.getByText('Go on there, or close it').waitFor();
     await stepOn(page);
     await second.waitForFunction((i) => Number(document.querySelector('[data-testid=run]')?.getAttribute('data-index')) === i + 1, at); // prettier-ignore
     await page.close();
-    await second.getByText('Another tab holds this run').waitFor({ state: 'detached' });
+    await second.getByText('this one watches, and takes over').waitFor({ state: 'detached' });
     await second.getByTestId('resume').waitFor();
     await second.keyboard.press('Space');
     await second.getByTestId('resume').waitFor({ state: 'detached' });

@@ -205,6 +205,19 @@ describe('store', () => {
     expect(await one.builds()).to.deep.equal([]);
   });
 
+  it('a layout leaves the shelf only once, whichever tab takes it', async () => {
+    const db = fresh();
+    const [one, other] = [new Store(db), new Store(db)];
+    const felt = { id: 'felt', name: 'Felt', material: 'felt', form: 'sheet', colour: '#aabbcc', widthMm: 300, heightMm: 200, quantity: 3, directional: false, prewashed: false, cost: 0 } as const; // prettier-ignore
+    await one.saveWorkshop({ ...newWorkshop(), stock: [felt] });
+    const take = (s: Store, id: string) =>
+      s.moveStock({ id, at: 9, kind: 'cut', what: 'Felt', layoutId: 'l1', changes: [{ item: felt, by: 'count', amount: -1 }], pieces: [], undone: false }); // prettier-ignore
+    expect((await take(one, 'm1')).ok).to.equal(true);
+    const twice = await take(other, 'm2');
+    expect(twice.ok ? '' : twice.problem.code).to.equal('layout-taken');
+    expect((await one.workshop()).stock[0].quantity).to.equal(2);
+  });
+
   it('an event of an absurd number stops no run: it is set aside, and the next one is given out as ever', async () => {
     const db = fresh();
     const store = new Store(db);
