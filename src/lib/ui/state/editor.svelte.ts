@@ -166,12 +166,13 @@ export class BuildEditor {
       this.saved = this.stored === this.build ? 'saved' : 'saving';
     }
   }
-  /** Another tab has stored this build: what it changed is shown here too. */
+  /** This build was stored elsewhere, as by another tab: what was changed is shown here too. */
   async follow(theirs: Build | undefined) {
     const { stored } = this;
     if (!theirs || !stored || this.saved !== 'saved' || theirs.changedAt === stored.changedAt) return;
     await this.adopt(stored, theirs);
-    showNote(`${theirs.name} was changed in another tab.`, 'This one shows it as it is now.');
+    if (workroom.heard === theirs)
+      showNote(`${theirs.name} was changed in another tab.`, 'This one shows it as it is now.');
   }
   /** What came from elsewhere, under what was changed here meanwhile. */
   private async adopt(base: Build, theirs: Build) {

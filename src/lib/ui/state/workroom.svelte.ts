@@ -56,7 +56,7 @@ class Workroom {
   /** Opens the database once; the demo fills an empty one. */
   open(): Promise<void> {
     this.opening ??= this.openNow().catch((error: unknown) => {
-      // It must not stay at its opening for good: what is there can still be saved as a backup.
+      // It must not stay at its opening for good.
       this.problem = openFault;
       this.status = 'closed';
       report(error, 'The workroom');
@@ -194,8 +194,6 @@ class Workroom {
 
   /** of everything but runs, whose events have their own */
   private readonly writes = new WriteQueue();
-  /** When all that was changed until now is stored or refused. */
-  settled = (): Promise<void> => this.writes.settled();
 
   /** One change after the other: each builds on what the one before has stored, and on what another tab has. */
   saveWorkshop(change: (workshop: Workshop) => Workshop): Promise<void> {
@@ -272,6 +270,8 @@ class Workroom {
     this.builds = [build, ...this.builds.filter((b) => b.id !== build.id)];
   }
 
+  /** the build that another tab has stored last */
+  heard: Build | null = null;
   /** What another tab has stored is read again. */
   private async hear(paths: readonly string[] | null) {
     const heard = await attempt(async () => {
@@ -281,7 +281,7 @@ class Workroom {
       if (keys('movements').length) this.movements = await this.store.movements();
       for (const id of keys('builds')) {
         const build = await this.store.build(id);
-        if (build) this.show(build);
+        if (build) this.show((this.heard = build));
         else this.builds = this.builds.filter((b) => b.id !== id);
       }
       for (const id of new Set([...keys('runs'), ...keys('events')])) {
