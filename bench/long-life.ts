@@ -10,7 +10,7 @@ const RUNS = 6000;
 const EVENTS = 300_000;
 const PHOTOS = 2000;
 const PHOTO_BYTES = 20_000;
-const OPENINGS = 7;
+const OPENINGS = 5;
 
 const app = await startApp();
 const plain = await startApp({ demo: false });

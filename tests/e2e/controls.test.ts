@@ -74,7 +74,7 @@ describe('every control of every place', () => {
     for (const place of PLACES) {
       await open(page, app.url + place);
       const buttons = page.locator('main button:visible:enabled, main summary:visible');
-      const most = Math.min(await buttons.count(), 60);
+      const most = Math.min(await buttons.count(), 35);
       for (let i = 0; i < most; i++) {
         if (i >= (await buttons.count())) break;
         const [at, name] = [page.url(), await buttons.nth(i).innerText()];

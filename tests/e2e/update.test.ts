@@ -10,7 +10,7 @@ import { buildNextVersion } from '../support/next-version';
 import { eventsOf } from '../support/run-data';
 
 /** A short while in `npm test`, ten minutes in `npm run soak`. */
-const MINUTES = Number(process.env.SOAK_MINUTES ?? 0.5);
+const MINUTES = Number(process.env.SOAK_MINUTES ?? 0.35);
 const RUN = 'demo-run-line-winder-pouch-6';
 const used = useApp();
 const folder = mkdtempSync(join(tmpdir(), 'jolt-update-'));

@@ -123,10 +123,10 @@ class Workroom {
     this.tellDamaged();
   }
   private async readAll() {
-    this.workshop = await this.store.workshop();
-    this.builds = await this.store.builds();
-    this.movements = await this.store.movements();
-    const { runs, older } = await this.store.log.recent(RECENT_RUNS);
+    const { store } = this;
+    // Side by side: none needs what another reads.
+    const [workshop, builds, movements, { runs, older }] = await Promise.all([store.workshop(), store.builds(), store.movements(), store.log.recent(RECENT_RUNS)]); // prettier-ignore
+    Object.assign(this, { workshop, builds, movements });
     this.runs = this.soundRuns(runs);
     this.older = older;
     this.tellDamaged();
