@@ -132,6 +132,8 @@ async function type(page: Page, url: string, field: string, text: string) {
   const input = page.getByLabel(field).first();
   await input.fill(text);
   await input.blur();
+  // A page that is gone within the same moment takes a change that is still on its way with it.
+  await wait(300);
 }
 const shown = async (page: Page, url: string, field: string) => {
   await visit(page, url);
