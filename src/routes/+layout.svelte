@@ -1,6 +1,6 @@
 <script lang="ts">
   import '../app.css';
-  import { afterNavigate, goto } from '$app/navigation';
+  import { afterNavigate, beforeNavigate, goto } from '$app/navigation';
   import { resolve } from '$app/paths';
   import { page } from '$app/state';
   import { onMount } from 'svelte';
@@ -15,8 +15,10 @@
   import { conflicts } from '$lib/ui/state/conflicts.svelte';
   import { watchFaults } from '$lib/ui/state/faults';
   import { theme } from '$lib/ui/state/theme.svelte';
+  import { leaveField } from '$lib/ui/state/typing';
   import { isOfThisVersion, offerUpdate, takeUpdate, watchForUpdates } from '$lib/ui/state/update';
   import { workroom } from '$lib/ui/state/workroom.svelte';
+  import { isWriting } from '$lib/ui/state/write-queue';
 
   /** From the first screen to looking for the day's backup. */
   const FOLDER_MS = 2000;
@@ -32,6 +34,11 @@
         () => void import('$lib/ui/state/folder.svelte').then((m) => m.backupFolder.start()),
         FOLDER_MS,
       );
+  });
+  // What is being typed is taken over; a page that would be gone asks as long as something is on its way to the disk.
+  beforeNavigate(({ type, cancel }) => {
+    leaveField();
+    if (type === 'leave' && isWriting()) cancel();
   });
   // A run that was left may have been the last thing that an update waited for.
   afterNavigate(() => void offerUpdate());

@@ -8,7 +8,7 @@ import { planBuild } from '$lib/core/plan';
 import { newWorkshop } from '$lib/core/workshop';
 import { tailTab } from '$lib/demo';
 import { Pool } from '$lib/server/jobs/pool';
-import { WriteQueue } from '$lib/ui/state/write-queue';
+import { isWriting, WriteQueue } from '$lib/ui/state/write-queue';
 import eachKeyIsAnId from '../../scripts/lint/each-key-is-an-id.js';
 import { example } from '../support/examples';
 import { CAMERA, jpeg, REMARK } from '../support/picture';
@@ -25,10 +25,12 @@ describe('a queue of writes', () => {
       throw new TypeError('no target');
     });
     const last = queue.add(write('last', 0));
+    expect(isWriting()).to.equal(true);
     const [a, b, c, d] = await Promise.allSettled([first, failed, thrown, last]);
     expect([a.status, b.status, c.status, d.status]).to.deep.equal(['fulfilled', 'rejected', 'rejected', 'fulfilled']); // prettier-ignore
     expect(done).to.deep.equal(['first', 'last']);
     await queue.settled();
+    expect(isWriting()).to.equal(false);
   });
 });
 

@@ -31,6 +31,8 @@ const crowded: Problem = {
   message: 'Too many bodies are on their way at once.',
   next: 'Ask again in a few seconds.',
 };
+/** The line is closed after the answer, and what still comes of the body with it. */
+const last = { connection: 'close' };
 const retry = { 'retry-after': String(RETRY_SECONDS) };
 
 export const respond = ({ status, headers, body }: Answer): Response =>
@@ -43,7 +45,7 @@ export const answer = <T>(result: Result<T>, status = 422): Response => respond(
 
 /** The body as bytes, or the refusal. Counted while it arrives, so that a wrong length header cannot fill the memory. */
 export async function bodyBytes(request: Request): Promise<Uint8Array | Response> {
-  if (Number(request.headers.get('content-length') ?? 0) > MAX_BYTES) return refuse(tooLarge, 413);
+  if (Number(request.headers.get('content-length') ?? 0) > MAX_BYTES) return refuse(tooLarge, 413, last);
   // The server before us hands on no body whose kind is not told.
   const { headers } = request;
   const isSent = Number(headers.get('content-length') ?? 0) > 0 || headers.has('transfer-encoding');
@@ -59,13 +61,13 @@ export async function bodyBytes(request: Request): Promise<Uint8Array | Response
       arriving += chunk.value.length;
       parts.push(chunk.value);
       if (size <= MAX_BYTES && arriving <= MOST_ARRIVING) continue;
-      void reader?.cancel().catch(() => undefined);
-      return size > MAX_BYTES ? refuse(tooLarge, 413) : refuse(crowded, 503, retry);
+      // Not cancelled: that would close the line before the answer.
+      return size > MAX_BYTES ? refuse(tooLarge, 413, last) : refuse(crowded, 503, { ...retry, ...last });
     }
   } catch (error) {
     // The server before us counts too, and ends the body in an error of this status.
     const isTooLarge = (error as { status?: number } | null)?.status === 413;
-    return isTooLarge ? refuse(tooLarge, 413) : refuse(cutOff, 400);
+    return isTooLarge ? refuse(tooLarge, 413, last) : refuse(cutOff, 400, last);
   } finally {
     arriving -= size;
   }

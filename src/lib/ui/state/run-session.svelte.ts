@@ -254,9 +254,22 @@ export class RunSession {
   async settled(): Promise<void> {
     await this.write.settled();
   }
-  /** A second press while the first is being stored is a slip, not a step. */
-  private press(...bare: BareEvent[]) {
-    return this.writing ? false : this.addAll(bare);
+  private pressing = false;
+  /**
+   * A second press while the first is being stored is a slip, not a step. One that comes while something told is being
+   * stored, as by a machine, waits for it; if that has moved the run on, it is answered already.
+   */
+  private async press(...bare: BareEvent[]): Promise<boolean> {
+    if (this.pressing) return false;
+    this.pressing = true;
+    try {
+      const seen = this.state;
+      if (this.writing) await this.settled();
+      if (this.state?.index !== seen?.index || this.state?.status !== seen?.status) return false;
+      return await this.addAll(bare);
+    } finally {
+      this.pressing = false;
+    }
   }
   async forward() {
     if (!this.state || this.over) return;

@@ -10,6 +10,8 @@ function ended(event: Event) {
   // After what the field does with them.
   setTimeout(() => due.forEach((go) => go()));
 }
+/** Has what is being typed taken over now. */
+export const leaveField = (): void => (unsaved?.isConnected ? unsaved.blur() : undefined);
 /** Notices what is being typed, from now on. */
 export function watchTyping(): void {
   window.addEventListener('input', ({ target }) => {
