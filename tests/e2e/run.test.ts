@@ -253,6 +253,12 @@ describe('at the machine', () => {
     await page.getByRole('dialog').getByLabel('Note').fill('A longer zip next time.');
     await page.getByRole('dialog').getByRole('button', { name: 'Keep the note' }).click();
     await page.getByRole('dialog').waitFor({ state: 'detached' });
+    // A stray press closes nothing: the verdict is asked.
+    await page.keyboard.press('ArrowRight');
+    await page.getByText('Say it first').waitFor();
+    expect(
+      await page.getByRole('radio', { name: 'Good', exact: true }).getAttribute('aria-checked'),
+    ).to.equal('false');
     // A reason typed, and straight on to another judgement, which is taken back: it is kept all along.
     await page.getByRole('radio', { name: 'Ruined' }).click();
     await page.getByLabel('Why item 1 is not good').fill('Corner open.');
@@ -261,6 +267,17 @@ describe('at the machine', () => {
     expect(await page.getByLabel('Why item 1 is not good').inputValue()).to.equal('Corner open.');
     // Straight out of the field onto the way on: what was typed is kept.
     await page.getByLabel('Why item 1 is not good').fill('Corner a little open.');
+    await forward(page).click();
+    await page.getByText('1 as a second.').waitFor();
+    // It is taken back, and said anew.
+    await page.getByRole('button', { name: 'Open it again' }).click();
+    await page.getByRole('radio', { name: 'Good', exact: true }).click();
+    await page.getByText('All is said').waitFor();
+    await forward(page).click();
+    await page.getByText('1 as a second.').waitFor({ state: 'detached' });
+    await page.getByRole('button', { name: 'Open it again' }).click();
+    await page.getByRole('radio', { name: 'A second' }).click();
+    await page.waitForFunction(() => document.querySelector('[role=radio][aria-checked=true]')?.textContent === 'A second'); // prettier-ignore
     await forward(page).click();
     await page.getByText('1 as a second.').waitFor();
     // The next item of the same build begins where hands begin.

@@ -1,25 +1,56 @@
 import { expect } from 'chai';
+import fc from 'fast-check';
+import { boxOf, type Box } from '$lib/core/geometry';
+import { repeatGap, repeatPlaces } from '$lib/core/hoop';
 import { SimulatedMachine } from '$lib/core/machine';
 import { numbersWith } from '$lib/core/numbers';
 import { composeDesign, composeTape, planBuild } from '$lib/core/plan';
 import { handStops, hoopingTape, newRun, sewnSteps, stitchesOf } from '$lib/core/run';
-import { STITCH, STOP, readTape, tapeBlocks, writeTape, type Block, type Tape } from '$lib/core/tape';
-import { newWorkshop } from '$lib/core/workshop';
-import { crewPatch, demoWorkroom, pouch } from '$lib/demo';
+import { popsOut } from '$lib/core/score';
+import {
+  STITCH,
+  STOP,
+  readTape,
+  rowsToTape,
+  stitchBox,
+  tapeBlocks,
+  tapeToRows,
+  writeTape,
+  type Block,
+  type Tape,
+} from '$lib/core/tape';
+import { newWorkshop, type Workshop } from '$lib/core/workshop';
+import { crewPatch, demoWorkroom, gullPennant, pouch, tailTab } from '$lib/demo';
 import { example, readAs } from '../support/examples';
 
-const begin = (drawn: Tape, change = {}) => {
-  const { build, plan, reading } = example(drawn, change);
-  const run = newRun(build, plan, newWorkshop(), { id: 'r', now: 0, madeBefore: 0 });
+/** A hoop large enough for a dozen patches. */
+const roomy = hoopOf(400, 400);
+function hoopOf(widthMm: number, heightMm: number): Workshop {
+  const workshop = newWorkshop();
+  return { ...workshop, hoops: [{ ...workshop.hoops[0], widthMm, heightMm }] };
+}
+const begin = (drawn: Tape, change = {}, workshop = roomy) => {
+  const { build, plan, reading } = example(drawn, change, workshop);
+  const run = newRun(build, plan, workshop, { id: 'r', now: 0, madeBefore: 0 });
   return { run, plan, design: { tape: drawn, blocks: reading.blocks } };
 };
 const count = ({ kind }: Tape, { from, to }: Block) =>
   kind.subarray(from, to).filter((k) => k === STITCH).length;
-const boxOf = ({ x, y, kind }: Tape, from: number, to: number) => {
-  const at = Array.from({ length: to - from }, (_, i) => from + i).filter((i) => kind[i] === STITCH);
-  const [xs, ys] = [at.map((i) => x[i]), at.map((i) => y[i])];
-  return { left: Math.min(...xs), right: Math.max(...xs), bottom: Math.min(...ys), top: Math.max(...ys) };
-};
+/** What each item of a block reaches, 0.1 mm. */
+function itemBoxes(tape: Tape, { from, to }: Block, items: number): Box[] {
+  const each = count(tape, { from, to }) / items;
+  const boxes: Box[] = [];
+  let points: { x: number; y: number }[] = [];
+  for (let i = from; i < to; i++) {
+    if (tape.kind[i] !== STITCH) continue;
+    points.push({ x: tape.x[i], y: tape.y[i] });
+    if (points.length < each) continue;
+    boxes.push(boxOf(points));
+    points = [];
+  }
+  return boxes;
+}
+const apart = (a: Box, b: Box) => Math.max(a.minX - b.maxX, b.minX - a.maxX, a.minY - b.maxY, b.minY - a.maxY); // prettier-ignore
 
 describe('the tape of a hooping', () => {
   it('of one item is the design’s own, block for block', () => {
@@ -41,25 +72,118 @@ describe('the tape of a hooping', () => {
     expect(blocks.map((b) => count(tape, b))).to.deep.equal(steps.map((s) => stitchesOf(run, s)));
     expect(tape.kind.filter((k) => k === STOP)).to.have.length(steps.length - 1);
     // The last block is the border, as large as the patch: twelve of it, apart by the cutting gap.
-    const border = blocks.at(-1)!;
-    const each = stitchesOf(run, steps.at(-1)!) / 12;
-    const boxes: ReturnType<typeof boxOf>[] = [];
-    let from = border.from;
-    for (let i = border.from, sewn = 0; i < border.to; i++)
-      if (tape.kind[i] === STITCH && ++sewn % each === 0) {
-        boxes.push(boxOf(tape, from, i + 1));
-        from = i + 1;
-      }
+    const boxes = itemBoxes(tape, blocks.at(-1)!, 12);
     expect(boxes).to.have.length(12);
-    const gap = 10 * numbersWith()['hoop.gapCut'] - 1;
+    const gap = 10 * numbersWith()['hoop.gapPop'] - 1;
     for (const [i, a] of boxes.entries())
-      for (const b of boxes.slice(i + 1)) {
-        const apart = Math.max(a.left - b.right, b.left - a.right, a.bottom - b.top, b.bottom - a.top);
-        expect(apart).to.be.at.least(gap);
-      }
+      for (const b of boxes.slice(i + 1)) expect(apart(a, b)).to.be.at.least(gap);
     // It survives as a file, as a machine gets it.
     const again = readTape(writeTape(tape));
     expect(again.ok && tapeBlocks(again.value).map((b) => count(again.value, b))).to.deep.equal(blocks.map((b) => count(tape, b))); // prettier-ignore
+  });
+
+  it('never leaves the field: whatever the design, the hoop and the number, or there is none', () => {
+    const drawn = [crewPatch(), gullPennant(), tailTab()];
+    const side = fc.integer({ min: 80, max: 700 });
+    let made = 0;
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...drawn),
+        side,
+        side,
+        fc.integer({ min: 1, max: 16 }),
+        (design, w, h, repeats) => {
+          const started = begin(design, { order: { quantity: repeats, repeats } }, hoopOf(w, h));
+          const tape = hoopingTape(started.run, started.design);
+          const { field, size, findings, score, numbers } = started.plan;
+          const fits = !findings.some((f) => f.id === (repeats > 1 ? 'repeats' : 'too-large'));
+          expect(tape !== null).to.equal(fits);
+          if (!tape) return;
+          made++;
+          const [own, all] = [stitchBox(design)!, stitchBox(tape)!];
+          // The middle of the field is the middle of the design; a point is rounded to 0.1 mm.
+          for (const [low, high, room] of [
+            [all.minX - own.minX, all.maxX - own.maxX, field.width],
+            [all.minY - own.minY, all.maxY - own.maxY, field.height],
+          ]) {
+            expect(low + high).to.be.within(-2, 2);
+            expect(room).to.be.at.least(0);
+          }
+          expect((all.maxX - all.minX) / 10).to.be.at.most(field.width - 2 * field.inset + 0.2);
+          expect((all.maxY - all.minY) / 10).to.be.at.most(field.height - 2 * field.inset + 0.2);
+          const gap = 10 * repeatGap(popsOut(score), numbers) - 2;
+          const places = started.run.repeats!;
+          const [iw, ih] = places.turned ? [size.height, size.width] : [size.width, size.height];
+          const boxes = places.places.map((p) => ({
+            minX: 10 * p.x - 5 * iw,
+            maxX: 10 * p.x + 5 * iw,
+            minY: 10 * p.y - 5 * ih,
+            maxY: 10 * p.y + 5 * ih,
+          }));
+          for (const [i, a] of boxes.entries())
+            for (const b of boxes.slice(i + 1)) expect(apart(a, b)).to.be.at.least(gap);
+        },
+      ),
+      { numRuns: 60 },
+    );
+    expect(made).to.be.above(15);
+  });
+
+  it('lies in the hoop as the check has allowed it: in one column, in rows of four, a quarter turned', () => {
+    const places = (w: number, h: number, repeats: number, size = { width: 50, height: 30 }, gap = 10) =>
+      repeatPlaces({ width: w, height: h, inset: 5 }, size, gap, repeats);
+    // 160 − 10 = 150 holds 3 of 40 and 2 gaps of 15; a column of four needs 4 · 80 + 3 · 15 = 365.
+    expect(places(58, 353, 4, { width: 45, height: 75 }, 14)).to.deep.equal({
+      turned: false,
+      places: [-133.5, -44.5, 44.5, 133.5].map((y) => ({ x: 0, y })),
+    });
+    expect(places(58, 353, 5, { width: 45, height: 75 }, 14)).to.equal(null);
+    // Four of 50 with 10 between are 230 wide, in 240 − 10; three rows of four, there and back.
+    const twelve = places(240, 240, 12)!;
+    expect(twelve.turned).to.equal(false);
+    expect(twelve.places.slice(0, 5)).to.deep.equal(
+      [-90, -30, 30, 90, 90].map((x, i) => ({ x, y: i < 4 ? -40 : 0 })),
+    );
+    // 45 wide holds one of 30 only when it is turned: 30 + 2 · 5 ≤ 45 < 50 + 10.
+    expect(places(45, 200, 3)).to.deep.equal({
+      turned: true,
+      places: [-60, 0, 60].map((y) => ({ x: 0, y })),
+    });
+  });
+
+  it('a quarter turned sews the same stitches, each turned counter-clockwise round the middle of its place', () => {
+    const size = { w: 600, h: 200 };
+    const flat = rowsToTape('flat', [
+      { x: 0, y: 0, kind: 'stitch' },
+      { x: size.w / 10, y: 0, kind: 'stitch' },
+      { x: size.w / 10, y: size.h / 10, kind: 'stitch' },
+    ]);
+    const started = begin(flat, { order: { quantity: 2, repeats: 2 } }, hoopOf(50, 160));
+    const tape = hoopingTape(
+      {
+        ...started.run,
+        repeats: {
+          turned: true,
+          places: [
+            { x: 0, y: -40 },
+            { x: 0, y: 40 },
+          ],
+        },
+      },
+      started.design,
+    )!;
+    const sewn = tapeToRows(tape).filter((r) => r.kind === 'stitch');
+    // About the middle (30, 10): (0, 0) comes to (40, −20), (60, 0) to (40, 40), (60, 20) to (20, 40).
+    expect(sewn.slice(0, 3).map(({ x, y }) => [x, y])).to.deep.equal([
+      [40, -60],
+      [40, 0],
+      [20, 0],
+    ]);
+    expect(sewn.slice(3).map(({ x, y }) => [x, y])).to.deep.equal([
+      [40, 20],
+      [40, 80],
+      [20, 80],
+    ]);
   });
 
   it('follows the run, not the file: what is passed over is left out, what is put in between stands where it is sewn', () => {

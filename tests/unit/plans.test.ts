@@ -14,7 +14,7 @@ import {
   lengthsIn,
   roundUpToGrid,
 } from '$lib/core/units';
-import { hoopGeometry } from '$lib/core/workshop';
+import { hoopField } from '$lib/core/hoop';
 import { crewPatch, pouch, tailTab } from '$lib/demo';
 import { example, workshopWith } from '../support/examples';
 
@@ -296,12 +296,12 @@ describe('hoops', () => {
     machineId: 'machine-1',
   };
   it('turn the design a quarter when it lies across, and keep 5 mm off the frame', () => {
-    expect(hoopGeometry(hoop, machine, numbers, { width: 180, height: 120 })).to.include({
+    expect(hoopField(hoop, machine, numbers, { width: 180, height: 120 })).to.include({
       turned: true,
       fits: true,
       outerWidth: 300,
     });
-    expect(hoopGeometry(hoop, machine, numbers, { width: 150.5, height: 100 })).to.include({ turned: true });
-    expect(hoopGeometry(hoop, machine, numbers, { width: 155, height: 255 }).fits).to.equal(false);
+    expect(hoopField(hoop, machine, numbers, { width: 150.5, height: 100 })).to.include({ turned: true });
+    expect(hoopField(hoop, machine, numbers, { width: 155, height: 255 }).fits).to.equal(false);
   });
 });

@@ -20,6 +20,7 @@ import {
   stitchNow,
   stitchesOf,
   timesDone,
+  unjudged,
   threadAt,
   threadsAhead,
   waitingFor,
@@ -86,6 +87,31 @@ describe('a run as its events', () => {
     );
     expect(later.stepMs).to.deep.equal(s.stepMs);
     expect(later.notes).to.have.length(1);
+  });
+  it('that was closed too early is opened again where it was; the time between is no work', () => {
+    const all = IDS.map((_, i) => done(i, 10 * (i + 1)));
+    const s = state(started, ...all, { type: 'finished', at: at(55) }, { type: 'reopened', at: at(900) });
+    expect(s).to.include({ status: 'running', index: 5, endedAt: null });
+    expect(runSeconds(s, at(900))).to.equal(50);
+    const again = state(
+      started,
+      ...all,
+      { type: 'finished', at: at(55) },
+      { type: 'reopened', at: at(900) },
+      { type: 'item', at: at(905), n: 0, result: 'ruined', reason: 'Corner open.' },
+      { type: 'finished', at: at(910) },
+    );
+    expect(again).to.deep.include({
+      status: 'finished',
+      endedAt: at(910),
+      results: { 0: { result: 'ruined', reason: 'Corner open.' } },
+    });
+    // Of one that is under way there is nothing to open again.
+    expect(state(started, done(0, 5), { type: 'reopened', at: at(9) })).to.include({
+      status: 'running',
+      index: 1,
+    });
+    expect([unjudged(s, 2), unjudged(again, 2)]).to.deep.equal([[0, 1], [1]]);
   });
   it('keeps why an item was given up', () => {
     expect(state(started, done(0, 5), { type: 'given-up', at: at(9), reason: 'zip was closed' })).to.include({

@@ -99,8 +99,13 @@ describe('store', () => {
     await store.log.add({ ...run, id: 'one', items: 1, createdAt: 10 }, over);
     await store.log.add({ ...run, id: 'four', items: 4, createdAt: 20 }, over);
     await store.log.add({ ...run, id: 'open', items: 2, createdAt: 30 }, [begun]);
+    await store.log.add({ ...run, id: 'again', items: 7, createdAt: 25 }, [
+      ...over,
+      { type: 'reopened', at: 11 },
+    ]);
+    await store.log.add({ ...run, id: 'at last', items: 3, createdAt: 26 }, [...over, { type: 'reopened', at: 11 }, { type: 'finished', at: 12 }]); // prettier-ignore
     await store.log.add({ ...run, id: 'other', buildId: 'other', items: 9, createdAt: 40 }, over);
-    expect(await store.log.madeOf(run.buildId)).to.equal(5);
+    expect(await store.log.madeOf(run.buildId)).to.equal(8);
     expect(await store.log.lastBegun(run.buildId)).to.equal(30);
     expect(await store.log.lastBegun('never')).to.equal(null);
   });

@@ -75,9 +75,13 @@ export class RunStore {
   }
   private async over(): Promise<Set<string>> {
     // One value at a time: only then does the database answer in one go.
-    const ended = (type: RunEvent['type']) => this.db.events.where('event.type').equals(type).primaryKeys();
-    const ends = await Promise.all([ended('finished'), ended('given-up')]);
-    return new Set(ends.flat().map(([runId]) => runId));
+    const told = (type: RunEvent['type']) => this.db.events.where('event.type').equals(type).primaryKeys();
+    const [finished, givenUp, reopened] = await Promise.all([told('finished'), told('given-up'), told('reopened')]); // prettier-ignore
+    const latest = new Map<string, number>();
+    for (const [run, n] of reopened) latest.set(run, Math.max(n, latest.get(run) ?? -1));
+    return new Set(
+      [...finished, ...givenUp].flatMap(([run, n]) => (n > (latest.get(run) ?? -1) ? [run] : [])),
+    );
   }
   /** When the newest run of a build was begun, ms since 1970; null: never. */
   async lastBegun(buildId: string): Promise<number | null> {

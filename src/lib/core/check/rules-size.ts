@@ -1,9 +1,9 @@
 import type { Box } from '../geometry';
-import { repeatsThatFit } from '../hoop';
+import { repeatGap, repeatsThatFit, smallestHoop } from '../hoop';
 import { inside } from '../outline';
+import { popsOut } from '../score';
 import type { BlockReading, Line } from '../reading';
 import { WHOLE_SHARE } from '../techniques';
-import { smallestHoop } from '../workshop';
 import type { Context, Found, Rule } from './types';
 
 const isSatin = ({ texture }: BlockReading) => texture === 'satin' || texture === 'zigzag';
@@ -52,11 +52,10 @@ export const sizeRules: Rule[] = [
     severity: 'stop',
     find: (c) => {
       const { repeats } = c.build.order;
-      if (repeats < 2 || c.size.width === 0) return [];
-      const popped = c.hands.some(({ step }) => step.action === 'pop-out');
-      const gap = c.numbers[popped ? 'hoop.gapPop' : 'hoop.gapCut'];
+      if (repeats < 2 || c.size.width === 0 || c.repeats) return [];
+      const popped = popsOut(c.score);
+      const gap = repeatGap(popped, c.numbers);
       const { across, down } = repeatsThatFit(c.field, c.size, gap);
-      if (across * down >= repeats) return [];
       return [
         {
           stepId: null,

@@ -1,5 +1,6 @@
 import type { Build } from '../build';
 import type { CutPiece } from '../cut';
+import type { HoopField, Repeats } from '../hoop';
 import type { Numbers } from '../numbers';
 import type { OrderPlan } from '../batch';
 import type { Reading } from '../reading';
@@ -43,7 +44,9 @@ export interface CheckInput {
   order: OrderPlan;
   machine: Machine;
   hoop: Hoop;
-  field: { fits: boolean; turned: boolean; width: number; height: number; inset: number };
+  field: HoopField;
+  /** null: the items of a hooping do not fit */
+  repeats: Repeats | null;
   size: { width: number; height: number };
   numbers: Numbers;
   /** ISO date */

@@ -1,7 +1,16 @@
 import Papa from 'papaparse';
 import * as z from 'zod';
 import { fail, ok, type Result } from '../problem';
-import { KIND_NAMES, MAX_EXTENT, MAX_RECORDS, recordsOf, tapeToRows, type Tape } from '../tape';
+import {
+  KIND_NAMES,
+  MAX_EXTENT,
+  MAX_RECORDS,
+  recordsOf,
+  TapeAssembler,
+  tapeToRows,
+  type Kind,
+  type Tape,
+} from '../tape';
 
 const limit = MAX_EXTENT / 10;
 const mm = z.number().min(-limit).max(limit);
@@ -34,13 +43,9 @@ const badLine = (line: number, what: string) =>
 
 /** Reads the CSV stitch list, line by line into the arrays of a tape. The first bad line is named; nothing is guessed. */
 export function csvToTape(text: string, label = ''): Result<Tape> {
-  // The shortest line has six letters and its end: "0,0,stop".
-  const room = Math.min(MAX_RECORDS, Math.ceil(text.length / 6) + 1);
-  const x = new Int32Array(room);
-  const y = new Int32Array(room);
-  const kind = new Uint8Array(room);
+  // A stitch takes ten letters and more in most lists: "-1.5,20.3,stitch".
+  const tape = new TapeAssembler(label, Math.min(MAX_RECORDS, Math.ceil(text.length / 10)));
   let columns: number[] | null = null;
-  let n = 0;
   let refused: ReturnType<typeof fail> | null = null;
   const line = (cells: string[]): void => {
     if (!columns) {
@@ -53,16 +58,12 @@ export function csvToTape(text: string, label = ''): Result<Tape> {
     const [a, b, c] = columns.map((at) => cells[at]?.trim() ?? '');
     const at = [a === '' ? NaN : Number(a), b === '' ? NaN : Number(b)];
     const what = KIND_NAMES.indexOf(c as (typeof KIND_NAMES)[number]);
-    if (!(Math.abs(at[0]) <= limit)) refused = badLine(n + 2, 'x');
-    else if (!(Math.abs(at[1]) <= limit)) refused = badLine(n + 2, 'y');
-    else if (what < 0) refused = badLine(n + 2, 'kind');
-    else if (n === room)
+    if (!(Math.abs(at[0]) <= limit)) refused = badLine(tape.records + 2, 'x');
+    else if (!(Math.abs(at[1]) <= limit)) refused = badLine(tape.records + 2, 'y');
+    else if (what < 0) refused = badLine(tape.records + 2, 'kind');
+    else if (tape.records === MAX_RECORDS)
       refused = fail('too-many-records', `This list has more than ${MAX_RECORDS} lines.`, 'Split the design into parts.'); // prettier-ignore
-    else {
-      x[n] = Math.round(at[0] * 10);
-      y[n] = Math.round(at[1] * 10);
-      kind[n++] = what;
-    }
+    else tape.put(10 * at[0], 10 * at[1], what as Kind);
   };
   Papa.parse<string[]>(text, {
     skipEmptyLines: 'greedy',
@@ -74,8 +75,8 @@ export function csvToTape(text: string, label = ''): Result<Tape> {
   });
   if (refused) return refused;
   if (!columns) return fail('csv-columns', 'This list has no column x, y, kind.', 'The first line must read x,y,kind.');
-  if (n === 0) return fail('csv-empty', 'This list has no stitches.', 'Put one stitch on each line.');
-  return ok({ label, x: x.slice(0, n), y: y.slice(0, n), kind: kind.slice(0, n), warnings: [] });
+  if (!tape.records) return fail('csv-empty', 'This list has no stitches.', 'Put one stitch on each line.');
+  return ok(tape.done());
 } // prettier-ignore
 
 /** What a list would need more room for than a tape has: long moves become many records. */

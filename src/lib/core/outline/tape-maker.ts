@@ -1,22 +1,23 @@
-import { rowsToTape, splitLongMoves, type StitchRow, type Tape } from '../tape';
-import { distance, type Path, type Point } from '../geometry';
+import { JUMP, splitLongMoves, STITCH, TapeAssembler, TRIM_JUMPS, type Kind, type Tape } from '../tape';
+import { along, distance, type Path, type Point } from '../geometry';
 
 /** Moves shorter than this are sewn over, mm. */
 const SEW_OVER = 1.2;
-/** A trim is three jumps in a row; that is how a tape says it. */
-const TRIM_JUMPS = 3;
 const TIE = 0.6;
 
 /** Collects sewn paths into a tape: jumps and trims between them, tie-in and tie-off at their ends. */
 export class TapeMaker {
-  private rows: StitchRow[] = [];
+  private readonly tape: TapeAssembler;
+  /** not rounded, mm */
   private at: Point = { x: 0, y: 0 };
   private fresh = true;
 
-  constructor(private label: string) {}
+  constructor(label: string) {
+    this.tape = new TapeAssembler(label);
+  }
 
-  private put(p: Point, kind: StitchRow['kind']) {
-    this.rows.push({ x: p.x, y: p.y, kind });
+  private put(p: Point, kind: Kind) {
+    this.tape.put(10 * p.x, 10 * p.y, kind);
     this.at = p;
   }
 
@@ -29,19 +30,12 @@ export class TapeMaker {
         if (!this.fresh) this.tie();
         const from = this.at;
         if (away > 0)
-          for (let i = 1; i <= TRIM_JUMPS; i++)
-            this.put(
-              {
-                x: from.x + ((path[0].x - from.x) * i) / TRIM_JUMPS,
-                y: from.y + ((path[0].y - from.y) * i) / TRIM_JUMPS,
-              },
-              'jump',
-            );
-        this.put(path[0], 'stitch');
+          for (let i = 1; i <= TRIM_JUMPS; i++) this.put(along(from, path[0], i / TRIM_JUMPS), JUMP);
+        this.put(path[0], STITCH);
         this.tieAt(path[0], path[1]);
         this.fresh = false;
-      } else if (away > 0) this.put(path[0], 'stitch');
-      for (const p of path.slice(1)) this.put(p, 'stitch');
+      } else if (away > 0) this.put(path[0], STITCH);
+      for (const p of path.slice(1)) this.put(p, STITCH);
       this.lastPath = path;
     }
     return this;
@@ -51,8 +45,8 @@ export class TapeMaker {
   private tieAt(p: Point, towards: Point) {
     const length = distance(p, towards) || 1;
     const step = Math.min(1, TIE / length);
-    this.put({ x: p.x + (towards.x - p.x) * step, y: p.y + (towards.y - p.y) * step }, 'stitch');
-    this.put(p, 'stitch');
+    this.put({ x: p.x + (towards.x - p.x) * step, y: p.y + (towards.y - p.y) * step }, STITCH);
+    this.put(p, STITCH);
   }
   private tie() {
     if (this.lastPath.length > 1) this.tieAt(this.at, this.lastPath[this.lastPath.length - 2]);
@@ -61,13 +55,13 @@ export class TapeMaker {
   /** The machine halts here. */
   stop(): this {
     this.tie();
-    this.put(this.at, 'stop');
+    this.tape.stop();
     this.fresh = true;
     return this;
   }
 
   done(): Tape {
     this.tie();
-    return splitLongMoves(rowsToTape(this.label, this.rows));
+    return splitLongMoves(this.tape.done());
   }
 }

@@ -1,7 +1,8 @@
 import { numbersWith } from '../numbers';
 import type { Reading } from '../reading';
 import { stitchSeconds } from '../time';
-import { hoopGeometry, type Workshop } from '../workshop';
+import { hoopField } from '../hoop';
+import type { Workshop } from '../workshop';
 
 /** One version of a design in a bundle, as a maker weighs it. */
 export interface BundleChoice {
@@ -32,7 +33,7 @@ export function weighBundle(
     const fitting = workshop.hoops
       .filter((hoop) => {
         const machine = workshop.machines.find((m) => m.id === hoop.machineId);
-        return machine && hoopGeometry(hoop, machine, numbers, size).fits;
+        return machine && hoopField(hoop, machine, numbers, size).fits;
       })
       .sort((a, b) => a.widthMm * a.heightMm - b.widthMm * b.heightMm);
     const machine = workshop.machines.find((m) => m.id === fitting[0]?.machineId) ?? workshop.machines[0];

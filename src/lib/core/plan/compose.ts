@@ -2,7 +2,7 @@ import type { Build, Insertion } from '../build';
 import type { Box } from '../geometry';
 import { typedReading, type BlockReading, type Line, type Reading } from '../reading';
 import type { Design } from '../score';
-import { STOP, type Tape } from '../tape';
+import { TapeAssembler, type Tape } from '../tape';
 
 /** Readings (and tapes) of the designs that are sewn in between, by the insertion's id. */
 export type InsertedReadings = Readonly<Record<string, Reading | undefined>>;
@@ -143,26 +143,10 @@ interface Part {
   stop?: boolean;
 }
 function joined(label: string, parts: Part[]): Tape {
-  const total = parts.reduce((sum, p) => sum + p.n - (p.from ?? 0) + (p.stop ? 1 : 0), 0);
-  const tape: Tape = {
-    label,
-    warnings: [],
-    x: new Int32Array(total),
-    y: new Int32Array(total),
-    kind: new Uint8Array(total),
-  };
-  let at = 0;
-  for (const { tape: t, from = 0, n, dx, dy, stop } of parts) {
-    for (let i = from; i < n; i++, at++) {
-      tape.x[at] = t.x[i] + dx;
-      tape.y[at] = t.y[i] + dy;
-      tape.kind[at] = t.kind[i];
-    }
-    if (stop) {
-      tape.x[at] = tape.x[Math.max(0, at - 1)];
-      tape.y[at] = tape.y[Math.max(0, at - 1)];
-      tape.kind[at++] = STOP;
-    }
+  const tape = new TapeAssembler(label);
+  for (const { tape: from, from: first = 0, n, dx, dy, stop } of parts) {
+    tape.append(from, first, n, (x, y) => [x + dx, y + dy]);
+    if (stop) tape.stop();
   }
-  return tape;
+  return tape.done();
 }

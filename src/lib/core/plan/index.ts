@@ -3,16 +3,17 @@
  */
 import type { Build } from '../build';
 import { cutList, notionsOf, type CutPiece, type NotionNeed } from '../cut';
+import { hoopField, repeatGap, repeatPlaces, type HoopField, type Repeats } from '../hoop';
 import { numbersWith, type Numbers } from '../numbers';
 import { planOrder, type OrderPlan } from '../batch';
 import type { Reading } from '../reading';
 import { composeDesign, type InsertedReadings } from './compose';
 import { formatLength } from '../units';
-import { makeScore, type Design, type Score } from '../score';
+import { makeScore, popsOut, type Design, type Score } from '../score';
 import { checkPlan, type Finding } from '../check';
 import { planThread, type ThreadPlan } from '../thread';
 import { itemTime, timeSteps, type ItemTime, type StepTimes } from '../time';
-import { hoopGeometry, type Hoop, type Machine, type Workshop } from '../workshop';
+import type { Hoop, Machine, Workshop } from '../workshop';
 
 export interface BuildPlan {
   score: Score;
@@ -33,7 +34,9 @@ export interface BuildPlan {
   machine: Machine;
   hoop: Hoop;
   /** the hoop as it is held for this design, mm */
-  field: ReturnType<typeof hoopGeometry>;
+  field: HoopField;
+  /** where the items of a hooping lie in it; null: they do not fit */
+  repeats: Repeats | null;
   numbers: Numbers;
 }
 
@@ -56,7 +59,7 @@ export function planBuild(
   const { reading } = design;
   const { extents: e } = reading;
   const size = { width: e.maxX - e.minX, height: e.maxY - e.minY };
-  const field = hoopGeometry(hoop, machine, numbers, size);
+  const field = hoopField(hoop, machine, numbers, size);
   const score = makeScore(build, design, {
     threadByHand: machine.kind === 'one-needle',
     magneticHoop: hoop.magnetic,
@@ -87,6 +90,7 @@ export function planBuild(
     machine,
     hoop,
     field,
+    repeats: repeatPlaces(field, size, repeatGap(popsOut(score), numbers), build.order.repeats),
     numbers,
   };
   return { ...plan, findings: checkPlan({ ...plan, build, workshop, today: today ?? null }) };

@@ -2,7 +2,8 @@ import { BUILD_SCHEMA_VERSION, buildSchema, type Build } from '../build';
 import { numbersWith } from '../numbers';
 import { typedReading, type Reading } from '../reading';
 import { rankTechniques } from '../techniques';
-import { smallestHoop, type Hoop, type Workshop } from '../workshop';
+import { smallestHoop } from '../hoop';
+import type { Hoop, Workshop } from '../workshop';
 
 export interface NewBuild {
   id: string;

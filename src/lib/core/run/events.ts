@@ -92,5 +92,7 @@ export const runEventSchema = z.discriminatedUnion('type', [
   z.object({ ...time, type: z.literal('item'), n: index, result: z.enum(RESULTS), reason }),
   z.object({ ...time, type: z.literal('finished') }),
   z.object({ ...time, type: z.literal('given-up'), reason }),
+  /** closed too early: it goes on where it was closed */
+  z.object({ ...time, type: z.literal('reopened') }),
 ]);
 export type RunEvent = z.infer<typeof runEventSchema>;

@@ -1,6 +1,6 @@
 import { numbersWith } from '../numbers';
 import type { NeedleStep, Step } from '../score';
-import { JUMP, STITCH, STOP, type Block, type Tape } from '../tape';
+import { stitchBox, TapeAssembler, type Block, type Tape } from '../tape';
 import type { RunRecord } from './record';
 import type { StepFacts } from './sewn';
 
@@ -35,70 +35,47 @@ export function handStops(run: Pick<RunRecord, 'score'>): number[] {
   return [...stops];
 }
 
-/** Three jumps in a row are a trim. */
-const TRIM_JUMPS = 3;
-
 /**
  * The tape of a hooping as it is sewn: each needle step in the run's order, what is put in between too, for all items
- * before its stop. Items lie in rows, there and back; between them the thread is trimmed.
- * @param design tape and blocks that the run's steps speak of. null: it is not the design
- * that the run was begun with, or part of it was typed and has no tape
+ * before its stop, each at its place in the hoop; between them the thread is trimmed.
+ * @param design tape and blocks that the run's steps speak of
+ * @returns null: it is not the design that the run was begun with, part of it was typed and has no tape, or the items do
+ * not fit the hoop
  */
 export function hoopingTape(
-  run: Pick<RunRecord, 'score' | 'blocks' | 'items' | 'numbers'>,
+  run: Pick<RunRecord, 'score' | 'blocks' | 'items' | 'numbers' | 'repeats'>,
   design: { tape: Tape; blocks: readonly (Block & { stitches: number })[] },
 ): Tape | null {
   const steps = sewnSteps(run);
   const isOn = (b: number) =>
     design.blocks[b]?.to > design.blocks[b]?.from && design.blocks[b].stitches === run.blocks[b]?.stitches;
   if (!steps.length || !steps.every((s) => isOn(s.block))) return null;
-  const { tape, blocks } = design;
-  const shifts = itemShifts(tape, run);
-  const x: number[] = [];
-  const y: number[] = [];
-  const kind: number[] = [];
-  const put = (px: number, py: number, k: number) => {
-    x.push(px);
-    y.push(py);
-    kind.push(k);
-  };
+  const { tape: own, blocks } = design;
+  const placing = placed(own, run);
+  if (!placing) return null;
+  const trimJumps = numbersWith(run.numbers)['reading.trimJumps'];
+  const tape = new TapeAssembler(own.label);
   steps.forEach(({ block }, n) => {
     const { from, to } = blocks[block];
-    shifts.forEach(({ dx, dy }, item) => {
-      if (item > 0) {
-        const [fx, fy] = [x.at(-1) ?? 0, y.at(-1) ?? 0];
-        for (let j = 1; j <= TRIM_JUMPS; j++) {
-          const share = j / TRIM_JUMPS;
-          put(Math.round(fx + (tape.x[from] + dx - fx) * share), Math.round(fy + (tape.y[from] + dy - fy) * share), JUMP); // prettier-ignore
-        }
-      }
-      for (let i = from; i < to; i++) put(tape.x[i] + dx, tape.y[i] + dy, tape.kind[i]);
+    placing.forEach((place, item) => {
+      if (item > 0) tape.trimTo(...place(own.x[from], own.y[from]), trimJumps);
+      tape.append(own, from, to, place);
     });
-    if (n < steps.length - 1) put(x.at(-1) ?? 0, y.at(-1) ?? 0, STOP);
+    if (n < steps.length - 1) tape.stop();
   });
-  return {
-    label: tape.label,
-    x: Int32Array.from(x),
-    y: Int32Array.from(y),
-    kind: Uint8Array.from(kind),
-    warnings: [],
-  };
+  return tape.done();
 }
 
-/** Where each item of the hooping lies from the first, 0.1 mm: rows as square as can be, every second one backwards. */
-function itemShifts(tape: Tape, { items, numbers }: Pick<RunRecord, 'items' | 'numbers'>) {
-  const reach = (values: Int32Array) => {
-    let [low, high] = [Infinity, -Infinity];
-    for (let i = 0; i < values.length; i++)
-      if (tape.kind[i] === STITCH) [low, high] = [Math.min(low, values[i]), Math.max(high, values[i])];
-    return high - low;
-  };
-  const gap = 10 * numbersWith(numbers)['hoop.gapCut'];
-  const [pitchX, pitchY] = [reach(tape.x) + gap, reach(tape.y) + gap];
-  const columns = Math.ceil(Math.sqrt(items));
-  return Array.from({ length: items }, (_, n) => {
-    const row = Math.floor(n / columns);
-    const column = row % 2 ? columns - 1 - (n % columns) : n % columns;
-    return { dx: column * pitchX, dy: row * pitchY };
+type Place = (x: number, y: number) => [number, number];
+/** From a needle point of the design to that of each item, 0.1 mm; the middle of the field is the middle of the design. */
+function placed(tape: Tape, { items, repeats }: Pick<RunRecord, 'items' | 'repeats'>): Place[] | null {
+  const box = stitchBox(tape);
+  if (!box || repeats?.places.length !== items) return null;
+  const [midX, midY] = [(box.minX + box.maxX) / 2, (box.minY + box.maxY) / 2];
+  return repeats.places.map((p) => {
+    const [toX, toY] = [10 * p.x, 10 * p.y];
+    return repeats.turned
+      ? (x, y) => [midX - (y - midY) + toX, midY + (x - midX) + toY]
+      : (x, y) => [x + toX, y + toY];
   });
 }

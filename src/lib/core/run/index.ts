@@ -22,6 +22,7 @@ export {
   runSeconds,
   stepSeconds,
   timesDone,
+  unjudged,
   wasDone,
   type RunState,
 } from './state';

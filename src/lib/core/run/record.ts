@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import type { Build } from '../build';
+import type { Repeats } from '../hoop';
 import { idSchema, timestampSchema, uniqueIds } from '../schema';
 import type { BuildPlan } from '../plan';
 import type { HandStep, Score, Step } from '../score';
@@ -53,6 +54,10 @@ const pieceSchema = z.object({
   widthMm: z.number(),
   heightMm: z.number(),
 });
+const repeatsSchema = z.object({
+  turned: z.boolean(),
+  places: z.array(z.object({ x: z.number(), y: z.number() })).max(500),
+}) satisfies z.ZodType<Repeats>;
 export const runRecordSchema = z.object({
   id,
   buildId: id,
@@ -75,6 +80,8 @@ export const runRecordSchema = z.object({
   hoop: z.string().max(80).default(''),
   /** sewn in this hooping */
   items: z.int().min(1).max(500).default(1),
+  /** where they lie in the hoop; null: they do not fit it, or the run is older than this */
+  repeats: repeatsSchema.nullable().default(null),
   /** how many items of the build were made before, by these hands */
   madeBefore: z.int().min(0).default(0),
   /** a run keeps the score it was started with: later changes of the build must not change what was sewn */
@@ -129,6 +136,7 @@ export function newRun(
     numbers: workshop.numbers,
     hoop: plan.hoop.name,
     items,
+    repeats: plan.repeats,
     madeBefore,
     score: plan.score,
     planned: Object.fromEntries(all.map(([step, t]) => [step, hoopingSeconds(t, items)])),

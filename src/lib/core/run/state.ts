@@ -107,13 +107,18 @@ export const timesDone = ({ sewn }: Pick<RunState, 'sewn'>, stepId: string): num
 export const wasDone = (state: Pick<RunState, 'sewn'>, stepId: string): boolean =>
   timesDone(state, stepId) > 0;
 
+/** What may still be told of a run that is over. */
+const AFTER_THE_END: ReadonlySet<RunEvent['type']> = new Set(['note', 'photo', 'item', 'reopened']);
+/** Items of the hooping that nobody has judged, from 0. */
+export const unjudged = ({ results }: Pick<RunState, 'results'>, items: number): number[] =>
+  Array.from({ length: items }, (_, n) => n).filter((n) => !results[n]);
+
 /** Work since the event before, ms: as it was measured, else by the clock; a clock set back takes nothing away. */
 const worked = (since: number, { at, ms }: RunEvent): number => ms ?? Math.max(0, at - since);
 
 /** The state after one more event. Events that do not fit (a double press, a step that is not under work) change nothing. */
 export function runAfter(before: RunState, event: RunEvent, steps: readonly StepFacts[]): RunState {
-  if (isOver(before) && event.type !== 'note' && event.type !== 'photo' && event.type !== 'item')
-    return before;
+  if (isOver(before) && !AFTER_THE_END.has(event.type)) return before;
   // Work up to this event belongs to the step that was under work.
   const state =
     before.since === null
@@ -255,6 +260,8 @@ export function runAfter(before: RunState, event: RunEvent, steps: readonly Step
         spent: 0,
         reason: event.reason,
       };
+    case 'reopened':
+      return isOver(state) ? { ...state, status: 'running', endedAt: null, since: event.at, reason: '' } : state;
   }
 } // prettier-ignore
 

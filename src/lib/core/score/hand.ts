@@ -1,4 +1,4 @@
-import type { HandStep } from './types';
+import type { HandStep, Score } from './types';
 
 /** What a hand step must say; the rest has quiet defaults. */
 export type HandParts = Pick<HandStep, 'id' | 'title' | 'text' | 'because' | 'action' | 'side'> &
@@ -49,3 +49,7 @@ const AT_MACHINE: readonly HandStep['action'][] = ['thread', 'bobbin', 'panel'];
 /** Where the hands are, in words. */
 export const placeOf = ({ action, side }: Pick<HandStep, 'action' | 'side'>): string =>
   AT_MACHINE.includes(action) ? 'at the machine' : side === 'off' ? 'at the table' : `${side} of the hoop`;
+
+/** Items are popped out of film, which only has to hold them until the last stitch; others are cut apart. */
+export const popsOut = ({ steps }: Pick<Score, 'steps'>): boolean =>
+  steps.some((s) => s.kind === 'hand' && s.action === 'pop-out');

@@ -4,5 +4,7 @@
  */
 export { readTape } from './read';
 export { recordsOf, writeTape, splitLongMoves, tapeToRows, rowsToTape, type StitchRow } from './write';
+export { TapeAssembler, TRIM_JUMPS } from './assembler';
 export { tapeBlocks } from './blocks';
-export { STITCH, JUMP, STOP, MAX_BYTES, MAX_EXTENT, MAX_RECORDS, MAX_MOVE, HEADER_BYTES, KIND_NAMES, emptyTape, type Block, type Tape, type TapeResult } from './types'; // prettier-ignore
+export { stitchBox } from './extents';
+export { STITCH, JUMP, STOP, MAX_BYTES, MAX_EXTENT, MAX_RECORDS, MAX_MOVE, HEADER_BYTES, KIND_NAMES, emptyTape, type Block, type Kind, type Tape, type TapeResult } from './types'; // prettier-ignore

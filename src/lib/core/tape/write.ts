@@ -1,3 +1,4 @@
+import { TapeAssembler } from './assembler';
 import { makeHeader } from './header';
 import { HEADER_BYTES, JUMP, KIND_NAMES, MAX_MOVE, STITCH, STOP, type Tape } from './types';
 
@@ -85,12 +86,8 @@ export const tapeToRows = (tape: Tape): StitchRow[] =>
 
 /** A tape from a stitch list. Rows are in mm; they are rounded to 0.1. */
 export function rowsToTape(label: string, rows: readonly StitchRow[]): Tape {
-  const kinds = { stitch: STITCH, jump: JUMP, stop: STOP };
-  return {
-    label,
-    x: Int32Array.from(rows, (r) => Math.round(r.x * 10)),
-    y: Int32Array.from(rows, (r) => Math.round(r.y * 10)),
-    kind: Uint8Array.from(rows, (r) => kinds[r.kind]),
-    warnings: [],
-  };
+  const kinds = { stitch: STITCH, jump: JUMP, stop: STOP } as const;
+  const tape = new TapeAssembler(label, rows.length);
+  for (const r of rows) tape.put(r.x * 10, r.y * 10, kinds[r.kind]);
+  return tape.done();
 }

@@ -5,7 +5,7 @@
 import * as z from 'zod';
 import { MATERIAL_KINDS } from '../materials';
 import { idSchema, timestampSchema, uniqueIds } from '../schema';
-import { NUMBER_IDS, numbersWith, type NumberId, type Numbers } from '../numbers';
+import { NUMBER_IDS, numbersWith, type NumberId } from '../numbers';
 
 const machineSchema = z.object({
   id: idSchema(60),
@@ -102,48 +102,3 @@ export const newWorkshop = (): Workshop => ({
   corrections: [],
   numbers: {},
 });
-
-/** The field that may be sewn, and the outer size that the base must reach past; turned when the design lies across. mm. */
-export function hoopGeometry(
-  hoop: Hoop,
-  machine: Machine,
-  numbers: Numbers,
-  design: { width: number; height: number },
-) {
-  const inset = machine.kind === 'one-needle' ? numbers['hoop.inset'] : numbers['hoop.insetMulti'];
-  const fits = (w: number, h: number) => design.width <= w - 2 * inset && design.height <= h - 2 * inset;
-  const turned = !fits(hoop.widthMm, hoop.heightMm) && fits(hoop.heightMm, hoop.widthMm);
-  const width = turned ? hoop.heightMm : hoop.widthMm;
-  const height = turned ? hoop.widthMm : hoop.heightMm;
-  const grip = numbers['hoop.grip'];
-  return {
-    turned,
-    fits: fits(width, height),
-    inset,
-    width,
-    height,
-    outerWidth: width + grip,
-    outerHeight: height + grip,
-  };
-}
-
-/** The base that a hoop takes: its outer size and what the hoop must grip. mm */
-export function hoopBase(hoop: Hoop, machine: Machine, numbers: Numbers) {
-  const { outerWidth, outerHeight } = hoopGeometry(hoop, machine, numbers, { width: 0, height: 0 });
-  const past = 2 * numbers[hoop.magnetic ? 'cut.baseMagnetic' : 'cut.baseScrew'];
-  return { name: hoop.name, widthMm: outerWidth + past, heightMm: outerHeight + past };
-}
-
-/** The smallest hoop of a machine that the design fits, if any. */
-export function smallestHoop(
-  workshop: Workshop,
-  numbers: Numbers,
-  design: { width: number; height: number },
-): Hoop | undefined {
-  return workshop.hoops
-    .filter((hoop) => {
-      const machine = workshop.machines.find((m) => m.id === hoop.machineId);
-      return machine && hoopGeometry(hoop, machine, numbers, design).fits;
-    })
-    .sort((a, b) => a.widthMm * a.heightMm - b.widthMm * b.heightMm)[0];
-}

@@ -2,7 +2,7 @@
   import { isRoll, type CutGroup } from '$lib/core/cut';
   import { planBases } from '$lib/core/stock';
   import { count, formatLength } from '$lib/core/units';
-  import { hoopBase } from '$lib/core/workshop';
+  import { hoopBase } from '$lib/core/hoop';
   import { workroom } from '../state/workroom.svelte';
 
   // Bases off each roll of the shelf: wide against narrow, and what a slightly longer cut would save.

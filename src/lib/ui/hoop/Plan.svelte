@@ -51,9 +51,10 @@
   const records = $derived(
     sewing.reduce((sum, b) => sum + drawing.reading.blocks[b].to - drawing.reading.blocks[b].from, 0),
   );
+  const inHoop = $derived(drawing.plan.repeats?.places.length ?? 1);
   const caption = $derived(
     [
-      `Hoop ${drawing.plan.hoop.name}${drawing.plan.field.turned ? ', design turned a quarter' : ''}.`,
+      `Hoop ${drawing.plan.hoop.name}${drawing.plan.field.turned ? ', design turned a quarter' : ''}${inHoop > 1 ? `, ${inHoop} in it` : ''}.`,
       ...pieces.map((p) => `${p.name}: ${formatSize(p.width.cutMm, p.height.cutMm, workroom.unit)}.`),
       opening ? `Opening of ${formatLength(opening.lengthMm, workroom.unit)} on the ${opening.side}.` : '',
       step?.kind === 'hand' && step.along !== null ? 'Dashed: the line to cut along.' : '',

@@ -94,15 +94,43 @@ export function viewOf(
   height: number,
   close: boolean,
 ): View {
-  const { outerWidth, outerHeight } = plan.field;
   const { extents: e } = reading;
+  const hoop = hoopAround(plan, reading);
   // A design larger than its hoop is shown whole all the same.
-  const w = close ? e.maxX - e.minX + 2 * CLOSE_MARGIN : Math.max(outerWidth, e.maxX - e.minX + 20);
-  const h = close ? e.maxY - e.minY + 2 * CLOSE_MARGIN : Math.max(outerHeight, e.maxY - e.minY + 20);
+  const w = close ? e.maxX - e.minX + 2 * CLOSE_MARGIN : Math.max(hoop.outerWidth, e.maxX - e.minX + 20);
+  const h = close ? e.maxY - e.minY + 2 * CLOSE_MARGIN : Math.max(hoop.outerHeight, e.maxY - e.minY + 20);
   const scale = Math.min((width - 16) / w, (height - 16) / h);
-  const cx = (e.minX + e.maxX) / 2;
-  const cy = (e.minY + e.maxY) / 2;
+  const cx = close ? (e.minX + e.maxX) / 2 : hoop.x;
+  const cy = close ? (e.minY + e.maxY) / 2 : hoop.y;
   return { scale, offsetX: width / 2 - cx * scale, offsetY: height / 2 + cy * scale };
+}
+
+/**
+ * The hoop as the design sees it, mm: where several are sewn, the one nearest the middle is drawn in full, and the others
+ * lie round it.
+ */
+function hoopAround({ field, repeats }: BuildPlan, { extents: e }: Reading) {
+  const mid = { x: (e.minX + e.maxX) / 2, y: (e.minY + e.maxY) / 2 };
+  const turned = repeats?.turned ?? false;
+  const places = repeats?.places ?? [{ x: 0, y: 0 }];
+  const shown = places.reduce((a, b) => (Math.hypot(b.x, b.y) < Math.hypot(a.x, a.y) ? b : a));
+  // Turned ones are turned back: the design stays as it is, and the hoop lies across.
+  const seen = (x: number, y: number) => {
+    const [dx, dy] = [x - shown.x, y - shown.y];
+    return turned ? { x: mid.x + dy, y: mid.y - dx } : { x: mid.x + dx, y: mid.y + dy };
+  };
+  const [width, height] = turned ? [field.height, field.width] : [field.width, field.height];
+  const [outerWidth, outerHeight] = turned
+    ? [field.outerHeight, field.outerWidth]
+    : [field.outerWidth, field.outerHeight];
+  return {
+    ...seen(0, 0),
+    width,
+    height,
+    outerWidth,
+    outerHeight,
+    others: places.filter((p) => p !== shown).map((p) => seen(p.x, p.y)),
+  };
 }
 
 /** Pieces that this step lays or folds, with where they lie. */
@@ -124,13 +152,13 @@ export interface PlanDrawing {
 export function drawEmptyHoop(
   ctx: CanvasRenderingContext2D,
   view: View,
-  { plan, reading: { extents: e } }: Pick<PlanDrawing, 'plan' | 'reading'>,
+  { plan, reading }: Pick<PlanDrawing, 'plan' | 'reading'>,
   colours: PlanColours,
 ) {
   ctx.save();
   ctx.translate(view.offsetX, view.offsetY);
   ctx.scale(view.scale, -view.scale);
-  drawHoop(ctx, plan, (e.minX + e.maxX) / 2, (e.minY + e.maxY) / 2, 1 / view.scale, colours);
+  drawHoop(ctx, plan, reading, 1 / view.scale, colours);
   ctx.restore();
 }
 
@@ -173,14 +201,11 @@ export function drawPlan(
   colours: PlanColours,
 ) {
   const step = plan.score.steps[cursor];
-  const { extents: e } = reading;
-  const cx = (e.minX + e.maxX) / 2;
-  const cy = (e.minY + e.maxY) / 2;
   ctx.save();
   ctx.translate(view.offsetX, view.offsetY);
   ctx.scale(view.scale, -view.scale);
   const px = 1 / view.scale;
-  drawHoop(ctx, plan, cx, cy, px, colours);
+  drawHoop(ctx, plan, reading, px, colours);
 
   const sewn = plan.score.steps.slice(0, cursor).flatMap((s) => (s.kind === 'needle' ? [s.block] : []));
   ctx.lineJoin = 'round';
@@ -209,30 +234,36 @@ export function drawPlan(
 
 function drawHoop(
   ctx: CanvasRenderingContext2D,
-  { field }: BuildPlan,
-  cx: number,
-  cy: number,
+  plan: BuildPlan,
+  reading: Reading,
   px: number,
   colours: PlanColours,
 ) {
-  const box = (w: number, h: number, r: number) => {
+  const { field } = plan;
+  const hoop = hoopAround(plan, reading);
+  const box = (w: number, h: number, r: number, at: { x: number; y: number } = hoop) => {
     ctx.beginPath();
-    ctx.roundRect(cx - w / 2, cy - h / 2, w, h, r);
+    ctx.roundRect(at.x - w / 2, at.y - h / 2, w, h, r);
   };
-  box(field.outerWidth, field.outerHeight, 16);
+  box(hoop.outerWidth, hoop.outerHeight, 16);
   ctx.fillStyle = colours.rule;
   ctx.fill();
-  box(field.width, field.height, 8);
+  box(hoop.width, hoop.height, 8);
   ctx.fillStyle = colours.paper;
   ctx.fill();
   ctx.strokeStyle = colours.quiet;
   ctx.lineWidth = px;
   ctx.stroke();
-  box(field.width - 2 * field.inset, field.height - 2 * field.inset, 5);
+  box(hoop.width - 2 * field.inset, hoop.height - 2 * field.inset, 5);
   ctx.setLineDash([px * 2, px * 4]);
   ctx.strokeStyle = field.fits ? colours.quiet : colours.madder;
   ctx.stroke();
   ctx.setLineDash([]);
+  ctx.strokeStyle = colours.rule;
+  for (const other of hoop.others) {
+    box(plan.size.width, plan.size.height, 2, other);
+    ctx.stroke();
+  }
 }
 
 function drawPiece(ctx: CanvasRenderingContext2D, piece: CutPiece, px: number, colours: PlanColours) {

@@ -4,10 +4,18 @@
   import WaitWords from './WaitWords.svelte';
 
   // The hooping is done: how each item came out.
-  let { session }: { session: RunSession } = $props();
+  let {
+    session,
+    asked,
+  }: { session: RunSession; /** it was tried to close the run before all was said */ asked: boolean } =
+    $props();
   const items = $derived(Array.from({ length: session.run?.items ?? 1 }, (_, n) => n));
   const WORDS: Record<ItemResult, string> = { good: 'Good', second: 'A second', ruined: 'Ruined' };
-  const of = (n: number) => session.state?.results[n] ?? { result: 'good' as const, reason: '' };
+  const of = (n: number) => session.state?.results[n];
+  let list = $state<HTMLElement | null>(null);
+  $effect(() => {
+    if (asked) list?.querySelector<HTMLElement>('[data-open] [role=radio]')?.focus();
+  });
   const threads = $derived([
     ...new Set((session.run?.blocks ?? []).filter((b) => b.stitches).map((b) => b.thread.name)),
   ]);
@@ -23,7 +31,7 @@
   async function choose(n: number, result: ItemResult) {
     // A reason typed just before is on its way to the disk.
     await session.settled();
-    await judge(n, result, of(n).reason);
+    await judge(n, result, of(n)?.reason ?? '');
   }
 </script>
 
@@ -32,28 +40,45 @@
   {#if session.waiting}<p class="text-xl text-quiet">
       <WaitWords waiting={session.waiting} now={session.clock} />
     </p>{/if}
-  <p class="text-2xl">{items.length > 1 ? 'How did they come out?' : 'How did it come out?'}</p>
-  <ul class={['grid gap-3', items.length > 3 ? 'items-start gap-x-10 xl:grid-cols-2' : 'max-w-4xl']}>
+  <div class="flex flex-wrap items-center gap-x-6 gap-y-2">
+    <p class="text-2xl">{items.length > 1 ? 'How did they come out?' : 'How did it come out?'}</p>
+    {#if items.length > 1 && session.unjudged.length}
+      <button type="button" class="btn min-h-16 px-5 text-xl" onclick={() => session.allGood()}
+        >{session.unjudged.length === items.length ? 'All good' : 'The others are good'}</button
+      >
+    {/if}
+    <p role="status" class={['text-lg', asked ? 'text-madder' : 'text-quiet']}>
+      {session.unjudged.length
+        ? asked
+          ? 'Say it first: the run is closed when each has its word.'
+          : ''
+        : 'All is said; now the run can be closed.'}
+    </p>
+  </div>
+  <ul
+    bind:this={list}
+    class={['grid gap-3', items.length > 3 ? 'items-start gap-x-10 xl:grid-cols-2' : 'max-w-4xl']}
+  >
     {#each items as n, place (place)}
       {@const known = of(n)}
-      <li class="flex flex-wrap items-center gap-2">
+      <li class="flex flex-wrap items-center gap-2" data-open={known ? undefined : ''}>
         {#if items.length > 1}<span class="w-24 text-xl">Item {n + 1}</span>{/if}
         <span class="flex gap-2" role="radiogroup" aria-label="Item {n + 1}">
           {#each RESULTS as result (result)}
             <button
               type="button"
               role="radio"
-              aria-checked={known.result === result}
+              aria-checked={known?.result === result}
               class={[
                 'btn min-h-16 px-5 text-xl',
-                known.result === result &&
+                known?.result === result &&
                   (result === 'ruined' ? 'border-madder bg-madder text-paper' : 'btn-strong'),
               ]}
               onclick={() => choose(n, result)}>{WORDS[result]}</button
             >
           {/each}
         </span>
-        {#if known.result !== 'good'}
+        {#if known && known.result !== 'good'}
           <input
             class="min-h-16 min-w-64 flex-1 text-lg"
             maxlength="400"

@@ -52,7 +52,7 @@
   const changed: Problem = {
     code: 'no-run-tape',
     message:
-      'What this run sews is not on a tape here: it was typed, or its build was changed since. The run is kept.',
+      'What this run sews is not on a tape here: it was typed, its build was changed since, or its items do not fit the hoop. The run is kept.',
     next: 'Go on by hand, or begin a new run to follow a machine.',
   };
   async function connect() {

@@ -73,10 +73,13 @@
     // A machine that is followed counts its bobbin from full again.
     if ((await session.forward()) && bobbin) await machine.freshBobbin();
   }
+  /** it was tried to close the run before all items were judged */
+  let verdictAsked = $state(false);
   async function finish() {
     // What was typed last is being stored as the focus leaves its field.
     await session.settled();
-    if (await session.finish()) await keepBackup();
+    if (session.unjudged.length) verdictAsked = true;
+    else if (await session.finish()) await keepBackup();
   }
   /** What was just made is in the maker's own folder too, where there is one. */
   async function keepBackup() {
@@ -120,7 +123,9 @@
       : session.resting
         ? 'Go on'
         : !step
-          ? 'Close the run'
+          ? session.unjudged.length
+            ? `How did ${session.items > 1 ? 'they' : 'it'} come out?`
+            : 'Close the run'
           : busy
             ? `Sewing: ${formatNumber(session.stitch)} of ${formatNumber(machine.now?.blockStitches ?? 0)}`
             : toStart
@@ -213,7 +218,7 @@
       <RunWords {session} {machine} ontrouble={ask} />
       <RunPictures {session} {drawing} />
     </div>
-  {:else}<RunEnd {session} />{/if}
+  {:else}<RunEnd {session} asked={verdictAsked && session.unjudged.length > 0} />{/if}
 
   <footer
     class={[

@@ -27,7 +27,7 @@ import { planBuild, type BuildPlan } from '$lib/core/plan';
 import type { Problem } from '$lib/core/problem';
 import { cutAlready, takeLayout, usesOf } from '$lib/core/stock';
 import { formatLength } from '$lib/core/units';
-import { hoopBase } from '$lib/core/workshop';
+import { hoopBase } from '$lib/core/hoop';
 import { layoutWatched } from '$lib/workers';
 import { orFault } from './faults';
 import { newId } from './ids';

@@ -17,6 +17,7 @@ import {
   stitchNow,
   threadsAhead,
   timed,
+  unjudged,
   waitingFor,
   type BareEvent,
 } from '$lib/core/run';
@@ -320,12 +321,20 @@ export class RunSession {
   giveUp(reason: string) {
     return this.add({ type: 'given-up', reason: reason.slice(0, MOST_REASON) });
   }
-  /** Closes the run; items that nobody judged are good. */
-  finish() {
-    const open = Array.from({ length: this.items }, (_, n) => n).filter((n) => !this.state?.results[n]);
-    return this.addAll([
-      ...open.map((n) => ({ type: 'item' as const, n, result: 'good' as const, reason: '' })),
-      { type: 'finished' },
-    ]);
+  /** items of the hooping that nobody has judged, from 0 */
+  readonly unjudged = $derived(this.state ? unjudged(this.state, this.items) : []);
+  /** What was not judged yet came out well. */
+  allGood() {
+    return this.addAll(
+      this.unjudged.map((n) => ({ type: 'item' as const, n, result: 'good' as const, reason: '' })),
+    );
+  }
+  /** Closes the run; never before each item is judged. */
+  async finish(): Promise<boolean> {
+    return this.unjudged.length === 0 && this.press({ type: 'finished' });
+  }
+  /** A run that was closed too early goes on where it was. */
+  reopen() {
+    return this.press({ type: 'reopened' });
   }
 }

@@ -1,0 +1,58 @@
+import type { Numbers } from '../numbers';
+import type { Hoop, Machine, Workshop } from '../workshop';
+import type { Field } from './repeats';
+
+/** A hoop as it is held for a design, mm. */
+export interface HoopField extends Field {
+  /** a quarter turned, because the design lies across */
+  turned: boolean;
+  /** the design keeps off the frame on every side */
+  fits: boolean;
+  /** of the frame, which the base must reach past */
+  outerWidth: number;
+  outerHeight: number;
+}
+
+/** The field that may be sewn, and the outer size that the base must reach past; turned when the design lies across. mm. */
+export function hoopField(
+  hoop: Hoop,
+  machine: Machine,
+  numbers: Numbers,
+  design: { width: number; height: number },
+): HoopField {
+  const inset = machine.kind === 'one-needle' ? numbers['hoop.inset'] : numbers['hoop.insetMulti'];
+  const fits = (w: number, h: number) => design.width <= w - 2 * inset && design.height <= h - 2 * inset;
+  const turned = !fits(hoop.widthMm, hoop.heightMm) && fits(hoop.heightMm, hoop.widthMm);
+  const width = turned ? hoop.heightMm : hoop.widthMm;
+  const height = turned ? hoop.widthMm : hoop.heightMm;
+  const grip = numbers['hoop.grip'];
+  return {
+    turned,
+    fits: fits(width, height),
+    inset,
+    width,
+    height,
+    outerWidth: width + grip,
+    outerHeight: height + grip,
+  };
+}
+/** The base that a hoop takes: its outer size and what the hoop must grip. mm */
+export function hoopBase(hoop: Hoop, machine: Machine, numbers: Numbers) {
+  const { outerWidth, outerHeight } = hoopField(hoop, machine, numbers, { width: 0, height: 0 });
+  const past = 2 * numbers[hoop.magnetic ? 'cut.baseMagnetic' : 'cut.baseScrew'];
+  return { name: hoop.name, widthMm: outerWidth + past, heightMm: outerHeight + past };
+}
+
+/** The smallest hoop of a machine that the design fits, if any. */
+export function smallestHoop(
+  workshop: Workshop,
+  numbers: Numbers,
+  design: { width: number; height: number },
+): Hoop | undefined {
+  return workshop.hoops
+    .filter((hoop) => {
+      const machine = workshop.machines.find((m) => m.id === hoop.machineId);
+      return machine && hoopField(hoop, machine, numbers, design).fits;
+    })
+    .sort((a, b) => a.widthMm * a.heightMm - b.widthMm * b.heightMm)[0];
+}

@@ -1,0 +1,65 @@
+import type { Point } from '../geometry';
+import type { Numbers } from '../numbers';
+
+interface Size {
+  width: number;
+  height: number;
+}
+/** The field that may be sewn, mm: its inset is kept free on every side. */
+export interface Field extends Size {
+  inset: number;
+}
+/** How many of a design a hoop holds, in rows and columns. */
+export interface RepeatGrid {
+  across: number;
+  down: number;
+}
+/** Where the repeats of a hooping lie: the one source for checks, drawings and the tape that is sewn. */
+export interface Repeats {
+  /** each a quarter turned against the design, counter-clockwise */
+  turned: boolean;
+  /** the middle of each from the middle of the field, in the order of sewing: rows there and back. mm, y up */
+  places: Point[];
+}
+
+/** Room between two repeats, mm: scissors need more than film that only has to hold until the last stitch. */
+export const repeatGap = (popsOut: boolean, numbers: Numbers): number =>
+  numbers[popsOut ? 'hoop.gapPop' : 'hoop.gapCut'];
+
+/** n = floor((field − 2 · inset + gap) / (size + gap)) each way. */
+function gridOf(field: Field, size: Size, gap: number): RepeatGrid {
+  const along = (room: number, length: number) =>
+    Math.max(0, Math.floor((room - 2 * field.inset + gap) / (length + gap) + 1e-9));
+  return { across: along(field.width, size.width), down: along(field.height, size.height) };
+}
+const quarterTurned = ({ width, height }: Size): Size => ({ width: height, height: width });
+const count = ({ across, down }: RepeatGrid) => across * down;
+
+/** The most that a hoop holds, as the design lies or a quarter turned, whichever is more. */
+export function repeatsThatFit(field: Field, size: Size, gap: number): RepeatGrid {
+  const [straight, quarter] = [gridOf(field, size, gap), gridOf(field, quarterTurned(size), gap)];
+  return count(quarter) > count(straight) ? quarter : straight;
+}
+
+/**
+ * Where so many repeats lie: in as few rows as hold them, as even as can be, the group in the middle of the field; turned
+ * only where they do not fit otherwise. null: they do not fit.
+ */
+export function repeatPlaces(field: Field, size: Size, gap: number, repeats: number): Repeats | null {
+  const straight = gridOf(field, size, gap);
+  const turned = count(straight) < repeats;
+  const { width, height } = turned ? quarterTurned(size) : size;
+  const grid = turned ? gridOf(field, { width, height }, gap) : straight;
+  if (count(grid) < repeats) return null;
+  const rows = Math.ceil(repeats / grid.across);
+  const columns = Math.ceil(repeats / rows);
+  const places = Array.from({ length: repeats }, (_, n) => {
+    const row = Math.floor(n / columns);
+    const column = row % 2 ? columns - 1 - (n % columns) : n % columns;
+    return {
+      x: (column - (columns - 1) / 2) * (width + gap),
+      y: (row - (rows - 1) / 2) * (height + gap),
+    };
+  });
+  return { turned, places };
+}
