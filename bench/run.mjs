@@ -29,7 +29,7 @@ for (const n of ['1000000', '4000000'])
 // On the built application.
 status ||= spawnSync(join(root, 'node_modules/.bin/vite'), ['build', '--logLevel', 'error'], { cwd: root, stdio: ['ignore', 'ignore', 'inherit'] }).status ?? 1; // prettier-ignore
 process.env.CHROMIUM_PATH = ensureChromium();
-for (const name of ['server', 'long-life'])
+for (const name of ['tasks', 'server', 'long-life'])
   status ||= spawnSync(process.execPath, ['--import', 'tsx/esm', join(root, `bench/${name}.ts`)], { cwd: root, stdio: 'inherit' }).status ?? 1; // prettier-ignore
 rmSync(folder, { recursive: true });
 process.exit(status);

@@ -94,9 +94,9 @@
     >
   </p>
 {/if}
-<div class={bare ? '' : 'flex h-dvh flex-col md:flex-row'}>
+<div class={bare ? '' : 'flex h-dvh flex-col md:flex-row print:block print:h-auto'}>
   {#if !bare}<Rail />{/if}
-  <main class={bare ? '' : 'min-h-0 min-w-0 flex-1 overflow-y-auto'}>
+  <main class={bare ? '' : 'min-h-0 min-w-0 flex-1 overflow-y-auto print:overflow-visible'}>
     {#if workroom.status === 'closed' && workroom.problem}
       <div class="m-8 max-w-xl" role="alert">
         <h1 class="mb-2 text-2xl text-madder">{workroom.problem.message}</h1>

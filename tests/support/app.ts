@@ -107,7 +107,7 @@ export async function startKillable(folder: string): Promise<{ page: Page; kill(
   };
 }
 async function waitForPort(file: string): Promise<string> {
-  for (let i = 0; i < 400; i++) {
+  for (let i = 0; i < 4800; i++) {
     const [port] = existsSync(file) ? readFileSync(file, 'utf8').split('\n') : [];
     if (port) return port;
     await new Promise((done) => setTimeout(done, 25));
@@ -126,6 +126,8 @@ export async function openPage(
     serviceWorkers: 'block',
     ...options,
   });
+  // A busy machine is no fault: what never comes is.
+  context.setDefaultTimeout(120_000);
   // The loader of these tests names functions by a helper that a page does not have.
   await context.addInitScript('globalThis.__name = (f) => f');
   const faults: string[] = [];

@@ -248,8 +248,7 @@ describe('second copy', () => {
     expect((await again.log.run('r1'))?.events).to.deep.equal([started]);
   });
 
-  it('a file that does not answer keeps neither the workroom shut nor the needle waiting, and comes the next time', async function () {
-    this.timeout(20_000);
+  it('a file that does not answer keeps neither the workroom shut nor the needle waiting, and comes the next time', async () => {
     const disk = new Disk();
     const { db, store } = await opened(disk);
     await store.addBuild(build, [{ id: build.tapeId, bytes }]);

@@ -1,7 +1,8 @@
 /** The core, off the screen's thread. Two workers serve the whole application; long work can be watched and stopped. */
 import * as Comlink from 'comlink';
 import { fail, ok, type Problem, type Result } from '$lib/core/problem';
-import type { RoleOverrides } from '$lib/core/reading';
+import type { DensityMap, Reading, RoleOverrides } from '$lib/core/reading';
+import type { Tape } from '$lib/core/tape';
 import type { Layout } from '$lib/core/layout';
 import type { CoreWorker, LayoutRequest, ReadingWorker, ReadTape } from './protocol';
 
@@ -57,6 +58,12 @@ export const core = sharedBy(startCore);
 
 export const readInWorker = (bytes: Uint8Array, trimJumps: number, roles: RoleOverrides) =>
   reading<ReadTape>((remote) => remote.read(bytes, trimJumps, roles));
+
+/** How densely a design is sewn; of its blocks only where they begin and end is copied. */
+export const densityInWorker = (tape: Tape, { extents, blocks }: Reading) =>
+  reading<DensityMap>((remote) =>
+    remote.density(tape, { extents, blocks: blocks.map(({ from, to }) => ({ from, to })) }),
+  );
 
 /** One call of a worker of its own, that ends with it or when it is stopped; then `onStop` answers. */
 async function alone<W, T>(

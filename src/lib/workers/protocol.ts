@@ -2,7 +2,7 @@ import type { WorkroomData } from '$lib/core/backup';
 import type { Bundle } from '$lib/core/exchange';
 import type { Layout, LayoutPiece, LayoutStock } from '$lib/core/layout';
 import type { Result } from '$lib/core/problem';
-import type { Reading, RoleOverrides } from '$lib/core/reading';
+import type { DensityMap, Reading, RoleOverrides, SewnArea } from '$lib/core/reading';
 import type { Tape } from '$lib/core/tape';
 
 /** A tape and what was read from it. */
@@ -29,6 +29,8 @@ export interface ReadingWorker {
     roles: RoleOverrides,
     onProgress?: (share: number) => void,
   ): Result<ReadTape>;
+  /** How densely the blocks of a design are sewn. */
+  density(tape: Tape, sewn: SewnArea): Result<DensityMap>;
 }
 
 /** The rest of the heavy work, needed later and seldom. */

@@ -1,6 +1,6 @@
 import * as Comlink from 'comlink';
 import { ok } from '$lib/core/problem';
-import { readDesign } from '$lib/core/reading';
+import { densityMap, readDesign } from '$lib/core/reading';
 import { readTape } from '$lib/core/tape';
 import type { ReadingWorker } from './protocol';
 
@@ -12,5 +12,6 @@ const worker: ReadingWorker = {
     const reading = readDesign(tape, { trimJumps, roles, onProgress });
     return Comlink.transfer(ok({ tape, reading }), [tape.x.buffer, tape.y.buffer, tape.kind.buffer]);
   },
+  density: (tape, sewn) => ok(densityMap(tape, sewn)),
 };
 Comlink.expose(worker);

@@ -62,13 +62,13 @@
     {#if rows.length}
       <button
         type="button"
-        class="btn btn-small"
+        class="no-print btn btn-small"
         disabled={workroom.olderRuns > 0}
         onclick={() => saveAs('runs.csv', 'text/csv', logCsv(shown))}><Download size={16} />CSV</button
       >
       <button
         type="button"
-        class="btn btn-small"
+        class="no-print btn btn-small"
         disabled={workroom.olderRuns > 0}
         onclick={() => saveAs('runs.json', 'application/json', logJson(shown))}
         ><Download size={16} />JSON</button
@@ -80,7 +80,7 @@
       Nothing has been sewn yet. Every run is kept here, step by step, so that the next plan can be better.
     </p>
   {:else}
-    <div class="mb-4 flex flex-wrap items-end gap-x-8 gap-y-3">
+    <div class="no-print mb-4 flex flex-wrap items-end gap-x-8 gap-y-3">
       <Tabs views={VIEWS} bind:value={view} label="Views of the log" />
       {#if view !== 'figures'}<div class="flex-1"><LogFilters bind:filter runs={workroom.runs} /></div>{/if}
     </div>

@@ -1,5 +1,5 @@
-import { STITCH, type Tape } from '../tape';
-import type { Reading } from './types';
+import { STITCH, type Block, type Tape } from '../tape';
+import type { Box } from '../geometry';
 
 /** Needle points a cm² on a grid of 2 mm, y up. */
 export interface DensityMap {
@@ -11,12 +11,17 @@ export interface DensityMap {
   /** row by row from the lower left */
   perCm2: Float32Array;
 }
+/** What is sewn of a tape: its blocks, and the box that they reach, mm. */
+export interface SewnArea {
+  extents: Box;
+  blocks: readonly Block[];
+}
 const CELL_MM = 2;
 /** A cell's own count jumps with where the grid happens to lie: its neighbours weigh in. */
 const OWN = 0.5;
 
 /** How densely a design is sewn, over all blocks. */
-export function densityMap(tape: Tape, { extents: e, blocks }: Reading): DensityMap {
+export function densityMap(tape: Tape, { extents: e, blocks }: SewnArea): DensityMap {
   const columns = Math.max(1, Math.ceil((e.maxX - e.minX) / CELL_MM) + 1);
   const rows = Math.max(1, Math.ceil((e.maxY - e.minY) / CELL_MM) + 1);
   const counts = new Float32Array(columns * rows);
@@ -31,23 +36,16 @@ export function densityMap(tape: Tape, { extents: e, blocks }: Reading): Density
   const toCm2 = (10 / CELL_MM) ** 2;
   for (let r = 0; r < rows; r++)
     for (let c = 0; c < columns; c++) {
-      let sides = 0;
-      let sum = 0;
-      for (const [dc, dr] of [
-        [1, 0],
-        [-1, 0],
-        [0, 1],
-        [0, -1],
-      ] as const) {
-        const [x, y] = [c + dc, r + dr];
-        if (x < 0 || x >= columns || y < 0 || y >= rows) continue;
-        sides++;
-        sum += counts[y * columns + x];
-      }
-      const own = counts[r * columns + c];
+      const at = r * columns + c;
+      const own = counts[at];
+      const sides = (c > 0 ? 1 : 0) + (c < columns - 1 ? 1 : 0) + (r > 0 ? 1 : 0) + (r < rows - 1 ? 1 : 0);
+      const sum =
+        (c > 0 ? counts[at - 1] : 0) +
+        (c < columns - 1 ? counts[at + 1] : 0) +
+        (r > 0 ? counts[at - columns] : 0) +
+        (r < rows - 1 ? counts[at + columns] : 0);
       // An edge cell that is half empty must not hide how dense its filled half is.
-      perCm2[r * columns + c] =
-        Math.max(OWN * own + (1 - OWN) * (sides ? sum / sides : own), own * OWN) * toCm2;
+      perCm2[at] = Math.max(OWN * own + (1 - OWN) * (sides ? sum / sides : own), own * OWN) * toCm2;
     }
   return { minX: e.minX, minY: e.minY, cellMm: CELL_MM, columns, rows, perCm2 };
 }

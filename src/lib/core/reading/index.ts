@@ -2,7 +2,7 @@
  * Reading: a tape in, what each block is and is for out. mm, y up, needle points only.
  * Each judgement carries its reason and how sure it is (0-1); what the maker has decided stands.
  */
-export { densityMap, denseSpots, type DensityMap } from './density';
+export { densityMap, denseSpots, type DensityMap, type SewnArea } from './density';
 export { typedReading, type TypedBlock } from './typed';
 export { readDesign, type ReadOptions } from './read';
 export type { RoleOverrides } from './roles';

@@ -51,8 +51,10 @@
     display: grid;
     grid-template-columns: repeat(3, 1fr);
     grid-template-rows: repeat(8, 31mm);
-    break-after: page;
-    margin-bottom: 6mm;
+  }
+  .label-page + .label-page {
+    break-before: page;
+    margin-top: 6mm;
   }
   .label-cell {
     display: flex;

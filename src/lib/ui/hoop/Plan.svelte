@@ -2,8 +2,10 @@
   import Maximize from '@lucide/svelte/icons/maximize';
   import Minus from '@lucide/svelte/icons/minus';
   import Plus from '@lucide/svelte/icons/plus';
-  import { densityMap, denseSpots } from '$lib/core/reading';
+  import { denseSpots, type DensityMap } from '$lib/core/reading';
   import { count, formatLength, formatNumber, formatSize } from '$lib/core/units';
+  import { densityInWorker } from '$lib/workers';
+  import { showProblem } from '../state/notices';
   import { workroom } from '../state/workroom.svelte';
   import {
     drawDensity,
@@ -43,7 +45,19 @@
     step?.kind === 'needle' ? drawing.reading.blocks[step.block].openings[0] : undefined,
   );
   const stiff = $derived(drawing.plan.numbers['check.stiff']);
-  const density = $derived(showsDensity ? densityMap(drawing.tape, drawing.reading) : null);
+  let density = $state.raw<DensityMap | null>(null);
+  // Another design, or the same with something put in between: worked out anew.
+  const { tape, reading } = $derived(drawing);
+  $effect(() => {
+    if (!showsDensity) return void (density = null);
+    let isWanted = true;
+    void densityInWorker(tape, reading).then((made) => {
+      if (!isWanted) return;
+      if (made.ok) density = made.value;
+      else showProblem(made.problem);
+    });
+    return () => (isWanted = false);
+  });
   const spots = $derived(density ? denseSpots(density, stiff) : []);
   const sewing = $derived(
     drawing.plan.score.steps.flatMap((s) => (s.kind === 'needle' && !s.skipped ? [s.block] : [])),
@@ -58,7 +72,8 @@
       ...pieces.map((p) => `${p.name}: ${formatSize(p.width.cutMm, p.height.cutMm, workroom.unit)}.`),
       opening ? `Opening of ${formatLength(opening.lengthMm, workroom.unit)} on the ${opening.side}.` : '',
       step?.kind === 'hand' && step.along !== null ? 'Dashed: the line to cut along.' : '',
-      showsDensity
+      showsDensity && !density ? 'Counting stitches …' : '',
+      density
         ? spots.length
           ? `${count(spots.length, 'spot')} above ${stiff} stitches a cm²: stiff, or cut through.`
           : `No spot above ${stiff} stitches a cm².`

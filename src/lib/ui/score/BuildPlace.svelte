@@ -18,6 +18,7 @@
   import Plan from '../hoop/Plan.svelte';
   import OrderPanel from '../order/OrderPanel.svelte';
   import Guard from '../kit/Guard.svelte';
+  import Later from '../kit/Later.svelte';
   import Tabs from '../kit/Tabs.svelte';
   import type { Build } from '$lib/core/build';
   import { exportBuild } from '../state/export';
@@ -194,7 +195,11 @@
 {:else if editor.build && editor.plan && editor.reading && drawing}
   {@const { plan, reading, build } = { plan: editor.plan, reading: editor.reading, build: editor.build }}
   <div class="flex min-h-full flex-col gap-3 p-4 lg:h-full">
-    <BuildHeader {editor} {plan} {reading} {build} onrun={run} onnewer={() => newer?.click()} />
+    <div class="min-h-[68px]">
+      <Later
+        ><BuildHeader {editor} {plan} {reading} {build} onrun={run} onnewer={() => newer?.click()} /></Later
+      >
+    </div>
     <input
       bind:this={newer}
       type="file"
@@ -242,15 +247,17 @@
     {/each}
 
     <ChangesStrip {editor} />
-    <div class="rounded-lg border border-rule bg-paper p-2 pb-0">
+    <div class="min-h-[236px] rounded-lg border border-rule bg-paper p-2 pb-0">
       <Guard what="The score" ways={ways(build)}
-        ><ScoreView
-          {plan}
-          {reading}
-          cursor={editor.cursor}
-          onselect={(i) => editor.goTo(i)}
-          onmove={(id, before) => editor.moveTo(id, before)}
-        /></Guard
+        ><Later
+          ><ScoreView
+            {plan}
+            {reading}
+            cursor={editor.cursor}
+            onselect={(i) => editor.goTo(i)}
+            onmove={(id, before) => editor.moveTo(id, before)}
+          /></Later
+        ></Guard
       >
     </div>
 
@@ -271,15 +278,17 @@
             class="flex min-h-0 flex-col rounded-lg border border-rule bg-paper p-2"
             aria-label="Cross-section"
           >
-            <CrossSection stack={editor.stack} step={editor.step} />
+            <Later><CrossSection stack={editor.stack} step={editor.step} /></Later>
           </section>
           <section
             class="flex min-h-72 flex-col rounded-lg border border-rule bg-paper p-2"
             aria-label="Plan"
           >
-            <Plan {drawing} theme={theme.current} onblock={(b) => editor.goToBlock(b)} />
+            <Later><Plan {drawing} theme={theme.current} onblock={(b) => editor.goToBlock(b)} /></Later>
           </section>
-          <section class="min-h-0 overflow-y-auto px-2 pb-1" aria-label="Step"><StepCard {editor} /></section>
+          <section class="min-h-0 overflow-y-auto px-2 pb-1" aria-label="Step">
+            <Later><StepCard {editor} /></Later>
+          </section>
         </div>
       {:else if view === 'list'}
         <StepList {plan} cursor={editor.cursor} onselect={(i) => editor.goTo(i)} />

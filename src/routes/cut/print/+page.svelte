@@ -46,7 +46,8 @@
     <Labels {each} />
   {:else}
     <h1 class="text-2xl">{TITLES[what] ?? 'Cut'}</h1>
-    <p class="mb-3">{builds.join(', ')}</p>
+    <p>{builds.join(', ')}</p>
+    <p class="label mb-3">Cut on a mat, away from the hand, and cap the blade at once.</p>
     {#if what === 'pieces'}
       {#each cutting.groups as group (group.key)}
         <h2 class="mt-3 text-lg">{group.name}</h2>
@@ -71,6 +72,5 @@
           Nothing is laid out yet.
         </p>{/each}
     {/if}
-    <p class="label mt-6">Cut on a mat, away from the hand, and cap the blade at once.</p>
   {/if}
 </div>

@@ -26,10 +26,14 @@
       <a class="btn" href={resolve('/builds/[id]', { id: editor.build.id })}>Back to the build</a>
     </p>
     <h1 class="text-2xl">{editor.build.name}</h1>
-    <p class="mb-3">
+    <p>
       {formatSize(plan.size.width, plan.size.height, workroom.unit)} · hoop {plan.hoop.name} on
       {plan.machine.name} · {formatDuration(plan.item.itemSeconds)} an item · {plan.order.load} to load in {plan
         .order.hoopings} hoopings
+    </p>
+    <p class="label mb-3">
+      The machine’s manual, product-safety law and a licensed technician come first. Jolt Step certifies
+      nothing.
     </p>
     {#if editor.findings.length}
       <h2 class="mt-4 mb-1 text-xl">Before the first stitch</h2>
@@ -94,10 +98,6 @@
     <ThreadTable thread={plan.thread} items={plan.order.load} />
     {#if editor.build.notes}<h2 class="mt-6 mb-1 text-xl">Notes</h2>
       <p class="whitespace-pre-wrap">{editor.build.notes}</p>{/if}
-    <p class="label mt-6">
-      The machine’s manual, product-safety law and a licensed technician come first. Jolt Step certifies
-      nothing.
-    </p>
   </div>
 {:else}
   <p class="p-8" role="status">Reading the tape …</p>
