@@ -29,8 +29,8 @@ module.exports = {
       name: 'reading-knows-no-score',
       comment: 'the arrow: tape, reading, score, plans, run; never back',
       severity: 'error',
-      from: { path: '^src/lib/core/(units|geometry|numbers|tape|reading|outline)/' },
-      to: { path: '^src/lib/core/(score|build|techniques|cut|time|batch|run|plan)/' },
+      from: { path: '^src/lib/core/(base|numbers|tape|reading|outline)/' },
+      to: { path: '^src/lib/core/(score|build|techniques|cut|time|order|run|plan)/' },
     },
     {
       name: 'only-store-knows-dexie',

@@ -1,4 +1,4 @@
-import { solveLayout, type Layout } from '$lib/core/layout';
+import { solveLayout, type Layout } from '$lib/core/nesting';
 import { classicCase, perfectRoll, perfectSheets, type CuttingCase } from '../tests/support/cutting';
 
 /** Layouts against what is known of generated cases: printed, not asserted. seconds: given to each. */

@@ -3,7 +3,7 @@
   import Portion from '$lib/ui/kit/Portion.svelte';
   import { onMount } from 'svelte';
   import { resolve } from '$app/paths';
-  import { count, formatDuration } from '$lib/core/units';
+  import { count, formatDuration } from '$lib/core/base';
   import { plannedSeconds, runSeconds, waitingFor } from '$lib/core/run';
   import TapePicture from '$lib/ui/hoop/TapePicture.svelte';
   import WaitWords from '$lib/ui/run/WaitWords.svelte';

@@ -1,4 +1,4 @@
-import type { LayoutPiece, LayoutStock } from '$lib/core/layout';
+import type { LayoutPiece, LayoutStock } from '$lib/core/nesting';
 import { Dice } from './labelled/types';
 
 export interface CuttingCase {

@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import type { Build, Trait } from '$lib/core/build';
 import { RULES, type Finding } from '$lib/core/check';
 import { circle, closePath, offset, rectangle, run, satin, tatami, TapeMaker } from '$lib/core/outline';
-import type { Path } from '$lib/core/geometry';
+import type { Path } from '$lib/core/base';
 import { planBuild } from '$lib/core/plan';
 import { readDesign } from '$lib/core/reading';
 import { readTape, type Tape } from '$lib/core/tape';

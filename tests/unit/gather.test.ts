@@ -16,7 +16,7 @@ import {
   usedShare,
   type Layout,
   type LayoutPiece,
-} from '$lib/core/layout';
+} from '$lib/core/nesting';
 import { bib, pouch, tailTab } from '$lib/demo';
 import { demoStock } from '$lib/demo/stock';
 import type { Build } from '$lib/core/build';

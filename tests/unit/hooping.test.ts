@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { boxOf, type Box } from '$lib/core/geometry';
+import { boxOf, type Box } from '$lib/core/base';
 import { repeatGap, repeatPlaces } from '$lib/core/hoop';
 import { SimulatedMachine } from '$lib/core/machine';
 import { numbersWith } from '$lib/core/numbers';

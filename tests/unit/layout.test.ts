@@ -9,7 +9,7 @@ import {
   type Layout,
   type LayoutPiece,
   type LayoutStock,
-} from '$lib/core/layout';
+} from '$lib/core/nesting';
 import { classicCase, perfectRoll, perfectSheets } from '../support/cutting';
 
 /** A number of tries, not a time: the same on every machine. */

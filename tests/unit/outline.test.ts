@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { boxOf, distance } from '$lib/core/geometry';
+import { boxOf, distance } from '$lib/core/base';
 import {
   bean,
   circle,

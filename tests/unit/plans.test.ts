@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { itemsToLoad, planOrder } from '$lib/core/batch';
+import { itemsToLoad, planOrder } from '$lib/core/order';
 import { explainDimension } from '$lib/core/cut';
 import { NUMBER_IDS, NUMBER_TABLE, numbersWith } from '$lib/core/numbers';
 import { closePath, rectangle, run, satin, TapeMaker, zigzag } from '$lib/core/outline';
@@ -13,7 +13,7 @@ import {
   formatWait,
   lengthsIn,
   roundUpToGrid,
-} from '$lib/core/units';
+} from '$lib/core/base';
 import { hoopField } from '$lib/core/hoop';
 import { crewPatch, pouch, tailTab } from '$lib/demo';
 import { example, workshopWith } from '../support/examples';

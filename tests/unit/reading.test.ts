@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import type { Path } from '$lib/core/geometry';
+import type { Path } from '$lib/core/base';
 import {
   bean,
   circle,

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { solveLayout, type LayoutPiece } from '$lib/core/layout';
+import { solveLayout, type LayoutPiece } from '$lib/core/nesting';
 import { asLayoutStock } from '$lib/core/cut';
 import { applyChanges, cutAlready, isUseful, planBases, reversed, takeLayout, usesOf, type Movement } from '$lib/core/stock'; // prettier-ignore
 import type { StockItem } from '$lib/core/workshop';

@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { CAUTIONS, MATERIALS } from '$lib/core/materials';
+import { CAUTIONS, MATERIALS } from '$lib/core/catalogue';
 import { describeStack, stackAt, type HandStep, type Score } from '$lib/core/score';
 import { labelledSet } from '../support/labelled';
 import { example } from '../support/examples';

@@ -4,7 +4,7 @@ import {
   type MachineSettings,
   type MachineState,
 } from '$lib/core/machine';
-import type { Result } from '$lib/core/problem';
+import type { Result } from '$lib/core/base';
 import type { Tape } from '$lib/core/tape';
 
 const TICK_MS = 40;

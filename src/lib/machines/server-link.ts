@@ -8,7 +8,7 @@ import {
 } from '$lib/core/exchange';
 import type { MachineLine, MachineLink, MachineState } from '$lib/core/machine';
 import { tapeIdOf } from '$lib/core/plan';
-import { fail, ok, type Result } from '$lib/core/problem';
+import { fail, ok, type Result } from '$lib/core/base';
 import { writeTape, type Tape } from '$lib/core/tape';
 
 /** A command that is not answered in this time may or may not have been obeyed, ms. */

@@ -1,5 +1,5 @@
 import type { RequestEvent } from '@sveltejs/kit';
-import type { Problem, Result } from '$lib/core/problem';
+import type { Problem, Result } from '$lib/core/base';
 import { MAX_BYTES } from '$lib/core/tape';
 import { BUSY, pool, refusal, resultAnswer, type Answer } from './jobs';
 import type { JobName, Jobs } from './jobs/work';

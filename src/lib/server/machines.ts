@@ -1,4 +1,4 @@
-import { fail, ok, type Result } from '$lib/core/problem';
+import { fail, ok, type Result } from '$lib/core/base';
 import type { MachineCommand } from '$lib/core/exchange';
 import { SimulatedMachine, type MachineSettings, type MachineState } from '$lib/core/machine';
 import type { LoadedTape } from './jobs';

@@ -1,7 +1,7 @@
 import { fromBase64, planReport, type PlanReport, type PlanRequest } from '$lib/core/exchange';
 import { numbersWith } from '$lib/core/numbers';
 import { planBuild, proposeBuild, proposeTyped, tapeIdOf } from '$lib/core/plan';
-import { fail, ok, type Result } from '$lib/core/problem';
+import { fail, ok, type Result } from '$lib/core/base';
 import { roleOverrides, type Build } from '$lib/core/build';
 import { readDesign, typedReading, type Reading, type RoleOverrides } from '$lib/core/reading';
 import { readTape } from '$lib/core/tape';

@@ -1,4 +1,4 @@
-import { fail, ok, type Problem, type Result } from '$lib/core/problem';
+import { fail, ok, type Problem, type Result } from '$lib/core/base';
 
 /** The database that this page has opened is not there any more, or is another, empty one. */
 export class DatabaseGone extends Error {

@@ -2,7 +2,7 @@ import type * as z from 'zod';
 import type { WorkroomData } from '$lib/core/backup';
 import { buildRowSchema, buildSchema, type Build } from '$lib/core/build';
 import { mergeChanges, same, type MergedChanges } from '$lib/core/merge';
-import { fail, ok, type Problem, type Result } from '$lib/core/problem';
+import { fail, ok, type Problem, type Result } from '$lib/core/base';
 import { applyChanges, movementSchema, reversed, type Movement } from '$lib/core/stock';
 import { newWorkshop, workshopSchema, type Workshop } from '$lib/core/workshop';
 import { watchChanges } from './changes';

@@ -1,9 +1,9 @@
 import * as Comlink from 'comlink';
 import { config } from 'zod';
-import { ok } from '$lib/core/problem';
+import { ok } from '$lib/core/base';
 import { packBackup, readBackup } from '$lib/core/backup';
 import { csvToTape, fitsATape, readBundle } from '$lib/core/exchange';
-import { solveLayout } from '$lib/core/layout';
+import { solveLayout } from '$lib/core/nesting';
 import { writeTape } from '$lib/core/tape';
 import type { CoreWorker } from './protocol';
 

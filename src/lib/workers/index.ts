@@ -1,9 +1,9 @@
 /** The core, off the screen's thread. Two workers serve the whole application; long work can be watched and stopped. */
 import * as Comlink from 'comlink';
-import { fail, ok, type Problem, type Result } from '$lib/core/problem';
+import { fail, ok, type Problem, type Result } from '$lib/core/base';
 import type { DensityMap, Reading, RoleOverrides } from '$lib/core/reading';
 import type { Tape } from '$lib/core/tape';
-import type { Layout } from '$lib/core/layout';
+import type { Layout } from '$lib/core/nesting';
 import type { CoreWorker, LayoutRequest, ReadingWorker, ReadTape } from './protocol';
 
 export type { ReadTape } from './protocol';

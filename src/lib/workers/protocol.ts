@@ -1,7 +1,7 @@
 import type { WorkroomData } from '$lib/core/backup';
 import type { Bundle } from '$lib/core/exchange';
-import type { Layout, LayoutPiece, LayoutStock } from '$lib/core/layout';
-import type { Result } from '$lib/core/problem';
+import type { Layout, LayoutPiece, LayoutStock } from '$lib/core/nesting';
+import type { Result } from '$lib/core/base';
 import type { DensityMap, Reading, RoleOverrides, SewnArea } from '$lib/core/reading';
 import type { Tape } from '$lib/core/tape';
 

@@ -1,5 +1,5 @@
 import * as Comlink from 'comlink';
-import { ok } from '$lib/core/problem';
+import { ok } from '$lib/core/base';
 import { densityMap, readDesign } from '$lib/core/reading';
 import { readTape } from '$lib/core/tape';
 import type { ReadingWorker } from './protocol';

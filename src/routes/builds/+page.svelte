@@ -5,7 +5,7 @@
   import ListPlus from '@lucide/svelte/icons/list-plus';
   import Trash from '@lucide/svelte/icons/trash-2';
   import { techniqueById } from '$lib/core/techniques';
-  import { count } from '$lib/core/units';
+  import { count } from '$lib/core/base';
   import EmptyWorkroom from '$lib/ui/shell/EmptyWorkroom.svelte';
   import PickFile from '$lib/ui/shell/PickFile.svelte';
   import TapePicture from '$lib/ui/hoop/TapePicture.svelte';

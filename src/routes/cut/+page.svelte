@@ -3,7 +3,7 @@
   import { resolve } from '$app/paths';
   import { onMount } from 'svelte';
   import Undo from '@lucide/svelte/icons/undo-2';
-  import { count } from '$lib/core/units';
+  import { count } from '$lib/core/base';
   import CuttingOrder from '$lib/ui/cut/CuttingOrder.svelte';
   import Gather from '$lib/ui/cut/Gather.svelte';
   import GroupLayout from '$lib/ui/cut/GroupLayout.svelte';

@@ -3,7 +3,7 @@
   import { onMount } from 'svelte';
   import Download from '@lucide/svelte/icons/download';
   import { ALL_RUNS, filterLog, logCsv, logJson, logRow, type LogRow } from '$lib/core/log';
-  import { count, formatDuration, formatNumber } from '$lib/core/units';
+  import { count, formatDuration, formatNumber } from '$lib/core/base';
   import Tabs from '$lib/ui/kit/Tabs.svelte';
   import { saveAs } from '$lib/ui/kit/save-as';
   import Corrections from '$lib/ui/log/Corrections.svelte';

@@ -5,7 +5,7 @@
   import { resolve } from '$app/paths';
   import Play from '@lucide/svelte/icons/play';
   import type { Build } from '$lib/core/build';
-  import { count, formatDuration } from '$lib/core/units';
+  import { count, formatDuration } from '$lib/core/base';
   import { runSeconds } from '$lib/core/run';
   import TapePicture from '$lib/ui/hoop/TapePicture.svelte';
   import { beginRun } from '$lib/ui/state/begin-run';

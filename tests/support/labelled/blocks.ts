@@ -1,4 +1,4 @@
-import { boxOf, type Path, type Point } from '$lib/core/geometry';
+import { boxOf, type Path, type Point } from '$lib/core/base';
 import {
   bean,
   blanket,

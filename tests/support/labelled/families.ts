@@ -1,4 +1,4 @@
-import type { Path } from '$lib/core/geometry';
+import type { Path } from '$lib/core/base';
 import { circle, closePath, diamonds, rectangle, run, satin, star, zigzag } from '$lib/core/outline';
 import type { Side } from '$lib/core/reading';
 import {

@@ -1,5 +1,5 @@
 import { pathLength, TapeMaker, transform } from '$lib/core/outline';
-import type { Path } from '$lib/core/geometry';
+import type { Path } from '$lib/core/base';
 import type { Side } from '$lib/core/reading';
 import type { Tape } from '$lib/core/tape';
 import { FAMILIES } from './families';

@@ -1,6 +1,6 @@
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
-import type { Path } from '$lib/core/geometry';
+import type { Path } from '$lib/core/base';
 import type { Role, Side, Texture } from '$lib/core/reading';
 
 /** A block as it was drawn, with what a maker knows about it. Points in mm. */

@@ -1,8 +1,7 @@
 import { strFromU8, strToU8, unzipSync, zipSync, type Zippable } from 'fflate';
 import * as z from 'zod';
 import { pictureType } from '../picture';
-import { fail, ok, type Result } from '../problem';
-import { uniqueIds } from '../schema';
+import { fail, ok, uniqueIds, type Result } from '../base';
 import { readTape } from '../tape';
 import { recordsSchema, type BackupFile, type WorkroomData } from './types';
 

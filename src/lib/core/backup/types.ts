@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { buildSchema } from '../build';
 import { MOST_EVENTS, runEventSchema, runRecordSchema } from '../run';
-import { areUnique, uniqueIds } from '../schema';
+import { areUnique, uniqueIds } from '../base';
 import { movementSchema } from '../stock';
 import { workshopSchema } from '../workshop';
 

@@ -5,8 +5,8 @@
  */
 import * as z from 'zod';
 import { ROLES } from '../reading';
-import { MATERIAL_KINDS } from '../materials';
-import { idSchema, uniqueIds } from '../schema';
+import { MATERIAL_KINDS } from '../catalogue';
+import { idSchema, uniqueIds } from '../base';
 
 export const BUILD_SCHEMA_VERSION = 1;
 

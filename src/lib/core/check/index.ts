@@ -3,7 +3,7 @@
  * In: everything worked out for a build. Out: findings, worst first, in the order of the steps; silenced ones are marked.
  * To add a rule: write it in the file of its kind; it is found from there.
  */
-import { formatLength } from '../units';
+import { formatLength } from '../base';
 import { applyStep, emptyStack } from '../score';
 import { careRules } from './rules-care';
 import { materialRules } from './rules-material';

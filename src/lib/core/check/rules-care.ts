@@ -1,4 +1,4 @@
-import { formatDuration } from '../units';
+import { formatDuration } from '../base';
 import type { Rule } from './types';
 
 const DAY = 86_400;

@@ -1,5 +1,5 @@
 import { stopList } from '../score';
-import { count } from '../units';
+import { count } from '../base';
 import type { Found, Rule } from './types';
 import { editsWithout, list } from './words';
 

@@ -1,4 +1,4 @@
-import type { Box } from '../geometry';
+import type { Box } from '../base';
 import { repeatGap, repeatsThatFit, smallestHoop } from '../hoop';
 import { inside } from '../outline';
 import { popsOut } from '../score';

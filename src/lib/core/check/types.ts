@@ -2,7 +2,7 @@ import type { Build } from '../build';
 import type { CutPiece } from '../cut';
 import type { HoopField, Repeats } from '../hoop';
 import type { Numbers } from '../numbers';
-import type { OrderPlan } from '../batch';
+import type { OrderPlan } from '../order';
 import type { Reading } from '../reading';
 import type { Design, HandStep, NeedleStep, Score, ScorePiece, Stack, Step } from '../score';
 import type { ThreadPlan } from '../thread';

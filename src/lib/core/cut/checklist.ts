@@ -1,11 +1,11 @@
 /** What must lie ready before the first stitch: one list a build, told as lines that can be ticked off. */
 import type { Build } from '../build';
-import type { OrderPlan } from '../batch';
+import type { OrderPlan } from '../order';
 import type { Score } from '../score';
 import type { ThreadPlan } from '../thread';
 import type { Hoop, Machine } from '../workshop';
 import type { CutPiece } from './pieces';
-import { formatLength, formatSize, type LengthUnit } from '../units';
+import { formatLength, formatSize, type LengthUnit } from '../base';
 import { formatNotion, type NotionNeed } from './notions';
 
 export interface ChecklistLine {

@@ -1,5 +1,5 @@
 import type { NumberId } from '../numbers';
-import { formatLength, roundUpToGrid, type LengthUnit } from '../units';
+import { formatLength, roundUpToGrid, type LengthUnit } from '../base';
 
 /** One term of a size: how often, how long, what it is, and the number behind it. mm */
 export interface SizeTerm {

@@ -1,7 +1,7 @@
-import type { OrderPlan } from '../batch';
+import type { OrderPlan } from '../order';
 import type { Build } from '../build';
-import type { LayoutPiece, LayoutStock } from '../layout';
-import { MATERIALS, type MaterialKind } from '../materials';
+import type { LayoutPiece, LayoutStock } from '../nesting';
+import { MATERIALS, type MaterialKind } from '../catalogue';
 import type { ScorePiece } from '../score';
 import type { StockItem } from '../workshop';
 import { summed, type NotionNeed } from './notions';

@@ -2,7 +2,7 @@
  * What an item takes beside its pieces: zips, snaps, eyelets, ribbon, filling, and what holds pieces while they are sewn.
  * In: score, cut pieces, design size (mm). Out: amounts of one item, in the notion's own unit.
  */
-import { NOTIONS, type NotionKey } from '../materials';
+import { NOTIONS, type NotionKey } from '../catalogue';
 import type { Numbers } from '../numbers';
 import type { HandStep, Score } from '../score';
 import type { HoldKey, Use } from '../techniques';

@@ -1,12 +1,11 @@
 /**
  * Cut pieces from the lines that must catch them. mm in and out; every size carries its sum.
  */
-import type { Box } from '../geometry';
-import { MATERIALS, type MaterialKind } from '../materials';
+import type { Box, LengthUnit } from '../base';
+import { MATERIALS, type MaterialKind } from '../catalogue';
 import type { Numbers } from '../numbers';
 import type { Reading } from '../reading';
 import type { Score, ScorePiece, Step } from '../score';
-import type { LengthUnit } from '../units';
 import { dimension, type Dimension } from './dimension';
 import { sizeOf, type FoldLine, type RuledSize } from './sizes';
 

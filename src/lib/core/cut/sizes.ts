@@ -2,7 +2,7 @@
  * Sizes by rule: from the lines that must catch a piece, with where it lies and where it is folded. mm, in the hoop's
  * own coordinates, y up.
  */
-import type { Box } from '../geometry';
+import type { Box } from '../base';
 import type { NumberId, Numbers } from '../numbers';
 import type { Reading } from '../reading';
 import type { ScorePiece } from '../score';

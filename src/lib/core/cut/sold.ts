@@ -1,9 +1,9 @@
 /**
  * How things are sold, what that costs, and what to ask for in the shop. mm; prices in the maker's own currency.
  */
-import type { Layout, LayoutStock } from '../layout';
-import { MATERIALS, NOTIONS, type MaterialKind } from '../materials';
-import { count, roundUpToGrid, type LengthUnit } from '../units';
+import type { Layout, LayoutStock } from '../nesting';
+import { MATERIALS, NOTIONS, type MaterialKind } from '../catalogue';
+import { count, roundUpToGrid, type LengthUnit } from '../base';
 import type { StockItem } from '../workshop';
 import { formatNotion, type NotionNeed } from './notions';
 

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { BUILD_SCHEMA_VERSION, buildSchema, type Build } from '../build';
-import { fail, ok, type Result } from '../problem';
+import { fail, ok, type Result } from '../base';
 import { MAX_BYTES, readTape } from '../tape';
 import { fromBase64, toBase64 } from './base64';
 

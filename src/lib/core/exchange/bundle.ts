@@ -1,5 +1,5 @@
 import { unzipSync, type UnzipFileInfo } from 'fflate';
-import { fail, ok, type Result } from '../problem';
+import { fail, ok, type Result } from '../base';
 import { MAX_BYTES } from '../tape';
 
 /** A file out of a bundle. */

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { idSchema } from '../schema';
+import { idSchema } from '../base';
 
 /** A thread's width: nothing smaller is cut, and areas of it still count. mm */
 const LEAST = 0.1;

@@ -3,8 +3,8 @@ import { buildSchema } from '../build';
 import { explainDimension } from '../cut';
 import type { BuildPlan } from '../plan';
 import { ROLES } from '../reading';
-import { MATERIAL_KINDS, NOTION_KEYS } from '../materials';
-import { idSchema } from '../schema';
+import { MATERIAL_KINDS, NOTION_KEYS } from '../catalogue';
+import { idSchema } from '../base';
 import { workshopSchema } from '../workshop';
 
 /**

@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
 import * as z from 'zod';
-import { fail, ok, type Result } from '../problem';
+import { fail, ok, type Result } from '../base';
 import {
   KIND_NAMES,
   MAX_EXTENT,

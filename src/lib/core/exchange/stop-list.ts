@@ -1,5 +1,5 @@
 import type { TypedStop } from '../build';
-import { fail, ok, type Result } from '../problem';
+import { fail, ok, type Result } from '../base';
 import type { Role } from '../reading';
 
 /** Words that say what a block is for, the most telling first. */

@@ -1,4 +1,4 @@
-import type { Point } from '../geometry';
+import type { Point } from '../base';
 import type { Numbers } from '../numbers';
 
 interface Size {

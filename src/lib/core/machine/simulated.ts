@@ -1,6 +1,6 @@
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
-import { fail, ok, type Result } from '../problem';
+import { fail, ok, type Result } from '../base';
 import { STITCH, STOP, type Block, type Tape } from '../tape';
 import { lengthOf, measureTape, NOTHING, type MeasuredTape } from './measure';
 import type { HaltReason, MachineSettings, MachineState, MachineStatus } from './types';

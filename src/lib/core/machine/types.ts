@@ -1,4 +1,4 @@
-import type { Result } from '../problem';
+import type { Result } from '../base';
 import type { Numbers } from '../numbers';
 import type { Tape } from '../tape';
 

@@ -1,7 +1,7 @@
 import { evenly } from './lines';
 import { inside, spansAt } from './region';
 import { soften, transform } from './shapes';
-import { boxOf, distance, type Path, type Point } from '../geometry';
+import { boxOf, distance, type Path, type Point } from '../base';
 import { closePath, type Random } from './types';
 
 /**

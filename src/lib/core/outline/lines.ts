@@ -1,4 +1,4 @@
-import { along, distance, type Path } from '../geometry';
+import { along, distance, type Path } from '../base';
 import { transform } from './shapes';
 import { closePath } from './types';
 

@@ -1,5 +1,5 @@
 import { Clipper, EndType, JoinType } from 'clipper2-ts';
-import type { Path, Point } from '../geometry';
+import type { Path, Point } from '../base';
 
 /** Clipper works on integers: 1/1000 mm keeps offsets exact to a hundredth of the tape's unit. */
 const SCALE = 1000;

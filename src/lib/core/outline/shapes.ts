@@ -1,4 +1,4 @@
-import { along, type Path, type Point } from '../geometry';
+import { along, type Path, type Point } from '../base';
 
 /** Chord error allowed when a curve becomes points, mm: a tenth of the tape's unit. */
 const CHORD_ERROR = 0.01;

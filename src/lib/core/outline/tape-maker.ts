@@ -1,5 +1,5 @@
 import { JUMP, splitLongMoves, STITCH, TapeAssembler, TRIM_JUMPS, type Kind, type Tape } from '../tape';
-import { along, distance, type Path, type Point } from '../geometry';
+import { along, distance, type Path, type Point } from '../base';
 
 /** Moves shorter than this are sewn over, mm. */
 const SEW_OVER = 1.2;

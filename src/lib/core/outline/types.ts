@@ -1,4 +1,4 @@
-import type { Path } from '../geometry';
+import type { Path } from '../base';
 
 /** A source of numbers in [0, 1): passed in, never ambient, so that the same seed draws the same tape. */
 export type Random = () => number;

@@ -1,5 +1,5 @@
 import type { Build, Insertion } from '../build';
-import type { Box } from '../geometry';
+import type { Box } from '../base';
 import { typedReading, type BlockReading, type Line, type Reading } from '../reading';
 import type { Design } from '../score';
 import { TapeAssembler, type Tape } from '../tape';

@@ -1,5 +1,5 @@
 import { EDIT_WORDS, type Build, type ScoreEdit } from '../build';
-import type { Box } from '../geometry';
+import type { Box } from '../base';
 import type { BlockReading, Reading } from '../reading';
 
 /** A build laid onto a newer tape of its design, and what could not be carried over, in words. */

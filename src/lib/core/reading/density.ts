@@ -1,5 +1,5 @@
 import { STITCH, type Block, type Tape } from '../tape';
-import type { Box } from '../geometry';
+import type { Box } from '../base';
 
 /** Needle points a cm² on a grid of 2 mm, y up. */
 export interface DensityMap {

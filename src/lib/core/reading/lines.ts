@@ -1,5 +1,5 @@
 import { turnsBack, type Spine } from './spine';
-import type { Box } from '../geometry';
+import type { Box } from '../base';
 import type { Line, Opening, Side } from './types';
 
 /** Ends nearer than this belong together, 0.1 mm. */

@@ -1,4 +1,4 @@
-import type { Box } from '../geometry';
+import type { Box } from '../base';
 import type { Follows } from './follow';
 import type { RoleOverrides, Rule, SewnBeside, Unread } from './rule-context';
 import { cover, lace, laceUnderlay, openCover, windows } from './rules-cover';

@@ -1,4 +1,4 @@
-import { boxOf, type Box } from '../geometry';
+import { boxOf, type Box } from '../base';
 import type { Follows } from './follow';
 import type { BlockReading, Line, Role } from './types';
 

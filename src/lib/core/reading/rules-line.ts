@@ -1,5 +1,5 @@
 /** Blocks sewn as lines: marks, placements, tack-downs, seams, outlines, quilting. */
-import type { Box } from '../geometry';
+import type { Box } from '../base';
 import {
   covers,
   height,

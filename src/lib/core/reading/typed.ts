@@ -1,4 +1,4 @@
-import type { Box } from '../geometry';
+import type { Box } from '../base';
 import {
   LENGTH_BIN_MM,
   LENGTH_BINS,

@@ -1,4 +1,4 @@
-import type { Box } from '../geometry';
+import type { Box } from '../base';
 
 export const TEXTURES = ['run', 'double-run', 'bean', 'zigzag', 'satin', 'fill', 'meander', 'mixed'] as const;
 export type Texture = (typeof TEXTURES)[number];

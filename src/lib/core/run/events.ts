@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { idSchema, timestampSchema } from '../schema';
+import { idSchema, timestampSchema } from '../base';
 
 /** What may go wrong at the machine; each has its guided way out. */
 export const TROUBLES = [

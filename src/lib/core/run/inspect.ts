@@ -1,5 +1,5 @@
 import { stackAt, type Step } from '../score';
-import { count } from '../units';
+import { count } from '../base';
 import type { RunRecord } from './record';
 import { wasDone, type RunState } from './state';
 

@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import type { Build } from '../build';
 import type { Repeats } from '../hoop';
-import { idSchema, timestampSchema, uniqueIds } from '../schema';
+import { idSchema, timestampSchema, uniqueIds } from '../base';
 import type { BuildPlan } from '../plan';
 import type { HandStep, Score, Step } from '../score';
 import { freeOf, hoopingSeconds } from '../time';

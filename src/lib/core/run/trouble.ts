@@ -1,4 +1,4 @@
-import type { CautionKey } from '../materials';
+import type { CautionKey } from '../catalogue';
 import type { NumberId, Numbers } from '../numbers';
 import type { NeedleStep, Step } from '../score';
 import type { TroubleKind } from './events';

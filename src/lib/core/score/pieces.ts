@@ -1,5 +1,5 @@
 import type { Build } from '../build';
-import type { MaterialKind } from '../materials';
+import type { MaterialKind } from '../catalogue';
 import { inSchools, type Match, type PieceTemplate, type Schools } from '../techniques';
 import type { ScorePiece } from './types';
 

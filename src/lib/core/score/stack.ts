@@ -1,4 +1,4 @@
-import type { MaterialKind } from '../materials';
+import type { MaterialKind } from '../catalogue';
 import type { Face } from '../techniques';
 import type { Score, Step } from './types';
 

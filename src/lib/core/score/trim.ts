@@ -1,4 +1,4 @@
-import type { Box } from '../geometry';
+import type { Box } from '../base';
 import type { Numbers } from '../numbers';
 import type { Reading } from '../reading';
 

@@ -1,6 +1,5 @@
 import * as z from 'zod';
-import { idSchema, timestampSchema } from '../schema';
-import { fail, ok, type Result } from '../problem';
+import { fail, idSchema, ok, timestampSchema, type Result } from '../base';
 import { stockSchema, type StockItem } from '../workshop';
 
 /** More than any shelf holds, pieces or mm. */

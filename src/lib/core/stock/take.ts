@@ -1,5 +1,5 @@
-import { cutSheet, type Layout, type SheetPart } from '../layout';
-import { isStabiliser, type MaterialKind } from '../materials';
+import { cutSheet, type Layout, type SheetPart } from '../nesting';
+import { isStabiliser, type MaterialKind } from '../catalogue';
 import type { StockItem } from '../workshop';
 import { LEAST_LENGTH_MM, type StockChange } from './movement';
 

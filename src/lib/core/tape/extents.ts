@@ -1,4 +1,4 @@
-import { boxOf, type Box } from '../geometry';
+import { boxOf, type Box } from '../base';
 import { STITCH, type Tape } from './types';
 
 /** What the needle reaches: the box of all stitches, 0.1 mm; null without one. */

@@ -1,4 +1,4 @@
-import { fail } from '../problem';
+import { fail } from '../base';
 import { checkHeader, headerLabel } from './header';
 import { foreignKind } from './foreign';
 import {

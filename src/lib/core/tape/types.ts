@@ -1,4 +1,4 @@
-import type { Problem } from '../problem';
+import type { Problem } from '../base';
 
 /** What a record does. Stop = the machine halts or changes colour. */
 export const STITCH = 0;

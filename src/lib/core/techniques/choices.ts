@@ -1,5 +1,5 @@
 import type { NumberId } from '../numbers';
-import type { CautionKey } from '../materials';
+import type { CautionKey } from '../catalogue';
 import type { Choice, HandTemplate, School } from './types';
 
 /** How a laid piece is kept from creeping until the needle holds it. */

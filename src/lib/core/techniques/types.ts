@@ -1,6 +1,6 @@
 import type { NumberId } from '../numbers';
 import type { Role, Texture } from '../reading';
-import type { CautionKey, MaterialKind, NotionKey } from '../materials';
+import type { CautionKey, MaterialKind, NotionKey } from '../catalogue';
 
 /** What hands do; each has its own time formula and its own effect on the stack. */
 export type Action =

@@ -1,4 +1,4 @@
-import type { Path, Point } from '../geometry';
+import type { Path, Point } from '../base';
 import { quarterTurned, type PieceShape } from './shape';
 
 /** What a template draws, whatever it is drawn on. mm, y up, from the lower left corner. */

@@ -3,7 +3,7 @@
  * the lower left corner of the piece.
  */
 import type { CutPiece } from '../cut';
-import { boxOf, type Box, type Path, type Point } from '../geometry';
+import { boxOf, type Box, type Path, type Point } from '../base';
 import type { Numbers } from '../numbers';
 import { offset } from '../outline';
 import type { Line, Reading } from '../reading';

@@ -6,7 +6,7 @@ import type { Build } from '../build';
 import type { Numbers } from '../numbers';
 import { LENGTH_BIN_MM, type BlockReading, type Reading } from '../reading';
 import { applyStep, emptyStack, type NeedleStep, type Score, type Stack } from '../score';
-import { MATERIALS } from '../materials';
+import { MATERIALS } from '../catalogue';
 import type { Machine } from '../workshop';
 
 export interface StepThread {

@@ -3,8 +3,8 @@
  * The Zod schema is the one source of the type; it is used wherever a workshop comes from outside.
  */
 import * as z from 'zod';
-import { MATERIAL_KINDS } from '../materials';
-import { idSchema, timestampSchema, uniqueIds } from '../schema';
+import { MATERIAL_KINDS } from '../catalogue';
+import { idSchema, timestampSchema, uniqueIds } from '../base';
 import { NUMBER_IDS, numbersWith, type NumberId } from '../numbers';
 
 const machineSchema = z.object({

@@ -1,6 +1,6 @@
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
-import type { Path } from '$lib/core/geometry';
+import type { Path } from '$lib/core/base';
 import {
   bean,
   circle,

@@ -1,4 +1,4 @@
-import type { Path } from '$lib/core/geometry';
+import type { Path } from '$lib/core/base';
 import {
   bean,
   closePath,

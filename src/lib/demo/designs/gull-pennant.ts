@@ -1,4 +1,4 @@
-import type { Path } from '$lib/core/geometry';
+import type { Path } from '$lib/core/base';
 import { blanket, circle, closePath, curve, inside, run, satin, TapeMaker, tatami } from '$lib/core/outline';
 import type { Tape } from '$lib/core/tape';
 

@@ -1,4 +1,4 @@
-import type { Path } from '$lib/core/geometry';
+import type { Path } from '$lib/core/base';
 import { bean, closePath, diamonds, doubleRun, rectangle, run, TapeMaker, zigzag } from '$lib/core/outline';
 import type { Tape } from '$lib/core/tape';
 

@@ -1,4 +1,4 @@
-import type { Path } from '$lib/core/geometry';
+import type { Path } from '$lib/core/base';
 import { bean, circle, closePath, curve, rectangle, run, tatami, TapeMaker, wave } from '$lib/core/outline';
 import type { Tape } from '$lib/core/tape';
 

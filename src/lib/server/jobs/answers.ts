@@ -1,5 +1,5 @@
 import type * as z from 'zod';
-import type { Problem, Result } from '$lib/core/problem';
+import type { Problem, Result } from '$lib/core/base';
 
 /** An answer as it goes over the line: made in a worker, so that a large one holds up nothing else. */
 export interface Answer {

@@ -1,5 +1,5 @@
 import { Worker } from 'node:worker_threads';
-import { fail, ok, type Result } from '$lib/core/problem';
+import { fail, ok, type Result } from '$lib/core/base';
 import type { JobName, Jobs } from './work';
 
 export interface PoolLimits {

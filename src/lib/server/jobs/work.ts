@@ -9,11 +9,11 @@ import {
   readingReportSchema,
   stitchListSchema,
 } from '$lib/core/exchange';
-import { cutSheet, solveLayout } from '$lib/core/layout';
+import { cutSheet, solveLayout } from '$lib/core/nesting';
 import { measureTape, type MachineSettings, type MeasuredTape } from '$lib/core/machine';
 import { numbersWith } from '$lib/core/numbers';
 import { tapeIdOf } from '$lib/core/plan';
-import { ok, type Result } from '$lib/core/problem';
+import { ok, type Result } from '$lib/core/base';
 import { readDesign } from '$lib/core/reading';
 import { readTape, rowsToTape, writeTape, type Tape } from '$lib/core/tape';
 import { planFor } from '../plan';

@@ -4,7 +4,7 @@
   import type { Bundle, BundleEntry } from '$lib/core/exchange';
   import type { Reading } from '$lib/core/reading';
   import { weighBundle, type BundleChoice } from '$lib/core/plan';
-  import { count, formatDuration, formatNumber, formatSize } from '$lib/core/units';
+  import { count, formatDuration, formatNumber, formatSize } from '$lib/core/base';
   import Dialog from '../kit/Dialog.svelte';
   import { newId } from '../state/ids';
   import { keepTape, readBytes } from '../state/import';

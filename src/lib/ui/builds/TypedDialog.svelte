@@ -3,7 +3,7 @@
   import { resolve } from '$app/paths';
   import { readStopList } from '$lib/core/exchange';
   import { ROLES, type Role } from '$lib/core/reading';
-  import { count, formatDuration, formatNumber } from '$lib/core/units';
+  import { count, formatDuration, formatNumber } from '$lib/core/base';
   import Dialog from '../kit/Dialog.svelte';
   import { keepTyped } from '../state/import';
   import { showProblem } from '../state/notices';

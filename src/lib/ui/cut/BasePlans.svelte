@@ -1,7 +1,7 @@
 <script lang="ts">
   import { isRoll, type CutGroup } from '$lib/core/cut';
   import { planBases } from '$lib/core/stock';
-  import { count, formatLength } from '$lib/core/units';
+  import { count, formatLength } from '$lib/core/base';
   import { hoopBase } from '$lib/core/hoop';
   import { workroom } from '../state/workroom.svelte';
 

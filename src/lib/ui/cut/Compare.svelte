@@ -1,7 +1,7 @@
 <script lang="ts">
   import { asLayoutStock } from '$lib/core/cut';
-  import { usedShare, type Compared } from '$lib/core/layout';
-  import { count, formatLength } from '$lib/core/units';
+  import { usedShare, type Compared } from '$lib/core/nesting';
+  import { count, formatLength } from '$lib/core/base';
   import { cutting, type LaidGroup } from '../state/cutting.svelte';
   import { workroom } from '../state/workroom.svelte';
 

@@ -2,8 +2,8 @@
   import { explainDimension, formatNotion, type CutPiece, type NotionNeed } from '$lib/core/cut';
   import type { Build } from '$lib/core/build';
   import type { ScorePiece } from '$lib/core/score';
-  import { MATERIALS } from '$lib/core/materials';
-  import { formatLength, formatSize } from '$lib/core/units';
+  import { MATERIALS } from '$lib/core/catalogue';
+  import { formatLength, formatSize } from '$lib/core/base';
   import type { Reading } from '$lib/core/reading';
   import { pieceShape, pieceTemplate } from '$lib/core/template';
   import PieceFacts from './PieceFacts.svelte';

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { count, formatLength } from '$lib/core/units';
+  import { count, formatLength } from '$lib/core/base';
   import { cutting, type LaidGroup } from '../state/cutting.svelte';
   import { workroom } from '../state/workroom.svelte';
   import SheetDrawing from './SheetDrawing.svelte';

@@ -1,9 +1,9 @@
 <script lang="ts">
   import { asLayoutStock } from '$lib/core/cut';
-  import { placedCount, usedShare } from '$lib/core/layout';
-  import { isStabiliser } from '$lib/core/materials';
+  import { placedCount, usedShare } from '$lib/core/nesting';
+  import { isStabiliser } from '$lib/core/catalogue';
   import { sheetTemplate } from '$lib/core/template';
-  import { count, formatLength, formatSize } from '$lib/core/units';
+  import { count, formatLength, formatSize } from '$lib/core/base';
   import { cutting, type LaidGroup } from '../state/cutting.svelte';
   import { workroom } from '../state/workroom.svelte';
   import BasePlans from './BasePlans.svelte';

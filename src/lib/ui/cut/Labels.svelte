@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { formatSize } from '$lib/core/units';
+  import { formatSize } from '$lib/core/base';
   import { cutting } from '../state/cutting.svelte';
   import { workroom } from '../state/workroom.svelte';
 

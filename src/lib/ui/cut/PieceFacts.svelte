@@ -1,7 +1,7 @@
 <script lang="ts">
   import { FUSIBLES, TRAITS, type Build, type Trait } from '$lib/core/build';
   import type { ScorePiece } from '$lib/core/score';
-  import { MATERIAL_KINDS, MATERIALS, type MaterialKind } from '$lib/core/materials';
+  import { MATERIAL_KINDS, MATERIALS, type MaterialKind } from '$lib/core/catalogue';
   import { fromShownMm, shownMm } from '../kit/lengths';
   import { workroom } from '../state/workroom.svelte';
 

@@ -1,10 +1,10 @@
 <script lang="ts">
   import type { CutPiece } from '$lib/core/cut';
-  import { MATERIALS } from '$lib/core/materials';
+  import { MATERIALS } from '$lib/core/catalogue';
   import type { Numbers } from '$lib/core/numbers';
   import type { Reading } from '$lib/core/reading';
   import { pieceShape } from '$lib/core/template';
-  import { formatLength } from '$lib/core/units';
+  import { formatLength } from '$lib/core/base';
   import { workroom } from '../state/workroom.svelte';
 
   // A piece opened flat, right side up: its edge, fold, the lines that will catch it, and which way the cloth runs.

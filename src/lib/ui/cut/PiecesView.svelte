@@ -3,7 +3,7 @@
   import ChevronRight from '@lucide/svelte/icons/chevron-right';
   import type { GroupPiece } from '$lib/core/cut';
   import { pieceTemplate } from '$lib/core/template';
-  import { formatLength, formatSize } from '$lib/core/units';
+  import { formatLength, formatSize } from '$lib/core/base';
   import { cutting } from '../state/cutting.svelte';
   import { workroom } from '../state/workroom.svelte';
   import PieceFacts from './PieceFacts.svelte';

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { quarterTurned, type PieceShape } from '$lib/core/template';
   import type { CutGroup } from '$lib/core/cut';
-  import type { CutPlan, LayoutSheet } from '$lib/core/layout';
+  import type { CutPlan, LayoutSheet } from '$lib/core/nesting';
 
   import { isLying } from './sheets';
 

@@ -1,6 +1,6 @@
 <script lang="ts">
   import Papa from 'papaparse';
-  import { formatNumber } from '$lib/core/units';
+  import { formatNumber } from '$lib/core/base';
   import { saveAs } from '../kit/save-as';
   import { cutting } from '../state/cutting.svelte';
   import { showNote } from '../state/notices';

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { MaterialKind } from '$lib/core/materials';
+  import type { MaterialKind } from '$lib/core/catalogue';
   let { colour, material }: { colour: string; material: MaterialKind } = $props();
 </script>
 

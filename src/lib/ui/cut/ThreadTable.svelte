@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { ThreadPlan } from '$lib/core/thread';
-  import { count } from '$lib/core/units';
+  import { count } from '$lib/core/base';
 
   // Thread of one item and of the whole order, by name.
   let { thread, items }: { thread: ThreadPlan; items: number } = $props();

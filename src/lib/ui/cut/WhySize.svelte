@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { CutPiece } from '$lib/core/cut';
   import { numberDef } from '$lib/core/numbers';
-  import { formatLength } from '$lib/core/units';
+  import { formatLength } from '$lib/core/base';
   import NumberInPlace from '../kit/NumberInPlace.svelte';
   import { workroom } from '../state/workroom.svelte';
 

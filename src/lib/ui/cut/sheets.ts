@@ -1,5 +1,5 @@
 import { isRoll } from '$lib/core/cut';
-import { alikeSheets, cutSheet, type CutPlan, type LayoutSheet } from '$lib/core/layout';
+import { alikeSheets, cutSheet, type CutPlan, type LayoutSheet } from '$lib/core/nesting';
 import type { PieceShape } from '$lib/core/template';
 import { pieceShape } from '$lib/core/template';
 import type { StockItem } from '$lib/core/workshop';

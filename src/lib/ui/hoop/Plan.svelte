@@ -3,7 +3,7 @@
   import Minus from '@lucide/svelte/icons/minus';
   import Plus from '@lucide/svelte/icons/plus';
   import { denseSpots, type DensityMap } from '$lib/core/reading';
-  import { count, formatLength, formatNumber, formatSize } from '$lib/core/units';
+  import { count, formatLength, formatNumber, formatSize } from '$lib/core/base';
   import { densityInWorker } from '$lib/workers';
   import { showProblem } from '../state/notices';
   import { workroom } from '../state/workroom.svelte';

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { formatSize } from '$lib/core/units';
+  import { formatSize } from '$lib/core/base';
   import { theme } from '../state/theme.svelte';
   import { workroom } from '../state/workroom.svelte';
   import { drawPlan, isSmallInHoop, pageColours, piecesNow, viewOf, type PlanDrawing } from './draw';

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { CAUTIONS, type CautionKey } from '$lib/core/materials';
+  import { CAUTIONS, type CautionKey } from '$lib/core/catalogue';
 
   // The usual caution, at the step itself.
   let { cautions, large = false }: { cautions: readonly CautionKey[]; large?: boolean } = $props();

@@ -1,4 +1,4 @@
-import { MM_PER_INCH, type LengthUnit } from '$lib/core/units';
+import { MM_PER_INCH, type LengthUnit } from '$lib/core/base';
 
 /** A length for a field of numbers: mm to a tenth, or decimal inches. */
 export const shownMm = (mm: number, unit: LengthUnit): number =>

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { fitFigures, isNews, sureness, takeFigures, undoFigures } from '$lib/core/calibration';
-  import { count } from '$lib/core/units';
+  import { count } from '$lib/core/base';
   import { newId } from '../state/ids';
   import { workroom } from '../state/workroom.svelte';
 

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { stepRows } from '$lib/core/log';
   import { AT_END, troubleFlow } from '$lib/core/run';
-  import { formatDuration, formatNumber } from '$lib/core/units';
+  import { formatDuration, formatNumber } from '$lib/core/base';
   import type { KnownRun } from '../state/workroom.svelte';
   import RunPhoto from './RunPhoto.svelte';
 

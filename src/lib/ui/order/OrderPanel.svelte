@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { Build } from '$lib/core/build';
   import type { BuildPlan } from '$lib/core/plan';
-  import { count, formatDuration } from '$lib/core/units';
+  import { count, formatDuration } from '$lib/core/base';
   import NumberInPlace from '../kit/NumberInPlace.svelte';
   import NumberField from '../kit/NumberField.svelte';
 

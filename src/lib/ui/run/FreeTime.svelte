@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Meanwhile } from '$lib/core/run';
-  import { formatWait } from '$lib/core/units';
+  import { formatWait } from '$lib/core/base';
   import { runWays } from '../state/run-ways.svelte';
   import { chime, flashTitle } from './call';
 

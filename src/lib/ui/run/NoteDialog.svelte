@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { count } from '$lib/core/units';
+  import { count } from '$lib/core/base';
   import { showNote, showProblem } from '../state/notices';
   import type { RunSession } from '../state/run-session.svelte';
   import { smallPhoto } from './photo';

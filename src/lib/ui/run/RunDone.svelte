@@ -2,7 +2,7 @@
   import { resolve } from '$app/paths';
   import { logRow } from '$lib/core/log';
   import { plannedSeconds } from '$lib/core/run';
-  import { formatDuration } from '$lib/core/units';
+  import { formatDuration } from '$lib/core/base';
   import { beginRun } from '../state/begin-run';
   import type { RunSession } from '../state/run-session.svelte';
   import { workroom } from '../state/workroom.svelte';

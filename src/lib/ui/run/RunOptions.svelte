@@ -1,6 +1,6 @@
 <script lang="ts">
   import { MAX_RATE } from '$lib/core/machine';
-  import type { Problem } from '$lib/core/problem';
+  import type { Problem } from '$lib/core/base';
   import { handStops, hoopingTape } from '$lib/core/run';
   import { ServerMachine } from '$lib/machines';
   import { newId } from '../state/ids';

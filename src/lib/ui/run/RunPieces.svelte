@@ -1,8 +1,8 @@
 <script lang="ts">
   import { placeOf, type HandStep } from '$lib/core/score';
   import { isPerHooping } from '$lib/core/time';
-  import type { MaterialKind } from '$lib/core/materials';
-  import { count, formatRoughly, formatSize } from '$lib/core/units';
+  import type { MaterialKind } from '$lib/core/catalogue';
+  import { count, formatRoughly, formatSize } from '$lib/core/base';
   import Swatch from '../cut/Swatch.svelte';
   import type { RunSession } from '../state/run-session.svelte';
   import { workroom } from '../state/workroom.svelte';

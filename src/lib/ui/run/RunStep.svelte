@@ -9,7 +9,7 @@
   import StickyNote from '@lucide/svelte/icons/sticky-note';
   import X from '@lucide/svelte/icons/x';
   import type { TroubleKind } from '$lib/core/run';
-  import { formatClock, formatNumber, formatRoughly } from '$lib/core/units';
+  import { formatClock, formatNumber, formatRoughly } from '$lib/core/base';
   import type { PlanDrawing } from '../hoop/draw';
   import { isTyping } from '../shell/keys';
   import { FollowedMachine } from '../state/run-machine.svelte';

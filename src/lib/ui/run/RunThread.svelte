@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { formatNumber } from '$lib/core/units';
+  import { formatNumber } from '$lib/core/base';
   import type { RunSession } from '../state/run-session.svelte';
 
   // The thread on the needle, the one after it, and what is left below.

@@ -16,7 +16,7 @@
     type TroubleFlow,
     type TroubleKind,
   } from '$lib/core/run';
-  import { formatNumber } from '$lib/core/units';
+  import { formatNumber } from '$lib/core/base';
   import Care from '../kit/Care.svelte';
   import type { FollowedMachine } from '../state/run-machine.svelte';
   import type { RunSession } from '../state/run-session.svelte';

@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Waiting } from '$lib/core/run';
-  import { formatRoughly } from '$lib/core/units';
+  import { formatRoughly } from '$lib/core/base';
   import { runWays } from '../state/run-ways.svelte';
   import { chime, flashTitle } from './call';
   import { moment } from './when';

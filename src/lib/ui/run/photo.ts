@@ -1,4 +1,4 @@
-import { fail, ok, type Result } from '$lib/core/problem';
+import { fail, ok, type Result } from '$lib/core/base';
 
 /** Longest side that is kept, px: enough to see a stitch, small enough to keep hundreds. */
 const LONGEST = 1600;

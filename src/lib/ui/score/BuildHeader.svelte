@@ -7,7 +7,7 @@
   import Printer from '@lucide/svelte/icons/printer';
   import Redo from '@lucide/svelte/icons/redo-2';
   import Undo from '@lucide/svelte/icons/undo-2';
-  import { count, formatDuration, formatSize } from '$lib/core/units';
+  import { count, formatDuration, formatSize } from '$lib/core/base';
   import type { Build } from '$lib/core/build';
   import type { BuildPlan } from '$lib/core/plan';
   import type { Reading } from '$lib/core/reading';

@@ -3,7 +3,7 @@
   import { resolve } from '$app/paths';
   import { page } from '$app/state';
   import { onMount, untrack } from 'svelte';
-  import { count } from '$lib/core/units';
+  import { count } from '$lib/core/base';
   import BuildHeader from './BuildHeader.svelte';
   import ChangesStrip from './ChangesStrip.svelte';
   import CheckPanel from './CheckPanel.svelte';

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { count } from '$lib/core/units';
+  import { count } from '$lib/core/base';
   import type { BuildEditor } from '../state/editor.svelte';
 
   // What the last choice did to the score, until it is closed or the next one is made.

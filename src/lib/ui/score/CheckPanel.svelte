@@ -2,7 +2,7 @@
   import type { Build } from '$lib/core/build';
   import type { Finding } from '$lib/core/check';
   import type { BuildPlan } from '$lib/core/plan';
-  import { count } from '$lib/core/units';
+  import { count } from '$lib/core/base';
   import type { BuildEditor } from '../state/editor.svelte';
   import FindingCard from './FindingCard.svelte';
 

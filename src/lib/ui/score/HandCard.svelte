@@ -1,7 +1,7 @@
 <script lang="ts">
   import { placeOf, type HandStep } from '$lib/core/score';
 
-  import { formatLength } from '$lib/core/units';
+  import { formatLength } from '$lib/core/base';
   import Care from '../kit/Care.svelte';
   import { workroom } from '../state/workroom.svelte';
 

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { isQuestion, ROLES, type BlockReading, type Role } from '$lib/core/reading';
   import type { NeedleStep } from '$lib/core/score';
-  import { formatDuration, formatLength, formatNumber, lengthsIn } from '$lib/core/units';
+  import { formatDuration, formatLength, formatNumber, lengthsIn } from '$lib/core/base';
   import { NO_THREAD, type BuildEditor } from '../state/editor.svelte';
   import { workroom } from '../state/workroom.svelte';
 

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { count, formatClock, formatDuration } from '$lib/core/units';
+  import { count, formatClock, formatDuration } from '$lib/core/base';
   import type { BuildPlan } from '$lib/core/plan';
   import type { Reading } from '$lib/core/reading';
   import { layoutScore, type PlacedStep } from './layout';

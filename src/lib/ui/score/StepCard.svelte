@@ -7,7 +7,7 @@
   import SkipForward from '@lucide/svelte/icons/skip-forward';
   import Trash from '@lucide/svelte/icons/trash-2';
   import { lineLength } from '$lib/core/time';
-  import { formatDuration } from '$lib/core/units';
+  import { formatDuration } from '$lib/core/base';
   import type { BuildEditor } from '../state/editor.svelte';
   import { isPlain } from '../shell/keys';
   import FindingCard from './FindingCard.svelte';

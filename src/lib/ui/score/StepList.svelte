@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { BuildPlan } from '$lib/core/plan';
-  import { formatDuration } from '$lib/core/units';
+  import { formatDuration } from '$lib/core/base';
 
   // The score as a list: the text twin of the two staves.
   let { plan, cursor, onselect }: { plan: BuildPlan; cursor: number; onselect: (index: number) => void } =

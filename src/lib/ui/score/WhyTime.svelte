@@ -1,7 +1,7 @@
 <script lang="ts">
   import { numberDef } from '$lib/core/numbers';
   import type { StepTime } from '$lib/core/time';
-  import { formatDuration } from '$lib/core/units';
+  import { formatDuration } from '$lib/core/base';
   import NumberInPlace from '../kit/NumberInPlace.svelte';
 
   // A time with the sum behind it; each figure of the sum can be changed where it stands.

@@ -1,4 +1,4 @@
-import { MATERIALS } from '$lib/core/materials';
+import { MATERIALS } from '$lib/core/catalogue';
 import type { Layer, Stack, Step } from '$lib/core/score';
 
 /** A layer as drawn: rectangles and paths in px from the top left of the drawing. */

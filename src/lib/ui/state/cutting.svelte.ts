@@ -22,11 +22,10 @@ import {
   type Compared,
   type Layout,
   type LayoutStock,
-} from '$lib/core/layout';
+} from '$lib/core/nesting';
 import { planBuild, type BuildPlan } from '$lib/core/plan';
-import type { Problem } from '$lib/core/problem';
+import { formatLength, type Problem } from '$lib/core/base';
 import { cutAlready, takeLayout, usesOf } from '$lib/core/stock';
-import { formatLength } from '$lib/core/units';
 import { hoopBase } from '$lib/core/hoop';
 import { layoutWatched } from '$lib/workers';
 import { orFault } from './faults';

@@ -1,6 +1,6 @@
 import { withMaterial, type Build, type ScoreEdit } from '$lib/core/build';
 import { carryOver, composeTape, planBuild, type BuildPlan } from '$lib/core/plan';
-import type { Problem } from '$lib/core/problem';
+import type { Problem } from '$lib/core/base';
 import { openFindings } from '$lib/core/check';
 import { mergeChanges } from '$lib/core/merge';
 import { isQuestion, type Reading, type Role } from '$lib/core/reading';

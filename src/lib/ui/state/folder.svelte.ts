@@ -1,6 +1,5 @@
 import * as z from 'zod';
-import { timestampSchema } from '$lib/core/schema';
-import { formatNumber } from '$lib/core/units';
+import { formatNumber, timestampSchema } from '$lib/core/base';
 import { showNote } from './notices';
 import { safety } from './safety.svelte';
 import { beforeUpdate } from './update';

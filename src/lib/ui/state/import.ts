@@ -1,7 +1,7 @@
 import type { Bundle } from '$lib/core/exchange';
 import { readBuildFile } from '$lib/core/exchange';
 import { proposeBuild, proposeTyped, tapeIdOf } from '$lib/core/plan';
-import { fail, ok, type Result } from '$lib/core/problem';
+import { fail, ok, type Result } from '$lib/core/base';
 import type { Reading } from '$lib/core/reading';
 import { MAX_BYTES } from '$lib/core/tape';
 import { attempt, type DocumentRecord } from '$lib/store';

@@ -1,4 +1,4 @@
-import type { Result } from '$lib/core/problem';
+import type { Result } from '$lib/core/base';
 import { attempt } from '$lib/store';
 import { showProblem } from './notices';
 

@@ -1,5 +1,5 @@
 import { toast } from 'svelte-sonner';
-import type { Problem } from '$lib/core/problem';
+import type { Problem } from '$lib/core/base';
 
 /** What helps, as a button: a name and what it does; or what “Try again” does. */
 type Remedy = (() => void) | { name: string; run: () => void };

@@ -1,6 +1,6 @@
 import type { WorkroomData } from '$lib/core/backup';
 import { isPlainJpeg } from '$lib/core/picture';
-import { fail, ok, type Result } from '$lib/core/problem';
+import { fail, ok, type Result } from '$lib/core/base';
 import { smallPhoto } from '../run/photo';
 
 /**

@@ -1,6 +1,6 @@
 import { roleOverrides, type Build } from '$lib/core/build';
 import { composeTape, planBuild, type BuildPlan } from '$lib/core/plan';
-import { ok, type Problem, type Result } from '$lib/core/problem';
+import { ok, type Problem, type Result } from '$lib/core/base';
 import type { RunRecord } from '$lib/core/run';
 import { typedReading, type Reading, type RoleOverrides } from '$lib/core/reading';
 import { emptyTape, type Tape } from '$lib/core/tape';

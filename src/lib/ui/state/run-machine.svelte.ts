@@ -1,5 +1,5 @@
 import type { MachineLine, MachineLink, MachineState } from '$lib/core/machine';
-import { fail, type Result } from '$lib/core/problem';
+import { fail, type Result } from '$lib/core/base';
 import { sewnSteps, type TroubleKind } from '$lib/core/run';
 import type { Step } from '$lib/core/score';
 import type { Tape } from '$lib/core/tape';

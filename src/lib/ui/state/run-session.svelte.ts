@@ -21,7 +21,7 @@ import {
   waitingFor,
   type BareEvent,
 } from '$lib/core/run';
-import { fail } from '$lib/core/problem';
+import { fail } from '$lib/core/base';
 import { stackAt } from '$lib/core/score';
 import { attempt, type PhotoRecord } from '$lib/store';
 import { newId } from './ids';

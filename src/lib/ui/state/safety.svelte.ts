@@ -1,7 +1,6 @@
 import * as z from 'zod';
 import type { MergeMode, RestoreSummary, WorkroomData } from '$lib/core/backup';
-import { fail } from '$lib/core/problem';
-import { timestampSchema } from '$lib/core/schema';
+import { fail, timestampSchema } from '$lib/core/base';
 import { attempt } from '$lib/store';
 import { core } from '$lib/workers';
 import { newId } from './ids';

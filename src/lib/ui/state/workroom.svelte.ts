@@ -1,9 +1,8 @@
 import type { Build } from '$lib/core/build';
-import { fail, ok, type Problem, type Result } from '$lib/core/problem';
+import { count, fail, ok, type LengthUnit, type Problem, type Result } from '$lib/core/base';
 import { numbersWith } from '$lib/core/numbers';
 import { isOver, newRun, reduceRun, stepFacts, type RunEvent, type RunState } from '$lib/core/run';
 import type { BuildPlan } from '$lib/core/plan';
-import { count, type LengthUnit } from '$lib/core/units';
 import { newWorkshop, type Workshop } from '$lib/core/workshop';
 import type { Movement } from '$lib/core/stock';
 import { withValueAt } from '$lib/core/merge';

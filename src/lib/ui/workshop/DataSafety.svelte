@@ -3,7 +3,7 @@
   import Download from '@lucide/svelte/icons/download';
   import Upload from '@lucide/svelte/icons/upload';
   import type { MergeMode, RestoreSummary, WorkroomData } from '$lib/core/backup';
-  import { count, formatNumber } from '$lib/core/units';
+  import { count, formatNumber } from '$lib/core/base';
   import Dialog from '../kit/Dialog.svelte';
   import FolderBackups from './FolderBackups.svelte';
   import { saveBytesAs } from '../kit/save-as';

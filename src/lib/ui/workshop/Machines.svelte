@@ -1,6 +1,6 @@
 <script lang="ts">
   import Guard from '../kit/Guard.svelte';
-  import { formatSize } from '$lib/core/units';
+  import { formatSize } from '$lib/core/base';
   import NumberField from '../kit/NumberField.svelte';
   import { workroom } from '../state/workroom.svelte';
 

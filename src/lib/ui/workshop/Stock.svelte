@@ -2,11 +2,11 @@
   import Guard from '../kit/Guard.svelte';
   import Plus from '@lucide/svelte/icons/plus';
   import Trash from '@lucide/svelte/icons/trash-2';
-  import { MATERIAL_KINDS, MATERIALS, type MaterialKind } from '$lib/core/materials';
+  import { MATERIAL_KINDS, MATERIALS, type MaterialKind } from '$lib/core/catalogue';
   import { STOCK_FORMS, type StockItem } from '$lib/core/workshop';
   import { isRoll } from '$lib/core/cut';
   import type { Movement } from '$lib/core/stock';
-  import { formatLength } from '$lib/core/units';
+  import { formatLength } from '$lib/core/base';
   import { fromShownMm, shownMm } from '../kit/lengths';
   import StockHistory from './StockHistory.svelte';
   import { newId } from '../state/ids';

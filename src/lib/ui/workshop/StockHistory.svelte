@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Movement, StockChange } from '$lib/core/stock';
-  import { count, formatLength, formatSize } from '$lib/core/units';
+  import { count, formatLength, formatSize } from '$lib/core/base';
   import { workroom } from '../state/workroom.svelte';
 
   // What left the shelf and what came onto it, newest first; each can be taken back.

@@ -1,5 +1,5 @@
 import type { NumberDef } from '$lib/core/numbers';
-import { MM_PER_INCH, type LengthUnit } from '$lib/core/units';
+import { MM_PER_INCH, type LengthUnit } from '$lib/core/base';
 
 const round = (value: number) => Math.round(value * 10_000) / 10_000;
 const factor = (def: NumberDef, unit: LengthUnit) => (def.unit === 'mm' && unit === 'inch' ? MM_PER_INCH : 1);

@@ -1,4 +1,4 @@
-import { ok } from '$lib/core/problem';
+import { ok } from '$lib/core/base';
 import { answer } from '$lib/server/api';
 import { headStates } from '$lib/server/machines';
 import type { RequestHandler } from './$types';

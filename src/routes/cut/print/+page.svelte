@@ -2,7 +2,7 @@
   import { resolve } from '$app/paths';
   import { page } from '$app/state';
   import { onMount } from 'svelte';
-  import { formatSize } from '$lib/core/units';
+  import { formatSize } from '$lib/core/base';
   import CuttingOrder from '$lib/ui/cut/CuttingOrder.svelte';
   import Gather from '$lib/ui/cut/Gather.svelte';
   import Labels from '$lib/ui/cut/Labels.svelte';

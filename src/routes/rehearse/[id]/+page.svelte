@@ -3,7 +3,7 @@
   import { page } from '$app/state';
   import { onMount } from 'svelte';
   import X from '@lucide/svelte/icons/x';
-  import { count } from '$lib/core/units';
+  import { count } from '$lib/core/base';
   import Question from '$lib/ui/rehearse/Question.svelte';
   import CrossSection from '$lib/ui/score/CrossSection.svelte';
   import { Rehearsal } from '$lib/ui/state/rehearsal.svelte';

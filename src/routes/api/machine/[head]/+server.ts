@@ -1,7 +1,7 @@
 import { OWNER_HEADER } from '$lib/core/exchange';
 import { answer } from '$lib/server/api';
 import { headState, removeHead } from '$lib/server/machines';
-import { ok } from '$lib/core/problem';
+import { ok } from '$lib/core/base';
 import type { RequestHandler } from './$types';
 
 export const GET: RequestHandler = ({ params }) => answer(headState(params.head), 404);

@@ -3,8 +3,8 @@
   import { page } from '$app/state';
   import { onMount } from 'svelte';
   import { stopList } from '$lib/core/score';
-  import { CAUTIONS } from '$lib/core/materials';
-  import { formatDuration, formatSize } from '$lib/core/units';
+  import { CAUTIONS } from '$lib/core/catalogue';
+  import { formatDuration, formatSize } from '$lib/core/base';
   import ThreadTable from '$lib/ui/cut/ThreadTable.svelte';
   import CutList from '$lib/ui/cut/CutList.svelte';
   import { BuildEditor } from '$lib/ui/state/editor.svelte';

@@ -1,5 +1,3 @@
-/** What pieces are made of, what is used up beside them, and the cautions that stand at a step. */
-export { NOTION_KEYS, NOTIONS, type NotionKey } from './notions';
 /**
  * What pieces are made of. thicknessMm: one layer, lying flat, for the drawing. sewnMm: under the needle, for thread.
  * ply: of the budget of one cut with a rotary cutter. twoSided: it has no right side. woven: threads that pieces follow.

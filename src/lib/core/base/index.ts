@@ -1,0 +1,8 @@
+/**
+ * What every room stands on: units of length and their words, results and problems, points and boxes, checks of ids and
+ * timestamps. No craft here.
+ */
+export * from './geometry';
+export * from './problem';
+export * from './schema';
+export * from './units';
