@@ -4,7 +4,6 @@ import { numbersWith } from '$lib/core/numbers';
 import {
   againAfter,
   goingBack,
-  isUnhoop,
   judging,
   leaving,
   newRun,
@@ -26,6 +25,7 @@ import {
   type RunRecord,
   type TroubleKind,
 } from '$lib/core/run';
+import { isUnhoop } from '$lib/core/score';
 import { newWorkshop } from '$lib/core/workshop';
 import { pouch } from '$lib/demo';
 import { example } from '../support/examples';

@@ -1,10 +1,11 @@
 /** What the craft works with: materials, small parts, cautions, and what hands do with them. Tables, not code. */
-export { NOTION_KEYS, NOTIONS, type NotionKey } from './notions';
+export { ACTIONS, actionOf, isSo, type Action, type Per } from './actions';
 export {
   CAUTIONS,
-  isStabiliser,
+  hasTrait,
   MATERIAL_KINDS,
   MATERIALS,
   type CautionKey,
   type MaterialKind,
 } from './materials';
+export { NOTION_KEYS, NOTIONS, type NotionKey } from './notions';

@@ -1,29 +1,45 @@
 /**
+ * stabiliser: hooped or floated to carry stitches. tears, washes: comes off in this way at the end. melts: under an iron.
+ * sticks: needs no line to hold it. pile: stitches sink into it. cloth: what an item is made of.
+ */
+type MaterialTrait =
+  'stabiliser' | 'tears' | 'washes' | 'melts' | 'sticks' | 'pile' | 'cloth' | 'keeps holes';
+interface MaterialRow {
+  name: string;
+  thicknessMm: number;
+  sewnMm: number;
+  ply: number;
+  twoSided: boolean;
+  woven: boolean;
+  shrinks: boolean;
+  seen: boolean;
+  traits: readonly MaterialTrait[];
+}
+/**
  * What pieces are made of. thicknessMm: one layer, lying flat, for the drawing. sewnMm: under the needle, for thread.
  * ply: of the budget of one cut with a rotary cutter. twoSided: it has no right side. woven: threads that pieces follow.
- * shrinks: in its first wash. seen: on the finished item, so that its colour matters.
+ * shrinks: in its first wash. seen: on the finished item, so that its colour matters. traits: what rules ask for.
  */
 export const MATERIALS = {
-  cotton: { name: 'cotton', thicknessMm: 0.3, sewnMm: 0.25, ply: 1, twoSided: false, woven: true, shrinks: true, seen: true },
-  felt: { name: 'felt', thicknessMm: 1.2, sewnMm: 0.75, ply: 2, twoSided: false, woven: false, shrinks: false, seen: true },
-  vinyl: { name: 'vinyl', thicknessMm: 0.8, sewnMm: 0.5, ply: 2, twoSided: false, woven: false, shrinks: false, seen: true },
-  batting: { name: 'batting', thicknessMm: 2.5, sewnMm: 0.5, ply: 3, twoSided: true, woven: false, shrinks: false, seen: false },
-  zip: { name: 'coil zip', thicknessMm: 1.4, sewnMm: 0.6, ply: 6, twoSided: false, woven: false, shrinks: false, seen: true },
-  film: { name: 'heavy film', thicknessMm: 0.2, sewnMm: 0.15, ply: 0.5, twoSided: false, woven: false, shrinks: false, seen: false },
-  'tear-away': { name: 'tear-away', thicknessMm: 0.2, sewnMm: 0.15, ply: 0.5, twoSided: false, woven: false, shrinks: false, seen: false },
-  'cut-away': { name: 'cut-away', thicknessMm: 0.3, sewnMm: 0.2, ply: 0.5, twoSided: false, woven: false, shrinks: false, seen: false },
-  sticky: { name: 'sticky wash-away', thicknessMm: 0.25, sewnMm: 0.2, ply: 0.5, twoSided: true, woven: false, shrinks: false, seen: false },
-  towelling: { name: 'towelling', thicknessMm: 3, sewnMm: 1.1, ply: 3, twoSided: true, woven: true, shrinks: true, seen: true },
-  topping: { name: 'topping film', thicknessMm: 0.05, sewnMm: 0.05, ply: 0.5, twoSided: true, woven: false, shrinks: false, seen: false },
-  mesh: { name: 'wash-away mesh', thicknessMm: 0.2, sewnMm: 0.15, ply: 0.5, twoSided: false, woven: false, shrinks: false, seen: false },
-  'fusible-light': { name: 'light fusible', thicknessMm: 0.1, sewnMm: 0.05, ply: 0.5, twoSided: false, woven: false, shrinks: false, seen: false },
-  'fusible-heavy': { name: 'heavy fusible', thicknessMm: 0.2, sewnMm: 0.1, ply: 0.5, twoSided: false, woven: false, shrinks: false, seen: false },
-  interfacing: { name: 'interfacing', thicknessMm: 0.2, sewnMm: 0.1, ply: 0.5, twoSided: false, woven: false, shrinks: false, seen: false },
-} as const; // prettier-ignore
+  cotton: { name: 'cotton', thicknessMm: 0.3, sewnMm: 0.25, ply: 1, twoSided: false, woven: true, shrinks: true, seen: true, traits: ['cloth'] },
+  felt: { name: 'felt', thicknessMm: 1.2, sewnMm: 0.75, ply: 2, twoSided: false, woven: false, shrinks: false, seen: true, traits: ['cloth'] },
+  vinyl: { name: 'vinyl', thicknessMm: 0.8, sewnMm: 0.5, ply: 2, twoSided: false, woven: false, shrinks: false, seen: true, traits: ['cloth', 'melts', 'keeps holes'] },
+  batting: { name: 'batting', thicknessMm: 2.5, sewnMm: 0.5, ply: 3, twoSided: true, woven: false, shrinks: false, seen: false, traits: [] },
+  zip: { name: 'coil zip', thicknessMm: 1.4, sewnMm: 0.6, ply: 6, twoSided: false, woven: false, shrinks: false, seen: true, traits: [] },
+  film: { name: 'heavy film', thicknessMm: 0.2, sewnMm: 0.15, ply: 0.5, twoSided: false, woven: false, shrinks: false, seen: false, traits: ['stabiliser', 'tears', 'washes', 'melts'] },
+  'tear-away': { name: 'tear-away', thicknessMm: 0.2, sewnMm: 0.15, ply: 0.5, twoSided: false, woven: false, shrinks: false, seen: false, traits: ['stabiliser', 'tears'] },
+  'cut-away': { name: 'cut-away', thicknessMm: 0.3, sewnMm: 0.2, ply: 0.5, twoSided: false, woven: false, shrinks: false, seen: false, traits: ['stabiliser'] },
+  sticky: { name: 'sticky wash-away', thicknessMm: 0.25, sewnMm: 0.2, ply: 0.5, twoSided: true, woven: false, shrinks: false, seen: false, traits: ['stabiliser', 'tears', 'washes', 'sticks'] },
+  towelling: { name: 'towelling', thicknessMm: 3, sewnMm: 1.1, ply: 3, twoSided: true, woven: true, shrinks: true, seen: true, traits: ['cloth', 'pile'] },
+  topping: { name: 'topping film', thicknessMm: 0.05, sewnMm: 0.05, ply: 0.5, twoSided: true, woven: false, shrinks: false, seen: false, traits: ['tears', 'washes', 'melts'] },
+  mesh: { name: 'wash-away mesh', thicknessMm: 0.2, sewnMm: 0.15, ply: 0.5, twoSided: false, woven: false, shrinks: false, seen: false, traits: ['stabiliser', 'tears', 'washes'] },
+  'fusible-light': { name: 'light fusible', thicknessMm: 0.1, sewnMm: 0.05, ply: 0.5, twoSided: false, woven: false, shrinks: false, seen: false, traits: [] },
+  'fusible-heavy': { name: 'heavy fusible', thicknessMm: 0.2, sewnMm: 0.1, ply: 0.5, twoSided: false, woven: false, shrinks: false, seen: false, traits: [] },
+  interfacing: { name: 'interfacing', thicknessMm: 0.2, sewnMm: 0.1, ply: 0.5, twoSided: false, woven: false, shrinks: false, seen: false, traits: [] },
+} as const satisfies Record<string, MaterialRow>; // prettier-ignore
 export type MaterialKind = keyof typeof MATERIALS;
-/** What is hooped or floated to carry stitches. */
-const STABILISERS: readonly MaterialKind[] = ['film', 'tear-away', 'cut-away', 'sticky', 'mesh'];
-export const isStabiliser = (kind: MaterialKind): boolean => STABILISERS.includes(kind);
+export const hasTrait = (kind: MaterialKind, trait: MaterialTrait): boolean =>
+  (MATERIALS[kind] as MaterialRow).traits.includes(trait);
 export const MATERIAL_KINDS = Object.keys(MATERIALS) as [MaterialKind, ...MaterialKind[]];
 
 /** Short cautions at the step itself. The machine's manual and product-safety law come first. */

@@ -4,7 +4,8 @@
  * To add a rule: write it in the file of its kind; it is found from there.
  */
 import { formatLength } from '../base';
-import { applyStep, emptyStack } from '../score';
+import { actionOf } from '../catalogue';
+import { applyStep, emptyStack, unhoopAt } from '../score';
 import { careRules } from './rules-care';
 import { materialRules } from './rules-material';
 import { hoopRules } from './rules-hoop';
@@ -51,7 +52,7 @@ function contextOf(input: CheckInput): Context {
   const { steps } = score;
   const stacks = [emptyStack()];
   for (const step of steps) stacks.push(applyStep(stacks[stacks.length - 1], step, score));
-  const unhoop = steps.findIndex((s) => s.kind === 'hand' && s.action === 'unhoop');
+  const unhoop = unhoopAt(steps);
   /** The first block of the line that a block keeps to: cover, tack-down and placement of one piece share it. */
   const lineOf = (block: number): number => {
     const follows = reading.blocks[block]?.follows;
@@ -67,7 +68,7 @@ function contextOf(input: CheckInput): Context {
     piece: (id) => score.pieces.find((p) => p.id === id),
     layOf: (id) =>
       steps.find(
-        (s) => s.kind === 'hand' && ['lay', 'topping', 'float'].includes(s.action) && s.pieces.includes(id),
+        (s) => s.kind === 'hand' && actionOf(s).effect === 'put' && s.pieces.includes(id),
       ) as ReturnType<Context['layOf']>,
     sameLine: (a, b) => lineOf(a) === lineOf(b),
     length: (mm) => formatLength(mm, workshop.unit),

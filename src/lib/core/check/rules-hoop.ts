@@ -1,3 +1,4 @@
+import { actionOf } from '../catalogue';
 import { stopList } from '../score';
 import { count } from '../base';
 import type { Found, Rule } from './types';
@@ -44,7 +45,7 @@ export const hoopRules: Rule[] = [
     severity: 'mind',
     find: (c) =>
       c.hands.flatMap(({ step, at }): Found[] => {
-        const trims = ['trim-close', 'trim-rough', 'cut-cloth'].includes(step.action);
+        const { trims } = actionOf(step);
         const wantsOff = step.hoop === 'off' || (trims && c.score.schools.hoop === 'off');
         const earlier = c.steps[at - 1];
         // Once it is off for one step, the next changes nothing.

@@ -1,4 +1,5 @@
 import type { Build, Trait } from '../build';
+import { actionOf, hasTrait, MATERIALS } from '../catalogue';
 import type { ScorePiece } from '../score';
 import { techniqueById } from '../techniques';
 import { list } from './words';
@@ -6,9 +7,8 @@ import type { Context, Found, Rule } from './types';
 
 const withTrait = (c: Context, trait: Trait) => c.score.pieces.filter((p) => p.traits.includes(trait));
 const bases = (c: Context) => c.score.pieces.filter((p) => p.size.rule === 'hoop');
-const STABILISERS = ['film', 'tear-away', 'cut-away', 'sticky', 'mesh', 'topping'];
-const isCloth = ({ material }: ScorePiece) =>
-  !STABILISERS.includes(material) && material !== 'zip' && material !== 'batting';
+const isCloth = ({ material }: Pick<ScorePiece, 'material'>) => hasTrait(material, 'cloth');
+const thatMark = (c: Context) => c.score.pieces.filter((p) => hasTrait(p.material, 'keeps holes'));
 const names = (pieces: readonly ScorePiece[]) => list(pieces.map((p) => p.name));
 /** The build's materials with one piece changed. */
 const changed = (c: Context, pieces: readonly ScorePiece[], change: Build['materials'][string]) => ({
@@ -102,7 +102,7 @@ export const materialRules: Rule[] = [
     id: 'pile-no-topping',
     severity: 'mind',
     find: (c) => {
-      const pile = c.score.pieces.filter((p) => p.traits.includes('pile') || p.material === 'towelling');
+      const pile = c.score.pieces.filter((p) => p.traits.includes('pile') || hasTrait(p.material, 'pile'));
       if (!pile.length || c.hands.some(({ step }) => step.action === 'topping')) return [];
       const over = c.needles.find(({ step }) => step.role === 'decoration' || step.role === 'cover');
       return over
@@ -157,7 +157,7 @@ export const materialRules: Rule[] = [
     id: 'not-prewashed',
     severity: 'mind',
     find: (c) => {
-      const raw = c.score.pieces.filter((p) => ['cotton', 'towelling'].includes(p.material) && !p.prewashed);
+      const raw = c.score.pieces.filter((p) => MATERIALS[p.material].shrinks && !p.prewashed);
       return c.build.use.washed && raw.length
         ? [
             {
@@ -205,8 +205,8 @@ export const materialRules: Rule[] = [
     severity: 'mind',
     find: (c) =>
       c.hands.flatMap(({ step, at }): Found[] => {
-        const hot = step.tools.some((t) => /iron/.test(t)) && step.action !== 'press';
-        const film = c.before(at).layers.find((l) => l.material === 'film' || l.material === 'topping');
+        const hot = step.cautions.some((k) => k === 'iron' || k === 'press') && step.action !== 'press';
+        const film = c.before(at).layers.find((l) => !isCloth(l) && hasTrait(l.material, 'melts'));
         return hot && film
           ? [
               {
@@ -223,9 +223,9 @@ export const materialRules: Rule[] = [
     id: 'vinyl-heat',
     severity: 'mind',
     find: (c) => {
-      const vinyl = c.score.pieces.filter((p) => p.material === 'vinyl');
+      const vinyl = thatMark(c);
       if (!vinyl.length) return [];
-      const hot = c.hands.find(({ step }) => step.action === 'press' || step.action === 'fuse');
+      const hot = c.hands.find(({ step }) => actionOf(step).hot);
       const pins = c.hands.find(
         ({ step }) => step.heldBy === 'pins' && step.pieces.some((id) => vinyl.some((v) => v.id === id)),
       );
@@ -251,7 +251,7 @@ export const materialRules: Rule[] = [
     severity: 'tip',
     find: (c) => {
       const knits = withTrait(c, 'stretch');
-      const vinyl = c.score.pieces.filter((p) => p.material === 'vinyl');
+      const vinyl = thatMark(c);
       if (knits.length && c.build.needle !== 'ballpoint')
         return [
           {

@@ -1,7 +1,8 @@
+import { hasTrait } from '../catalogue';
 import { WHOLE_SHARE } from '../techniques';
-import { insertionRange } from '../score';
+import { closesUp, insertionRange } from '../score';
 import type { Found, Rule } from './types';
-import { closesUp, editsWithout, wasEdited } from './words';
+import { editsWithout, wasEdited } from './words';
 
 /** What must come before what. */
 export const orderRules: Rule[] = [
@@ -51,7 +52,7 @@ export const orderRules: Rule[] = [
     id: 'back-before-marks',
     severity: 'mind',
     find: (c) => {
-      const closed = c.hands.find(({ step }) => closesUp(c, step));
+      const closed = c.hands.find(({ step }) => closesUp(step, c.score));
       if (!closed) return [];
       return c.needles.flatMap(({ step, at }): Found[] =>
         step.role === 'marker' && at > closed.at
@@ -74,7 +75,7 @@ export const orderRules: Rule[] = [
       if (!c.score.pieces.some((p) => p.material === 'zip')) return [];
       const back = c.hands.find(
         ({ step }) =>
-          step.action === 'lay' && step.face === 'down' && step.side === 'front' && closesUp(c, step),
+          step.action === 'lay' && step.face === 'down' && step.side === 'front' && closesUp(step, c.score),
       );
       if (!back || c.before(back.at).layers.some((l) => l.material === 'zip' && l.open)) return [];
       const removed = c.build.edits.find(
@@ -221,7 +222,9 @@ export const orderRules: Rule[] = [
     find: (c) =>
       c.hands.flatMap(({ step, at }): Found[] => {
         if (step.action !== 'trim-close' || step.along === null || step.side !== 'front') return [];
-        const lies = c.pieces.find((p) => step.pieces.includes(p.id) && p.material !== 'towelling')?.covers;
+        const lies = c.pieces.find(
+          (p) => step.pieces.includes(p.id) && !hasTrait(p.material, 'pile'),
+        )?.covers;
         if (
           !lies ||
           lies.maxX - lies.minX < WHOLE_SHARE * c.size.width ||

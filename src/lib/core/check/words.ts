@@ -1,15 +1,8 @@
-import type { HandStep } from '../score';
 import type { Context } from './types';
 
 /** Names in a sentence: "a, b and c". */
 export const list = (names: readonly (string | number)[]): string =>
   names.length < 2 ? String(names[0] ?? '') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
-
-/** Laid over the whole front, or on the back: nothing can be added beneath it any more. */
-export const closesUp = (c: Context, step: HandStep) =>
-  step.action === 'lay' &&
-  (step.side === 'back' ||
-    (step.face === 'down' && step.pieces.some((p) => c.piece(p)?.size.rule === 'cover')));
 
 export const editsWithout = (c: Context, stepId: string) => ({
   edits: c.build.edits.filter((e) => !((e.kind === 'remove' || e.kind === 'move') && e.stepId === stepId)),

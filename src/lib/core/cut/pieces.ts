@@ -2,7 +2,7 @@
  * Cut pieces from the lines that must catch them. mm in and out; every size carries its sum.
  */
 import type { Box, LengthUnit } from '../base';
-import { MATERIALS, type MaterialKind } from '../catalogue';
+import { actionOf, MATERIALS, type MaterialKind } from '../catalogue';
 import type { Numbers } from '../numbers';
 import type { Reading } from '../reading';
 import type { Score, ScorePiece, Step } from '../score';
@@ -66,7 +66,7 @@ export const cutList = ({ pieces, steps }: Score, reading: Reading, context: Cut
 /** How a piece comes to lie: by the step that lays it. */
 function layOf(id: string, steps: readonly Step[]): Pick<CutPiece, 'side' | 'layFace'> {
   const lay = steps.find((s) => s.kind === 'hand' && s.pieces.includes(id));
-  if (lay?.kind !== 'hand' || lay.action === 'hoop-up') return { side: 'base', layFace: 'up' };
+  if (lay?.kind !== 'hand' || actionOf(lay).effect === 'hoop') return { side: 'base', layFace: 'up' };
   return { side: lay.side === 'front' ? 'front' : 'back', layFace: lay.face ?? 'up' };
 }
 const heldByFusible = (id: string, steps: readonly Step[]) =>

@@ -3,7 +3,7 @@
  * In: the timed score, quantity, repeats. Out: plain numbers, seconds.
  */
 import type { Numbers } from '../numbers';
-import type { Score, Step } from '../score';
+import { unhoopAt, type Score, type Step } from '../score';
 import { freeOf, hoopingSeconds, learningFactor, type StepTimes } from '../time';
 
 export interface OrderPlan {
@@ -133,7 +133,7 @@ export function planOrder(
 
 /** Steps up to and with unhooping bind the head; what follows is done at the table. */
 function splitAtUnhoop(steps: Step[]): { atMachine: Step[]; afterwards: Step[] } {
-  const at = steps.findIndex((s) => s.kind === 'hand' && s.action === 'unhoop');
+  const at = unhoopAt(steps);
   const cut = at < 0 ? steps.length : at + 1;
   return { atMachine: steps.slice(0, cut), afterwards: steps.slice(cut) };
 }

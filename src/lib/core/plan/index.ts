@@ -61,7 +61,7 @@ export function planBuild(
   const size = { width: e.maxX - e.minX, height: e.maxY - e.minY };
   const field = hoopField(hoop, machine, numbers, size);
   const score = makeScore(build, design, {
-    threadByHand: machine.kind === 'one-needle',
+    machine,
     magneticHoop: hoop.magnetic,
     say: (id) => formatLength(numbers[id], workshop.unit),
     length: (mm) => formatLength(mm, workshop.unit),

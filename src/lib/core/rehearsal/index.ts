@@ -8,7 +8,7 @@ import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import type { Build } from '../build';
 import { planBuild, type BuildPlan } from '../plan';
 import type { Reading } from '../reading';
-import type { HandStep, Step } from '../score';
+import { needsHands, type HandStep, type Step } from '../score';
 import type { Workshop } from '../workshop';
 
 export interface RehearsalAnswer {
@@ -35,7 +35,6 @@ const handWords = (step: HandStep, change: { face?: string; side?: string } = {}
   return [step.title, lays && face && `right side ${face}`, lays && side !== 'off' && `on the ${side}`].filter(Boolean).join(', ');
 }; // prettier-ignore
 const MOST_WRONG = 3;
-const isAsked = (step: Step): step is HandStep => step.kind === 'hand' && step.action !== 'thread';
 
 interface Group {
   steps: HandStep[];
@@ -52,7 +51,7 @@ function groupsOf(steps: readonly Step[]): Group[] {
     if (step.kind === 'needle') {
       after = step.title;
       open = null;
-    } else if (isAsked(step)) {
+    } else if (needsHands(step)) {
       if (!open) groups.push((open = { steps: [], at, after }));
       open.steps.push(step);
     }

@@ -1,5 +1,5 @@
 import { numbersWith } from '../numbers';
-import type { NeedleStep, Step } from '../score';
+import { needsHands, type NeedleStep, type Step } from '../score';
 import { stitchBox, TapeAssembler, type Block, type Tape } from '../tape';
 import type { RunRecord } from './record';
 import type { StepFacts } from './sewn';
@@ -30,7 +30,7 @@ export function handStops(run: Pick<RunRecord, 'score'>): number[] {
   let sewn = 0;
   for (const step of run.score.steps) {
     if (step.kind === 'needle') sewn += step.skipped ? 0 : 1;
-    else if (step.action !== 'thread' && sewn > 0 && sewn < last) stops.add(sewn);
+    else if (needsHands(step) && sewn > 0 && sewn < last) stops.add(sewn);
   }
   return [...stops];
 }

@@ -36,4 +36,4 @@ export { againAfter, goingBack, judging, leaving, sewnAgain } from './ways-out';
 export { waitingFor, type Waiting } from './waiting';
 export { meanwhile, type Meanwhile } from './meanwhile';
 export { redoable, stitchesBack, troubleFlow, troublesAt, type TroubleFlow, type Way } from './trouble';
-export { inspections, isUnhoop, type Inspection } from './inspect';
+export { inspections, type Inspection } from './inspect';

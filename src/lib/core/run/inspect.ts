@@ -1,4 +1,4 @@
-import { stackAt, type Step } from '../score';
+import { stackAt } from '../score';
 import { count } from '../base';
 import type { RunRecord } from './record';
 import { wasDone, type RunState } from './state';
@@ -66,6 +66,3 @@ export function inspections(
     });
   return list;
 }
-/** Whether the hoop is opened for good by this step. */
-export const isUnhoop = (step: Step | undefined): boolean =>
-  step?.kind === 'hand' && step.action === 'unhoop';

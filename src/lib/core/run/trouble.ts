@@ -1,8 +1,7 @@
 import type { CautionKey } from '../catalogue';
 import type { NumberId, Numbers } from '../numbers';
-import type { NeedleStep, Step } from '../score';
+import { isUnhoop, type NeedleStep, type Step } from '../score';
 import type { TroubleKind } from './events';
-import { isUnhoop } from './inspect';
 import type { RunRecord } from './record';
 
 /** How it may go on: the needle some stitches back; a block once more; leave it for now; an item is a second or ruined. */

@@ -85,7 +85,6 @@ function sewAgain(
     because: 'You put this repeat in; the work must not have moved.',
     action: 'panel',
     side: 'front',
-    cautions: ['needle'],
     own: true,
   });
   const change =

@@ -1,4 +1,6 @@
-import type { HandStep, Score } from './types';
+import { actionOf, isSo } from '../catalogue';
+import type { Machine } from '../workshop';
+import type { HandStep, Score, Step } from './types';
 
 /** What a hand step must say; the rest has quiet defaults. */
 export type HandParts = Pick<HandStep, 'id' | 'title' | 'text' | 'because' | 'action' | 'side'> &
@@ -41,14 +43,41 @@ export const threadStep = (id: string, name: string, because: string): HandStep 
     because,
     action: 'thread',
     side: 'front',
-    cautions: ['needle'],
   });
 
-/** What is done to the machine, not to a side of the work. */
-const AT_MACHINE: readonly HandStep['action'][] = ['thread', 'bobbin', 'panel'];
 /** Where the hands are, in words. */
-export const placeOf = ({ action, side }: Pick<HandStep, 'action' | 'side'>): string =>
-  AT_MACHINE.includes(action) ? 'at the machine' : side === 'off' ? 'at the table' : `${side} of the hoop`;
+export const placeOf = (step: Pick<HandStep, 'action' | 'side'>): string =>
+  actionOf(step).atMachine
+    ? 'at the machine'
+    : step.side === 'off'
+      ? 'at the table'
+      : `${step.side} of the hoop`;
+
+/** Index of the step that takes the work out of the hoop; -1: none does. */
+export const unhoopAt = (steps: readonly Step[]): number => steps.findIndex(isUnhoop);
+export const isUnhoop = (step: Step | undefined): boolean =>
+  step?.kind === 'hand' && actionOf(step).effect === 'unhoop';
+/** Hands are needed at the machine; one of many needles changes its thread by itself. */
+export const needsHands = (step: Step): step is HandStep => step.kind === 'hand' && !actionOf(step).ofMachine;
+/** Laid over the whole work, or on its back: what is sewn after it goes through both sides. */
+export const closesUp = (step: HandStep, { pieces }: Pick<Score, 'pieces'>): boolean =>
+  step.action === 'lay' &&
+  (step.side === 'back' ||
+    (step.face === 'down' &&
+      step.pieces.some((id) => pieces.find((p) => p.id === id)?.size.rule === 'cover')));
+
+/** The cautions of each action, wherever its step comes from, before those of its own. */
+export const withCautions = (
+  steps: Step[],
+  context: { machine: Pick<Machine, 'kind'>; magneticHoop: boolean },
+): Step[] =>
+  steps.map((step) => {
+    if (step.kind === 'needle') return step;
+    const due = (actionOf(step).cautions ?? []).filter((c) =>
+      isSo(c.when, { ...context, hoopOff: step.hoop === 'off' || step.side === 'off' }),
+    );
+    return { ...step, cautions: [...new Set([...due.map((c) => c.caution), ...step.cautions])] };
+  });
 
 /** Items are popped out of film, which only has to hold them until the last stitch; others are cut apart. */
 export const popsOut = ({ steps }: Pick<Score, 'steps'>): boolean =>

@@ -5,7 +5,7 @@
 export { makeScore, type ScoreOptions } from './make';
 export { applyStep, emptyStack, stackAt, describeStack, type Layer, type Stack } from './stack';
 export { insertionRange, type InsertionRange } from './insertion-range';
-export { placeOf, popsOut } from './hand';
+export { closesUp, isUnhoop, needsHands, placeOf, popsOut, unhoopAt } from './hand';
 export { stopList, type StopInfo } from './stops';
 export { scoreChanges, type ScoreChanges } from './compare';
 export type { Design, HandStep, NeedleStep, Score, ScorePiece, Step } from './types';

@@ -34,7 +34,6 @@ export function insertSteps(
         because,
         action: 'panel',
         side: 'front',
-        cautions: ['needle'],
       });
     if (!merged)
       steps.push(

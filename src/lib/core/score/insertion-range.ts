@@ -1,5 +1,6 @@
 import type { Reading } from '../reading';
-import type { HandStep, Score } from './types';
+import { closesUp } from './hand';
+import type { Score } from './types';
 
 /** Where another design may be sewn in: before any block from..to of the own design, and why not later. */
 export interface InsertionRange {
@@ -7,13 +8,6 @@ export interface InsertionRange {
   to: number;
   because: string;
 }
-
-/** Laid over the whole work: what is sewn after it goes through both sides. */
-const closesUp = (step: HandStep, score: Score): boolean =>
-  step.action === 'lay' &&
-  (step.side === 'back' ||
-    (step.face === 'down' &&
-      step.pieces.some((id) => score.pieces.find((p) => p.id === id)?.size.rule === 'cover')));
 
 /** The safe places for a name or motif: on the quilted or tacked front, and before anything closes it up. */
 export function insertionRange(score: Score, own: Reading): InsertionRange {

@@ -14,15 +14,16 @@ import {
 } from '../techniques';
 import { withHoopAdvice } from './advice';
 import { applyEdits } from './edit';
-import { bareHand, threadStep, type HandParts } from './hand';
+import { bareHand, threadStep, withCautions, type HandParts } from './hand';
 import { insertSteps } from './insert';
 import { blocksOf, piecesOf } from './pieces';
 import { isCovered, tightTrim } from './trim';
+import type { Machine } from '../workshop';
 import type { Design, HandStep, NeedleStep, Score, ScorePiece, Step } from './types';
 
 export interface ScoreOptions {
   /** on one needle, hands change the thread; on many, the machine does */
-  threadByHand: boolean;
+  machine: Pick<Machine, 'kind'>;
   /** such a frame pinches */
   magneticHoop: boolean;
   /** a length of the table of numbers, in the maker's unit */
@@ -52,8 +53,9 @@ export function makeScore(build: Build, design: Design, options: ScoreOptions): 
   const inserted = insertSteps(design, pieces, options);
   const filling: Filling = { ...options, match, reading: design.own, pieces: inserted.pieces, schools };
   const steps = proposed(filling, inserted.before);
-  const threaded = options.threadByHand ? withThreads(steps, build) : steps;
-  const { steps: edited, stale } = applyEdits(threaded, build.edits, options.threadByHand);
+  const threadByHand = options.machine.kind === 'one-needle';
+  const threaded = threadByHand ? withThreads(steps, build) : steps;
+  const { steps: edited, stale } = applyEdits(threaded, build.edits, threadByHand);
   const score: Score = {
     steps: numbered(edited),
     pieces: inserted.pieces,
@@ -62,7 +64,8 @@ export function makeScore(build: Build, design: Design, options: ScoreOptions): 
     fit: match.fit,
     stale,
   };
-  return withHoopAdvice(score);
+  const advised = withHoopAdvice(score);
+  return { ...advised, steps: withCautions(advised.steps, options) };
 }
 
 /** @param insertedBefore steps of inserted designs, by the block before which they stand */
@@ -139,7 +142,7 @@ const pieceFor = (key: string, round: number, pieces: ScorePiece[]) =>
   pieces.find((p) => p.id === key || p.id === `${key}-${round}`);
 
 function handStep(t: HandTemplate, anchor: string, round: number, filling: Filling): HandStep | null {
-  const { match, reading, schools, say, length, numbers, magneticHoop } = filling;
+  const { match, reading, schools, say, length, numbers } = filling;
   if (!inSchools(t.school, schools)) return null;
   const pieces = (t.pieces ?? []).flatMap((key) => pieceFor(key, round, filling.pieces) ?? []);
   if (t.pieces?.length && !pieces.length) return null;
@@ -171,13 +174,7 @@ function handStep(t: HandTemplate, anchor: string, round: number, filling: Filli
     number: t.number,
     wait: t.wait,
     tools: [...(t.tools ?? []), ...(hold?.tools ?? [])],
-    cautions: [
-      ...new Set([
-        ...(t.cautions ?? []),
-        ...(hold?.cautions ?? []),
-        ...(t.action === 'hoop-up' && magneticHoop ? (['magnet'] as const) : []),
-      ]),
-    ],
+    cautions: [...new Set([...(t.cautions ?? []), ...(hold?.cautions ?? [])])],
     times: t.times,
     uses: t.uses,
   };

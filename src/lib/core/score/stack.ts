@@ -1,4 +1,4 @@
-import type { MaterialKind } from '../catalogue';
+import { actionOf, hasTrait, type MaterialKind } from '../catalogue';
 import type { Face } from '../techniques';
 import type { Score, Step } from './types';
 
@@ -61,60 +61,50 @@ export function applyStep(before: Stack, step: Step, score: Score): Stack {
   }
   const touched = stack.layers.filter((l) => step.pieces.includes(l.pieceId));
   for (const layer of touched) layer.now = true;
-  switch (step.action) {
-    case 'hoop-up':
+  switch (actionOf(step).effect) {
+    case 'hoop':
       stack.hooped = stack.begun = true;
       for (const id of step.pieces) put(stack, score, id, 'base', 'up');
       break;
-    case 'lay':
-    case 'topping':
-    case 'float':
+    case 'put':
       for (const id of step.pieces)
         put(stack, score, id, step.side === 'back' ? 'back' : 'front', faceFromFront(step.face, step.side));
       break;
     case 'fold':
       for (const layer of touched) Object.assign(layer, { folded: true, face: step.face ?? 'up' });
       break;
-    case 'trim-close':
-    case 'trim-rough':
+    case 'trim':
       for (const layer of touched) layer.trimmed = true;
       break;
-    case 'cut-window':
+    case 'open all':
       // Right through: whatever lies there is open.
       for (const layer of stack.layers) layer.open = true;
       break;
-    case 'cut-cloth':
-    case 'slit-zip':
-    case 'open-zip':
+    case 'open':
       for (const layer of touched) layer.open = true;
       break;
-    case 'flip-hoop':
+    case 'turn hoop':
       stack.view = step.side === 'back' ? 'back' : 'front';
       break;
     case 'unhoop':
       stack.hooped = false;
       stack.view = 'front';
       break;
-    case 'remove':
+    case 'take off':
       stack.layers = stack.layers.filter((l) => !step.pieces.includes(l.pieceId));
       break;
-    case 'tear':
-    case 'dissolve':
-    case 'pop-out':
-      stack.layers = stack.layers.filter((l) => !leavesWith(step.action, l));
+    case 'take base':
+      stack.layers = stack.layers.filter((l) => l.side !== 'base' || !hasTrait(l.material, 'tears'));
       break;
-    case 'turn':
+    case 'wash':
+      stack.layers = stack.layers.filter((l) => !hasTrait(l.material, 'washes'));
+      break;
+    case 'turn out':
       stack.turned = true;
       break;
   }
   return stack;
 }
-
-/** What is torn, popped or washed away: bases that are made for it. */
-const LEAVES = ['film', 'tear-away', 'mesh', 'sticky', 'topping'];
-const WASHES = ['film', 'mesh', 'sticky', 'topping'];
-const leavesWith = (action: string, { material, side }: Layer) =>
-  action === 'dissolve' ? WASHES.includes(material) : side === 'base' && LEAVES.includes(material);
 
 /** "Right side up" on the back is said with the back lying up: seen from the front it looks down. */
 function faceFromFront(face: Face | undefined, side: string): Face {
@@ -133,7 +123,7 @@ function put(stack: Stack, score: Score, id: string, side: Layer['side'], face: 
     side,
     face,
     // What sticks needs no line to hold it.
-    held: side === 'base' || piece.material === 'sticky',
+    held: side === 'base' || hasTrait(piece.material, 'sticks'),
     trimmed: false,
     folded: false,
     open: false,

@@ -1,3 +1,4 @@
+import { needsHands } from './hand';
 import type { HandStep, Score, Step } from './types';
 
 /** One halt of the machine between two blocks. */
@@ -22,7 +23,7 @@ export function stopList(score: Score, threads: readonly { name: string; colour:
   let last: number | null = null;
   for (const step of score.steps) {
     if (step.kind === 'hand') {
-      if (step.action !== 'thread') hands.push(step);
+      if (needsHands(step)) hands.push(step);
       continue;
     }
     if (step.inserted && step.stop === 0) last = null;

@@ -1,8 +1,8 @@
 import type { Build, Insertion, Trait } from '../build';
 import type { NumberId } from '../numbers';
 import type { Reading, Role } from '../reading';
-import type { CautionKey, MaterialKind } from '../catalogue';
-import type { Action, Face, HoldKey, HoopAdvice, Schools, Side, SizeRule, Use } from '../techniques';
+import type { Action, CautionKey, MaterialKind } from '../catalogue';
+import type { Face, HoldKey, HoopAdvice, Schools, Side, SizeRule, Use } from '../techniques';
 
 interface StepBase {
   id: string;

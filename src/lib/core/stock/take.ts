@@ -1,5 +1,5 @@
 import { cutSheet, type Layout, type SheetPart } from '../nesting';
-import { isStabiliser, type MaterialKind } from '../catalogue';
+import { hasTrait, type MaterialKind } from '../catalogue';
 import type { StockItem } from '../workshop';
 import { LEAST_LENGTH_MM, type StockChange } from './movement';
 
@@ -33,7 +33,7 @@ export const usesOf = (
   hoops: readonly UsefulSize[],
 ): UsefulSize[] => [
   ...pieces.filter((p) => p.material === material),
-  ...(isStabiliser(material) ? hoops : []),
+  ...(hasTrait(material, 'stabiliser') ? hoops : []),
 ];
 
 export interface TakeOptions {

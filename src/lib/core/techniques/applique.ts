@@ -36,8 +36,8 @@ export const applique: Technique = {
           title: 'Piece line',
           roles: { placement: 1 },
           after: [
-            { key: 'lay', action: 'lay', title: 'Lay {piece}', text: 'Lay {piece} right side up over the whole line.', because: 'The tack-down must catch it on every side. Pieces go from the bottom up.', side: 'front', face: 'up', pieces: ['applique'], held: true, cautions: ['needle'], school: ['cut:trim'] },
-            { key: 'lay', action: 'lay', title: 'Lay {piece}', text: 'Peel the paper off the shape and lay {piece} right side up exactly inside its line.', because: 'A shape off by a millimetre shows beyond its edge. Pieces go from the bottom up.', side: 'front', face: 'up', pieces: ['applique'], cautions: ['needle'], school: ['cut:pre-cut'] },
+            { key: 'lay', action: 'lay', title: 'Lay {piece}', text: 'Lay {piece} right side up over the whole line.', because: 'The tack-down must catch it on every side. Pieces go from the bottom up.', side: 'front', face: 'up', pieces: ['applique'], held: true, school: ['cut:trim'] },
+            { key: 'lay', action: 'lay', title: 'Lay {piece}', text: 'Peel the paper off the shape and lay {piece} right side up exactly inside its line.', because: 'A shape off by a millimetre shows beyond its edge. Pieces go from the bottom up.', side: 'front', face: 'up', pieces: ['applique'], school: ['cut:pre-cut'] },
           ],
         },
         {
@@ -47,8 +47,8 @@ export const applique: Technique = {
           holds: ['applique'],
           after: [
             fuseStep('applique', ['hold:fuse', 'cut:pre-cut']),
-            { key: 'trim', action: 'trim-close', title: 'Trim {piece}', text: 'Trim {piece} to {cut.trimClose} outside the tack-down: lift it with the other hand, keep the scissors still and turn the hoop.', because: 'What stands out further shows beyond the cover; a cut tack-down pulls out. Two neighbours together only where their tack-downs do not cross.', side: 'front', pieces: ['applique'], along: 'tack', edge: 'covered', tools: ['curved scissors'], cautions: ['scissors'], school: ['cut:trim'] },
-            { key: 'trim', action: 'trim-close', title: 'Trim {piece}', text: 'Trim {piece} to {cut.rawEdge} outside the line with long smooth cuts: this edge stays raw.', because: 'No later block covers it, so its cut is seen: felt and knits hold, woven cloth frays.', side: 'front', pieces: ['applique'], along: 'tack', edge: 'raw', tools: ['long scissors'], cautions: ['scissors'], school: ['cut:trim'] },
+            { key: 'trim', action: 'trim-close', title: 'Trim {piece}', text: 'Trim {piece} to {cut.trimClose} outside the tack-down: lift it with the other hand, keep the scissors still and turn the hoop.', because: 'What stands out further shows beyond the cover; a cut tack-down pulls out. Two neighbours together only where their tack-downs do not cross.', side: 'front', pieces: ['applique'], along: 'tack', edge: 'covered', tools: ['curved scissors'], school: ['cut:trim'] },
+            { key: 'trim', action: 'trim-close', title: 'Trim {piece}', text: 'Trim {piece} to {cut.rawEdge} outside the line with long smooth cuts: this edge stays raw.', because: 'No later block covers it, so its cut is seen: felt and knits hold, woven cloth frays.', side: 'front', pieces: ['applique'], along: 'tack', edge: 'raw', tools: ['long scissors'], school: ['cut:trim'] },
           ],
         },
         { key: 'cover', title: 'Cover the edge', roles: { cover: 1 }, optional: true },
@@ -61,6 +61,6 @@ export const applique: Technique = {
     unhoop,
     tearTopping,
     { key: 'tear', action: 'tear', title: 'Tear the base away', text: 'Tear the base away on the back, with a thumb on the stitches.', because: 'Pulling on the stitches bends the edge.', side: 'off', along: 'cover' },
-    { key: 'press', action: 'press', title: 'Press', text: 'Press from the back on a soft cloth.', because: 'Satin pressed from the front goes flat.', side: 'off', tools: ['iron'], cautions: ['iron'] },
+    { key: 'press', action: 'press', title: 'Press', text: 'Press from the back on a soft cloth.', because: 'Satin pressed from the front goes flat.', side: 'off', tools: ['iron'] },
   ],
 }; // prettier-ignore

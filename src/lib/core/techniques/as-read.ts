@@ -25,7 +25,7 @@ export const asRead: Technique = {
           title: 'Placement line',
           roles: { placement: 1 },
           after: [
-            { key: 'lay', action: 'lay', title: 'Lay {piece}', text: 'Lay {piece} right side up over the whole line.', because: 'A light line that is sewn over again later shows where a material goes.', side: 'front', face: 'up', pieces: ['piece'], held: true, cautions: ['needle'] },
+            { key: 'lay', action: 'lay', title: 'Lay {piece}', text: 'Lay {piece} right side up over the whole line.', because: 'A light line that is sewn over again later shows where a material goes.', side: 'front', face: 'up', pieces: ['piece'], held: true },
           ],
         }, // prettier-ignore
         { key: 'tack', title: 'Tack-down', roles: { 'tack-down': 1 }, holds: ['piece'] },
@@ -34,7 +34,7 @@ export const asRead: Technique = {
           title: 'Cover',
           roles: { cover: 1 },
           before: [
-            { key: 'trim', action: 'trim-close', title: 'Trim {piece}', text: 'Trim {piece} to {cut.trimClose} outside its tack-down.', because: 'The next block covers the edge; what stands out further shows.', side: 'front', pieces: ['piece'], along: 'tack', hoop: 'stay', tools: ['curved scissors'], cautions: ['scissors'] },
+            { key: 'trim', action: 'trim-close', title: 'Trim {piece}', text: 'Trim {piece} to {cut.trimClose} outside its tack-down.', because: 'The next block covers the edge; what stands out further shows.', side: 'front', pieces: ['piece'], along: 'tack', hoop: 'stay', tools: ['curved scissors'] },
           ],
         }, // prettier-ignore
       ],

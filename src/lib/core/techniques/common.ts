@@ -20,7 +20,6 @@ export const hoopUp = (what: string): HandTemplate => ({
   because: 'Everything that follows is measured from this; nothing can be re-aligned later.',
   side: 'front',
   pieces: ['base'],
-  cautions: ['arm'],
 });
 
 export const flipHoop = (key: string, to: 'front' | 'back'): HandTemplate => ({

@@ -31,8 +31,8 @@ export const flipFold: Technique = {
           title: 'Seam line',
           roles: { placement: 1, seam: 0.8 },
           after: [
-            { key: 'lay', action: 'lay', title: 'Lay the first fabric', text: 'Lay the first fabric right side up, its edge {cut.edgePast} past the line.', because: 'The seam must catch it along its whole length.', side: 'front', face: 'up', pieces: ['first'], cautions: ['needle'], school: ['edge:past'] },
-            { key: 'lay', action: 'lay', title: 'Lay the first fabric', text: 'Lay the first fabric right side up, its edge exactly on the line.', because: 'No allowance to fold: the seam is flat.', side: 'front', face: 'up', pieces: ['first'], cautions: ['needle'], school: ['edge:on'] },
+            { key: 'lay', action: 'lay', title: 'Lay the first fabric', text: 'Lay the first fabric right side up, its edge {cut.edgePast} past the line.', because: 'The seam must catch it along its whole length.', side: 'front', face: 'up', pieces: ['first'], school: ['edge:past'] },
+            { key: 'lay', action: 'lay', title: 'Lay the first fabric', text: 'Lay the first fabric right side up, its edge exactly on the line.', because: 'No allowance to fold: the seam is flat.', side: 'front', face: 'up', pieces: ['first'], school: ['edge:on'] },
           ],
         },
       ],
@@ -46,7 +46,7 @@ export const flipFold: Technique = {
           title: 'Seam',
           roles: { seam: 1, 'tack-down': 0.7 },
           holds: ['first', 'second'],
-          before: [{ key: 'lay', action: 'lay', title: 'Lay {piece}', text: 'Lay {piece} right side down, its edge on the edge below; tape both ends.', because: 'It is sewn from its wrong side and then folded over the seam.', side: 'front', face: 'down', pieces: ['second'], tapeSides: 2, tools: ['tape'], cautions: ['needle'] }],
+          before: [{ key: 'lay', action: 'lay', title: 'Lay {piece}', text: 'Lay {piece} right side down, its edge on the edge below; tape both ends.', because: 'It is sewn from its wrong side and then folded over the seam.', side: 'front', face: 'down', pieces: ['second'], tapeSides: 2, tools: ['tape'] }],
         },
         {
           key: 'hold',
@@ -63,6 +63,6 @@ export const flipFold: Technique = {
     inspect,
     unhoop,
     { key: 'tear', action: 'tear', title: 'Tear the base away', text: 'Tear the base away on the back, with a thumb on the stitches.', because: 'Pulling on the stitches opens the seam.', side: 'off', along: 'hold' },
-    { key: 'press', action: 'press', title: 'Press', text: 'Press from the back.', because: 'A pressed seam lies flat for good.', side: 'off', tools: ['iron'], cautions: ['iron'] },
+    { key: 'press', action: 'press', title: 'Press', text: 'Press from the back.', because: 'A pressed seam lies flat for good.', side: 'off', tools: ['iron'] },
   ],
 }; // prettier-ignore

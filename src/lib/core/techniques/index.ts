@@ -46,7 +46,6 @@ export { WHOLE_SHARE, fitReason, matchTechnique, type Match, type Place } from '
 export { HOLDS, isHold, type HoldKey } from './choices';
 export { schoolsOf, inSchools, type Schools } from './schools';
 export {
-  type Action,
   type Choice,
   type Face,
   type HandTemplate,

@@ -2,7 +2,7 @@ import { holdChoice } from './choices';
 import { hoopUp, inspect, unhoop } from './common';
 import type { HandTemplate, Technique } from './types';
 
-const bobbin: HandTemplate = { key: 'bobbin', action: 'bobbin', title: 'Matching bobbin', text: 'Put in a bobbin of the top thread, and again at each change of colour.', because: 'Both sides of lace show.', side: 'front', hoop: 'off', tools: ['matching bobbin'], cautions: ['needle'] }; // prettier-ignore
+const bobbin: HandTemplate = { key: 'bobbin', action: 'bobbin', title: 'Matching bobbin', text: 'Put in a bobbin of the top thread, and again at each change of colour.', because: 'Both sides of lace show.', side: 'front', hoop: 'off', tools: ['matching bobbin'] }; // prettier-ignore
 
 /** Lace with nothing under it: a net, then the lace over it, on a base that dissolves. */
 export const freeLace: Technique = {
@@ -46,10 +46,10 @@ export const freeLace: Technique = {
           roles: { 'tack-down': 1 },
           holds: ['piece'],
           before: [
-            { key: 'lay', action: 'lay', title: 'Lay the piece', text: 'Lay the piece right side up over the whole line.', because: 'The lace grows round it.', side: 'front', face: 'up', pieces: ['piece'], held: true, cautions: ['needle'] },
+            { key: 'lay', action: 'lay', title: 'Lay the piece', text: 'Lay the piece right side up over the whole line.', because: 'The lace grows round it.', side: 'front', face: 'up', pieces: ['piece'], held: true },
           ],
           after: [
-            { key: 'trim', action: 'trim-close', title: 'Trim the piece', text: 'Trim the piece to {cut.trimClose} outside the tack-down.', because: 'The lace hides no more than that.', side: 'front', pieces: ['piece'], along: 'tack', hoop: 'stay', tools: ['curved scissors'], cautions: ['scissors'] },
+            { key: 'trim', action: 'trim-close', title: 'Trim the piece', text: 'Trim the piece to {cut.trimClose} outside the tack-down.', because: 'The lace hides no more than that.', side: 'front', pieces: ['piece'], along: 'tack', hoop: 'stay', tools: ['curved scissors'] },
           ],
         },
       ],
@@ -63,7 +63,7 @@ export const freeLace: Technique = {
     },
   ],
   finish: [
-    { key: 'snip', action: 'snip', title: 'Snip threads', text: 'Snip jump threads and tails on the back at once.', because: 'Wet threads cling and cannot be told from the lace.', side: 'front', tools: ['snips'], cautions: ['needle'] },
+    { key: 'snip', action: 'snip', title: 'Snip threads', text: 'Snip jump threads and tails on the back at once.', because: 'Wet threads cling and cannot be told from the lace.', side: 'front', tools: ['snips'] },
     inspect,
     unhoop,
     { key: 'dissolve', action: 'dissolve', title: 'Dissolve the base', text: 'Cut the base close and rinse it only briefly in warm water.', because: 'What stays of the base is the starch. Collect the bulk, it clogs a drain.', side: 'off', school: ['rinse:stiff'] },

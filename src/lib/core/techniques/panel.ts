@@ -31,7 +31,7 @@ export const panel: Technique = {
     unhoop,
     tearTopping,
     { key: 'snip', action: 'snip', title: 'Snip threads', text: 'Snip jump threads and tails, front and back.', because: 'They catch and pull.', side: 'off', tools: ['snips'] },
-    { key: 'press', action: 'press', title: 'Press', text: 'Press from the back on a soft cloth.', because: 'Satin pressed from the front goes flat.', side: 'off', tools: ['iron'], cautions: ['iron'] },
+    { key: 'press', action: 'press', title: 'Press', text: 'Press from the back on a soft cloth.', because: 'Satin pressed from the front goes flat.', side: 'off', tools: ['iron'] },
     { key: 'seams', action: 'work', number: 'hand.seams', title: 'Sew the seams', text: 'Lay front and back right sides together, sew round and leave {cut.turnGap} or a little more open; clip the corners.', because: 'The gap must let the whole cushion through.', side: 'off', tools: ['sewing machine'], cautions: ['needle'], school: ['make:cushion'] },
     { key: 'turn', action: 'turn', title: 'Turn and fill', text: 'Turn corners first with a blunt tool, and fill.', because: 'Scissors go through the corner.', side: 'off', uses: [{ notion: 'filling', perDm2: 'cut.fillingPerDm2' }], tools: ['blunt point turner', 'filling'], school: ['make:cushion'] },
     { key: 'close', action: 'work', number: 'hand.closeByMachine', title: 'Topstitch it closed', text: 'Fold the lips in and topstitch the gap.', because: 'It takes the strain of the filling.', side: 'off', tools: ['sewing machine'], cautions: ['needle'], school: ['make:cushion'] },

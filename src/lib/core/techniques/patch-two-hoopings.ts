@@ -18,7 +18,7 @@ export const patchDesign: Technique = {
   finish: [
     inspect,
     unhoop,
-    { key: 'cut', action: 'cut-out', title: 'Cut on the line', text: 'Cut the patch out exactly on the last line, base and all.', because: 'The border of the second hooping is only as wide as its cover.', side: 'off', along: 'cut-line', tools: ['sharp scissors'], cautions: ['scissors'] },
+    { key: 'cut', action: 'cut-out', title: 'Cut on the line', text: 'Cut the patch out exactly on the last line, base and all.', because: 'The border of the second hooping is only as wide as its cover.', side: 'off', along: 'cut-line', tools: ['sharp scissors'] },
     { key: 'snip', action: 'snip', title: 'Snip threads', text: 'Snip jump threads and tails on the back.', because: 'They would shine through the border.', side: 'off', tools: ['snips'] },
   ],
 }; // prettier-ignore
@@ -46,7 +46,7 @@ export const patchBorder: Technique = {
           holds: ['patch'],
           attended: true,
           before: [
-            { key: 'lay', action: 'lay', title: 'Press the patch in', text: 'Put a little glue inside the line and press the cut patch exactly into it.', because: 'Off by a millimetre, the border misses the edge.', side: 'front', face: 'up', pieces: ['patch'], hoop: 'stay', tools: ['glue stick'], cautions: ['needle'] },
+            { key: 'lay', action: 'lay', title: 'Press the patch in', text: 'Put a little glue inside the line and press the cut patch exactly into it.', because: 'Off by a millimetre, the border misses the edge.', side: 'front', face: 'up', pieces: ['patch'], hoop: 'stay', tools: ['glue stick'] },
             { key: 'hold', action: 'check', title: 'Slow down', text: 'Set the machine to a slow speed and keep the edge down with a stylus while it sews round.', because: 'A corner that lifts is caught by the foot.', side: 'front', tools: ['stylus'], cautions: ['stylus'] },
           ],
         },
@@ -57,7 +57,7 @@ export const patchBorder: Technique = {
   finish: [
     inspect,
     unhoop,
-    { key: 'cut', action: 'cut-out', title: 'Cut the base back', text: 'Cut the base a few millimetres outside the border.', because: 'Less of it goes into the water.', side: 'off', along: 'border', tools: ['scissors'], cautions: ['scissors'] },
+    { key: 'cut', action: 'cut-out', title: 'Cut the base back', text: 'Cut the base a few millimetres outside the border.', because: 'Less of it goes into the water.', side: 'off', along: 'border', tools: ['scissors'] },
     { key: 'dissolve', action: 'dissolve', title: 'Warm water', text: 'Dip the edge into warm water until the base is gone; collect the bulk, it clogs a drain.', because: 'The edge comes out clean.', side: 'off' },
     { key: 'dry', action: 'dry-edge', title: 'Let it dry', text: 'Lay it flat until the edge is dry.', because: 'A damp edge takes marks.', side: 'off' },
   ],

@@ -45,8 +45,8 @@ export const filmPatch: Technique = {
     { key: 'backing', name: 'Fusible for the back', purpose: 'so that it can be ironed on', material: 'fusible-heavy', size: { rule: 'cover', by: ['border'], margin: 'front' }, school: ['attach:fusible'] },
   ],
   start: [
-    { key: 'hoop-up', action: 'hoop-up', title: 'Hoop up film', text: 'Hoop one layer of heavy film drum tight and trace the outline.', because: 'Film carries the border with no fabric around it.', side: 'front', pieces: ['base'], cautions: ['arm'], school: ['base:film'] },
-    { key: 'hoop-up', action: 'hoop-up', title: 'Hoop up', text: 'Hoop two layers of wash-away together drum tight and trace the outline.', because: 'One layer is cut through by the border.', side: 'front', pieces: ['base'], cautions: ['arm'], school: ['base:wash'] },
+    { key: 'hoop-up', action: 'hoop-up', title: 'Hoop up film', text: 'Hoop one layer of heavy film drum tight and trace the outline.', because: 'Film carries the border with no fabric around it.', side: 'front', pieces: ['base'], school: ['base:film'] },
+    { key: 'hoop-up', action: 'hoop-up', title: 'Hoop up', text: 'Hoop two layers of wash-away together drum tight and trace the outline.', because: 'One layer is cut through by the border.', side: 'front', pieces: ['base'], school: ['base:wash'] },
   ],
   parts: [
     {
@@ -58,7 +58,7 @@ export const filmPatch: Technique = {
           roles: { placement: 1, 'cut-line': 0.6 },
           extent: 'whole',
           after: [
-            { key: 'lay', action: 'lay', title: 'Lay the blank', text: 'Press the pre-cut blank exactly into the line.', because: 'The border is only as wide as its cover: a blank off by a millimetre shows.', side: 'front', face: 'up', pieces: ['blank'], held: true, cautions: ['needle'] },
+            { key: 'lay', action: 'lay', title: 'Lay the blank', text: 'Press the pre-cut blank exactly into the line.', because: 'The border is only as wide as its cover: a blank off by a millimetre shows.', side: 'front', face: 'up', pieces: ['blank'], held: true },
           ],
         },
         { key: 'blank-tack', title: 'Hold the blank', roles: { 'tack-down': 1 }, prefers: ['run', 'double-run', 'bean'], optional: true, holds: ['blank'] },
@@ -75,8 +75,8 @@ export const filmPatch: Technique = {
           roles: { placement: 1 },
           extent: 'inner',
           after: [
-            { key: 'lay', action: 'lay', title: 'Lay {piece}', text: 'Lay {piece} right side up over the whole line.', because: 'The tack-down must catch it on every side.', side: 'front', face: 'up', pieces: ['applique'], held: true, cautions: ['needle'], school: ['cut:trim'] },
-            { key: 'lay', action: 'lay', title: 'Lay {piece}', text: 'Peel the paper off the shape and lay {piece} right side up exactly inside its line.', because: 'A shape off by a millimetre shows beyond its edge.', side: 'front', face: 'up', pieces: ['applique'], cautions: ['needle'], school: ['cut:pre-cut'] },
+            { key: 'lay', action: 'lay', title: 'Lay {piece}', text: 'Lay {piece} right side up over the whole line.', because: 'The tack-down must catch it on every side.', side: 'front', face: 'up', pieces: ['applique'], held: true, school: ['cut:trim'] },
+            { key: 'lay', action: 'lay', title: 'Lay {piece}', text: 'Peel the paper off the shape and lay {piece} right side up exactly inside its line.', because: 'A shape off by a millimetre shows beyond its edge.', side: 'front', face: 'up', pieces: ['applique'], school: ['cut:pre-cut'] },
           ],
         },
         {
@@ -86,7 +86,7 @@ export const filmPatch: Technique = {
           holds: ['applique'],
           after: [
             fuseStep('applique', ['hold:fuse', 'cut:pre-cut']),
-            { key: 'trim', action: 'trim-close', title: 'Trim {piece}', text: 'Trim {piece} to {cut.trimClose} outside the tack-down; turn the hoop, not the scissors.', because: 'What stands out further shows beyond the cover.', side: 'front', pieces: ['applique'], along: 'piece-tack', tools: ['curved scissors'], cautions: ['scissors'], school: ['cut:trim'] },
+            { key: 'trim', action: 'trim-close', title: 'Trim {piece}', text: 'Trim {piece} to {cut.trimClose} outside the tack-down; turn the hoop, not the scissors.', because: 'What stands out further shows beyond the cover.', side: 'front', pieces: ['applique'], along: 'piece-tack', tools: ['curved scissors'], school: ['cut:trim'] },
           ],
         },
         { key: 'piece-cover', title: 'Cover the edge', roles: { cover: 1 }, optional: true },
@@ -99,7 +99,7 @@ export const filmPatch: Technique = {
     inspect,
     unhoop,
     { key: 'pop', action: 'pop-out', title: 'Pop out', text: 'Press along the border until the patch lets go of the film; rub off what is left.', because: 'The needle has perforated the film along the border.', side: 'off', school: ['base:film'] },
-    { key: 'cut', action: 'cut-out', title: 'Cut the base back', text: 'Cut the base a few millimetres outside the border.', because: 'Less of it goes into the water.', side: 'off', along: 'border', tools: ['scissors'], cautions: ['scissors'], school: ['base:wash'] },
+    { key: 'cut', action: 'cut-out', title: 'Cut the base back', text: 'Cut the base a few millimetres outside the border.', because: 'Less of it goes into the water.', side: 'off', along: 'border', tools: ['scissors'], school: ['base:wash'] },
     { key: 'dissolve', action: 'dissolve', title: 'Warm water', text: 'Dip the edge into warm water until the base is gone; collect the bulk, it clogs a drain.', because: 'The edge comes out clean.', side: 'off', school: ['base:wash'] },
     { key: 'dry', action: 'dry-edge', title: 'Let it dry', text: 'Lay it flat until the edge is dry.', because: 'A damp edge takes marks.', side: 'off', school: ['base:wash'] },
     { key: 'snip', action: 'snip', title: 'Snip threads', text: 'Snip jump threads and tails, front and back.', because: 'They catch and pull.', side: 'off', tools: ['snips'] },
@@ -129,7 +129,7 @@ export const pilePatch: Technique = {
           title: 'Pile line',
           roles: { placement: 1 },
           extent: 'whole',
-          after: [{ key: 'lay', action: 'lay', title: 'Lay towelling', text: 'Lay the towelling fluffy side up over the whole line.', because: 'Pile hides the line: it must reach past it on every side.', side: 'front', face: 'up', pieces: ['pile'], held: true, cautions: ['needle'] }],
+          after: [{ key: 'lay', action: 'lay', title: 'Lay towelling', text: 'Lay the towelling fluffy side up over the whole line.', because: 'Pile hides the line: it must reach past it on every side.', side: 'front', face: 'up', pieces: ['pile'], held: true }],
         },
         {
           key: 'tack',
@@ -139,7 +139,7 @@ export const pilePatch: Technique = {
           extent: 'whole',
           holds: ['pile'],
           after: [
-            { key: 'trim', action: 'trim-close', title: 'Trim the pile', text: 'Trim the towelling as close to the zigzag as you can.', because: 'Loops that stand out come through the border.', side: 'front', pieces: ['pile'], along: 'tack', tools: ['curved scissors'], cautions: ['scissors'] },
+            { key: 'trim', action: 'trim-close', title: 'Trim the pile', text: 'Trim the towelling as close to the zigzag as you can.', because: 'Loops that stand out come through the border.', side: 'front', pieces: ['pile'], along: 'tack', tools: ['curved scissors'] },
             { key: 'topping', action: 'topping', title: 'Lay topping', text: 'Lay topping over everything and tape it outside.', because: 'Lettering sinks into pile without it.', side: 'front', face: 'up', pieces: ['topping'], tools: ['tape'] },
           ],
         },
@@ -152,7 +152,7 @@ export const pilePatch: Technique = {
     inspect,
     unhoop,
     { key: 'tear-topping', action: 'remove', number: 'hand.topping', pieces: ['topping'], title: 'Tear topping away', text: 'Tear the topping away and brush up the pile.', because: 'What stays mats the loops.', side: 'off' },
-    { key: 'cut', action: 'cut-out', title: 'Cut out', text: 'Cut the felt close outside the border.', because: 'Felt does not fray: it needs no more.', side: 'off', along: 'border', tools: ['scissors'], cautions: ['scissors'] },
+    { key: 'cut', action: 'cut-out', title: 'Cut out', text: 'Cut the felt close outside the border.', because: 'Felt does not fray: it needs no more.', side: 'off', along: 'border', tools: ['scissors'] },
     ...attachSteps,
   ],
 }; // prettier-ignore
@@ -188,6 +188,6 @@ export const stitchThenCut: Technique = {
     unhoop,
     ...attachSteps,
     { key: 'seal', action: 'work', number: 'hand.seal', wait: 'wait.seal', title: 'Seal the edge', text: 'Run fray sealer along the outside of the border and let it dry.', because: 'Cut dry threads stay where they are.', side: 'off', tools: ['fray sealer'], cautions: ['seal'], school: ['edge:woven'] },
-    { key: 'cut', action: 'cut-out', title: 'Cut out', text: 'Cut close along the border without touching it; adhesive goes on before this.', because: 'Body and adhesive are cut in one go and end at the same edge.', side: 'off', along: 'border', tools: ['sharp scissors'], cautions: ['scissors'] },
+    { key: 'cut', action: 'cut-out', title: 'Cut out', text: 'Cut close along the border without touching it; adhesive goes on before this.', because: 'Body and adhesive are cut in one go and end at the same edge.', side: 'off', along: 'border', tools: ['sharp scissors'] },
   ],
 }; // prettier-ignore

@@ -37,7 +37,7 @@ export const turnedItem: Technique = {
           roles: { placement: 1 },
           extent: 'whole',
           after: [
-            { key: 'lay', action: 'lay', title: 'Lay front', text: 'Lay the batting over the whole line, then the front right side up on it.', because: 'The quilting joins them; what creeps now stays crooked.', side: 'front', face: 'up', pieces: ['batting', 'front'], held: true, cautions: ['needle'] },
+            { key: 'lay', action: 'lay', title: 'Lay front', text: 'Lay the batting over the whole line, then the front right side up on it.', because: 'The quilting joins them; what creeps now stays crooked.', side: 'front', face: 'up', pieces: ['batting', 'front'], held: true },
           ],
         },
         { key: 'tack', title: 'Hold the front', roles: { 'tack-down': 1 }, optional: true, holds: ['batting', 'front'] },
@@ -57,7 +57,7 @@ export const turnedItem: Technique = {
           opening: true,
           holds: ['batting', 'front', 'back'],
           before: [
-            { key: 'snip', action: 'snip', title: 'Snip jumps', text: 'Snip jump threads on the front. A name or motif goes on now or never.', because: 'The back is about to cover the front: nothing can be added after it.', side: 'front', tools: ['snips'], cautions: ['needle'] },
+            { key: 'snip', action: 'snip', title: 'Snip jumps', text: 'Snip jump threads on the front. A name or motif goes on now or never.', because: 'The back is about to cover the front: nothing can be added after it.', side: 'front', tools: ['snips'] },
             { key: 'lay-back', action: 'lay', title: 'Lay the back', text: 'Lay the back right side down over everything; tape all four sides.', because: 'Right sides meet inside and come out when it is turned.', side: 'front', face: 'down', pieces: ['back'], tapeSides: 4, tools: ['tape'] },
           ],
         },
@@ -67,11 +67,11 @@ export const turnedItem: Technique = {
   finish: [
     inspect,
     unhoop,
-    { key: 'trim', action: 'trim-seam', title: 'Trim all round', text: 'Trim to {cut.seamAllowance} outside the last seam, {cut.openingLip} at the opening; start there. Clip inside curves, cut corners at an angle.', because: 'Less bulk turns to a sharper corner; the lip folds in by itself.', side: 'off', along: 'final', tools: ['scissors'], times: 4, cautions: ['scissors'] },
+    { key: 'trim', action: 'trim-seam', title: 'Trim all round', text: 'Trim to {cut.seamAllowance} outside the last seam, {cut.openingLip} at the opening; start there. Clip inside curves, cut corners at an angle.', because: 'Less bulk turns to a sharper corner; the lip folds in by itself.', side: 'off', along: 'final', tools: ['scissors'], times: 4 },
     { key: 'turn', action: 'turn', title: 'Turn', text: 'Turn through the opening, corners first, with a blunt tool.', because: 'Scissors go through the corner.', side: 'off', tools: ['blunt point turner'] },
-    { key: 'press', action: 'press', title: 'Press', text: 'Roll the seam to the edge and press both sides.', because: 'A pressed edge closes more easily.', side: 'off', tools: ['iron'], cautions: ['iron'] },
+    { key: 'press', action: 'press', title: 'Press', text: 'Roll the seam to the edge and press both sides.', because: 'A pressed edge closes more easily.', side: 'off', tools: ['iron'] },
     ...closeSteps('the opening'),
-    { key: 'snap', action: 'snap', title: 'Set the snaps', text: 'Make holes at the marks and set the snaps: two caps, one socket, one stud for each.', because: 'The marks were sewn for them.', side: 'off', times: 2, uses: snapUses, tools: ['awl', 'snap press'], cautions: ['smallParts'], school: ['closure:snaps'] },
+    { key: 'snap', action: 'snap', title: 'Set the snaps', text: 'Make holes at the marks and set the snaps: two caps, one socket, one stud for each.', because: 'The marks were sewn for them.', side: 'off', times: 2, uses: snapUses, tools: ['awl', 'snap press'], school: ['closure:snaps'] },
     { key: 'ribbon', action: 'work', number: 'hand.ribbon', times: 2, title: 'Sew the ribbons on', text: 'Sew a ribbon to each mark.', because: 'The marks were sewn for them.', side: 'off', uses: ribbonUses, tools: ['ribbon', 'hand needle'], cautions: ['smallParts'], school: ['closure:ribbon'] },
   ],
 }; // prettier-ignore

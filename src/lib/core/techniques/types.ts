@@ -1,48 +1,7 @@
 import type { NumberId } from '../numbers';
 import type { Role, Texture } from '../reading';
-import type { CautionKey, MaterialKind, NotionKey } from '../catalogue';
+import type { Action, CautionKey, MaterialKind, NotionKey } from '../catalogue';
 
-/** What hands do; each has its own time formula and its own effect on the stack. */
-export type Action =
-  | 'hoop-up'
-  | 'lay'
-  | 'trim-close'
-  | 'trim-rough'
-  | 'flip-hoop'
-  | 'fold'
-  | 'slit-zip'
-  | 'open-zip'
-  | 'snip'
-  | 'check'
-  | 'unhoop'
-  | 'trim-seam'
-  | 'clip'
-  | 'turn'
-  | 'press'
-  | 'close'
-  | 'snap'
-  | 'tear'
-  | 'pop-out'
-  | 'cut-out'
-  | 'peel'
-  | 'cut-window'
-  /** cloth only, the base stays */
-  | 'cut-cloth'
-  | 'bobbin'
-  | 'dissolve'
-  | 'dry-edge'
-  | 'dry-lace'
-  | 'thread'
-  | 'fuse'
-  | 'topping'
-  | 'float'
-  /** a layer comes off by itself */
-  | 'remove'
-  /** finding a place on the machine's panel */
-  | 'panel'
-  /** anything that takes a time of the table */
-  | 'work'
-  | 'own';
 /** Seen from the machine: front is what faces up under the needle. off: away from the machine. */
 export type Side = 'front' | 'back' | 'off';
 /** Which way the right side looks. */

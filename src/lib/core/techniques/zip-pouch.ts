@@ -81,7 +81,7 @@ export const zipPouch: Technique = {
             { key: 'lay', action: 'lay', title: 'Lay batting', text: 'Lay the batting over the whole line.', because: 'The line must catch it on every side.', side: 'front', face: 'up', pieces: ['batting'], hoop: 'stay' },
           ],
           after: [
-            { key: 'trim', action: 'trim-close', title: 'Trim batting', text: 'Trim the batting close to the line, also between the halves where the zip will lie.', because: 'Batting in the seam makes it too thick to turn.', side: 'front', pieces: ['batting'], along: 'batting-tack', hoop: 'stay', tools: ['curved scissors'], cautions: ['scissors'] },
+            { key: 'trim', action: 'trim-close', title: 'Trim batting', text: 'Trim the batting close to the line, also between the halves where the zip will lie.', because: 'Batting in the seam makes it too thick to turn.', side: 'front', pieces: ['batting'], along: 'batting-tack', hoop: 'stay', tools: ['curved scissors'] },
           ],
         },
       ],
@@ -100,7 +100,7 @@ export const zipPouch: Technique = {
           ],
           after: [
             flipHoop('flip-slit', 'back'),
-            { key: 'slit', action: 'slit-zip', title: 'Slit the window', text: 'Slit the base inside the zip window, along the middle and into the corners, without touching the zip.', because: 'The zip can only open where the base is gone.', side: 'back', pieces: ['base'], hoop: 'off', tools: ['small scissors'], cautions: ['blade'] },
+            { key: 'slit', action: 'slit-zip', title: 'Slit the window', text: 'Slit the base inside the zip window, along the middle and into the corners, without touching the zip.', because: 'The zip can only open where the base is gone.', side: 'back', pieces: ['base'], hoop: 'off', tools: ['small scissors'] },
             flipHoop('flip-back', 'front'),
           ],
         },
@@ -171,9 +171,9 @@ export const zipPouch: Technique = {
   finish: [
     inspect,
     unhoop,
-    { key: 'trim', action: 'trim-seam', title: 'Trim all round', text: 'Trim to {cut.seamAllowance} outside the last seam, {cut.openingLip} at the opening; cut the corners at an angle.', because: 'Less bulk turns to a sharper corner; the lip at the opening folds in by itself.', side: 'off', along: 'final', tools: ['scissors'], times: 4, cautions: ['scissors'] },
+    { key: 'trim', action: 'trim-seam', title: 'Trim all round', text: 'Trim to {cut.seamAllowance} outside the last seam, {cut.openingLip} at the opening; cut the corners at an angle.', because: 'Less bulk turns to a sharper corner; the lip at the opening folds in by itself.', side: 'off', along: 'final', tools: ['scissors'], times: 4 },
     { key: 'turn', action: 'turn', title: 'Turn', text: 'Turn through the lining, corners first, with a blunt tool.', because: 'Scissors go through the corner.', side: 'off', tools: ['blunt point turner'] },
     ...closeSteps('the lining', ', then turn again through the zip'),
-    { key: 'press', action: 'press', title: 'Press', text: 'Press both sides, not on the zip.', because: 'The coil melts.', side: 'off', tools: ['iron'], cautions: ['iron'] },
+    { key: 'press', action: 'press', title: 'Press', text: 'Press both sides, not on the zip.', because: 'The coil melts.', side: 'off', tools: ['iron'] },
   ], // prettier-ignore
 };

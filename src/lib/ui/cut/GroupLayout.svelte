@@ -1,7 +1,7 @@
 <script lang="ts">
   import { asLayoutStock } from '$lib/core/cut';
   import { placedCount, usedShare } from '$lib/core/nesting';
-  import { isStabiliser } from '$lib/core/catalogue';
+  import { hasTrait } from '$lib/core/catalogue';
   import { sheetTemplate } from '$lib/core/template';
   import { count, formatLength, formatSize } from '$lib/core/base';
   import { cutting, type LaidGroup } from '../state/cutting.svelte';
@@ -71,7 +71,7 @@
     {/if}
   </div>
   {#if compared && !movement}<Compare {laid} ways={compared} />{/if}
-  {#if isStabiliser(group.material) && !movement}<BasePlans {group} />{/if}
+  {#if hasTrait(group.material, 'stabiliser') && !movement}<BasePlans {group} />{/if}
   {#each sheets as shown (shown.key)}
     <figure class="border-t border-rule py-3">
       <figcaption class="mb-1 flex flex-wrap items-baseline gap-x-3">

@@ -1,5 +1,6 @@
 import { JUMP, STITCH, STOP, type Tape } from '$lib/core/tape';
 import type { BlockReading, DensityMap, Reading } from '$lib/core/reading';
+import { actionOf } from '$lib/core/catalogue';
 import type { CutPiece } from '$lib/core/cut';
 import type { BuildPlan } from '$lib/core/plan';
 import type { Step } from '$lib/core/score';
@@ -135,7 +136,7 @@ function hoopAround({ field, repeats }: BuildPlan, { extents: e }: Reading) {
 
 /** Pieces that this step lays or folds, with where they lie. */
 export const piecesNow = (step: Step | undefined, pieces: readonly CutPiece[]): CutPiece[] =>
-  step?.kind === 'hand' && (step.action === 'lay' || step.action === 'fold')
+  step?.kind === 'hand' && ['put', 'fold'].includes(actionOf(step).effect ?? '')
     ? pieces.filter((p) => step.pieces.includes(p.id) && p.lies)
     : [];
 

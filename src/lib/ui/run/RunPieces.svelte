@@ -11,7 +11,7 @@
   let { session, step }: { session: RunSession; step: HandStep } = $props();
   /** of each piece: one for every item, but for what is done to the hoop */
   const times = $derived(isPerHooping(step) ? 1 : session.items);
-  const laid = $derived(step.action === 'lay' || step.action === 'topping' || step.action === 'float');
+  const laid = $derived(actionOf(step).effect === 'put');
   const facts = $derived(
     [
       laid && step.face && `right side ${step.face}`,

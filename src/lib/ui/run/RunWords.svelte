@@ -1,7 +1,8 @@
 <script lang="ts">
   import SkipForward from '@lucide/svelte/icons/skip-forward';
   import Spool from '@lucide/svelte/icons/spool';
-  import { isUnhoop, meanwhile, stitchesBack, troubleFlow } from '$lib/core/run';
+  import { isUnhoop } from '$lib/core/score';
+  import { meanwhile, stitchesBack, troubleFlow } from '$lib/core/run';
   import { formatClock, formatNumber } from '$lib/core/base';
   import type { FollowedMachine } from '../state/run-machine.svelte';
   import type { RunSession } from '../state/run-session.svelte';

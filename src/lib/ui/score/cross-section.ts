@@ -1,4 +1,4 @@
-import { MATERIALS } from '$lib/core/catalogue';
+import { actionOf, MATERIALS } from '$lib/core/catalogue';
 import type { Layer, Stack, Step } from '$lib/core/score';
 
 /** A layer as drawn: rectangles and paths in px from the top left of the drawing. */
@@ -27,26 +27,8 @@ interface CrossSectionLayout {
 }
 
 /** What moves in the drawing at a step. */
-export type Motion = 'lay' | 'fold' | 'cut' | 'flip' | 'off' | 'none';
-const MOTIONS: Partial<Record<string, Motion>> = {
-  lay: 'lay',
-  topping: 'lay',
-  float: 'lay',
-  'hoop-up': 'lay',
-  fold: 'fold',
-  'trim-close': 'cut',
-  'trim-rough': 'cut',
-  'cut-window': 'cut',
-  'cut-cloth': 'cut',
-  'slit-zip': 'cut',
-  'open-zip': 'cut',
-  'flip-hoop': 'flip',
-  turn: 'flip',
-  unhoop: 'off',
-  tear: 'off',
-};
-export const motionOf = (step: Step | undefined): Motion =>
-  (step?.kind === 'hand' && MOTIONS[step.action]) || 'none';
+export const motionOf = (step: Step | undefined) =>
+  (step?.kind === 'hand' && actionOf(step).motion) || 'none';
 
 const GAP_HELD = 3;
 const GAP_LOOSE = 10;

@@ -1,3 +1,4 @@
+import { actionOf } from '$lib/core/catalogue';
 import type { Score, Step } from '$lib/core/score';
 import type { StepTimes } from '$lib/core/time';
 import type { BlockReading } from '$lib/core/reading';
@@ -80,7 +81,7 @@ function fitScale(seconds: number[], least: number, width: number): number {
  */
 function levelOf(step: Step, blocks: readonly BlockReading[]): 0 | 1 | 2 {
   if (step.kind === 'hand') {
-    if (step.action === 'flip-hoop' || step.action === 'thread' || step.side === 'off') return 1;
+    if (actionOf(step).effect === 'turn hoop' || actionOf(step).ofMachine || step.side === 'off') return 1;
     return step.side === 'back' ? 2 : 0;
   }
   const { texture } = blocks[step.block];

@@ -1,0 +1,113 @@
+import type { NumberId } from '../numbers';
+import type { CautionKey } from './materials';
+
+/** What must be so for a term or a caution to count. */
+export type When = 'magnetic hoop' | 'screw hoop' | 'one needle' | 'many needles' | 'hoop on';
+/**
+ * How often a term counts in a step: once (unless told), for each piece, for each taped side of each piece, for each cm of
+ * the line along which it works, as often as the step says, for each trim that was sewn before it.
+ */
+export type Per = 'step' | 'piece' | 'taped side' | 'cm' | 'times' | 'trim';
+export interface ActionTerm {
+  label: string;
+  /** said in its place where it counts more than once */
+  several?: string;
+  /** row of the table of numbers; own: the row that the step names */
+  number: NumberId | 'own';
+  per?: Per;
+  when?: When;
+}
+/** What becomes of the layers; see the stack of the score. */
+export type Effect = 'hoop' | 'put' | 'fold' | 'trim' | 'open' | 'open all' | 'turn hoop' | 'unhoop' | 'take off' | 'take base' | 'wash' | 'turn out'; // prettier-ignore
+/** What moves in the drawing of the layers. */
+export type Motion = 'lay' | 'fold' | 'cut' | 'flip' | 'off';
+
+interface ActionRow {
+  time: readonly ActionTerm[];
+  /** what passes by itself afterwards */
+  wait?: NumberId;
+  effect?: Effect;
+  motion?: Motion;
+  /** done to the hoop, not to each item in it */
+  perHooping?: true;
+  /** touches no layer and leaves the hoop where it is: nothing to be said of the hoop */
+  indifferent?: true;
+  /** may be done with the hoop off, where the maker likes that better */
+  trims?: true;
+  /** a machine of many needles does it by itself: no halt for hands */
+  ofMachine?: true;
+  /** done to the machine, not to a side of the work */
+  atMachine?: true;
+  /** an iron comes near */
+  hot?: true;
+  /** at every such step, whatever the technique adds */
+  cautions?: readonly { caution: CautionKey; when?: When }[];
+}
+const term = (label: string, number: ActionTerm['number'], per?: Per, more: Partial<ActionTerm> = {}): ActionTerm => ({ label, number, per, ...more }); // prettier-ignore
+const care = (caution: CautionKey, when?: When) => [{ caution, when }];
+
+/** What hands do: one row an action. Adding an action is adding a row; nothing else knows them by name without need. */
+export const ACTIONS = {
+  'hoop-up': { time: [term('hoop up, magnetic', 'hand.hoopUpMagnetic', 'step', { when: 'magnetic hoop' }), term('hoop up', 'hand.hoopUp', 'step', { when: 'screw hoop' }), term('trace', 'stop.trace')], effect: 'hoop', motion: 'lay', perHooping: true, indifferent: true, cautions: [...care('arm'), ...care('magnet', 'magnetic hoop')] },
+  lay: { time: [term('lay the piece', 'hand.lay', 'piece', { several: 'lay pieces' }), term('tape sides', 'hand.tapeSide', 'taped side')], effect: 'put', motion: 'lay', cautions: care('needle', 'hoop on') },
+  topping: { time: [term('lay topping', 'hand.topping')], effect: 'put', motion: 'lay', perHooping: true, cautions: care('needle', 'hoop on') },
+  float: { time: [term('slide a layer under', 'hand.lay')], effect: 'put', motion: 'lay', perHooping: true, cautions: care('needle', 'hoop on') },
+  fold: { time: [term('fold and press', 'hand.fold')], effect: 'fold', motion: 'fold' },
+  'trim-close': { time: [term('trim close', 'hand.trimClose', 'cm')], effect: 'trim', motion: 'cut', trims: true, cautions: care('scissors') },
+  'cut-cloth': { time: [term('cut inside the line', 'hand.trimClose', 'cm')], effect: 'open', motion: 'cut', trims: true, cautions: care('scissors') },
+  'cut-window': { time: [term('cut inside the line', 'hand.trimClose', 'cm')], effect: 'open all', motion: 'cut', cautions: care('blade') },
+  'slit-zip': { time: [term('slit the window', 'hand.slitZip')], effect: 'open', motion: 'cut', cautions: care('blade') },
+  'open-zip': { time: [term('open the zip', 'hand.openZip')], effect: 'open', motion: 'cut' },
+  fuse: { time: [term('fuse', 'hand.fuse')], hot: true, cautions: care('iron') },
+  'flip-hoop': { time: [term('turn the hoop', 'hand.flipHoop')], effect: 'turn hoop', motion: 'flip', perHooping: true },
+  peel: { time: [term('score and peel', 'hand.peel')], perHooping: true },
+  thread: { time: [term('thread anew', 'stop.colourHome', 'step', { when: 'one needle' }), term('change of needle', 'stop.colourMulti', 'step', { when: 'many needles' })], perHooping: true, indifferent: true, ofMachine: true, atMachine: true, cautions: care('needle') },
+  bobbin: { time: [term('swap the bobbin', 'stop.bobbin')], perHooping: true, atMachine: true, cautions: care('needle') },
+  panel: { time: [term('find the place', 'stop.panel', 'times')], perHooping: true, indifferent: true, atMachine: true, cautions: care('needle') },
+  check: { time: [term('look', 'hand.check')], indifferent: true },
+  unhoop: { time: [term('unhoop', 'hand.unhoop')], effect: 'unhoop', motion: 'off', perHooping: true, indifferent: true },
+  remove: { time: [term('the work', 'own', 'times')], effect: 'take off' },
+  tear: { time: [term('tear', 'hand.tearBase'), term('along the edge', 'hand.tearPerCm', 'cm')], effect: 'take base', motion: 'off' },
+  'pop-out': { time: [term('pop out', 'hand.popOut')], effect: 'take base' },
+  dissolve: { time: [term('dissolve', 'hand.dissolve')], effect: 'wash', perHooping: true },
+  'dry-edge': { time: [], wait: 'wait.dryEdge' },
+  'dry-lace': { time: [], wait: 'wait.dryLace' },
+  snip: { time: [term('look for threads', 'hand.snipBase'), term('snip', 'hand.snipEach', 'trim')], cautions: care('needle', 'hoop on') },
+  'cut-out': { time: [term('cut out', 'hand.cutOut', 'cm')], cautions: care('scissors') },
+  'trim-seam': { time: [term('trim the seam', 'hand.trimRough', 'cm'), term('corners', 'hand.clip', 'times')], cautions: care('scissors') },
+  turn: { time: [term('turn', 'hand.turn')], effect: 'turn out', motion: 'flip' },
+  press: { time: [term('press', 'hand.press')], hot: true, cautions: care('iron') },
+  close: { time: [term('close by hand', 'hand.closeByHand')] },
+  snap: { time: [term('snaps', 'hand.snap', 'times')], cautions: care('smallParts') },
+  work: { time: [term('the work', 'own', 'times')] },
+  own: { time: [term('a step of your own', 'hand.custom')], indifferent: true },
+} as const satisfies Record<string, ActionRow>; // prettier-ignore
+export type Action = keyof typeof ACTIONS;
+/** Whether a term or a caution counts. */
+export const isSo = (
+  when: When | undefined,
+  {
+    machine,
+    magneticHoop,
+    hoopOff,
+  }: { machine: { kind: 'one-needle' | 'multi-needle' }; magneticHoop: boolean; hoopOff: boolean },
+): boolean => {
+  switch (when) {
+    case undefined:
+      return true;
+    case 'magnetic hoop':
+      return magneticHoop;
+    case 'screw hoop':
+      return !magneticHoop;
+    case 'one needle':
+      return machine.kind === 'one-needle';
+    case 'many needles':
+      return machine.kind === 'multi-needle';
+    case 'hoop on':
+      return !hoopOff;
+  }
+};
+/** The row of an action. */
+export const actionOf = ({ action }: { action: Action }): ActionRow =>
+  // A step of a file may name one that is none.
+  Object.hasOwn(ACTIONS, action) ? ACTIONS[action] : ACTIONS.own;
