@@ -28,3 +28,23 @@ export const boxOf = (points: Iterable<Point>): Box => {
   }
   return box;
 };
+export const widthOf = (b: Box): number => b.maxX - b.minX;
+export const heightOf = (b: Box): number => b.maxY - b.minY;
+export const middleOf = (b: Box): Point => ({ x: (b.minX + b.maxX) / 2, y: (b.minY + b.maxY) / 2 });
+/** The box round boxes. */
+export const unionOf = (boxes: readonly Box[]): Box => ({
+  minX: Math.min(...boxes.map((b) => b.minX)),
+  minY: Math.min(...boxes.map((b) => b.minY)),
+  maxX: Math.max(...boxes.map((b) => b.maxX)),
+  maxY: Math.max(...boxes.map((b) => b.maxY)),
+});
+/** Larger by x on the left and right, by y below and above. */
+export const grownBox = (b: Box, x: number, y = x): Box => ({
+  minX: b.minX - x,
+  minY: b.minY - y,
+  maxX: b.maxX + x,
+  maxY: b.maxY + y,
+});
+/** How much of the whole a box spans, 0-1, the smaller way. */
+export const shareSpanned = (b: Box, whole: Box): number =>
+  Math.min(widthOf(b) / Math.max(1e-6, widthOf(whole)), heightOf(b) / Math.max(1e-6, heightOf(whole)));

@@ -5,6 +5,7 @@
  */
 import { formatLength } from '../base';
 import { actionOf } from '../catalogue';
+import { keepToOneLine } from '../reading';
 import { applyStep, emptyStack, unhoopAt } from '../score';
 import { careRules } from './rules-care';
 import { materialRules } from './rules-material';
@@ -25,8 +26,6 @@ export const RULES: readonly Rule[] = [
   ...careRules,
 ];
 
-/** Less of a line in common is only a meeting of two edges. */
-const SAME_LINE = 0.55;
 const WORST_FIRST = { stop: 0, mind: 1, tip: 2 };
 
 export function checkPlan(input: CheckInput): Finding[] {
@@ -53,11 +52,6 @@ function contextOf(input: CheckInput): Context {
   const stacks = [emptyStack()];
   for (const step of steps) stacks.push(applyStep(stacks[stacks.length - 1], step, score));
   const unhoop = unhoopAt(steps);
-  /** The first block of the line that a block keeps to: cover, tack-down and placement of one piece share it. */
-  const lineOf = (block: number): number => {
-    const follows = reading.blocks[block]?.follows;
-    return follows && follows.share > SAME_LINE ? lineOf(follows.index) : block;
-  };
   return {
     ...input,
     steps,
@@ -70,7 +64,7 @@ function contextOf(input: CheckInput): Context {
       steps.find(
         (s) => s.kind === 'hand' && actionOf(s).effect === 'put' && s.pieces.includes(id),
       ) as ReturnType<Context['layOf']>,
-    sameLine: (a, b) => lineOf(a) === lineOf(b),
+    sameLine: (a, b) => keepToOneLine(reading, a, b),
     length: (mm) => formatLength(mm, workshop.unit),
   };
 }

@@ -1,3 +1,4 @@
+import { shareSpanned } from '../base';
 import { hasTrait } from '../catalogue';
 import { WHOLE_SHARE } from '../techniques';
 import { closesUp, insertionRange } from '../score';
@@ -225,12 +226,7 @@ export const orderRules: Rule[] = [
         const lies = c.pieces.find(
           (p) => step.pieces.includes(p.id) && !hasTrait(p.material, 'pile'),
         )?.covers;
-        if (
-          !lies ||
-          lies.maxX - lies.minX < WHOLE_SHARE * c.size.width ||
-          lies.maxY - lies.minY < WHOLE_SHARE * c.size.height
-        )
-          return [];
+        if (!lies || shareSpanned(lies, c.reading.extents) < WHOLE_SHARE) return [];
         const later = c.needles.filter((n) => n.at > at);
         const edge = later.findLast((n) => n.step.role === 'cover');
         const dense = later.find(

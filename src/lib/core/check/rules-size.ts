@@ -1,16 +1,13 @@
-import type { Box } from '../base';
+import { shareSpanned, type Box } from '../base';
 import { repeatGap, repeatsThatFit, smallestHoop } from '../hoop';
 import { inside } from '../outline';
-import { popsOut } from '../score';
+import { popsOut, SCISSORS_MM } from '../score';
 import type { BlockReading, Line } from '../reading';
 import { WHOLE_SHARE } from '../techniques';
 import type { Context, Found, Rule } from './types';
 
 const isSatin = ({ texture }: BlockReading) => texture === 'satin' || texture === 'zigzag';
-const spans = (b: Box, c: Context) =>
-  Math.min((b.maxX - b.minX) / c.size.width, (b.maxY - b.minY) / c.size.height);
-/** Nearer to the raw edge than this, scissors cannot follow, mm. */
-const SCISSORS_MM = 0.3;
+const spans = (b: Box, c: Context) => shareSpanned(b, c.reading.extents);
 
 /** Share of a line that lies inside a closed one. */
 function shareInside(line: Line, { points }: Line): number {
@@ -183,7 +180,7 @@ export const sizeRules: Rule[] = [
       if (!line || !border) return [];
       const [l, b] = [c.reading.blocks[line.block].box, c.reading.blocks[border.block].box];
       const over = Math.max(b.minX - l.minX, l.maxX - b.maxX, b.minY - l.minY, l.maxY - b.maxY);
-      return over > 0.3
+      return over > SCISSORS_MM
         ? [
             {
               stepId: line.id,

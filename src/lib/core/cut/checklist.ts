@@ -1,8 +1,8 @@
 /** What must lie ready before the first stitch: one list a build, told as lines that can be ticked off. */
 import type { Build } from '../build';
-import type { OrderPlan } from '../order';
+import { needOf, type OrderPlan } from '../order';
 import type { Score } from '../score';
-import type { ThreadPlan } from '../thread';
+import { bobbinsFor, type ThreadPlan } from '../thread';
 import type { Hoop, Machine } from '../workshop';
 import type { CutPiece } from './pieces';
 import { formatLength, formatSize, type LengthUnit } from '../base';
@@ -28,7 +28,7 @@ export function gatherChecklist(
   notions: readonly NotionNeed[],
   unit: LengthUnit,
 ): ChecklistLine[] {
-  const { load, hoopings } = plan.order;
+  const { load } = plan.order;
   const told = new Map<string, number>();
   const line = (group: ChecklistLine['group'], text: string): ChecklistLine => {
     const same = `${build.id}:${group}:${text}`;
@@ -38,14 +38,14 @@ export function gatherChecklist(
     return { id: n > 1 ? `${same}:${n}` : same, group, text };
   };
   const tools = plan.score.steps.flatMap((s) => (s.kind === 'hand' ? s.tools : []));
-  const bobbins = Math.ceil((plan.thread.bobbinM * load) / plan.thread.bobbinHoldsM);
+  const bobbins = bobbinsFor(plan.thread, load);
   return [
     ...plan.pieces
       .filter((p) => p.material !== 'zip')
       .map((p) =>
         line(
           'Pieces',
-          `${(p.perHooping ? hoopings : load) * p.layers} × ${p.name}, ${formatSize(p.width.cutMm, p.height.cutMm, unit)}`,
+          `${needOf(p, plan.order)} × ${p.name}, ${formatSize(p.width.cutMm, p.height.cutMm, unit)}`,
         ),
       ),
     ...plan.thread.byThread.map((t) => line('Thread', `${t.name}, ${Math.ceil(t.metres * load)} m`)),

@@ -1,4 +1,4 @@
-import type { OrderPlan } from '../order';
+import { needOf, type OrderPlan } from '../order';
 import type { Build } from '../build';
 import type { LayoutPiece, LayoutStock } from '../nesting';
 import { MATERIALS, type MaterialKind } from '../catalogue';
@@ -64,7 +64,7 @@ export function gatherPieces(
         plies: 1,
       };
       const id = `${build.id}:${piece.id}`;
-      const needed = (piece.perHooping ? order.hoopings : order.load) * piece.layers;
+      const needed = needOf(piece, order);
       const quantity = Math.max(0, needed - (already[id] ?? 0));
       if (!quantity) continue;
       groups.set(key, group);

@@ -2,7 +2,8 @@
  * Sizes by rule: from the lines that must catch a piece, with where it lies and where it is folded. mm, in the hoop's
  * own coordinates, y up.
  */
-import type { Box } from '../base';
+import { basePast } from '../hoop';
+import { grownBox, heightOf, unionOf, widthOf, type Box } from '../base';
 import type { NumberId, Numbers } from '../numbers';
 import type { Reading } from '../reading';
 import type { ScorePiece } from '../score';
@@ -27,22 +28,8 @@ export interface RuledSize {
   preCut: boolean;
 }
 
-const union = (boxes: readonly Box[]): Box => ({
-  minX: Math.min(...boxes.map((b) => b.minX)),
-  minY: Math.min(...boxes.map((b) => b.minY)),
-  maxX: Math.max(...boxes.map((b) => b.maxX)),
-  maxY: Math.max(...boxes.map((b) => b.maxY)),
-});
-const grown = (b: Box, x: number, y = x): Box => ({
-  minX: b.minX - x,
-  minY: b.minY - y,
-  maxX: b.maxX + x,
-  maxY: b.maxY + y,
-});
-const across = (b: Box) => b.maxX - b.minX;
-const down = (b: Box) => b.maxY - b.minY;
 /** Tapes are drawn in tenths: what is smaller was typed, not drawn. */
-const isEmpty = (b: Box) => across(b) < 0.05 && down(b) < 0.05;
+const isEmpty = (b: Box) => widthOf(b) < 0.05 && heightOf(b) < 0.05;
 /** x and y changed over: upright seams are worked out as level ones. */
 const flipped = (b: Box): Box => ({ minX: b.minY, minY: b.minX, maxX: b.maxY, maxY: b.maxX });
 const flippedLine = ({ from, to }: FoldLine): FoldLine => ({ from: [from[1], from[0]], to: [to[1], to[0]] }); // prettier-ignore
@@ -65,7 +52,7 @@ export function sizeOf(
 ): RuledSize | null {
   const size = piece.size;
   const boxOf = (...slots: string[]) =>
-    union(slots.flatMap((s) => piece.blocks[s] ?? []).map((b) => reading.blocks[b].box));
+    unionOf(slots.flatMap((s) => piece.blocks[s] ?? []).map((b) => reading.blocks[b].box));
   const drawn = Object.values(piece.blocks).flat();
   if (size.rule !== 'hoop' && drawn.every((b) => isEmpty(reading.blocks[b].box))) return null;
 
@@ -76,7 +63,7 @@ export function sizeOf(
       : (times) => term('your margin', piece.marginMm as number, times);
   const plain = (width: SizeTerm[], height: SizeTerm[], covers: Box | null, lies: Box | null) => ({ width, height, covers, lies, flat: lies, fold: null, preCut: false }); // prettier-ignore
   const round = (box: Box, by: SizeTerm, label: string): RuledSize =>
-    plain([term(label, across(box)), ...(by.mm ? [by] : [])], [term(label, down(box)), ...(by.mm ? [by] : [])], box, grown(box, by.mm)); // prettier-ignore
+    plain([term(label, widthOf(box)), ...(by.mm ? [by] : [])], [term(label, heightOf(box)), ...(by.mm ? [by] : [])], box, grownBox(box, by.mm)); // prettier-ignore
   const toLine = (box: Box): RuledSize => ({
     ...round(box, term('past the line', numbers['cut.preCutOffset'], 2, 'cut.preCutOffset'), 'line'),
     preCut: true,
@@ -84,7 +71,7 @@ export function sizeOf(
 
   switch (size.rule) {
     case 'hoop': {
-      const id = hoop.magnetic ? 'cut.baseMagnetic' : 'cut.baseScrew';
+      const id = basePast(hoop.magnetic);
       const past = piece.marginMm === null ? term('past the hoop', numbers[id], 2, id) : margin(id)(2);
       return plain([term('hoop, outside', hoop.outerWidth), past], [term('hoop, outside', hoop.outerHeight), past], null, null); // prettier-ignore
     }
@@ -104,13 +91,13 @@ export function sizeOf(
     }
     case 'zip': {
       const box = boxOf(size.window);
-      const long = across(box) >= down(box);
+      const long = widthOf(box) >= heightOf(box);
       const spare = numbers['cut.zipSpare'];
       const b = long ? box : flipped(box);
-      const lies = grown(b, spare / 2, 0);
+      const lies = grownBox(b, spare / 2, 0);
       const level = plain(
-        [term('window', across(b)), term('both ends outside', spare, 1, 'cut.zipSpare')],
-        [term('tape', down(b))],
+        [term('window', widthOf(b)), term('both ends outside', spare, 1, 'cut.zipSpare')],
+        [term('tape', heightOf(b))],
         b,
         lies,
       );
@@ -119,13 +106,13 @@ export function sizeOf(
     case 'fold': {
       const seam = boxOf(size.seam);
       const over = boxOf(...size.over);
-      const level = across(seam) >= down(seam);
+      const level = widthOf(seam) >= heightOf(seam);
       const sized = foldedOver(level ? seam : flipped(seam), level ? over : flipped(over), numbers['cut.seamOverlap'], margin('cut.marginTop')); // prettier-ignore
       return level ? sized : turnedBack(sized);
     }
     case 'pressed': {
       const boxes = [boxOf(size.edge), boxOf(size.awayFrom), boxOf(...size.over)];
-      const level = across(boxes[0]) >= down(boxes[0]);
+      const level = widthOf(boxes[0]) >= heightOf(boxes[0]);
       const [edge, from, over] = level ? boxes : boxes.map(flipped);
       const sized = pressedEdge(edge, from, over, numbers['cut.pressedFold'], margin('cut.marginBack'));
       return level ? sized : turnedBack(sized);
@@ -137,10 +124,10 @@ export function sizeOf(
 function foldedOver(seam: Box, over: Box, bite: number, m: (times: number) => SizeTerm): RuledSize {
   const y = (seam.minY + seam.maxY) / 2;
   const up = over.maxY - y > y - over.minY;
-  const lies = grown(over, m(1).mm);
+  const lies = grownBox(over, m(1).mm);
   const flat = up ? { ...lies, minY: y - bite } : { ...lies, maxY: y + bite };
   return {
-    width: [term('covers', across(over)), m(2)],
+    width: [term('covers', widthOf(over)), m(2)],
     height: [term('seam to far edge', up ? over.maxY - y : y - over.minY), term('past the seam', bite, 1, 'cut.seamOverlap'), m(1)],
     covers: over,
     lies: flat,
@@ -155,11 +142,11 @@ function pressedEdge(edge: Box, from: Box, over: Box, foldMm: number, m: (times:
   const y = (edge.minY + edge.maxY) / 2;
   const up = y > (from.minY + from.maxY) / 2;
   const covers = up ? { ...over, minY: y } : { ...over, maxY: y };
-  const around = grown(over, m(1).mm);
+  const around = grownBox(over, m(1).mm);
   const lies = up ? { ...around, minY: y } : { ...around, maxY: y };
   return {
-    width: [term('outline', across(over)), m(2)],
-    height: [term('edge to outline', down(covers)), m(1), term('pressed fold', foldMm, 1, 'cut.pressedFold')],
+    width: [term('outline', widthOf(over)), m(2)],
+    height: [term('edge to outline', heightOf(covers)), m(1), term('pressed fold', foldMm, 1, 'cut.pressedFold')],
     covers,
     lies,
     flat: up ? { ...lies, minY: y - foldMm } : { ...lies, maxY: y + foldMm },

@@ -1,3 +1,4 @@
+import { needOf } from '../order';
 import * as z from 'zod';
 import { buildSchema } from '../build';
 import { explainDimension } from '../cut';
@@ -167,7 +168,7 @@ export function planReport(
       purpose: p.purpose,
       widthMm: p.width.cutMm,
       heightMm: p.height.cutMm,
-      quantity: (p.perHooping ? 1 : quantity) * p.layers,
+      quantity: needOf(p, plan.order),
       layers: p.layers,
       material: p.material,
       layFace: p.layFace,

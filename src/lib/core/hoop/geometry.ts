@@ -36,10 +36,12 @@ export function hoopField(
     outerHeight: height + grip,
   };
 }
+/** How far a base must reach past the hoop on every side, by row of the table. */
+export const basePast = (magnetic: boolean) => (magnetic ? 'cut.baseMagnetic' : 'cut.baseScrew');
 /** The base that a hoop takes: its outer size and what the hoop must grip. mm */
 export function hoopBase(hoop: Hoop, machine: Machine, numbers: Numbers) {
   const { outerWidth, outerHeight } = hoopField(hoop, machine, numbers, { width: 0, height: 0 });
-  const past = 2 * numbers[hoop.magnetic ? 'cut.baseMagnetic' : 'cut.baseScrew'];
+  const past = 2 * numbers[basePast(hoop.magnetic)];
   return { name: hoop.name, widthMm: outerWidth + past, heightMm: outerHeight + past };
 }
 

@@ -1,11 +1,11 @@
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { fail, ok, type Result } from '../base';
+import { bobbinOf } from '../thread';
 import { STITCH, STOP, type Block, type Tape } from '../tape';
 import { lengthOf, measureTape, NOTHING, type MeasuredTape } from './measure';
 import type { HaltReason, MachineSettings, MachineState, MachineStatus } from './types';
 
-const MM_PER_M = 1000;
 /** Two layers of cloth and a base, pressed together under the needle, mm: a tape does not say what lies there. */
 const STACK_MM = 0.5;
 /** Most stitches a minute that may be set. */
@@ -140,8 +140,7 @@ export class SimulatedMachine {
     this.spend((cycles * 60) / settings.speed + this.measured.pausesBefore[at + 1] - this.measured.pausesBefore[at]);
     if (kind[at] !== STITCH) return;
     const { numbers } = settings;
-    this.bobbinLeftM -=
-      (numbers['thread.bobbinTake'] * lengthOf(at, x, y) + numbers['thread.bobbinThick'] * STACK_MM) / MM_PER_M;
+    this.bobbinLeftM -= bobbinOf({ lengthMm: lengthOf(at, x, y), stitches: 1, thickMm: STACK_MM }, numbers);
     if (this.bobbinLeftM <= 0) {
       this.bobbinLeftM = 0;
       this.stop('bobbin-out');

@@ -21,6 +21,12 @@ export interface OrderPlan {
   overlappedSeconds: number;
 }
 
+/** How many of a piece an order takes: one a hooping or one an item, so many on top of each other. */
+export const needOf = (
+  { perHooping, layers }: { perHooping: boolean; layers: number },
+  { load, hoopings }: Pick<OrderPlan, 'load' | 'hoopings'>,
+): number => (perHooping ? hoopings : load) * layers;
+
 /** The most that may be loaded for one order; beyond it the question is no longer about one head. */
 const MOST_LOAD = 200_000;
 

@@ -1,5 +1,5 @@
 import type { Build, Insertion } from '../build';
-import type { Box } from '../base';
+import { middleOf, unionOf } from '../base';
 import { typedReading, type BlockReading, type Line, type Reading } from '../reading';
 import type { Design } from '../score';
 import { TapeAssembler, type Tape } from '../tape';
@@ -7,11 +7,9 @@ import { TapeAssembler, type Tape } from '../tape';
 /** Readings (and tapes) of the designs that are sewn in between, by the insertion's id. */
 export type InsertedReadings = Readonly<Record<string, Reading | undefined>>;
 
-const middle = (b: Box) => ({ x: (b.minX + b.maxX) / 2, y: (b.minY + b.maxY) / 2 });
-
 /** Where an insertion's own origin comes to lie in the design, mm. */
 function shiftOf({ dxMm, dyMm }: Insertion, own: Reading, inserted: Reading) {
-  const [a, b] = [middle(own.extents), middle(inserted.extents)];
+  const [a, b] = [middleOf(own.extents), middleOf(inserted.extents)];
   return { dx: a.x - b.x + dxMm, dy: a.y - b.y + dyMm };
 }
 
@@ -39,18 +37,11 @@ export function composeDesign(build: Build, own: Reading, readings: InsertedRead
           ...own,
           blocks,
           stitches: blocks.reduce((sum, b) => sum + b.stitches, 0),
-          extents: sewn.reduce(union, own.extents),
+          extents: unionOf([own.extents, ...sewn]),
         }
       : own,
   };
 }
-const union = (a: Box, b: Box): Box => ({
-  minX: Math.min(a.minX, b.minX),
-  minY: Math.min(a.minY, b.minY),
-  maxX: Math.max(a.maxX, b.maxX),
-  maxY: Math.max(a.maxY, b.maxY),
-});
-
 function moved(block: BlockReading, first: number, records: number, dx: number, dy: number): BlockReading {
   const line = ({ points, ...rest }: Line): Line => ({
     ...rest,

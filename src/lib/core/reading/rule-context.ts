@@ -33,9 +33,6 @@ export const height = (b: Box) => b.maxY - b.minY;
 export const isLine = ({ texture }: Unread) => ['run', 'double-run', 'bean'].includes(texture);
 export const covers = ({ texture }: Unread) => texture === 'satin' || texture === 'zigzag';
 
-/** How much of the whole design a block spans, 0-1, the smaller way. */
-export const span = (b: Box, design: Box) =>
-  Math.min(width(b) / Math.max(1e-6, width(design)), height(b) / Math.max(1e-6, height(design)));
 export const isStraight = ({ lines }: Unread) => {
   const [line] = lines;
   if (!line || lines.length > 2) return false;

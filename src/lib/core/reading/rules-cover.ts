@@ -1,4 +1,5 @@
 /** Blocks that hide, hold by a zigzag, or make lace and cutwork. */
+import { shareSpanned } from '../base';
 import {
   isBeside,
   covers,
@@ -11,7 +12,6 @@ import {
   mm,
   percent,
   say,
-  span,
   width,
   type Context,
   type Rule,
@@ -42,7 +42,7 @@ export const cover: Rule = (c) => {
       `follows block ${f.index + 1}'s line for ${percent(f.share)} within ${mm(Math.max(0.1, f.distanceMm))} mm, ${stitch}`,
     );
   }
-  if (block.closed && span(block.box, design) > 0.85)
+  if (block.closed && shareSpanned(block.box, design) > 0.85)
     return say('cover', 0.86, `${stitch}, runs once around nearly the whole design`);
   return null;
 };
@@ -99,7 +99,7 @@ const onCloth = ({ block, all, known }: Context) =>
 const NET = 0.37;
 export const laceUnderlay: Rule = (c) => {
   const { block, all, design } = c;
-  if (!isLine(block) || span(block.box, design) < 0.5 || onCloth(c)) return null;
+  if (!isLine(block) || shareSpanned(block.box, design) < 0.5 || onCloth(c)) return null;
   const line = block.lines.reduce((sum, l) => sum + l.lengthMm, 0);
   const perMm2 = line / Math.max(1, width(block.box) * height(block.box));
   const over = all.find((o) => o.index > block.index && o.texture === 'satin' && encloses(block.box, o.box));

@@ -1,5 +1,5 @@
 /** Blocks sewn as lines: marks, placements, tack-downs, seams, outlines, quilting. */
-import type { Box } from '../base';
+import { shareSpanned, type Box } from '../base';
 import {
   covers,
   height,
@@ -12,7 +12,6 @@ import {
   mm,
   percent,
   say,
-  span,
   width,
   type Rule,
 } from './rule-context';
@@ -29,7 +28,7 @@ export const marker: Rule = (c) => {
   if (!boxes.every((b) => width(b) <= MARKER_MM && height(b) <= MARKER_MM)) return null;
   // A small piece has small lines too; but those are sewn over again.
   if ((block.follows?.share ?? 0) > 0.6 || laterOn(c).length) return null;
-  if (boxes.length === 1 && span(block.box, design) > 0.5) return null;
+  if (boxes.length === 1 && shareSpanned(block.box, design) > 0.5) return null;
   const largest = Math.max(...boxes.map((b) => Math.max(width(b), height(b))));
   return say(
     'marker',
@@ -41,7 +40,7 @@ export const marker: Rule = (c) => {
 /** The design, and then a light line round it where nothing was laid: it shows where to cut. */
 export const cutLine: Rule = (c) => {
   const { block, all, design, known } = c;
-  if (block.texture !== 'run' || !block.closed || span(block.box, design) < 0.7) return null;
+  if (block.texture !== 'run' || !block.closed || shareSpanned(block.box, design) < 0.7) return null;
   if (all.some((o) => o.index > block.index) || block.index === 0) return null;
   if (known.slice(0, block.index).some((r) => r === 'placement' || r === 'tack-down')) return null;
   return say(
@@ -54,7 +53,7 @@ export const cutLine: Rule = (c) => {
 /** Where an outline belongs among the last lines, it holds everything together. */
 export const finalOutline: Rule = (c) => {
   const { block, all, design } = c;
-  if (!isLine(block) || span(block.box, design) < 0.8) return null;
+  if (!isLine(block) || shareSpanned(block.box, design) < 0.8) return null;
   const around = block.closed || block.openings.length > 0;
   const later = all.filter((o) => o.index > block.index);
   if (!around || later.length > 0 || all.length < 2) return null;
@@ -64,7 +63,7 @@ export const finalOutline: Rule = (c) => {
   return say(
     'final-outline',
     strong ? 0.95 : 0.85,
-    `the last line, ${block.texture.replace('-', ' ')}, around ${percent(span(block.box, design))} of the design${gap}`,
+    `the last line, ${block.texture.replace('-', ' ')}, around ${percent(shareSpanned(block.box, design))} of the design${gap}`,
   );
 };
 
@@ -126,7 +125,7 @@ export const seam: Rule = (c) => {
 const MANY_LINES = 1.6;
 /** Wide one way and not thin the other. */
 const fillsField = (b: Box, design: Box) =>
-  span(b, design) > 0.22 && Math.max(width(b) / width(design), height(b) / height(design)) > 0.6;
+  shareSpanned(b, design) > 0.22 && Math.max(width(b) / width(design), height(b) / height(design)) > 0.6;
 export const quilting: Rule = ({ block, design }) => {
   if (!(block.texture === 'meander' || isLine(block)) || !fillsField(block.box, design)) return null;
   const around = 2 * (width(block.box) + height(block.box));
@@ -137,7 +136,7 @@ export const quilting: Rule = ({ block, design }) => {
   return say(
     'quilting',
     block.texture === 'meander' ? 0.95 : 0.9,
-    `${block.texture === 'meander' ? 'a wandering line' : 'open lines'} over ${percent(span(block.box, design))} of the design, ${ways.toFixed(1)} times its edge long`,
+    `${block.texture === 'meander' ? 'a wandering line' : 'open lines'} over ${percent(shareSpanned(block.box, design))} of the design, ${ways.toFixed(1)} times its edge long`,
   );
 };
 

@@ -6,6 +6,7 @@ export { makeScore, type ScoreOptions } from './make';
 export { applyStep, emptyStack, stackAt, describeStack, type Layer, type Stack } from './stack';
 export { insertionRange, type InsertionRange } from './insertion-range';
 export { closesUp, isUnhoop, needsHands, placeOf, popsOut, unhoopAt } from './hand';
+export { SCISSORS_MM } from './trim';
 export { stopList, type StopInfo } from './stops';
 export { scoreChanges, type ScoreChanges } from './compare';
 export type { Design, HandStep, NeedleStep, Score, ScorePiece, Step } from './types';

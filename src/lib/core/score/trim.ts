@@ -1,14 +1,14 @@
 import type { Box } from '../base';
 import type { Numbers } from '../numbers';
-import type { Reading } from '../reading';
+import { keepToOneLine, type Reading } from '../reading';
 
 /** A trim that must be closer than usual, because the cover reaches less far. */
 export interface TightTrim {
   allowanceMm: number;
   because: (length: (mm: number) => string) => string;
 }
-/** Scissors cannot leave less than this, mm. */
-const LEAST_TRIM = 0.3;
+/** Scissors cannot follow a line nearer to the raw edge than this, mm. */
+export const SCISSORS_MM = 0.3;
 
 /**
  * What may be left outside a tack-down: what the cover reaches beyond it at its weakest place, less a spare, so that the
@@ -16,11 +16,11 @@ const LEAST_TRIM = 0.3;
  * @param tack block that is trimmed along
  */
 export function tightTrim(tack: number, reading: Reading, numbers: Numbers): TightTrim | null {
-  const cover = reading.covers.find((c) => c.cover > tack && isSameLine(c.over, tack, reading));
+  const cover = reading.covers.find((c) => c.cover > tack && keepToOneLine(reading, c.over, tack));
   if (!cover) return null;
   // A zigzag tack-down already stands half its width outside its line.
   const beyond = cover.outsideMm - (reading.blocks[tack].widthMm ?? 0) / 2;
-  const allowanceMm = Math.max(LEAST_TRIM, beyond - numbers['cut.coverSpare']);
+  const allowanceMm = Math.max(SCISSORS_MM, beyond - numbers['cut.coverSpare']);
   if (allowanceMm >= numbers['cut.trimClose']) return null;
   const where = placeWords(cover.outsideAt, reading.blocks[cover.cover].box);
   return {
@@ -40,12 +40,9 @@ function placeWords([x, y]: [number, number], box: Box): string {
   return down ? `At the ${down === 'upper' ? 'top' : 'bottom'}` : 'In the middle';
 }
 
-const isSameLine = (block: number, tack: number, { blocks }: Reading) =>
-  block === tack || blocks[block].follows?.index === tack || blocks[tack].follows?.index === block;
-
 /** Whether the edge along a tack-down is covered by a later block. */
 export const isCovered = (tack: number, reading: Reading): boolean =>
   reading.blocks.some(
     ({ index, role, follows }) =>
-      index > tack && role.value === 'cover' && (!follows || isSameLine(follows.index, tack, reading)),
+      index > tack && role.value === 'cover' && (!follows || keepToOneLine(reading, index, tack)),
   );

@@ -1,3 +1,4 @@
+import { shareSpanned } from '../base';
 import type { Reading } from '../reading';
 import type { Part, Slot, Technique } from './types';
 
@@ -59,10 +60,7 @@ function shapeFit(
   const { box, openings, typed } = blocks[block];
   // A typed stop has no shape to speak for or against.
   if (typed) return 1;
-  const spans = Math.min(
-    (box.maxX - box.minX) / Math.max(1e-6, e.maxX - e.minX),
-    (box.maxY - box.minY) / Math.max(1e-6, e.maxY - e.minY),
-  );
+  const spans = shareSpanned(box, e);
   const textureSpeaksAgainst = prefers !== undefined && !prefers.includes(blocks[block].texture);
   const extentSpeaksAgainst = extent !== undefined && (extent === 'whole') !== spans >= WHOLE_SHARE;
   const openingSpeaksAgainst = opening !== undefined && opening !== openings.length > 0;

@@ -9,6 +9,7 @@ import { applyStep, emptyStack, type NeedleStep, type Score, type Stack } from '
 import { MATERIALS } from '../catalogue';
 import type { Machine } from '../workshop';
 
+const MM_PER_M = 1000;
 export interface StepThread {
   topM: number;
   bobbinM: number;
@@ -36,6 +37,12 @@ export interface ThreadPlan {
   tooLong: string[];
 }
 
+/** Full bobbins for so many items. */
+export const bobbinsFor = (
+  { bobbinM, bobbinHoldsM }: Pick<ThreadPlan, 'bobbinM' | 'bobbinHoldsM'>,
+  items: number,
+) => Math.ceil((bobbinM * items) / bobbinHoldsM);
+
 /** Blocks in which a join of the bobbin shows. */
 const SHOWS: readonly NeedleStep['role'][] = ['cover', 'lace', 'final-outline'];
 
@@ -57,15 +64,20 @@ function blockThread(block: BlockReading, thickMm: number, numbers: Numbers): St
   // The bins round; the sewn length is exact.
   const sewnMm = block.sewnLengthMm || lengthMm;
   const tails = numbers['thread.tail'] * (1 + block.trims);
-  const take = (
-    length: 'thread.topTake' | 'thread.bobbinTake',
-    thick: 'thread.topThick' | 'thread.bobbinThick',
-  ) => (numbers[length] * sewnMm + numbers[thick] * thickMm * block.stitches) / 1000 + tails;
-  return {
-    topM: take('thread.topTake', 'thread.topThick'),
-    bobbinM: take('thread.bobbinTake', 'thread.bobbinThick'),
-  };
+  const sewn = { lengthMm: sewnMm, stitches: block.stitches, thickMm };
+  return { topM: topOf(sewn, numbers) + tails, bobbinM: bobbinOf(sewn, numbers) + tails };
 }
+interface Sewn {
+  lengthMm: number;
+  stitches: number;
+  /** of the stack under the needle */
+  thickMm: number;
+}
+const topOf = ({ lengthMm, stitches, thickMm }: Sewn, numbers: Numbers): number =>
+  (numbers['thread.topTake'] * lengthMm + numbers['thread.topThick'] * thickMm * stitches) / MM_PER_M;
+/** Bobbin thread of stitches, m, without the tails. */
+export const bobbinOf = ({ lengthMm, stitches, thickMm }: Sewn, numbers: Numbers): number =>
+  (numbers['thread.bobbinTake'] * lengthMm + numbers['thread.bobbinThick'] * thickMm * stitches) / MM_PER_M;
 
 /** What a bobbin of a kind gives, m: some is kept in hand. */
 export const usableBobbin = (

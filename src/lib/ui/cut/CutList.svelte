@@ -1,6 +1,7 @@
 <script lang="ts">
   import { explainDimension, formatNotion, type CutPiece, type NotionNeed } from '$lib/core/cut';
   import type { Build } from '$lib/core/build';
+  import { needOf } from '$lib/core/order';
   import type { ScorePiece } from '$lib/core/score';
   import { MATERIALS } from '$lib/core/catalogue';
   import { formatLength, formatSize } from '$lib/core/base';
@@ -105,8 +106,7 @@
               workroom.unit,
             )}{piece.preCut ? ' · cut to the line from this' : ''}
           </td>
-          <td class="text-right text-lg">{(piece.perHooping ? order.hoopings : order.load) * piece.layers}</td
-          >
+          <td class="text-right text-lg">{needOf(piece, order)}</td>
         </tr>
         {@const known = factsOf(piece.id)}
         {#if shown === piece.id && known && onmaterial}

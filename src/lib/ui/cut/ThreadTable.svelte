@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { ThreadPlan } from '$lib/core/thread';
+  import { bobbinsFor, type ThreadPlan } from '$lib/core/thread';
   import { count } from '$lib/core/base';
 
   // Thread of one item and of the whole order, by name.
@@ -35,7 +35,7 @@
           class="text-right">{m(thread.bobbinM)} m</td
         ><td class="text-right"
           >{items > 1
-            ? `${m(thread.bobbinM * items)} m, ${count(Math.ceil((thread.bobbinM * items) / thread.bobbinHoldsM), 'bobbin')}`
+            ? `${m(thread.bobbinM * items)} m, ${count(bobbinsFor(thread, items), 'bobbin')}`
             : ''}</td
         ></tr
       >

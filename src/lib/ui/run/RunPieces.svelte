@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { actionOf } from '$lib/core/catalogue';
   import { placeOf, type HandStep } from '$lib/core/score';
   import { isPerHooping } from '$lib/core/time';
   import type { MaterialKind } from '$lib/core/catalogue';
