@@ -6,6 +6,8 @@ type MaterialTrait =
   'stabiliser' | 'tears' | 'washes' | 'melts' | 'sticks' | 'pile' | 'cloth' | 'keeps holes';
 interface MaterialRow {
   name: string;
+  /** until the maker chooses; one a material, so that layers can be told apart */
+  colour: string;
   thicknessMm: number;
   sewnMm: number;
   ply: number;
@@ -21,21 +23,21 @@ interface MaterialRow {
  * shrinks: in its first wash. seen: on the finished item, so that its colour matters. traits: what rules ask for.
  */
 export const MATERIALS = {
-  cotton: { name: 'cotton', thicknessMm: 0.3, sewnMm: 0.25, ply: 1, twoSided: false, woven: true, shrinks: true, seen: true, traits: ['cloth'] },
-  felt: { name: 'felt', thicknessMm: 1.2, sewnMm: 0.75, ply: 2, twoSided: false, woven: false, shrinks: false, seen: true, traits: ['cloth'] },
-  vinyl: { name: 'vinyl', thicknessMm: 0.8, sewnMm: 0.5, ply: 2, twoSided: false, woven: false, shrinks: false, seen: true, traits: ['cloth', 'melts', 'keeps holes'] },
-  batting: { name: 'batting', thicknessMm: 2.5, sewnMm: 0.5, ply: 3, twoSided: true, woven: false, shrinks: false, seen: false, traits: [] },
-  zip: { name: 'coil zip', thicknessMm: 1.4, sewnMm: 0.6, ply: 6, twoSided: false, woven: false, shrinks: false, seen: true, traits: [] },
-  film: { name: 'heavy film', thicknessMm: 0.2, sewnMm: 0.15, ply: 0.5, twoSided: false, woven: false, shrinks: false, seen: false, traits: ['stabiliser', 'tears', 'washes', 'melts'] },
-  'tear-away': { name: 'tear-away', thicknessMm: 0.2, sewnMm: 0.15, ply: 0.5, twoSided: false, woven: false, shrinks: false, seen: false, traits: ['stabiliser', 'tears'] },
-  'cut-away': { name: 'cut-away', thicknessMm: 0.3, sewnMm: 0.2, ply: 0.5, twoSided: false, woven: false, shrinks: false, seen: false, traits: ['stabiliser'] },
-  sticky: { name: 'sticky wash-away', thicknessMm: 0.25, sewnMm: 0.2, ply: 0.5, twoSided: true, woven: false, shrinks: false, seen: false, traits: ['stabiliser', 'tears', 'washes', 'sticks'] },
-  towelling: { name: 'towelling', thicknessMm: 3, sewnMm: 1.1, ply: 3, twoSided: true, woven: true, shrinks: true, seen: true, traits: ['cloth', 'pile'] },
-  topping: { name: 'topping film', thicknessMm: 0.05, sewnMm: 0.05, ply: 0.5, twoSided: true, woven: false, shrinks: false, seen: false, traits: ['tears', 'washes', 'melts'] },
-  mesh: { name: 'wash-away mesh', thicknessMm: 0.2, sewnMm: 0.15, ply: 0.5, twoSided: false, woven: false, shrinks: false, seen: false, traits: ['stabiliser', 'tears', 'washes'] },
-  'fusible-light': { name: 'light fusible', thicknessMm: 0.1, sewnMm: 0.05, ply: 0.5, twoSided: false, woven: false, shrinks: false, seen: false, traits: [] },
-  'fusible-heavy': { name: 'heavy fusible', thicknessMm: 0.2, sewnMm: 0.1, ply: 0.5, twoSided: false, woven: false, shrinks: false, seen: false, traits: [] },
-  interfacing: { name: 'interfacing', thicknessMm: 0.2, sewnMm: 0.1, ply: 0.5, twoSided: false, woven: false, shrinks: false, seen: false, traits: [] },
+  cotton: { name: 'cotton', colour: '#d9b48f', thicknessMm: 0.3, sewnMm: 0.25, ply: 1, twoSided: false, woven: true, shrinks: true, seen: true, traits: ['cloth'] },
+  felt: { name: 'felt', colour: '#b7a69a', thicknessMm: 1.2, sewnMm: 0.75, ply: 2, twoSided: false, woven: false, shrinks: false, seen: true, traits: ['cloth'] },
+  vinyl: { name: 'vinyl', colour: '#8d9aa5', thicknessMm: 0.8, sewnMm: 0.5, ply: 2, twoSided: false, woven: false, shrinks: false, seen: true, traits: ['cloth', 'melts', 'keeps holes'] },
+  batting: { name: 'batting', colour: '#efe9dc', thicknessMm: 2.5, sewnMm: 0.5, ply: 3, twoSided: true, woven: false, shrinks: false, seen: false, traits: [] },
+  zip: { name: 'coil zip', colour: '#7b8794', thicknessMm: 1.4, sewnMm: 0.6, ply: 6, twoSided: false, woven: false, shrinks: false, seen: true, traits: [] },
+  film: { name: 'heavy film', colour: '#cfdfe2', thicknessMm: 0.2, sewnMm: 0.15, ply: 0.5, twoSided: false, woven: false, shrinks: false, seen: false, traits: ['stabiliser', 'tears', 'washes', 'melts'] },
+  'tear-away': { name: 'tear-away', colour: '#e8e4d8', thicknessMm: 0.2, sewnMm: 0.15, ply: 0.5, twoSided: false, woven: false, shrinks: false, seen: false, traits: ['stabiliser', 'tears'] },
+  'cut-away': { name: 'cut-away', colour: '#e0dccf', thicknessMm: 0.3, sewnMm: 0.2, ply: 0.5, twoSided: false, woven: false, shrinks: false, seen: false, traits: ['stabiliser'] },
+  sticky: { name: 'sticky wash-away', colour: '#e7e2cf', thicknessMm: 0.25, sewnMm: 0.2, ply: 0.5, twoSided: true, woven: false, shrinks: false, seen: false, traits: ['stabiliser', 'tears', 'washes', 'sticks'] },
+  towelling: { name: 'towelling', colour: '#e6dccb', thicknessMm: 3, sewnMm: 1.1, ply: 3, twoSided: true, woven: true, shrinks: true, seen: true, traits: ['cloth', 'pile'] },
+  topping: { name: 'topping film', colour: '#dbe6ea', thicknessMm: 0.05, sewnMm: 0.05, ply: 0.5, twoSided: true, woven: false, shrinks: false, seen: false, traits: ['tears', 'washes', 'melts'] },
+  mesh: { name: 'wash-away mesh', colour: '#dfe7e4', thicknessMm: 0.2, sewnMm: 0.15, ply: 0.5, twoSided: false, woven: false, shrinks: false, seen: false, traits: ['stabiliser', 'tears', 'washes'] },
+  'fusible-light': { name: 'light fusible', colour: '#e9e6da', thicknessMm: 0.1, sewnMm: 0.05, ply: 0.5, twoSided: false, woven: false, shrinks: false, seen: false, traits: [] },
+  'fusible-heavy': { name: 'heavy fusible', colour: '#e3ddc8', thicknessMm: 0.2, sewnMm: 0.1, ply: 0.5, twoSided: false, woven: false, shrinks: false, seen: false, traits: [] },
+  interfacing: { name: 'interfacing', colour: '#eceae4', thicknessMm: 0.2, sewnMm: 0.1, ply: 0.5, twoSided: false, woven: false, shrinks: false, seen: false, traits: [] },
 } as const satisfies Record<string, MaterialRow>; // prettier-ignore
 export type MaterialKind = keyof typeof MATERIALS;
 export const hasTrait = (kind: MaterialKind, trait: MaterialTrait): boolean =>

@@ -6,7 +6,7 @@
 import { formatLength } from '../base';
 import { actionOf } from '../catalogue';
 import { keepToOneLine } from '../reading';
-import { applyStep, emptyStack, unhoopAt } from '../score';
+import { stacksOf, unhoopAt } from '../score';
 import { careRules } from './rules-care';
 import { materialRules } from './rules-material';
 import { hoopRules } from './rules-hoop';
@@ -49,8 +49,7 @@ export const openFindings = (findings: readonly Finding[]): Finding[] =>
 function contextOf(input: CheckInput): Context {
   const { score, reading, workshop } = input;
   const { steps } = score;
-  const stacks = [emptyStack()];
-  for (const step of steps) stacks.push(applyStep(stacks[stacks.length - 1], step, score));
+  const stacks = stacksOf(score);
   const unhoop = unhoopAt(steps);
   return {
     ...input,

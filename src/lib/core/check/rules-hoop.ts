@@ -12,7 +12,7 @@ export const hoopRules: Rule[] = [
     find: (c) =>
       c.hands.flatMap(({ step, at }): Found[] => {
         if (step.side !== 'back' || step.action !== 'lay' || c.before(at).view === 'back') return [];
-        const edit = c.build.edits.findLast((e) => e.kind === 'remove' && /flip/.test(e.stepId));
+        const edit = c.score.changed.findLast((s) => actionOf(s).effect === 'turn hoop');
         return [
           {
             stepId: step.id,

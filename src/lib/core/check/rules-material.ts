@@ -17,7 +17,7 @@ const changed = (c: Context, pieces: readonly ScorePiece[], change: Build['mater
     ...Object.fromEntries(pieces.map((p) => [p.id, { ...c.build.materials[p.id], ...change }])),
   },
 });
-const isApplique = (p: ScorePiece) => p.id.startsWith('applique');
+const isApplique = (p: ScorePiece) => p.tags.includes('applique');
 const offers = (c: Context, choice: string, school: string) =>
   techniqueById(c.score.technique).choices?.some(
     (o) => o.key === choice && o.schools.some((s) => s.key === school),

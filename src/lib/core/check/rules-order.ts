@@ -1,5 +1,5 @@
 import { shareSpanned } from '../base';
-import { hasTrait } from '../catalogue';
+import { actionOf, hasTrait } from '../catalogue';
 import { WHOLE_SHARE } from '../techniques';
 import { closesUp, insertionRange } from '../score';
 import type { Found, Rule } from './types';
@@ -79,9 +79,7 @@ export const orderRules: Rule[] = [
           step.action === 'lay' && step.face === 'down' && step.side === 'front' && closesUp(step, c.score),
       );
       if (!back || c.before(back.at).layers.some((l) => l.material === 'zip' && l.open)) return [];
-      const removed = c.build.edits.find(
-        (e) => (e.kind === 'remove' || e.kind === 'move') && e.stepId.endsWith(':open'),
-      );
+      const removed = c.score.changed.find((s) => s.action === 'open-zip');
       return [
         {
           stepId: back.step.id,
@@ -174,9 +172,7 @@ export const orderRules: Rule[] = [
           const there = c.before(at).layers.some((l) => l.pieceId === id);
           if (there || told.has(id)) return [];
           told.add(id);
-          const edit = c.build.edits.find(
-            (e) => (e.kind === 'remove' || e.kind === 'move') && /:lay/.test(e.stepId),
-          );
+          const edit = c.score.changed.find((s) => actionOf(s).effect === 'put' && s.pieces.includes(id));
           return [
             {
               stepId: step.id,
@@ -199,7 +195,7 @@ export const orderRules: Rule[] = [
         if (step.action !== 'lay' || step.side !== 'front') return [];
         const piece = step.pieces
           .map((id) => c.piece(id))
-          .find((p) => p?.size.rule === 'cover' && /-\d+$/.test(p.id));
+          .find((p) => p?.size.rule === 'cover' && p.round !== null);
         const line = piece && Object.values(piece.blocks).flat()[0];
         if (!piece || line === undefined) return [];
         const next = c.needles.find(

@@ -1,3 +1,4 @@
+import { editsWithout } from './words';
 import type { Found, Rule } from './types';
 
 /** Thread above, thread below. */
@@ -62,17 +63,14 @@ export const threadRules: Rule[] = [
       const shown = c.needles.find(({ step }) => step.bothSides);
       if (!shown || c.hands.some(({ step, at }) => step.action === 'bobbin' && !step.own && at < shown.at))
         return [];
-      const removed = c.build.edits.find((e) => e.kind === 'remove' && e.stepId.endsWith(':bobbin'));
+      const removed = c.score.changed.find((s) => s.action === 'bobbin');
       return [
         {
           stepId: shown.step.id,
           message: `Both sides of “${shown.step.title}” show, and no step puts a matching bobbin in.`,
           because: 'White bobbin thread shows at the edge and all over the back.',
           ...(removed && {
-            fix: {
-              label: 'Put the bobbin step back',
-              change: { edits: c.build.edits.filter((e) => e !== removed) },
-            },
+            fix: { label: 'Put the bobbin step back', change: editsWithout(c, removed.stepId) },
           }),
         },
       ];

@@ -143,7 +143,7 @@ function fusedTo(cut: CutPiece, piece: ScorePiece, heldBy: boolean): CutPiece[] 
     name: `${capital(MATERIALS[material].name)}, ${cut.name.toLowerCase()}`,
     purpose: `fused to the wrong side of ${cut.name.toLowerCase()}`,
     material,
-    colour: FUSED_COLOUR,
+    colour: MATERIALS[material].colour,
     prewash: 'no',
     arrow: 'none',
     mayTurn: true,
@@ -151,6 +151,4 @@ function fusedTo(cut: CutPiece, piece: ScorePiece, heldBy: boolean): CutPiece[] 
     ply: MATERIALS[material].ply,
   }));
 }
-/** Never seen; as the paper it comes on. */
-const FUSED_COLOUR = '#e9e6da';
 export const capital = (text: string) => text[0].toUpperCase() + text.slice(1);

@@ -1,13 +1,12 @@
 import { actionOf } from '../catalogue';
-import { applyStep, emptyStack } from './stack';
+import { inOtherWords, stacksOf } from './stack';
 import type { Score } from './types';
 
 /** For each hand step at the hoop: stays on (and what is loose), may come off, or must. */
 export function withHoopAdvice(score: Score): Score {
-  let stack = emptyStack();
-  const steps = score.steps.map((step) => {
-    const before = stack;
-    stack = applyStep(stack, step, score);
+  const stacks = stacksOf(score);
+  const steps = score.steps.map((step, i) => {
+    const [before, stack] = [stacks[i], stacks[i + 1]];
     if (step.kind === 'needle' || step.side === 'off' || !before.hooped) return step;
     if (step.hoop === 'off')
       return { ...step, hoopBecause: 'It cannot be done with the hoop on the machine.' };
@@ -27,5 +26,5 @@ export function withHoopAdvice(score: Score): Score {
       };
     return { ...step, hoop: 'may' as const, hoopBecause: 'Every piece is held.' };
   });
-  return { ...score, steps };
+  return inOtherWords(score, steps);
 }

@@ -1,15 +1,16 @@
 import { EDIT_WORDS, type ScoreEdit } from '../build';
 import { bareHand, threadStep } from './hand';
-import type { HandStep, NeedleStep, Step } from './types';
+import type { ChangedStep, HandStep, NeedleStep, Step } from './types';
 
 /** Applies the maker's edits in order. Edits that meet no step are kept in the build and told here, never dropped. */
 export function applyEdits(
   proposed: Step[],
   edits: readonly ScoreEdit[],
   threadByHand: boolean,
-): { steps: Step[]; stale: string[] } {
+): { steps: Step[]; changed: ChangedStep[]; stale: string[] } {
   let steps = proposed;
   const stale: string[] = [];
+  const changed: ChangedStep[] = [];
   for (const edit of edits) {
     const at = steps.findIndex((s) => s.id === edit.stepId);
     const isTwice = at >= 0 && (edit.kind === 'insert' || edit.kind === 'again');
@@ -47,12 +48,14 @@ export function applyEdits(
     else if (edit.kind === 'remove' && step.kind === 'needle' && step.again)
       // With its own repeat go the hand steps that led to it.
       steps = steps.filter((s) => s !== step && !s.id.startsWith(`${step.id}:`));
+    else if ((edit.kind === 'remove' || edit.kind === 'move') && step.kind === 'hand') {
+      changed.push({ stepId: step.id, action: step.action, pieces: step.pieces });
+      const rest = steps.toSpliced(at, 1);
+      steps = edit.kind === 'remove' ? rest : insertBefore(rest, step, edit.before);
+    }
     // Needle steps are what the tape sews; they can be neither moved nor taken out here.
-    else if (edit.kind === 'remove' && step.kind === 'hand') steps = steps.toSpliced(at, 1);
-    else if (edit.kind === 'move' && step.kind === 'hand')
-      steps = insertBefore(steps.toSpliced(at, 1), step, edit.before);
   }
-  return { steps, stale };
+  return { steps, changed, stale };
 }
 
 function insertBefore(steps: Step[], step: Step, before: string | null): Step[] {

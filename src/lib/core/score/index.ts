@@ -3,7 +3,7 @@
  * In: build and reading. Out: plain data; nothing here knows a screen.
  */
 export { makeScore, type ScoreOptions } from './make';
-export { applyStep, emptyStack, stackAt, describeStack, type Layer, type Stack } from './stack';
+export { stackAt, stacksOf, describeStack, type Layer, type Stack } from './stack';
 export { insertionRange, type InsertionRange } from './insertion-range';
 export { closesUp, isUnhoop, needsHands, placeOf, popsOut, unhoopAt } from './hand';
 export { SCISSORS_MM } from './trim';

@@ -1,3 +1,4 @@
+import { MATERIALS } from '../catalogue';
 import type { Numbers } from '../numbers';
 import { bareHand } from './hand';
 import type { Design, HandStep, NeedleStep, ScorePiece, Step } from './types';
@@ -102,7 +103,7 @@ const floatPiece = (id: string, name: string, blocks: number[]): ScorePiece => (
   name: `Float under ${name}`,
   purpose: 'under a dense motif',
   material: 'tear-away',
-  colour: '#e8e4d8',
+  colour: MATERIALS['tear-away'].colour,
   layers: 1,
   traits: [],
   fusible: 'none',
@@ -112,6 +113,8 @@ const floatPiece = (id: string, name: string, blocks: number[]): ScorePiece => (
   marginMm: null,
   cutTo: null,
   mayTurn: null,
+  round: null,
+  tags: [],
   size: { rule: 'float', over: ['motif'] },
   blocks: { motif: blocks },
 });

@@ -17,6 +17,7 @@ import { applyEdits } from './edit';
 import { bareHand, threadStep, withCautions, type HandParts } from './hand';
 import { insertSteps } from './insert';
 import { blocksOf, piecesOf } from './pieces';
+import { inOtherWords } from './stack';
 import { isCovered, tightTrim } from './trim';
 import type { Machine } from '../workshop';
 import type { Design, HandStep, NeedleStep, Score, ScorePiece, Step } from './types';
@@ -55,17 +56,18 @@ export function makeScore(build: Build, design: Design, options: ScoreOptions): 
   const steps = proposed(filling, inserted.before);
   const threadByHand = options.machine.kind === 'one-needle';
   const threaded = threadByHand ? withThreads(steps, build) : steps;
-  const { steps: edited, stale } = applyEdits(threaded, build.edits, threadByHand);
+  const { steps: edited, changed, stale } = applyEdits(threaded, build.edits, threadByHand);
   const score: Score = {
     steps: numbered(edited),
     pieces: inserted.pieces,
     technique: match.technique.id,
     schools,
     fit: match.fit,
+    changed,
     stale,
   };
   const advised = withHoopAdvice(score);
-  return { ...advised, steps: withCautions(advised.steps, options) };
+  return inOtherWords(advised, withCautions(advised.steps, options));
 }
 
 /** @param insertedBefore steps of inserted designs, by the block before which they stand */

@@ -1,26 +1,7 @@
 import type { Build } from '../build';
-import type { MaterialKind } from '../catalogue';
+import { MATERIALS } from '../catalogue';
 import { inSchools, type Match, type PieceTemplate, type Schools } from '../techniques';
 import type { ScorePiece } from './types';
-
-/** Quiet defaults until the maker chooses; one colour a material, so that layers can be told apart. */
-const COLOURS: Record<MaterialKind, string> = {
-  cotton: '#d9b48f',
-  felt: '#b7a69a',
-  vinyl: '#8d9aa5',
-  batting: '#efe9dc',
-  zip: '#7b8794',
-  film: '#cfdfe2',
-  'tear-away': '#e8e4d8',
-  'cut-away': '#e0dccf',
-  mesh: '#dfe7e4',
-  sticky: '#e7e2cf',
-  towelling: '#e6dccb',
-  topping: '#dbe6ea',
-  'fusible-light': '#e9e6da',
-  'fusible-heavy': '#e3ddc8',
-  interfacing: '#eceae4',
-};
 
 /** Id of a piece: its key, with the round behind it where there are several. */
 const pieceId = (template: PieceTemplate, round: number) =>
@@ -61,7 +42,7 @@ function pieceOf(template: PieceTemplate, round: number, match: Match, build: Bu
     name: own?.name ?? (template.part ? `${template.name} ${round}` : template.name),
     purpose: template.purpose,
     material,
-    colour: own?.colour ?? COLOURS[material],
+    colour: own?.colour ?? MATERIALS[material].colour,
     layers: own?.layers ?? template.layers ?? 1,
     traits: own?.traits ?? [],
     fusible: own?.fusible ?? 'none',
@@ -73,6 +54,8 @@ function pieceOf(template: PieceTemplate, round: number, match: Match, build: Bu
     mayTurn: own?.mayTurn ?? null,
     size: template.size,
     blocks,
+    round: template.part ? round : null,
+    tags: template.tags ?? [],
   };
 }
 

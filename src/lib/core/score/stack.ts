@@ -32,16 +32,32 @@ export interface Stack {
   turned: boolean;
 }
 
+/** The layers of a score are folded once, whoever asks. */
+const folded = new WeakMap<Pick<Score, 'steps' | 'pieces'>, readonly Stack[]>();
 /**
- * The layers after step i (0-based), front to back. A pure walk over the steps: the cross-section, checks and
- * the printed sheet all come from it.
+ * The layers before step i, front to back, and after the last. A pure walk over the steps: the cross-section, checks, thread
+ * and the printed sheet all come from it.
  */
-export function stackAt(score: Score, i: number): Stack {
-  let stack = emptyStack();
-  for (let k = 0; k <= i && k < score.steps.length; k++) stack = applyStep(stack, score.steps[k], score);
-  return stack;
+export function stacksOf(score: Pick<Score, 'steps' | 'pieces'>): readonly Stack[] {
+  const known = folded.get(score);
+  if (known) return known;
+  const stacks = [emptyStack()];
+  for (const step of score.steps) stacks.push(applyStep(stacks[stacks.length - 1], step, score));
+  folded.set(score, stacks);
+  return stacks;
 }
-export const emptyStack = (): Stack => ({
+/** The layers after step i (0-based). */
+export const stackAt = (score: Pick<Score, 'steps' | 'pieces'>, i: number): Stack => {
+  const stacks = stacksOf(score);
+  return stacks[Math.max(0, Math.min(i + 1, stacks.length - 1))];
+};
+/** A score whose steps say other words, and do the same to the layers. */
+export function inOtherWords<S extends Pick<Score, 'steps' | 'pieces'>>(score: S, steps: S['steps']): S {
+  const said = { ...score, steps };
+  folded.set(said, stacksOf(score));
+  return said;
+}
+const emptyStack = (): Stack => ({
   layers: [],
   view: 'front',
   hooped: false,
@@ -50,7 +66,7 @@ export const emptyStack = (): Stack => ({
 });
 
 /** The stack after one more step; the one before stays as it is. */
-export function applyStep(before: Stack, step: Step, score: Score): Stack {
+function applyStep(before: Stack, step: Step, score: Pick<Score, 'pieces'>): Stack {
   const stack: Stack = { ...before, layers: before.layers.map((l) => ({ ...l, now: false })) };
   if (step.kind === 'needle') {
     // The hoop goes into the machine front up, whatever was done on its back.
@@ -112,7 +128,7 @@ function faceFromFront(face: Face | undefined, side: string): Face {
   return up === (side !== 'back') ? 'up' : 'down';
 }
 
-function put(stack: Stack, score: Score, id: string, side: Layer['side'], face: Face) {
+function put(stack: Stack, score: Pick<Score, 'pieces'>, id: string, side: Layer['side'], face: Face) {
   const piece = score.pieces.find((p) => p.id === id);
   if (!piece) return;
   const layer: Layer = {

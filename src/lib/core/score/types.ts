@@ -2,7 +2,7 @@ import type { Build, Insertion, Trait } from '../build';
 import type { NumberId } from '../numbers';
 import type { Reading, Role } from '../reading';
 import type { Action, CautionKey, MaterialKind } from '../catalogue';
-import type { Face, HoldKey, HoopAdvice, Schools, Side, SizeRule, Use } from '../techniques';
+import type { Face, PieceTag, HoldKey, HoopAdvice, Schools, Side, SizeRule, Use } from '../techniques';
 
 interface StepBase {
   id: string;
@@ -86,6 +86,16 @@ export interface ScorePiece {
   mayTurn: boolean | null;
   size: SizeRule;
   blocks: Record<string, number[]>;
+  /** of a part that is repeated, from 1; null: there is one */
+  round: number | null;
+  tags: readonly PieceTag[];
+}
+
+/** A hand step of the technique that the maker took out or moved. */
+export interface ChangedStep {
+  stepId: string;
+  action: Action;
+  pieces: string[];
 }
 
 export interface Score {
@@ -95,6 +105,8 @@ export interface Score {
   schools: Schools;
   /** 0-1: how well the technique fits the reading */
   fit: number;
+  /** taken out or moved by the maker */
+  changed: ChangedStep[];
   /** edits that no longer meet a step, in words */
   stale: string[];
 }

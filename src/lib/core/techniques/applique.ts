@@ -21,8 +21,8 @@ export const applique: Technique = {
   pieces: [
     { key: 'base', name: 'Base', purpose: 'hooped with the cloth', material: 'tear-away', size: { rule: 'hoop' } },
     { key: 'cloth', name: 'Cloth', purpose: 'ground, hooped', material: 'cotton', size: { rule: 'hoop' } },
-    { key: 'applique', name: 'Appliqué', purpose: 'laid on the cloth', material: 'cotton', part: 'applique', size: { rule: 'cover', by: ['place', 'tack'], margin: 'front' }, school: ['cut:trim'] },
-    { key: 'applique', name: 'Appliqué', purpose: 'laid on the cloth, cut to shape', material: 'cotton', part: 'applique', size: { rule: 'shape', by: ['place'] }, school: ['cut:pre-cut'] },
+    { key: 'applique', name: 'Appliqué', purpose: 'laid on the cloth', material: 'cotton', part: 'applique', size: { rule: 'cover', by: ['place', 'tack'], margin: 'front' }, tags: ['applique'], school: ['cut:trim'] },
+    { key: 'applique', name: 'Appliqué', purpose: 'laid on the cloth, cut to shape', material: 'cotton', part: 'applique', size: { rule: 'shape', by: ['place'] }, tags: ['applique'], school: ['cut:pre-cut'] },
     { key: 'topping', name: 'Topping', purpose: 'over what is sewn last', material: 'topping', size: { rule: 'cover', by: ['design'], margin: 'front' }, school: ['topping:film'] },
   ],
   start: [{ ...hoopUp('cloth and base together'), pieces: ['cloth', 'base'] }],

@@ -50,6 +50,7 @@ export {
   type Face,
   type HandTemplate,
   type HoopAdvice,
+  type PieceTag,
   type PieceTemplate,
   type School,
   type Side,

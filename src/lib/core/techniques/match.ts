@@ -35,8 +35,16 @@ interface State {
  * the best path through its slots (Viterbi), where slots may be left out and parts repeated at a price.
  */
 export function matchTechnique(technique: Technique, reading: Reading): Match {
-  return technique.anyOrder ? matchByRole(technique, reading) : matchInOrder(technique, reading);
+  const known = matched.get(reading) ?? new Map<Technique, Match>();
+  matched.set(reading, known);
+  const match =
+    known.get(technique) ??
+    (technique.anyOrder ? matchByRole(technique, reading) : matchInOrder(technique, reading));
+  known.set(technique, match);
+  return match;
 }
+/** A technique is laid onto a reading once, whoever asks: for the choice of one, and for each plan. */
+const matched = new WeakMap<Reading, Map<Technique, Match>>();
 
 const fitOf = (slot: Slot, reading: Reading, block: number) => {
   const { value, confidence } = reading.blocks[block].role;

@@ -40,8 +40,8 @@ export const filmPatch: Technique = {
     { key: 'base', name: 'Film', purpose: 'hooped', material: 'film', size: { rule: 'hoop' }, school: ['base:film'] },
     { key: 'base', name: 'Base', purpose: 'hooped', material: 'mesh', layers: 2, size: { rule: 'hoop' }, school: ['base:wash'] },
     { key: 'blank', name: 'Blank', purpose: 'body of the patch, cut to the line', material: 'felt', size: { rule: 'shape', by: ['die-line'] } },
-    { key: 'applique', name: 'Appliqué', purpose: 'laid on the blank', material: 'cotton', part: 'applique', size: { rule: 'cover', by: ['piece-place', 'piece-tack'], margin: 'front' }, school: ['cut:trim'] },
-    { key: 'applique', name: 'Appliqué', purpose: 'laid on the blank, cut to shape', material: 'cotton', part: 'applique', size: { rule: 'shape', by: ['piece-place'] }, school: ['cut:pre-cut'] },
+    { key: 'applique', name: 'Appliqué', purpose: 'laid on the blank', material: 'cotton', part: 'applique', size: { rule: 'cover', by: ['piece-place', 'piece-tack'], margin: 'front' }, tags: ['applique'], school: ['cut:trim'] },
+    { key: 'applique', name: 'Appliqué', purpose: 'laid on the blank, cut to shape', material: 'cotton', part: 'applique', size: { rule: 'shape', by: ['piece-place'] }, tags: ['applique'], school: ['cut:pre-cut'] },
     { key: 'backing', name: 'Fusible for the back', purpose: 'so that it can be ironed on', material: 'fusible-heavy', size: { rule: 'cover', by: ['border'], margin: 'front' }, school: ['attach:fusible'] },
   ],
   start: [

@@ -101,6 +101,8 @@ export type SizeRule =
   | { rule: 'float'; over: string[] }
   | { rule: 'hoop' };
 
+/** applique: laid on the item and held by its edge alone. */
+export type PieceTag = 'applique';
 export interface PieceTemplate {
   key: string;
   name: string;
@@ -112,6 +114,8 @@ export interface PieceTemplate {
   /** lies on top of each other, 1 unless said */
   layers?: number;
   school?: string[];
+  /** what rules ask for */
+  tags?: PieceTag[];
 }
 
 export interface Technique {

@@ -5,7 +5,7 @@
 import type { Build } from '../build';
 import type { Numbers } from '../numbers';
 import { LENGTH_BIN_MM, type BlockReading, type Reading } from '../reading';
-import { applyStep, emptyStack, type NeedleStep, type Score, type Stack } from '../score';
+import { stacksOf, type NeedleStep, type Score, type Stack } from '../score';
 import { MATERIALS } from '../catalogue';
 import type { Machine } from '../workshop';
 
@@ -115,18 +115,17 @@ export function planThread(
     tooLong: [],
   };
   const metres = new Map<string, { name: string; colour: string; metres: number }>();
-  let stack = emptyStack();
+  const stacks = stacksOf(score);
   let holds = fine;
   let left = startM === undefined ? holds : startM;
-  for (const step of score.steps) {
-    stack = applyStep(stack, step, score);
+  for (const [i, step] of score.steps.entries()) {
     if (step.kind === 'hand') {
       // A bobbin of the top thread is fresh, and holds less.
       if (step.action === 'bobbin') left = holds = step.own ? fine : matched;
       continue;
     }
     if (step.skipped) continue;
-    const needs = blockThread(reading.blocks[step.block], stackThickness(stack, score), numbers);
+    const needs = blockThread(reading.blocks[step.block], stackThickness(stacks[i + 1], score), numbers);
     plan.steps[step.id] = needs;
     plan.topM += needs.topM;
     plan.bobbinM += needs.bobbinM;
