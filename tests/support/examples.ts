@@ -1,4 +1,5 @@
 import { roleOverrides, type Build } from '$lib/core/build';
+import { checkPlan, type Finding } from '$lib/core/check';
 import { planBuild, proposeBuild, tapeIdOf } from '$lib/core/plan';
 import { readDesign, type Reading } from '$lib/core/reading';
 import { writeTape, type Tape } from '$lib/core/tape';
@@ -20,7 +21,15 @@ export function example(tape: Tape, change: Partial<Build> = {}, workshop: Works
     }),
     ...change,
   };
-  return { reading, bytes, build, workshop, plan: planBuild(build, reading, workshop) };
+  const plan = planBuild(build, reading, workshop);
+  return {
+    reading,
+    bytes,
+    build,
+    workshop,
+    plan,
+    findings: checkPlan({ build, plan, workshop, today: null }),
+  };
 }
 /** A maker's workshop with a few of their own figures. */
 export const workshopWith = (numbers: Workshop['numbers'], change: Partial<Workshop> = {}): Workshop => ({
@@ -28,3 +37,11 @@ export const workshopWith = (numbers: Workshop['numbers'], change: Partial<Works
   ...change,
   numbers,
 });
+/** What the check says of a build, planned anew. */
+export const findingsOf = (
+  build: Build,
+  reading: Reading,
+  workshop: Workshop,
+  inserted: Record<string, Reading> = {},
+  today: string | null = null,
+): Finding[] => checkPlan({ build, plan: planBuild(build, reading, workshop, inserted), workshop, today });

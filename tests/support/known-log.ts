@@ -42,7 +42,7 @@ const breakShare = (plan: BuildPlan) =>
   plan.score.steps.reduce(
     (sum, s) =>
       sum +
-      plan.times[s.id].terms
+      plan.time.steps[s.id].terms
         .filter((t) => t.number === 'stitch.breakRate')
         .reduce((a, t) => a + t.seconds, 0),
     0,
@@ -50,7 +50,7 @@ const breakShare = (plan: BuildPlan) =>
 /** Seconds of an item, thread breaks left out. */
 export const totalOf = (e: Example, workshop: Workshop): number => {
   const plan = planBuild(e.build, e.reading, workshop);
-  return plan.item.itemSeconds - breakShare(plan);
+  return plan.time.item.itemSeconds - breakShare(plan);
 };
 
 /** Runs as the true workroom would log them, planned by the one that is known. outliers: share of hand steps. */
@@ -75,7 +75,7 @@ export function knownLog(
     const events: RunEvent[] = [{ type: 'started', at: n * 1e8 }];
     let at = n * 1e8;
     run.score.steps.forEach((step, index) => {
-      const time = real.times[step.id];
+      const time = real.time.steps[step.id];
       const breaks = time.terms
         .filter((t) => t.number === 'stitch.breakRate')
         .reduce((a, t) => a + t.seconds, 0);

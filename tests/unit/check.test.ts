@@ -3,7 +3,6 @@ import type { Build, Trait } from '$lib/core/build';
 import { RULES, type Finding } from '$lib/core/check';
 import { circle, closePath, offset, rectangle, run, satin, tatami, TapeMaker } from '$lib/core/outline';
 import type { Path } from '$lib/core/base';
-import { planBuild } from '$lib/core/plan';
 import { readDesign } from '$lib/core/reading';
 import { readTape, type Tape } from '$lib/core/tape';
 import { newWorkshop, type Workshop } from '$lib/core/workshop';
@@ -11,7 +10,7 @@ import { bib, coaster, crewPatch, demoWorkroom, pouch, tailTab, windStar } from 
 import { gullPennant } from '$lib/demo/designs/gull-pennant';
 import { openOutline, placement } from '../support/labelled/blocks';
 import { Dice } from '../support/labelled/types';
-import { example, workshopWith } from '../support/examples';
+import { example, workshopWith, findingsOf } from '../support/examples';
 
 type Change = Partial<Build>;
 const shop = newWorkshop();
@@ -33,7 +32,7 @@ const twoHeads: Workshop = {
 };
 const check = (tape: Tape, change: Change = {}, workshop = shop, today?: string): Finding[] => {
   const { build, reading } = example(tape, change, workshop);
-  return planBuild(build, reading, workshop, {}, today).findings;
+  return findingsOf(build, reading, workshop, {}, today);
 };
 const sewn = (...blocks: Path[][]): Tape => {
   const maker = new TapeMaker('TEST');
@@ -162,10 +161,10 @@ describe('the plan check', () => {
     let tried = 0;
     for (const [tape, change, workshop] of tapes) {
       const { build, reading } = example(tape, change, workshop);
-      for (const { id, stepId, fix } of planBuild(build, reading, workshop).findings) {
+      for (const { id, stepId, fix } of findingsOf(build, reading, workshop)) {
         if (!fix) continue;
         tried++;
-        const after = planBuild({ ...build, ...fix.change }, reading, workshop).findings;
+        const after = findingsOf({ ...build, ...fix.change }, reading, workshop);
         expect(
           after.filter((f) => f.id === id && f.stepId === stepId),
           `${id}: ${fix.label}`,
@@ -191,7 +190,7 @@ describe('the plan check', () => {
         return readDesign(tape.value, { trimJumps: 3 });
       };
       const inserted = Object.fromEntries(build.insertions.map((i, k) => [i.id, read(tapes[k + 1].bytes)]));
-      const { findings } = planBuild(build, read(tapes[0].bytes), workshop, inserted);
+      const findings = findingsOf(build, read(tapes[0].bytes), workshop, inserted);
       return [build.name, findings.filter((f) => !f.silenced).map((f) => f.id)];
     });
     expect(Object.fromEntries(said)).to.deep.equal({

@@ -17,7 +17,7 @@ describe('the score on two staves', () => {
         fc.integer({ min: 900, max: 3000 }),
         fc.constantFrom(...examples),
         (width, { plan, reading }) => {
-          const { placed } = layoutScore(plan.score, plan.times, reading.blocks, width);
+          const { placed } = layoutScore(plan.score, plan.time.steps, reading.blocks, width);
           let x = 0;
           for (const p of placed) {
             expect(p.x).to.be.closeTo(x, 1e-6);
@@ -32,19 +32,19 @@ describe('the score on two staves', () => {
   });
   it('gives the longer step the wider place, on the stave of who does it', () => {
     const { plan, reading } = examples[0];
-    const { placed } = layoutScore(plan.score, plan.times, reading.blocks, 1100);
+    const { placed } = layoutScore(plan.score, plan.time.steps, reading.blocks, 1100);
     for (const a of placed)
       for (const b of placed) if (a.seconds > b.seconds) expect(a.width).to.be.at.least(b.width - 1e-6);
     for (const p of placed) expect(p.stave).to.equal(p.step.kind === 'needle' ? 'needle' : 'hands');
   });
   it('draws a bar line at each of the 14 stops, none after the last block', () => {
     const { plan, reading } = examples[0];
-    const { bars } = layoutScore(plan.score, plan.times, reading.blocks, 1100);
+    const { bars } = layoutScore(plan.score, plan.time.steps, reading.blocks, 1100);
     expect(bars.map((b) => b.label)).to.deep.equal(Array.from({ length: 14 }, (_, i) => String(i + 1)));
   });
   it('puts work on the back of the hoop on the lowest line', () => {
     const { plan, reading } = examples[0];
-    const { placed } = layoutScore(plan.score, plan.times, reading.blocks, 1100);
+    const { placed } = layoutScore(plan.score, plan.time.steps, reading.blocks, 1100);
     const level = (title: string) => placed.find((p) => p.step.title === title)?.level;
     expect([level('Lay the zip'), level('Turn'), level('Lay back lining')]).to.deep.equal([0, 1, 2]);
   });

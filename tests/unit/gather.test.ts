@@ -27,9 +27,9 @@ const demand = (name: string, tape: Tape, change: Partial<Build> = {}): CutDeman
   const { plan } = example(tape, change);
   return {
     build: { id: name, name },
-    pieces: plan.pieces,
+    pieces: plan.cut.pieces,
     scorePieces: plan.score.pieces,
-    notions: plan.notions,
+    notions: plan.cut.notions,
     order: plan.order,
   };
 };

@@ -30,9 +30,9 @@ function hoopOf(widthMm: number, heightMm: number): Workshop {
   return { ...workshop, hoops: [{ ...workshop.hoops[0], widthMm, heightMm }] };
 }
 const begin = (drawn: Tape, change = {}, workshop = roomy) => {
-  const { build, plan, reading } = example(drawn, change, workshop);
+  const { build, plan, reading, findings } = example(drawn, change, workshop);
   const run = newRun(build, plan, workshop, { id: 'r', now: 0, madeBefore: 0 });
-  return { run, plan, design: { tape: drawn, blocks: reading.blocks } };
+  return { run, plan, findings, design: { tape: drawn, blocks: reading.blocks } };
 };
 const count = ({ kind }: Tape, { from, to }: Block) =>
   kind.subarray(from, to).filter((k) => k === STITCH).length;
@@ -95,8 +95,13 @@ describe('the tape of a hooping', () => {
         (design, w, h, repeats) => {
           const started = begin(design, { order: { quantity: repeats, repeats } }, hoopOf(w, h));
           const tape = hoopingTape(started.run, started.design);
-          const { field, size, findings, score, numbers } = started.plan;
-          const fits = !findings.some((f) => f.id === (repeats > 1 ? 'repeats' : 'too-large'));
+          const {
+            score,
+            numbers,
+            design: { size },
+            hooping: { field },
+          } = started.plan;
+          const fits = !started.findings.some((f) => f.id === (repeats > 1 ? 'repeats' : 'too-large'));
           expect(tape !== null).to.equal(fits);
           if (!tape) return;
           made++;

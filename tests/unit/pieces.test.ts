@@ -7,13 +7,13 @@ import { example, workshopWith } from '../support/examples';
 
 const planOf = (tape: Tape, change: Partial<Build> = {}) => example(tape, change).plan;
 const pieceOf = (tape: Tape, id: string, change: Partial<Build> = {}): CutPiece =>
-  planOf(tape, change).pieces.find((p) => p.id === id)!;
+  planOf(tape, change).cut.pieces.find((p) => p.id === id)!;
 const side = (piece: CutPiece) => [piece.width.cutMm, piece.height.cutMm];
 
 describe('a piece as it is cut', () => {
   it('opened flat holds all it must cover, and is as large as it is said to be', () => {
     for (const tape of [pouch(), bib(), coaster(), gullPennant(), tailTab()])
-      for (const p of planOf(tape).pieces) {
+      for (const p of planOf(tape).cut.pieces) {
         if (!p.flat || !p.covers) continue;
         expect(p.flat.maxX - p.flat.minX, p.name).to.be.closeTo(p.width.cutMm, 1e-6);
         expect(p.flat.maxY - p.flat.minY, p.name).to.be.closeTo(p.height.cutMm, 1e-6);
@@ -43,23 +43,23 @@ describe('a piece as it is cut', () => {
     const rectangle = pieceOf(coaster(), 'front');
     expect([shape.preCut, rectangle.preCut]).to.deep.equal([true, false]);
     expect(rectangle.width.sumMm - shape.width.sumMm).to.be.closeTo(24, 1e-6);
-    const pennant = planOf(gullPennant(), { schools: { cut: 'pre-cut' } }).pieces.find((p) => p.preCut)!;
+    const pennant = planOf(gullPennant(), { schools: { cut: 'pre-cut' } }).cut.pieces.find((p) => p.preCut)!;
     const trimmed = pieceOf(gullPennant(), pennant.id, { schools: { cut: 'pre-cut' }, materials: { [pennant.id]: { cutTo: 'rectangle' } } }); // prettier-ignore
     expect(trimmed.preCut).to.equal(false);
     expect(trimmed.width.sumMm).to.be.above(pennant.width.sumMm);
   });
   it('brings its fusible and its interfacing with it, in its own size', () => {
     const plan = planOf(bib(), { materials: { front: { fusible: 'heavy', interfacing: true } } });
-    const front = plan.pieces.find((p) => p.id === 'front')!;
-    const fused = plan.pieces.filter((p) => p.of === 'front');
+    const front = plan.cut.pieces.find((p) => p.id === 'front')!;
+    const fused = plan.cut.pieces.filter((p) => p.of === 'front');
     expect(fused.map((p) => p.material)).to.deep.equal(['interfacing', 'fusible-heavy']);
     for (const p of fused) expect(side(p)).to.deep.equal(side(front));
     // Cotton 1, with what is fused to it half a layer more each.
     expect(front.ply).to.equal(2);
-    expect(planOf(bib()).pieces.some((p) => p.of)).to.equal(false);
+    expect(planOf(bib()).cut.pieces.some((p) => p.of)).to.equal(false);
   });
   it('pre-cut and fused is cut from its wrong side, so its template is mirrored', () => {
-    const { pieces } = planOf(gullPennant(), { schools: { cut: 'pre-cut' } });
+    const { pieces } = planOf(gullPennant(), { schools: { cut: 'pre-cut' } }).cut;
     const shaped = pieces.filter((p) => p.preCut && !p.of);
     expect(shaped.length).to.be.above(0);
     expect(shaped.every((p) => p.mirrored)).to.equal(true);
@@ -87,7 +87,7 @@ describe('a piece as it is cut', () => {
 
 describe('what an item takes beside its pieces', () => {
   const amount = (tape: Tape, notion: string, change: Partial<Build> = {}) =>
-    planOf(tape, change).notions.find((n) => n.notion === notion)?.amount;
+    planOf(tape, change).cut.notions.find((n) => n.notion === notion)?.amount;
 
   it('a snap is two caps, a socket and a stud; two snaps are twice that', () => {
     expect(['snap cap', 'snap socket', 'snap stud'].map((n) => amount(tailTab(), n))).to.deep.equal([4, 2, 2]); // prettier-ignore
@@ -97,10 +97,10 @@ describe('what an item takes beside its pieces', () => {
   it('a ribbon is its loop twice and the seam', () => {
     expect(amount(tailTab(), 'ribbon', { schools: { closure: 'ribbon' } })).to.be.closeTo(0.14, 1e-9);
     const longer = example(tailTab(), { schools: { closure: 'ribbon' } }, workshopWith({ 'cut.ribbonLoop': 100 })); // prettier-ignore
-    expect(longer.plan.notions.find((n) => n.notion === 'ribbon')?.amount).to.be.closeTo(0.22, 1e-9);
+    expect(longer.plan.cut.notions.find((n) => n.notion === 'ribbon')?.amount).to.be.closeTo(0.22, 1e-9);
   });
   it('a zip is longer than its window, and tape goes along the sides that are taped', () => {
-    const zip = planOf(pouch()).notions.find((n) => n.notion === 'zip')!;
+    const zip = planOf(pouch()).cut.notions.find((n) => n.notion === 'zip')!;
     const piece = pieceOf(pouch(), 'zip');
     expect([zip.amount, zip.lengthMm]).to.deep.equal([1, Math.max(...side(piece))]);
     expect(amount(pouch(), 'paper tape')).to.be.above(1);
@@ -123,7 +123,7 @@ describe('what an item takes beside its pieces', () => {
 describe('laying ready', () => {
   it('lists pieces, thread, bobbins, small parts, tools and the needle, each once', () => {
     const { build, plan } = example(tailTab(), { order: { quantity: 8, repeats: 4 } });
-    const lines = gatherChecklist(build, plan, plan.notions, 'mm');
+    const lines = gatherChecklist(build, plan, plan.cut.notions, 'mm');
     const { load, hoopings } = plan.order;
     const has = (text: string) => lines.some((l) => l.text.startsWith(text));
     expect(has(`${load} × Front, `)).to.equal(true);

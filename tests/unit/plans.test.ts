@@ -66,7 +66,7 @@ describe('units', () => {
 describe('cut sizes', () => {
   const { plan } = example(pouch());
   const size = (id: string) => {
-    const piece = plan.pieces.find((p) => p.id === id)!;
+    const piece = plan.cut.pieces.find((p) => p.id === id)!;
     return [piece.width.cutMm, piece.height.cutMm];
   };
 
@@ -84,15 +84,15 @@ describe('cut sizes', () => {
     expect(size('lining-lower')[1]).to.equal(125);
   });
   it('says where a size comes from', () => {
-    const back = plan.pieces.find((p) => p.id === 'lining-back')!;
+    const back = plan.cut.pieces.find((p) => p.id === 'lining-back')!;
     expect(explainDimension(back.width, 'mm')).to.equal('220\u00a0mm = outline 180 + 2 × margin 20');
-    const upper = plan.pieces.find((p) => p.id === 'upper')!;
+    const upper = plan.cut.pieces.find((p) => p.id === 'upper')!;
     expect(explainDimension(upper.height, 'mm')).to.equal(
       '40\u00a0mm = seam to far edge 19 + past the seam 6 + margin 12, up from 37',
     );
   });
   it('cuts to quarter inches when the maker works in inches', () => {
-    const inches = example(pouch(), {}, workshopWith({}, { unit: 'inch' })).plan.pieces.find(
+    const inches = example(pouch(), {}, workshopWith({}, { unit: 'inch' })).plan.cut.pieces.find(
       (p) => p.id === 'lining-back',
     )!;
     expect(inches.width.cutMm / 6.35).to.be.closeTo(35, 1e-6);
@@ -104,12 +104,12 @@ describe('cut sizes', () => {
     magnetic.hoops = [
       { id: 'f', name: 'frame', widthMm: 330, heightMm: 410, magnetic: true, machineId: 'machine-1' },
     ];
-    const base = example(crewPatch(), {}, magnetic).plan.pieces.find((p) => p.id === 'base')!;
+    const base = example(crewPatch(), {}, magnetic).plan.cut.pieces.find((p) => p.id === 'base')!;
     expect([base.width.sumMm, base.height.sumMm]).to.deep.equal([394, 474]);
   });
   it('covers every point of the lines that must catch it, for every piece of every demo build', () => {
     for (const tape of [pouch(), crewPatch(), tailTab()])
-      for (const piece of example(tape).plan.pieces)
+      for (const piece of example(tape).plan.cut.pieces)
         if (piece.covers && piece.lies) {
           expect(piece.width.cutMm).to.be.at.least(piece.covers.maxX - piece.covers.minX - 1e-6);
           expect(piece.height.cutMm).to.be.at.least(piece.covers.maxY - piece.covers.minY - 1e-6);
@@ -141,7 +141,7 @@ describe('time', () => {
       .done();
     const held = example(tape, { technique: 'patch-border' });
     const free = example(tape, { technique: 'applique' });
-    const border = (of: typeof held) => of.plan.times.n2;
+    const border = (of: typeof held) => of.plan.time.steps.n2;
     const sewing = (of: typeof held) => border(of).terms[0].seconds;
     expect(sewing(held) / sewing(free)).to.be.closeTo(600 / 350, 1e-9);
     expect(border(held).freeSeconds).to.equal(0);
@@ -154,29 +154,29 @@ describe('time', () => {
     const [screw, magnet] = [example(tailTab()), example(tailTab(), {}, magnetic)];
     expect(first(magnet)).to.have.property('cautions').that.includes('magnet');
     expect(first(screw)).to.have.property('cautions').that.does.not.include('magnet');
-    expect(screw.plan.times[first(screw).id].seconds - magnet.plan.times[first(magnet).id].seconds).to.equal(
-      90 - 35,
-    );
+    expect(
+      screw.plan.time.steps[first(screw).id].seconds - magnet.plan.time.steps[first(magnet).id].seconds,
+    ).to.equal(90 - 35);
   });
   it('trims by the length of the line: 5 s a centimetre', () => {
     const { plan, reading } = example(pouch());
     const trim = plan.score.steps.find((s) => s.title === 'Trim batting')!;
     const cm = reading.blocks[1].perimeterMm! / 10;
-    expect(plan.times[trim.id].terms[0].seconds).to.be.closeTo(cm * 5, 1e-6);
+    expect(plan.time.steps[trim.id].terms[0].seconds).to.be.closeTo(cm * 5, 1e-6);
   });
   it('every step is the sum of its terms, the item the sum of its steps', () => {
     for (const tape of [pouch(), crewPatch(), tailTab()]) {
       const { plan } = example(tape);
-      const total = plan.score.steps.reduce((sum, s) => sum + plan.times[s.id].seconds, 0);
-      expect(plan.item.itemSeconds).to.be.closeTo(total, 1e-6);
-      for (const { seconds, terms } of Object.values(plan.times))
+      const total = plan.score.steps.reduce((sum, s) => sum + plan.time.steps[s.id].seconds, 0);
+      expect(plan.time.item.itemSeconds).to.be.closeTo(total, 1e-6);
+      for (const { seconds, terms } of Object.values(plan.time.steps))
         expect(terms.reduce((sum, t) => sum + t.seconds, 0)).to.be.closeTo(seconds, 1e-9);
     }
   });
   it("follows the maker's own figures at once", () => {
     const slow = example(pouch(), {}, workshopWith({ 'hand.trimClose': 10 }));
     const usual = example(pouch());
-    expect(slow.plan.item.handSeconds - usual.plan.item.handSeconds).to.be.closeTo(
+    expect(slow.plan.time.item.handSeconds - usual.plan.time.item.handSeconds).to.be.closeTo(
       (usual.reading.blocks[1].perimeterMm! / 10) * 5,
       1e-6,
     );
@@ -237,7 +237,7 @@ describe('an order', () => {
       'stop.hoopOffMulti': true,
     };
     let stops = 0;
-    for (const time of Object.values(plan.times).filter((t) => !t.perHooping)) {
+    for (const time of Object.values(plan.time.steps).filter((t) => !t.perHooping)) {
       const shared = time.terms
         .filter((t) => t.number && t.number in once)
         .reduce((s, t) => s + t.seconds, 0);
@@ -250,9 +250,11 @@ describe('an order', () => {
   it('leaves hands free while the needle sews many short ones: one start is watched, not one for each', () => {
     const { plan } = example(crewPatch());
     const watch = plan.numbers['order.watch'];
-    const line = plan.score.steps.find((s) => s.kind === 'needle' && plan.times[s.id].seconds < watch + 10)!;
+    const line = plan.score.steps.find(
+      (s) => s.kind === 'needle' && plan.time.steps[s.id].seconds < watch + 10,
+    )!;
     if (line.kind !== 'needle') throw new Error('no needle step');
-    expect(freeOf(line, hoopingSeconds(plan.times[line.id], 12), plan.numbers)).to.equal(hoopingSeconds(plan.times[line.id], 12) - watch); // prettier-ignore
+    expect(freeOf(line, hoopingSeconds(plan.time.steps[line.id], 12), plan.numbers)).to.equal(hoopingSeconds(plan.time.steps[line.id], 12) - watch); // prettier-ignore
     expect(freeOf({ ...line, attended: true }, 5000, plan.numbers)).to.equal(0);
   });
   it('overlaps hands with the needle only while it needs nobody', () => {
@@ -268,7 +270,7 @@ describe('an order', () => {
         ...plan.score,
         steps: plan.score.steps.map((s) => (s.kind === 'needle' ? { ...s, attended: true } : s)),
       },
-      plan.times,
+      plan.time.steps,
       { quantity: 40, repeats: 12 },
       plan.numbers,
     );
@@ -281,7 +283,7 @@ describe('an order', () => {
       {},
       workshopWith({ 'order.rejectRate': 0, 'hand.learningFirst': 1 }),
     );
-    expect(planBuild(build, reading, workshop).order.seconds).to.be.closeTo(plan.item.itemSeconds, 1e-6);
+    expect(planBuild(build, reading, workshop).order.seconds).to.be.closeTo(plan.time.item.itemSeconds, 1e-6);
   });
 });
 

@@ -135,9 +135,9 @@ describe('technique of the labelled designs', () => {
         name,
       ).to.deep.equal(reading.blocks.map((b) => b.index));
       for (const step of hands(plan.score)) expect(`${step.title} ${step.text}`, name).not.to.match(/[{}]/);
-      for (const piece of plan.pieces)
+      for (const piece of plan.cut.pieces)
         expect(piece.width.cutMm * piece.height.cutMm, `${name} ${piece.id}`).to.be.above(0);
-      expect(plan.item.itemSeconds).to.be.above(0);
+      expect(plan.time.item.itemSeconds).to.be.above(0);
     }
   });
 });
@@ -150,7 +150,7 @@ describe('lace, cutwork and edges', () => {
     expect(titles(plan.score).indexOf('Matching bobbin')).to.be.below(
       plan.score.steps.findIndex((s) => s.id === 'n0'),
     );
-    expect(plan.item.passiveSeconds).to.equal(36_000);
+    expect(plan.time.item.passiveSeconds).to.equal(36_000);
     expect(stackAt(plan.score, plan.score.steps.length - 1).layers).to.deep.equal([]);
   });
   it('cutwork cuts its windows right through, then patches them from above', () => {

@@ -56,10 +56,10 @@ describe('stops typed from a sheet', () => {
       const build = { ...proposeTyped({ stops: typed, widthMm: size, heightMm: size && 70 }, shop, given), technique: 'felt-tab' };
       const reading = typedReading(typed, size ? { width: 50, height: 70 } : null, 600);
       const plan = planBuild(build, reading, shop);
-      expect(plan.item.screenSeconds).to.equal(40 + 30 + 240 + 70);
+      expect(plan.time.item.screenSeconds).to.equal(40 + 30 + 240 + 70);
       expect(plan.score.steps.filter((s) => s.kind === 'needle').map((s) => s.title)).to.deep.equal(['placement', 'tack-down', 'design', 'final line']);
       expect(plan.score.steps.some((s) => s.kind === 'hand' && s.action === 'flip-hoop')).to.equal(true);
-      const front = plan.pieces.find((p) => p.id === 'front');
+      const front = plan.cut.pieces.find((p) => p.id === 'front');
       if (size) expect(front?.width.cutMm).to.equal(75);
       else expect(front).to.equal(undefined);
     }

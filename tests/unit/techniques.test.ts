@@ -96,12 +96,12 @@ describe('every technique', () => {
 
   it('names only materials that can be drawn', () => {
     for (const { plan } of scores)
-      for (const piece of plan.pieces) expect(MATERIALS).to.have.property(piece.material);
+      for (const piece of plan.cut.pieces) expect(MATERIALS).to.have.property(piece.material);
   });
 
   it('gives a piece more room on the back than on the front', () => {
     const tab = scores.find((s) => s.family === 'feltTab')!.plan;
-    const by = (id: string) => tab.pieces.find((p) => p.id === id)!;
+    const by = (id: string) => tab.cut.pieces.find((p) => p.id === id)!;
     const margin = (id: string) => by(id).width.terms.find((t) => t.label === 'margin')!.mm;
     expect([margin('front'), margin('back')]).to.deep.equal([12, 20]);
   });

@@ -51,16 +51,16 @@ function pdfPages(bytes: Uint8Array) {
 
 const shapeOf = (offsetMm: number, mirrored = false): { shape: PieceShape; drawing: TemplateDrawing } => {
   const { plan } = example(gullPennant(), { schools: { cut: 'pre-cut' } }, workshopWith({ 'cut.preCutOffset': offsetMm })); // prettier-ignore
-  const piece = plan.pieces.find((p) => p.preCut)!;
-  const shape = pieceShape({ ...piece, mirrored }, plan.reading, plan.numbers);
+  const piece = plan.cut.pieces.find((p) => p.preCut)!;
+  const shape = pieceShape({ ...piece, mirrored }, plan.design.reading, plan.numbers);
   return { shape, drawing: pieceTemplate(shape, 'Gull pennant', '') };
 };
 
 describe('templates as SVG, measured', () => {
   it('have a bar of 50 mm, and the piece at the size of its line', () => {
     const { plan } = example(gullPennant(), { schools: { cut: 'pre-cut' } });
-    const piece = plan.pieces.find((p) => p.preCut)!;
-    const box = plan.reading.blocks[piece.caughtBy[0]].box;
+    const piece = plan.cut.pieces.find((p) => p.preCut)!;
+    const box = plan.design.reading.blocks[piece.caughtBy[0]].box;
     const { drawing } = shapeOf(0);
     const svg = templateSvg(drawing);
     const bar = svgPaths(svg, 'bar').map(extentOf);
@@ -114,8 +114,8 @@ describe('a sheet as one template', () => {
 describe('templates as PDF, measured', () => {
   const rectangle = () => {
     const { plan } = example(bib(), { materials: { back: { marginMm: 60 } } });
-    const piece = plan.pieces.find((p) => p.id === 'back')!;
-    return pieceTemplate(pieceShape(piece, plan.reading, plan.numbers), 'Bib', '');
+    const piece = plan.cut.pieces.find((p) => p.id === 'back')!;
+    return pieceTemplate(pieceShape(piece, plan.design.reading, plan.numbers), 'Bib', '');
   };
   for (const paper of ['A4', 'Letter'] as Paper[])
     it(`are at true scale on ${paper}, over several pages when larger, with the crosses of both pages meeting`, async () => {

@@ -24,7 +24,7 @@ const plans = plansWith(workshop);
 function byNumber(list: BuildPlan[]): Map<NumberId, number> {
   const sums = new Map<NumberId, number>();
   for (const plan of list)
-    for (const time of Object.values(plan.times))
+    for (const time of Object.values(plan.time.steps))
       for (const { number, seconds } of time.terms)
         if (number) sums.set(number, (sums.get(number) ?? 0) + seconds);
   return sums;
@@ -34,7 +34,7 @@ describe('where time comes from', () => {
   it('every step’s seconds are the sum that is shown, and every figure in it is a row of the table', () => {
     for (const plan of plans)
       for (const step of plan.score.steps) {
-        const { seconds, terms } = plan.times[step.id];
+        const { seconds, terms } = plan.time.steps[step.id];
         expect(
           terms.reduce((sum, t) => sum + t.seconds, 0),
           `${step.title}`,
@@ -71,7 +71,7 @@ describe('where time comes from', () => {
       ...workshop,
       machines: workshop.machines.map((m) => ({ ...m, speedShare: 0.8 })),
     });
-    const stitching = (list: BuildPlan[]) => list.map((p) => Object.values(p.times).flatMap((t) => t.terms.filter((x) => !x.number)).reduce((s, t) => s + t.seconds, 0)); // prettier-ignore
+    const stitching = (list: BuildPlan[]) => list.map((p) => Object.values(p.time.steps).flatMap((t) => t.terms.filter((x) => !x.number)).reduce((s, t) => s + t.seconds, 0)); // prettier-ignore
     const own = plans.map((p) => p.score.steps.some((s) => s.kind === 'hand' && s.ownSeconds !== null));
     stitching(slow).forEach((seconds, i) => {
       if (!own[i]) expect(seconds / stitching(plans)[i], known[i].build.name).to.be.closeTo(1 / 0.8, 1e-9);
@@ -81,7 +81,10 @@ describe('where time comes from', () => {
   });
 
   it('one item is needle and hands, and what passes by itself is neither', () => {
-    for (const { item, times, score } of plans) {
+    for (const {
+      time: { item, steps: times },
+      score,
+    } of plans) {
       const of = (kind: string) => score.steps.filter((s) => s.kind === kind).reduce((sum, s) => sum + times[s.id].seconds, 0); // prettier-ignore
       expect(item.needleSeconds).to.be.closeTo(of('needle'), 1e-9);
       expect(item.handSeconds).to.be.closeTo(of('hand'), 1e-9);
@@ -90,6 +93,6 @@ describe('where time comes from', () => {
       const waits = score.steps.reduce((sum, s) => sum + times[s.id].waitSeconds, 0);
       expect(item.passiveSeconds).to.equal(waits);
     }
-    expect(plans.some((p) => p.item.passiveSeconds > 0)).to.equal(true);
+    expect(plans.some((p) => p.time.item.passiveSeconds > 0)).to.equal(true);
   });
 });

@@ -54,10 +54,11 @@ describe('lists that are shown', () => {
 
   it('of what must lie ready: two pieces of one name and size are two lines', () => {
     const { build, plan } = example(tailTab());
-    const twice = { ...plan, pieces: plan.pieces.flatMap((p) => [p, { ...p, id: `${p.id}-2` }]) };
-    const lines = gatherChecklist(build, twice, plan.notions, 'mm');
+    const pieces = plan.cut.pieces.flatMap((p) => [p, { ...p, id: `${p.id}-2` }]);
+    const twice = { ...plan, cut: { ...plan.cut, pieces } };
+    const lines = gatherChecklist(build, twice, plan.cut.notions, 'mm');
     expect(new Set(lines.map((l) => l.id)).size).to.equal(lines.length);
-    expect(lines.filter((l) => l.group === 'Pieces').length).to.equal(2 * plan.pieces.length);
+    expect(lines.filter((l) => l.group === 'Pieces').length).to.equal(2 * plan.cut.pieces.length);
   });
 
   it('of steps: one put in twice under one id is told, not shown twice', () => {

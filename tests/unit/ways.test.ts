@@ -31,7 +31,7 @@ describe('schools', () => {
       'fuse',
       'cover',
     ]);
-    expect(preCut.pieces.find((p) => p.id === 'applique-1')).to.include({ preCut: true });
+    expect(preCut.cut.pieces.find((p) => p.id === 'applique-1')).to.include({ preCut: true });
   });
 
   it('says what a school changed, and touches only the steps it owns', () => {
@@ -85,7 +85,7 @@ describe('schools', () => {
     const off = example(gullPennant(), { schools: { hoop: 'off' } }).plan;
     expect(hands(off.score).find((s) => s.id === 'a1:trim')).to.include({ hoop: 'off' });
     // Taking it off costs its time, and only there.
-    expect(off.item.handSeconds - trimmed.item.handSeconds).to.be.closeTo(3 * 25, 0.01);
+    expect(off.time.item.handSeconds - trimmed.time.item.handSeconds).to.be.closeTo(3 * 25, 0.01);
   });
 
   it('lists the stops that need hands, and those that do not', () => {
@@ -137,11 +137,11 @@ describe('a name sewn in between', () => {
   it('moves the motif to its place, and counts it in size, time and thread', () => {
     const { plan } = withName();
     const plain = example(bib()).plan;
-    const block = plan.reading.blocks[5];
+    const block = plan.design.reading.blocks[5];
     const own = plan.design.own.extents;
     expect((block.box.minY + block.box.maxY) / 2).to.be.closeTo((own.minY + own.maxY) / 2 - 30, 0.1);
     expect((block.box.minX + block.box.maxX) / 2).to.be.closeTo((own.minX + own.maxX) / 2, 0.1);
-    expect(plan.item.needleSeconds).to.be.above(plain.item.needleSeconds + 30);
+    expect(plan.time.item.needleSeconds).to.be.above(plain.time.item.needleSeconds + 30);
     expect(plan.thread.topM).to.be.above(plain.thread.topM + 1);
   });
 
@@ -153,8 +153,8 @@ describe('a name sewn in between', () => {
     if (!back.ok) throw new Error(back.problem.message);
     expect(tapeBlocks(back.value)).to.have.length(6);
     const joined = readAs(back.value);
-    expect(joined.blocks.map((b) => b.stitches)).to.deep.equal([0, 1, 2, 3, 5, 4].map((b) => plan.reading.blocks[b].stitches));
-    expect(joined.blocks[4].box.minY).to.be.closeTo(plan.reading.blocks[5].box.minY, 0.11);
+    expect(joined.blocks.map((b) => b.stitches)).to.deep.equal([0, 1, 2, 3, 5, 4].map((b) => plan.design.reading.blocks[b].stitches));
+    expect(joined.blocks[4].box.minY).to.be.closeTo(plan.design.reading.blocks[5].box.minY, 0.11);
     expect(plan.score.steps.filter((s) => s.kind === 'needle').map((s) => s.stop)).to.deep.equal([0, 1, 2, 3, 4, 4]);
     expect(plan.score.steps.some((s) => s.id === 'name:leave')).to.equal(false);
   });
@@ -162,7 +162,7 @@ describe('a name sewn in between', () => {
   it('draws both from one tape: records of each block are where its reading says', () => {
     const { build, reading, plan } = withName();
     const tape = composeTape(build, bib(), reading, { name: { tape: nameTape('ISLA'), reading: readAs(nameTape('ISLA')) } });
-    const { from, to, box } = plan.reading.blocks[5];
+    const { from, to, box } = plan.design.reading.blocks[5];
     const ys = Array.from(tape.y.slice(from, to), (y) => y / 10).filter((_, i) => tape.kind[from + i] === 0);
     expect([Math.min(...ys), Math.max(...ys)].map((v) => Math.round(v))).to.deep.equal([box.minY, box.maxY].map((v) => Math.round(v)));
   });
@@ -182,9 +182,9 @@ describe('blocks passed over and sewn once more', () => {
     const { plan } = example(tailTab(), { edits: [{ kind: 'skip', stepId: 'n2', skip: true }] });
     expect(ids(plan.score)).to.deep.equal(ids(plain.plan.score));
     expect(plan.thread.steps).not.to.have.property('n2');
-    expect(plan.times.n2.seconds).to.equal(plan.numbers['stop.panel']);
+    expect(plan.time.steps.n2.seconds).to.equal(plan.numbers['stop.panel']);
     const back = example(tailTab(), { edits: [{ kind: 'skip', stepId: 'n2', skip: true }, { kind: 'skip', stepId: 'n2', skip: false }] }); // prettier-ignore
-    expect(back.plan.item).to.deep.equal(plain.plan.item);
+    expect(back.plan.time.item).to.deep.equal(plain.plan.time.item);
   });
   it('the last line once more in another thread: back to its stop, the thread, the block', () => {
     const thread = { name: 'coral', colour: '#d9644a' };

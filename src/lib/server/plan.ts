@@ -1,3 +1,4 @@
+import { checkPlan } from '$lib/core/check';
 import { fromBase64, planReport, type PlanReport, type PlanRequest } from '$lib/core/exchange';
 import { numbersWith } from '$lib/core/numbers';
 import { planBuild, proposeBuild, proposeTyped, tapeIdOf } from '$lib/core/plan';
@@ -58,8 +59,13 @@ export function planFor(request: PlanRequest): Result<PlanReport> {
     if (!other.ok) return other;
     inserted[id] = other.value.reading;
   }
-  const plan = planBuild(build, own, workshop, inserted, request.today);
-  return ok(planReport(plan, build.order.quantity, (block) => lineLength(plan.reading.blocks[block])));
+  const plan = planBuild(build, own, workshop, inserted);
+  const findings = checkPlan({ build, plan, workshop, today: request.today ?? null });
+  return ok(
+    planReport(plan, findings, build.order.quantity, (block) =>
+      lineLength(plan.design.reading.blocks[block]),
+    ),
+  );
 }
 /** A plan has no moment of its own. */
 const EPOCH = '1970-01-01T00:00:00.000Z';

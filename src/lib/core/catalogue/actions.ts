@@ -47,7 +47,7 @@ const term = (label: string, number: ActionTerm['number'], per?: Per, more: Part
 const care = (caution: CautionKey, when?: When) => [{ caution, when }];
 
 /** What hands do: one row an action. Adding an action is adding a row; nothing else knows them by name without need. */
-export const ACTIONS = {
+const ACTIONS = {
   'hoop-up': { time: [term('hoop up, magnetic', 'hand.hoopUpMagnetic', 'step', { when: 'magnetic hoop' }), term('hoop up', 'hand.hoopUp', 'step', { when: 'screw hoop' }), term('trace', 'stop.trace')], effect: 'hoop', motion: 'lay', perHooping: true, indifferent: true, cautions: [...care('arm'), ...care('magnet', 'magnetic hoop')] },
   lay: { time: [term('lay the piece', 'hand.lay', 'piece', { several: 'lay pieces' }), term('tape sides', 'hand.tapeSide', 'taped side')], effect: 'put', motion: 'lay', cautions: care('needle', 'hoop on') },
   topping: { time: [term('lay topping', 'hand.topping')], effect: 'put', motion: 'lay', perHooping: true, cautions: care('needle', 'hoop on') },

@@ -47,12 +47,21 @@ export const openFindings = (findings: readonly Finding[]): Finding[] =>
   findings.filter((f) => f.silenced === null);
 
 function contextOf(input: CheckInput): Context {
-  const { score, reading, workshop } = input;
+  const { plan, workshop } = input;
+  const { cut, hooping, time, ...rest } = plan;
+  const { score, design } = rest;
+  const { reading, size } = design;
   const { steps } = score;
   const stacks = stacksOf(score);
   const unhoop = unhoopAt(steps);
   return {
     ...input,
+    ...rest,
+    ...hooping,
+    reading,
+    size,
+    pieces: cut.pieces,
+    item: time.item,
     steps,
     hands: steps.flatMap((step, at) => (step.kind === 'hand' ? [{ step, at }] : [])),
     needles: steps.flatMap((step, at) => (step.kind === 'needle' && !step.skipped ? [{ step, at }] : [])),

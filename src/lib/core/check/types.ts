@@ -1,13 +1,11 @@
 import type { Build } from '../build';
 import type { CutPiece } from '../cut';
 import type { HoopField, Repeats } from '../hoop';
-import type { Numbers } from '../numbers';
-import type { OrderPlan } from '../order';
+import type { BuildPlan } from '../plan';
 import type { Reading } from '../reading';
-import type { Design, HandStep, NeedleStep, Score, ScorePiece, Stack, Step } from '../score';
-import type { ThreadPlan } from '../thread';
+import type { Design, HandStep, NeedleStep, ScorePiece, Stack, Step } from '../score';
 import type { ItemTime } from '../time';
-import type { Hoop, Machine, Workshop } from '../workshop';
+import type { Hoop, Workshop } from '../workshop';
 
 /** stop: it will ruin the item or hurt someone. mind: likely trouble. tip: could be better. */
 export type Severity = 'stop' | 'mind' | 'tip';
@@ -31,30 +29,25 @@ export interface Finding {
   silenced: string | null;
 }
 
-/** All that was worked out for a build. */
+/** A build with all that was worked out for it. */
 export interface CheckInput {
   build: Build;
+  plan: BuildPlan;
   workshop: Workshop;
-  score: Score;
-  design: Design;
-  reading: Reading;
-  pieces: CutPiece[];
-  thread: ThreadPlan;
-  item: ItemTime;
-  order: OrderPlan;
-  machine: Machine;
-  hoop: Hoop;
-  field: HoopField;
-  /** null: the items of a hooping do not fit */
-  repeats: Repeats | null;
-  size: { width: number; height: number };
-  numbers: Numbers;
-  /** ISO date */
+  /** ISO date, for due dates; null: none is judged */
   today: string | null;
 }
 
 /** What a rule may ask, worked out once. */
-export interface Context extends CheckInput {
+export interface Context extends CheckInput, Omit<BuildPlan, 'cut' | 'hooping' | 'time'> {
+  reading: Reading;
+  size: Design['size'];
+  pieces: CutPiece[];
+  hoop: Hoop;
+  field: HoopField;
+  /** null: the items of a hooping do not fit */
+  repeats: Repeats | null;
+  item: ItemTime;
   steps: Step[];
   hands: { step: HandStep; at: number }[];
   needles: { step: NeedleStep; at: number }[];

@@ -24,7 +24,7 @@ const NEEDLE_WORDS: Record<Build['needle'], string> = {
 
 export function gatherChecklist(
   build: Pick<Build, 'id' | 'needle'>,
-  plan: { pieces: readonly CutPiece[]; score: Score; thread: ThreadPlan; order: OrderPlan; hoop: Hoop; machine: Machine }, // prettier-ignore
+  plan: { cut: { pieces: readonly CutPiece[] }; score: Score; thread: ThreadPlan; order: OrderPlan; hooping: { hoop: Hoop }; machine: Machine }, // prettier-ignore
   notions: readonly NotionNeed[],
   unit: LengthUnit,
 ): ChecklistLine[] {
@@ -40,7 +40,7 @@ export function gatherChecklist(
   const tools = plan.score.steps.flatMap((s) => (s.kind === 'hand' ? s.tools : []));
   const bobbins = bobbinsFor(plan.thread, load);
   return [
-    ...plan.pieces
+    ...plan.cut.pieces
       .filter((p) => p.material !== 'zip')
       .map((p) =>
         line(
@@ -52,7 +52,7 @@ export function gatherChecklist(
     line('Thread', `${bobbins} full ${bobbins === 1 ? 'bobbin' : 'bobbins'}`),
     ...notions.map((n) => line('Small parts', `${formatNotion(n.notion, n.amount * load)}${n.lengthMm ? `, at least ${formatLength(n.lengthMm, unit)}` : ''}`)), // prettier-ignore
     ...[...new Set(tools)].map((tool) => line('Tools', tool)),
-    line('Machine', `${plan.machine.name}, hoop ${plan.hoop.name}`),
+    line('Machine', `${plan.machine.name}, hoop ${plan.hooping.hoop.name}`),
     line('Machine', `a fresh ${NEEDLE_WORDS[build.needle]}`),
   ];
 }

@@ -1,3 +1,4 @@
+import type { Finding } from '../check';
 import { needOf } from '../order';
 import * as z from 'zod';
 import { buildSchema } from '../build';
@@ -125,10 +126,12 @@ export type PlanReport = z.infer<typeof planReportSchema>;
 /** @param lineLengthMm length of a block's main line */
 export function planReport(
   plan: BuildPlan,
+  findings: readonly Finding[],
   quantity: number,
   lineLengthMm: (block: number) => number,
 ): PlanReport {
-  const { score, times, item, thread } = plan;
+  const { score, thread } = plan;
+  const { steps: times, item } = plan.time;
   return {
     technique: score.technique,
     schools: score.schools,
@@ -162,7 +165,7 @@ export function planReport(
             cautions: step.cautions,
           };
     }),
-    pieces: plan.pieces.map((p) => ({
+    pieces: plan.cut.pieces.map((p) => ({
       id: p.id,
       name: p.name,
       purpose: p.purpose,
@@ -181,7 +184,7 @@ export function planReport(
       fusedTo: p.of,
       because: `${explainDimension(p.width, 'mm')}; ${explainDimension(p.height, 'mm')}`,
     })),
-    notions: plan.notions.map((n) => ({ ...n, amount: n.amount * quantity })),
+    notions: plan.cut.notions.map((n) => ({ ...n, amount: n.amount * quantity })),
     time: item,
     thread: {
       topM: thread.topM,
@@ -190,7 +193,7 @@ export function planReport(
       byThread: thread.byThread,
       bobbinSwapsBefore: thread.swaps.map((s) => s.stepId),
     },
-    checks: plan.findings.map(({ id, severity, stepId, message, because, silenced }) => ({
+    checks: findings.map(({ id, severity, stepId, message, because, silenced }) => ({
       id,
       severity,
       stepId,

@@ -1,5 +1,5 @@
 import type { Build, Insertion } from '../build';
-import { middleOf, unionOf } from '../base';
+import { heightOf, widthOf, middleOf, unionOf } from '../base';
 import { typedReading, type BlockReading, type Line, type Reading } from '../reading';
 import type { Design } from '../score';
 import { TapeAssembler, type Tape } from '../tape';
@@ -29,19 +29,22 @@ export function composeDesign(build: Build, own: Reading, readings: InsertedRead
     from += reading.blocks.at(-1)?.to ?? 0;
   }
   const sewn = blocks.filter((b) => b.lines.length || b.stitches).map((b) => b.box);
+  const reading = inserted.length
+    ? {
+        ...own,
+        blocks,
+        stitches: blocks.reduce((sum, b) => sum + b.stitches, 0),
+        extents: unionOf([own.extents, ...sewn]),
+      }
+    : own;
   return {
     own,
     inserted,
-    reading: inserted.length
-      ? {
-          ...own,
-          blocks,
-          stitches: blocks.reduce((sum, b) => sum + b.stitches, 0),
-          extents: unionOf([own.extents, ...sewn]),
-        }
-      : own,
+    reading,
+    size: { width: widthOf(reading.extents), height: heightOf(reading.extents) },
   };
 }
+
 function moved(block: BlockReading, first: number, records: number, dx: number, dy: number): BlockReading {
   const line = ({ points, ...rest }: Line): Line => ({
     ...rest,

@@ -10,39 +10,27 @@ import type { Reading } from '../reading';
 import { composeDesign, type InsertedReadings } from './compose';
 import { formatLength } from '../base';
 import { makeScore, popsOut, type Design, type Score } from '../score';
-import { checkPlan, type Finding } from '../check';
 import { planThread, type ThreadPlan } from '../thread';
 import { itemTime, timeSteps, type ItemTime, type StepTimes } from '../time';
 import type { Hoop, Machine, Workshop } from '../workshop';
 
 export interface BuildPlan {
-  score: Score;
+  /** all blocks, inserted ones too, and how large it is sewn */
   design: Design;
-  /** all blocks, inserted ones too */
-  reading: Reading;
+  score: Score;
+  /** notions: zips, snaps, ribbon and what holds pieces, of one item */
+  cut: { pieces: CutPiece[]; notions: NotionNeed[] };
   thread: ThreadPlan;
-  /** what an experienced maker would say first; silenced ones are marked */
-  findings: Finding[];
-  /** of the design as it is sewn, mm */
-  size: { width: number; height: number };
-  pieces: CutPiece[];
-  /** zips, snaps, ribbon and what holds pieces, of one item */
-  notions: NotionNeed[];
-  times: StepTimes;
-  item: ItemTime;
+  /** the hoop as it is held for this design, and where the items of a hooping lie in it; null: they do not fit. mm */
+  hooping: { hoop: Hoop; field: HoopField; repeats: Repeats | null };
+  time: { steps: StepTimes; item: ItemTime };
   order: OrderPlan;
   machine: Machine;
-  hoop: Hoop;
-  /** the hoop as it is held for this design, mm */
-  field: HoopField;
-  /** where the items of a hooping lie in it; null: they do not fit */
-  repeats: Repeats | null;
   numbers: Numbers;
 }
 
 /**
  * @param own reading of the build's own tape or typed stops  @param inserted readings of what is sewn in between
- * @param today ISO date, for due dates; without it none is judged
  * @throws never; a machine or hoop that is gone is replaced by the first of the workshop.
  */
 export function planBuild(
@@ -50,15 +38,12 @@ export function planBuild(
   own: Reading,
   workshop: Workshop,
   inserted: InsertedReadings = {},
-  today?: string,
 ): BuildPlan {
   const numbers = numbersWith(workshop.numbers);
   const machine = workshop.machines.find((m) => m.id === build.machineId) ?? workshop.machines[0];
   const hoop = workshop.hoops.find((h) => h.id === build.hoopId) ?? workshop.hoops[0];
   const design = composeDesign(build, own, inserted, machine.speed);
-  const { reading } = design;
-  const { extents: e } = reading;
-  const size = { width: e.maxX - e.minX, height: e.maxY - e.minY };
+  const { reading, size } = design;
   const field = hoopField(hoop, machine, numbers, size);
   const score = makeScore(build, design, {
     machine,
@@ -74,26 +59,22 @@ export function planBuild(
     washed: build.use.washed,
   });
   const context = { machine, numbers, magneticHoop: hoop.magnetic, threads: build.threads };
-  const times = timeSteps(score, reading, context);
-  const thread = planThread(score, reading, build, { machine, numbers, items: build.order.repeats });
-  const plan = {
-    score,
+  const steps = timeSteps(score, reading, context);
+  return {
     design,
-    reading,
-    thread,
-    size,
-    pieces,
-    notions: notionsOf(score, pieces, size, numbers),
-    times,
-    item: itemTime(score, times, reading, context),
-    order: planOrder(score, times, build.order, numbers),
+    score,
+    cut: { pieces, notions: notionsOf(score, pieces, size, numbers) },
+    thread: planThread(score, reading, build, { machine, numbers, items: build.order.repeats }),
+    hooping: {
+      hoop,
+      field,
+      repeats: repeatPlaces(field, size, repeatGap(popsOut(score), numbers), build.order.repeats),
+    },
+    time: { steps, item: itemTime(score, steps, reading, context) },
+    order: planOrder(score, steps, build.order, numbers),
     machine,
-    hoop,
-    field,
-    repeats: repeatPlaces(field, size, repeatGap(popsOut(score), numbers), build.order.repeats),
     numbers,
   };
-  return { ...plan, findings: checkPlan({ ...plan, build, workshop, today: today ?? null }) };
 }
 
 export { composeDesign, composeTape, mergedTape, type InsertedReadings } from './compose';

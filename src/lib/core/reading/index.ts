@@ -3,7 +3,7 @@
  * Each judgement carries its reason and how sure it is (0-1); what the maker has decided stands.
  */
 export { densityMap, denseSpots, type DensityMap, type SewnArea } from './density';
-export { keepToOneLine, lineOf } from './one-line';
+export { keepToOneLine } from './one-line';
 export { typedReading, type TypedBlock } from './typed';
 export { readDesign, type ReadOptions } from './read';
 export type { RoleOverrides } from './roles';

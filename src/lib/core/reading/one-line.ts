@@ -4,7 +4,7 @@ import type { Reading } from './types';
 const SAME_LINE = 0.55;
 
 /** The first block of the line that a block keeps to: cover, tack-down and placement of one piece share it. */
-export function lineOf({ blocks }: Pick<Reading, 'blocks'>, block: number): number {
+function lineOf({ blocks }: Pick<Reading, 'blocks'>, block: number): number {
   const follows = blocks[block]?.follows;
   return follows && follows.share > SAME_LINE ? lineOf({ blocks }, follows.index) : block;
 }

@@ -3,6 +3,7 @@
  * goes wrong at machines: doing nothing, too early, the wrong side up, the hoop off. Why comes from the score and from the
  * plan check of the build without that step. In: build and what it is read from. Out: questions; nothing is kept.
  */
+import { checkPlan } from '../check';
 import { uniformInt } from 'pure-rand/distribution/uniformInt';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import type { Build } from '../build';
@@ -68,11 +69,18 @@ export function rehearse(
   seed: number,
 ): { plan: BuildPlan; questions: RehearsalQuestion[] } {
   const plan = planBuild(build, own, workshop, inserted);
-  const known = new Set(plan.findings.map((f) => `${f.id} ${f.message}`));
+  const findingsOf = (asked: Build) =>
+    checkPlan({
+      build: asked,
+      plan: asked === build ? plan : planBuild(asked, own, workshop, inserted),
+      workshop,
+      today: null,
+    });
+  const known = new Set(findingsOf(build).map((f) => `${f.id} ${f.message}`));
   /** what the plan check would say of the build without this step */
   const without = (step: HandStep): string => {
     const edits = [...build.edits, { kind: 'remove' as const, stepId: step.id }];
-    const found = planBuild({ ...build, edits }, own, workshop, inserted).findings;
+    const found = findingsOf({ ...build, edits });
     const news = found.filter((f) => !known.has(`${f.id} ${f.message}`)).sort((a, b) => RANK[a.severity] - RANK[b.severity]);
     return news.length ? `${news[0].message} ${news[0].because}` : step.because;
   };

@@ -116,7 +116,7 @@ export function newRun(
   { id: runId, now, madeBefore }: { id: string; now: number; madeBefore: number },
 ): RunRecord {
   const items = Math.max(1, build.order.repeats);
-  const all = Object.entries(plan.times);
+  const all = Object.entries(plan.time.steps);
   const machine = workshop.machines.find((m) => m.id === plan.machine.id) ?? plan.machine;
   return {
     id: runId,
@@ -134,13 +134,13 @@ export function newRun(
       startSeconds: machine.startSeconds,
     },
     numbers: workshop.numbers,
-    hoop: plan.hoop.name,
+    hoop: plan.hooping.hoop.name,
     items,
-    repeats: plan.repeats,
+    repeats: plan.hooping.repeats,
     madeBefore,
     score: plan.score,
     planned: Object.fromEntries(all.map(([step, t]) => [step, hoopingSeconds(t, items)])),
-    free: Object.fromEntries(plan.score.steps.map((s) => [s.id, s.kind === 'needle' ? freeOf(s, hoopingSeconds(plan.times[s.id], items), plan.numbers) : 0])), // prettier-ignore
+    free: Object.fromEntries(plan.score.steps.map((s) => [s.id, s.kind === 'needle' ? freeOf(s, hoopingSeconds(plan.time.steps[s.id], items), plan.numbers) : 0])), // prettier-ignore
     waits: Object.fromEntries(all.flatMap(([step, t]) => (t.waitSeconds ? [[step, t.waitSeconds]] : []))),
     terms: Object.fromEntries(
       all.map(([step, t]) => {
@@ -157,9 +157,9 @@ export function newRun(
         if (step.kind === 'needle') blocks[step.block] = blockOf(step, plan, build);
         return blocks;
       },
-      plan.reading.blocks.map(() => ({ ...EMPTY_BLOCK, thread: NO_THREAD })),
+      plan.design.reading.blocks.map(() => ({ ...EMPTY_BLOCK, thread: NO_THREAD })),
     ),
-    pieces: plan.pieces.map((p) => ({
+    pieces: plan.cut.pieces.map((p) => ({
       id: p.id,
       name: p.name,
       material: p.material,
@@ -174,8 +174,8 @@ export function newRun(
 const EMPTY_BLOCK = { stitches: 0, stitchSeconds: 0, starts: 0, meanStitchMm: 0, topM: 0, bobbinM: 0 };
 
 function blockOf(step: Extract<Step, { kind: 'needle' }>, plan: BuildPlan, build: Build) {
-  const block = plan.reading.blocks[step.block];
-  const time = plan.times[step.id];
+  const block = plan.design.reading.blocks[step.block];
+  const time = plan.time.steps[step.id];
   const thread = step.thread ?? build.threads[step.block];
   return {
     stitches: block.stitches,

@@ -117,4 +117,6 @@ export interface Design {
   inserted: { insertion: Insertion; blocks: number[] }[];
   /** all blocks: own first, then inserted, moved to their place */
   reading: Reading;
+  /** as it is sewn, mm */
+  size: { width: number; height: number };
 }

@@ -95,7 +95,7 @@
               <tr class="bg-paper"
                 ><td colspan="3"
                   ><div class="flex flex-wrap gap-6 p-3">
-                    <PieceSketch piece={piece.cut} reading={plan.reading} numbers={workroom.numbers} />
+                    <PieceSketch piece={piece.cut} reading={plan.design.reading} numbers={workroom.numbers} />
                     <div class="flex min-w-72 flex-1 flex-col gap-2">
                       {#if known}
                         <PieceFacts

@@ -46,6 +46,6 @@ export function shapeOf(pieceId: string): PieceShape | null {
 export function anyShape(pieceId: string): PieceShape | null {
   const split = pieceId.indexOf(':');
   const found = cutting.plans.find(({ build }) => build.id === pieceId.slice(0, split));
-  const piece = found?.plan.pieces.find((p) => p.id === pieceId.slice(split + 1));
-  return found && piece ? pieceShape(piece, found.plan.reading, workroom.numbers) : null;
+  const piece = found?.plan.cut.pieces.find((p) => p.id === pieceId.slice(split + 1));
+  return found && piece ? pieceShape(piece, found.plan.design.reading, workroom.numbers) : null;
 }

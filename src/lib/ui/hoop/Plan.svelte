@@ -40,7 +40,7 @@
   const view = $derived(lens.through(viewOf(drawing.plan, drawing.reading, width, height, close)));
 
   const step = $derived(drawing.plan.score.steps[drawing.cursor]);
-  const pieces = $derived(piecesNow(step, drawing.plan.pieces));
+  const pieces = $derived(piecesNow(step, drawing.plan.cut.pieces));
   const opening = $derived(
     step?.kind === 'needle' ? drawing.reading.blocks[step.block].openings[0] : undefined,
   );
@@ -65,10 +65,10 @@
   const records = $derived(
     sewing.reduce((sum, b) => sum + drawing.reading.blocks[b].to - drawing.reading.blocks[b].from, 0),
   );
-  const inHoop = $derived(drawing.plan.repeats?.places.length ?? 1);
+  const inHoop = $derived(drawing.plan.hooping.repeats?.places.length ?? 1);
   const caption = $derived(
     [
-      `Hoop ${drawing.plan.hoop.name}${drawing.plan.field.turned ? ', design turned a quarter' : ''}${inHoop > 1 ? `, ${inHoop} in it` : ''}.`,
+      `Hoop ${drawing.plan.hooping.hoop.name}${drawing.plan.hooping.field.turned ? ', design turned a quarter' : ''}${inHoop > 1 ? `, ${inHoop} in it` : ''}.`,
       ...pieces.map((p) => `${p.name}: ${formatSize(p.width.cutMm, p.height.cutMm, workroom.unit)}.`),
       opening ? `Opening of ${formatLength(opening.lengthMm, workroom.unit)} on the ${opening.side}.` : '',
       step?.kind === 'hand' && step.along !== null ? 'Dashed: the line to cut along.' : '',

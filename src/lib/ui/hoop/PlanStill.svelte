@@ -9,9 +9,9 @@
   let canvas: HTMLCanvasElement;
   let width = $state(300);
   let height = $state(300);
-  const now = $derived(piecesNow(drawing.plan.score.steps[drawing.cursor], drawing.plan.pieces));
+  const now = $derived(piecesNow(drawing.plan.score.steps[drawing.cursor], drawing.plan.cut.pieces));
   const words = $derived(
-    [`Hoop ${drawing.plan.hoop.name} from above.`, ...now.map((p) => `${p.name}: ${formatSize(p.width.cutMm, p.height.cutMm, workroom.unit)}.`)].join(' '), // prettier-ignore
+    [`Hoop ${drawing.plan.hooping.hoop.name} from above.`, ...now.map((p) => `${p.name}: ${formatSize(p.width.cutMm, p.height.cutMm, workroom.unit)}.`)].join(' '), // prettier-ignore
   );
   $effect(() => {
     void theme.current;

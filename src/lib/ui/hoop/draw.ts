@@ -85,7 +85,8 @@ const CLOSE_MARGIN = 24;
 
 /** Whether a design is so small in its hoop that it is better seen close. */
 export const isSmallInHoop = (plan: BuildPlan, { extents: e }: Reading): boolean =>
-  Math.max((e.maxX - e.minX) / plan.field.width, (e.maxY - e.minY) / plan.field.height) < 0.45;
+  Math.max((e.maxX - e.minX) / plan.hooping.field.width, (e.maxY - e.minY) / plan.hooping.field.height) <
+  0.45;
 
 /** The view that shows the whole hoop with its ring, or the work close, in a canvas of the given size (px). */
 export function viewOf(
@@ -110,7 +111,7 @@ export function viewOf(
  * The hoop as the design sees it, mm: where several are sewn, the one nearest the middle is drawn in full, and the others
  * lie round it.
  */
-function hoopAround({ field, repeats }: BuildPlan, { extents: e }: Reading) {
+function hoopAround({ hooping: { field, repeats } }: BuildPlan, { extents: e }: Reading) {
   const mid = { x: (e.minX + e.maxX) / 2, y: (e.minY + e.maxY) / 2 };
   const turned = repeats?.turned ?? false;
   const places = repeats?.places ?? [{ x: 0, y: 0 }];
@@ -217,7 +218,7 @@ export function drawPlan(
     ctx.stroke(blockPath(tape, reading.blocks[b]));
   }
   ctx.globalAlpha = 1;
-  for (const piece of piecesNow(step, plan.pieces)) drawPiece(ctx, piece, px, colours);
+  for (const piece of piecesNow(step, plan.cut.pieces)) drawPiece(ctx, piece, px, colours);
   if (step?.kind === 'needle') {
     ctx.strokeStyle = colours.needle;
     ctx.lineWidth = Math.max(0.5, px * 1.8);
@@ -240,7 +241,7 @@ function drawHoop(
   px: number,
   colours: PlanColours,
 ) {
-  const { field } = plan;
+  const { field } = plan.hooping;
   const hoop = hoopAround(plan, reading);
   const box = (w: number, h: number, r: number, at: { x: number; y: number } = hoop) => {
     ctx.beginPath();
@@ -262,7 +263,7 @@ function drawHoop(
   ctx.setLineDash([]);
   ctx.strokeStyle = colours.rule;
   for (const other of hoop.others) {
-    box(plan.size.width, plan.size.height, 2, other);
+    box(plan.design.size.width, plan.design.size.height, 2, other);
     ctx.stroke();
   }
 }

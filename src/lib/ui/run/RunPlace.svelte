@@ -23,7 +23,12 @@
     const read = await readPlan(build);
     if (!read.ok) return;
     const { plan, tape } = read.value;
-    hoop = { plan: { ...plan, score: run.score }, reading: plan.reading, tape, threads: build.threads };
+    hoop = {
+      plan: { ...plan, score: run.score },
+      reading: plan.design.reading,
+      tape,
+      threads: build.threads,
+    };
   }
 
   onMount(() => {

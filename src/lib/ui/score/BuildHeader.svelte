@@ -125,16 +125,17 @@
     >{editor.saved === 'saving' ? 'Saving' : editor.saved === 'failed' ? 'Not saved' : 'Saved'}</span
   >
   <p class="-mt-2 basis-full text-sm text-quiet">
-    {formatSize(plan.size.width, plan.size.height, workroom.unit)} · {count(
+    {formatSize(plan.design.size.width, plan.design.size.height, workroom.unit)} · {count(
       reading.stitches,
       'stitch',
       'stitches',
     )} · {count(reading.stops, 'stop')} · one item takes
-    <strong class="text-ink" data-testid="item-time">{formatDuration(plan.item.itemSeconds)}</strong>:
-    <span class="text-needle">needle {formatDuration(plan.item.needleSeconds)}</span>
-    ({formatDuration(plan.item.screenSeconds)} on the machine’s screen),
-    <span class="text-hands">hands {formatDuration(plan.item.handSeconds)}</span>{plan.item.passiveSeconds
-      ? `, then waits ${formatDuration(plan.item.passiveSeconds)}`
+    <strong class="text-ink" data-testid="item-time">{formatDuration(plan.time.item.itemSeconds)}</strong>:
+    <span class="text-needle">needle {formatDuration(plan.time.item.needleSeconds)}</span>
+    ({formatDuration(plan.time.item.screenSeconds)} on the machine’s screen),
+    <span class="text-hands">hands {formatDuration(plan.time.item.handSeconds)}</span>{plan.time.item
+      .passiveSeconds
+      ? `, then waits ${formatDuration(plan.time.item.passiveSeconds)}`
       : ''}
   </p>
 </header>

@@ -254,6 +254,7 @@
             {plan}
             {reading}
             cursor={editor.cursor}
+            findings={editor.findings}
             onselect={(i) => editor.goTo(i)}
             onmove={(id, before) => editor.moveTo(id, before)}
           /></Later
@@ -295,14 +296,14 @@
       {:else if view === 'how'}
         <HowPanel {editor} {build} {plan} />
       {:else if view === 'check'}
-        <CheckPanel {editor} {build} {plan} onstep={() => (view = 'step')} />
+        <CheckPanel {editor} {build} onstep={() => (view = 'step')} />
       {:else if view === 'cut'}
         <CutList
-          pieces={plan.pieces}
+          pieces={plan.cut.pieces}
           scorePieces={plan.score.pieces}
           order={plan.order}
-          reading={plan.reading}
-          notions={plan.notions}
+          reading={plan.design.reading}
+          notions={plan.cut.notions}
           onmaterial={(id, change) => editor.setMaterial(id, change)}
         />
         <ThreadTable thread={plan.thread} items={plan.order.load} />

@@ -1,19 +1,13 @@
 <script lang="ts">
   import type { Build } from '$lib/core/build';
   import type { Finding } from '$lib/core/check';
-  import type { BuildPlan } from '$lib/core/plan';
   import { count } from '$lib/core/base';
   import type { BuildEditor } from '../state/editor.svelte';
   import FindingCard from './FindingCard.svelte';
 
-  let {
-    editor,
-    build,
-    plan,
-    onstep,
-  }: { editor: BuildEditor; build: Build; plan: BuildPlan; onstep: () => void } = $props();
-  const open = $derived(plan.findings.filter((f) => f.silenced === null));
-  const quiet = $derived(plan.findings.filter((f) => f.silenced !== null));
+  let { editor, build, onstep }: { editor: BuildEditor; build: Build; onstep: () => void } = $props();
+  const open = $derived(editor.allFindings.filter((f) => f.silenced === null));
+  const quiet = $derived(editor.allFindings.filter((f) => f.silenced !== null));
   const show = (f: Finding) => {
     if (!f.stepId) return;
     editor.goToStep(f.stepId);

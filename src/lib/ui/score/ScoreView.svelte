@@ -1,5 +1,6 @@
 <script lang="ts">
   import { count, formatClock, formatDuration } from '$lib/core/base';
+  import type { Finding } from '$lib/core/check';
   import type { BuildPlan } from '$lib/core/plan';
   import type { Reading } from '$lib/core/reading';
   import { layoutScore, type PlacedStep } from './layout';
@@ -8,15 +9,17 @@
     plan: BuildPlan;
     reading: Reading;
     cursor: number;
+    /** open ones */
+    findings: readonly Finding[];
     onselect: (index: number) => void;
     onmove?: (stepId: string, beforeIndex: number) => void;
   }
-  let { plan, reading, cursor, onselect, onmove }: Props = $props();
+  let { plan, reading, cursor, findings, onselect, onmove }: Props = $props();
 
   let width = $state(1000);
   /** the gravest open finding of a step */
-  const worst = (id: string) => plan.findings.find((f) => f.stepId === id && f.silenced === null)?.severity;
-  const layout = $derived(layoutScore(plan.score, plan.times, reading.blocks, width));
+  const worst = (id: string) => findings.find((f) => f.stepId === id)?.severity;
+  const layout = $derived(layoutScore(plan.score, plan.time.steps, reading.blocks, width));
   const current = $derived(layout.placed[cursor]);
   let dragged = $state<string | null>(null);
   let dropAt = $state<number | null>(null);
@@ -99,7 +102,7 @@
             p.step.kind === 'needle' && (p.step.inserted || p.step.again) && 'put-in',
             worst(p.step.id) === 'stop' && 'ruins',
             worst(p.step.id) === 'mind' && 'minds',
-            plan.times[p.step.id].waitSeconds > 0 && 'wait',
+            plan.time.steps[p.step.id].waitSeconds > 0 && 'wait',
           ]}
           style:left="{p.x}px"
           style:width="{p.width - 1}px"

@@ -18,7 +18,7 @@
 
   let { editor }: { editor: BuildEditor } = $props();
   const step = $derived(editor.step);
-  const time = $derived(step && editor.plan?.times[step.id]);
+  const time = $derived(step && editor.plan?.time.steps[step.id]);
   const block = $derived(step?.kind === 'needle' ? editor.reading?.blocks[step.block] : undefined);
   const alongMm = $derived(
     step?.kind === 'hand' && step.along !== null && editor.reading

@@ -24,7 +24,7 @@
           >{/if}
         <span class="label">stop {step.stop}</span>
         <span>{step.title}</span>
-        <span class="text-right whitespace-nowrap">{formatDuration(plan.times[step.id].seconds)}</span>
+        <span class="text-right whitespace-nowrap">{formatDuration(plan.time.steps[step.id].seconds)}</span>
       </button>
     </li>
   {/each}

@@ -95,9 +95,9 @@ class Cutting {
       .filter(({ build }) => this.chosen.includes(build.id))
       .map(({ build, plan }): CutDemand => ({
         build: { id: build.id, name: build.name },
-        pieces: plan.pieces,
+        pieces: plan.cut.pieces,
         scorePieces: plan.score.pieces,
-        notions: plan.notions,
+        notions: plan.cut.notions,
         order: plan.order,
       })),
   );
@@ -137,7 +137,7 @@ class Cutting {
       .filter(({ build }) => this.chosen.includes(build.id))
       .map(({ build, plan }): { build: Build; lines: ChecklistLine[] } => ({
         build,
-        lines: gatherChecklist(build, plan, plan.notions, workroom.unit),
+        lines: gatherChecklist(build, plan, plan.cut.notions, workroom.unit),
       })),
   );
 
@@ -323,7 +323,7 @@ class Cutting {
       return machine ? [hoopBase(h, machine, workroom.numbers)] : [];
     });
     const pieces = this.plans.flatMap(({ plan }) =>
-      plan.pieces.map((p) => ({
+      plan.cut.pieces.map((p) => ({
         material: p.material,
         widthMm: p.width.cutMm,
         heightMm: p.height.cutMm,

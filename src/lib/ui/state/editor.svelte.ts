@@ -1,7 +1,7 @@
 import { withMaterial, type Build, type ScoreEdit } from '$lib/core/build';
 import { carryOver, composeTape, planBuild, type BuildPlan } from '$lib/core/plan';
 import type { Problem } from '$lib/core/base';
-import { openFindings } from '$lib/core/check';
+import { checkPlan, openFindings } from '$lib/core/check';
 import { mergeChanges } from '$lib/core/merge';
 import { isQuestion, type Reading, type Role } from '$lib/core/reading';
 import { rankTechniques } from '$lib/core/techniques';
@@ -45,9 +45,16 @@ export class BuildEditor {
   /** it is all there, and yet no score can be made of it */
   readonly fault = $derived(this.build !== null && this.own !== null && !this.plan);
   /** with everything that is sewn in between */
-  readonly reading = $derived(this.plan?.reading ?? null);
+  readonly reading = $derived(this.plan?.design.reading ?? null);
   readonly tape = $derived<Tape | null>(this.planned.tape);
-  readonly findings = $derived(openFindings(this.plan?.findings ?? []));
+  /** what an experienced maker would say first; silenced ones are marked */
+  readonly allFindings = $derived.by(() => {
+    const { build, plan } = this;
+    if (!build || !plan) return [];
+    const input = { build, plan, workshop: workroom.workshopNow(), today: nowIso().slice(0, 10) };
+    return orFault([], `The check of ${build.name}`, () => checkPlan(input));
+  });
+  readonly findings = $derived(openFindings(this.allFindings));
   readonly steps = $derived(this.plan?.score.steps ?? []);
   readonly cursor = $derived(Math.min(this.index, Math.max(0, this.steps.length - 1)));
   readonly step = $derived(this.steps[this.cursor]);
@@ -64,7 +71,7 @@ export class BuildEditor {
   readonly canRedo = $derived(this.future.length > 0);
 
   private planOf(build: Build, own: Reading): BuildPlan {
-    return planBuild(build, own, workroom.workshopNow(), readingsOf(this.inserted), nowIso().slice(0, 10));
+    return planBuild(build, own, workroom.workshopNow(), readingsOf(this.inserted));
   }
 
   async load(id: string) {

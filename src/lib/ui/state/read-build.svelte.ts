@@ -65,7 +65,7 @@ export async function readRun(run: Pick<RunRecord, 'buildId' | 'tapeId'>): Promi
   const build = workroom.builds.find((b) => b.id === run.buildId && b.tapeId === run.tapeId);
   if (!build?.insertions.length) return readTapeOf(run.tapeId);
   const read = await readPlan(build);
-  return read.ok ? ok({ tape: read.value.tape, reading: read.value.plan.reading }) : read;
+  return read.ok ? ok({ tape: read.value.tape, reading: read.value.plan.design.reading }) : read;
 }
 
 /** The readings alone, as the plan takes them. */

@@ -53,7 +53,7 @@ export class Rehearsal {
     this.questions = questions;
     this.blocks = own.reading.blocks.length;
     if (!build.typed) {
-      const longest = Math.max(...plan.score.steps.map((s) => (s.kind === 'needle' ? plan.times[s.id].seconds : 0)));
+      const longest = Math.max(...plan.score.steps.map((s) => (s.kind === 'needle' ? plan.time.steps[s.id].seconds : 0)));
       const { numbers } = workroom;
       this.machine = new PageMachine(
         'rehearsal',

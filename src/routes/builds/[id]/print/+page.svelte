@@ -27,9 +27,10 @@
     </p>
     <h1 class="text-2xl">{editor.build.name}</h1>
     <p>
-      {formatSize(plan.size.width, plan.size.height, workroom.unit)} · hoop {plan.hoop.name} on
-      {plan.machine.name} · {formatDuration(plan.item.itemSeconds)} an item · {plan.order.load} to load in {plan
-        .order.hoopings} hoopings
+      {formatSize(plan.design.size.width, plan.design.size.height, workroom.unit)} · hoop {plan.hooping.hoop
+        .name} on
+      {plan.machine.name} · {formatDuration(plan.time.item.itemSeconds)} an item · {plan.order.load} to load in
+      {plan.order.hoopings} hoopings
     </p>
     <p class="label mb-3">
       The machine’s manual, product-safety law and a licensed technician come first. Jolt Step certifies
@@ -87,14 +88,14 @@
                   : ''}</td
               >
             {/if}
-            <td class="text-right whitespace-nowrap">{formatDuration(plan.times[step.id].seconds)}</td>
+            <td class="text-right whitespace-nowrap">{formatDuration(plan.time.steps[step.id].seconds)}</td>
           </tr>
         {/each}
       </tbody>
     </table>
     <div class="break-before-page"></div>
     <h2 class="mt-6 mb-1 text-xl">Cut sheet</h2>
-    <CutList pieces={plan.pieces} scorePieces={plan.score.pieces} order={plan.order} />
+    <CutList pieces={plan.cut.pieces} scorePieces={plan.score.pieces} order={plan.order} />
     <ThreadTable thread={plan.thread} items={plan.order.load} />
     {#if editor.build.notes}<h2 class="mt-6 mb-1 text-xl">Notes</h2>
       <p class="whitespace-pre-wrap">{editor.build.notes}</p>{/if}
