@@ -1,0 +1,102 @@
+// npm run mutants: plants small faults in the core, one at a time, and prints those that no unit test notices.
+// MUTANTS: how many (80); SEED: which; ROOMS: in which rooms of the core, with commas.
+import { spawn } from 'node:child_process';
+import { cpSync, mkdtempSync, readdirSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join, relative } from 'node:path';
+import { ensureInstalled, root } from './install.mjs';
+
+ensureInstalled();
+const { default: ts } = await import('typescript');
+const { xoroshiro128plus } = await import('pure-rand/generator/xoroshiro128plus');
+const { uniformInt } = await import('pure-rand/distribution/uniformInt');
+
+const MOST = Number(process.env.MUTANTS ?? 80);
+const SEED = Number(process.env.SEED ?? 1);
+/** Where formulas are. Parsers, schemas and words have tests of other kinds. */
+const ROOMS = (process.env.ROOMS ?? 'hoop,time,thread,order,cut,stock,score,run,template').split(',');
+const AT_ONCE = 2;
+
+/** Faults that a node of the syntax tree may be given: what stands in its place. */
+function faultsOf(node, text) {
+  if (ts.isBinaryExpression(node)) {
+    const { left, right, operatorToken } = node;
+    const other = { '+': '-', '-': '+', '*': '/', '/': '*', '<': '>=', '<=': '>', '>': '<=', '>=': '<', '&&': '||' }[operatorToken.getText()]; // prettier-ignore
+    const isWords = (n) => /['`]/.test(n.getText());
+    if (other && !isWords(left) && !isWords(right))
+      return [[operatorToken.getStart(), operatorToken.getEnd(), other]];
+  }
+  if (ts.isElementAccessExpression(node) && /(^|\.)numbers$/.test(node.expression.getText()))
+    return [[node.getStart(), node.getEnd(), `(2 * ${node.getText()})`]];
+  if (ts.isPropertyAccessExpression(node) && /^Math\.(max|min|ceil|floor)$/.test(node.getText())) {
+    const swap = { 'Math.max': 'Math.min', 'Math.min': 'Math.max', 'Math.ceil': 'Math.floor', 'Math.floor': 'Math.ceil' }[node.getText()]; // prettier-ignore
+    return [[node.getStart(), node.getEnd(), swap]];
+  }
+  if (ts.isNumericLiteral(node) && !['0', '1'].includes(text.slice(node.getStart(), node.getEnd())))
+    return [[node.getStart(), node.getEnd(), `(2 * ${node.getText()})`]];
+  return [];
+}
+function* filesIn(folder) {
+  for (const entry of readdirSync(folder, { withFileTypes: true })) {
+    const path = join(folder, entry.name);
+    if (entry.isDirectory()) yield* filesIn(path);
+    else if (entry.name.endsWith('.ts') && entry.name !== 'types.ts') yield path;
+  }
+}
+function allFaults() {
+  const all = [];
+  for (const room of ROOMS)
+    for (const path of filesIn(join(root, 'src/lib/core', room))) {
+      const text = readFileSync(path, 'utf8');
+      const tree = ts.createSourceFile(path, text, ts.ScriptTarget.Latest, true);
+      const walk = (node) => {
+        for (const [from, to, by] of faultsOf(node, text)) {
+          const { line } = tree.getLineAndCharacterOfPosition(from);
+          all.push({ file: relative(root, path), line: line + 1, from, to, by, was: text.slice(from, to) });
+        }
+        ts.forEachChild(node, walk);
+      };
+      walk(tree);
+    }
+  return all;
+}
+
+const dice = xoroshiro128plus(SEED);
+const pool = allFaults();
+const planted = [];
+while (planted.length < MOST && pool.length)
+  planted.push(...pool.splice(uniformInt(dice, 0, pool.length - 1), 1));
+console.log(`${planted.length} faults of ${planted.length + pool.length}, in ${ROOMS.join(', ')}`);
+
+/** A copy of the project in which faults are planted; the modules are shared. */
+function copy() {
+  const folder = mkdtempSync(join(tmpdir(), 'jolt-mutants-'));
+  for (const name of ['src', 'tests', 'bench', 'package.json', 'tsconfig.json', '.mocharc.json', '.svelte-kit', 'scripts', 'docs', 'server.mjs'])
+    cpSync(join(root, name), join(folder, name), { recursive: true });
+  symlinkSync(join(root, 'node_modules'), join(folder, 'node_modules'));
+  return folder;
+} // prettier-ignore
+const isNoticed = (folder) =>
+  new Promise((resolve) => {
+    const tests = spawn(process.execPath, [join(root, 'node_modules/mocha/bin/mocha.js'), '--bail', '--exit', '--timeout', '60000', '--reporter', 'dot'], { cwd: folder, stdio: 'ignore' }); // prettier-ignore
+    tests.on('exit', (status) => resolve(status !== 0));
+  });
+
+const folders = Array.from({ length: AT_ONCE }, copy);
+const survived = [];
+let tried = 0;
+async function work(folder) {
+  for (let fault = planted.pop(); fault; fault = planted.pop()) {
+    const path = join(folder, fault.file);
+    const text = readFileSync(path, 'utf8');
+    writeFileSync(path, text.slice(0, fault.from) + fault.by + text.slice(fault.to));
+    if (!(await isNoticed(folder))) survived.push(fault);
+    writeFileSync(path, text);
+    process.stdout.write(++tried % 10 ? '.' : ` ${tried}\n`);
+  }
+}
+if (await isNoticed(folders[0])) throw new Error('The unit tests fail without any fault.');
+await Promise.all(folders.map(work));
+for (const folder of folders) rmSync(folder, { recursive: true });
+console.log(`\n${survived.length} of ${tried} survived (${Math.round((100 * survived.length) / tried)} %):`);
+for (const { file, line, was, by } of survived) console.log(`  ${file}:${line}  ${was} → ${by}`);
