@@ -1,0 +1,391 @@
+import { expect } from 'chai';
+import { hoopBase } from '$lib/core/hoop';
+import { cutList, notionsOf } from '$lib/core/cut';
+import { numbersWith, type Numbers } from '$lib/core/numbers';
+import { planOrder } from '$lib/core/order';
+import { weighBundle } from '$lib/core/plan';
+import { densityMap, LENGTH_BIN_MM, typedReading, type BlockReading, type Reading } from '$lib/core/reading';
+import type { HandStep, NeedleStep, Score, ScorePiece, Step } from '$lib/core/score';
+import { TapeAssembler, STITCH } from '$lib/core/tape';
+import { bobbinsFor, planThread } from '$lib/core/thread';
+import { hoopingSeconds, timeSteps } from '$lib/core/time';
+import { newWorkshop } from '$lib/core/workshop';
+
+// Small cases whose figures were worked out on paper, from the table of numbers as it ships.
+const numbers = numbersWith();
+const shop = newWorkshop();
+const home = { ...shop.machines[0], speed: 600 };
+const many = { ...home, kind: 'multi-needle' as const };
+const BOX = { minX: -50, minY: -30, maxX: 50, maxY: 30 };
+
+/** A block of a design of 100 × 60 mm, all of whose stitches have one length. */
+function blockOf(
+  index: number,
+  stitches: number,
+  mm: number,
+  more: Partial<BlockReading> = {},
+): BlockReading {
+  const [plain] = typedReading(
+    [{ title: 'x', role: 'tack-down', stitches, seconds: null }],
+    { width: 100, height: 60 },
+    600,
+  ).blocks;
+  const lengthBins = plain.lengthBins.map(() => 0);
+  lengthBins[Math.floor(mm / LENGTH_BIN_MM)] = stitches;
+  const line = {
+    points: Float32Array.from([-50, -30, 50, -30, 50, 30, -50, 30]),
+    closed: true,
+    lengthMm: 320,
+  };
+  return {
+    ...plain,
+    index,
+    lengthBins,
+    sewnLengthMm: stitches * mm,
+    typed: null,
+    lines: [line],
+    perimeterMm: 320,
+    closed: true,
+    box: BOX,
+    ...more,
+  };
+}
+const readingOf = (...blocks: BlockReading[]): Reading => ({
+  label: '',
+  warnings: [],
+  jumps: 0,
+  trims: 0,
+  stops: blocks.length - 1,
+  covers: [],
+  stitches: blocks.reduce((sum, b) => sum + b.stitches, 0),
+  extents: BOX,
+  blocks,
+});
+const needle = (block: number, more: Partial<NeedleStep> = {}): NeedleStep => ({
+  kind: 'needle',
+  id: `n${block}`,
+  title: `Block ${block + 1}`,
+  because: '',
+  stop: block,
+  block,
+  role: 'tack-down',
+  confidence: 1,
+  holds: [],
+  attended: false,
+  bothSides: false,
+  skipped: false,
+  again: false,
+  thread: null,
+  inserted: null,
+  ...more,
+});
+const hand = (id: string, action: HandStep['action'], more: Partial<HandStep> = {}): HandStep => ({
+  kind: 'hand',
+  id,
+  title: id,
+  because: '',
+  text: '',
+  stop: 0,
+  hand: 1,
+  action,
+  side: 'front',
+  pieces: [],
+  along: null,
+  tapeSides: 0,
+  heldBy: null,
+  hoopBecause: '',
+  number: null,
+  wait: null,
+  tools: [],
+  cautions: [],
+  times: 1,
+  uses: [],
+  ownSeconds: null,
+  own: false,
+  ...more,
+});
+const piece = (
+  id: string,
+  material: ScorePiece['material'],
+  size: ScorePiece['size'],
+  more: Partial<ScorePiece> = {},
+): ScorePiece => ({
+  id,
+  name: id,
+  purpose: '',
+  material,
+  colour: '#000000',
+  layers: 1,
+  traits: [],
+  fusible: 'none',
+  prewashed: false,
+  own: null,
+  interfacing: false,
+  marginMm: null,
+  cutTo: null,
+  mayTurn: null,
+  size,
+  blocks: { line: [0] },
+  round: null,
+  tags: [],
+  ...more,
+});
+const film = piece('film', 'film', { rule: 'hoop' }, { blocks: {} });
+const front = piece('front', 'cotton', { rule: 'cover', by: ['line'], margin: 'front' });
+const scoreOf = (steps: Step[], pieces: ScorePiece[] = [film, front]): Score => ({
+  steps,
+  pieces,
+  technique: 'as-read',
+  schools: {},
+  fit: 1,
+  changed: [],
+  stale: [],
+});
+const timesOf = (
+  steps: Step[],
+  reading: Reading,
+  machine = home,
+  own: Numbers = numbers,
+  magneticHoop = false,
+) => timeSteps(scoreOf(steps), reading, { machine, numbers: own, magneticHoop, threads: [] });
+
+describe('worked out by hand', () => {
+  // 600 stitches of 2.25 mm at 600 a minute: 60 s; 9 jumps at half speed: 1.8 s; 2 trims; breaks 600/10,000 · 0.15 · 90 = 0.81 s.
+  const sewn = readingOf(blockOf(0, 1, 2), blockOf(1, 600, 2.25, { jumps: 9, trims: 2 }));
+
+  it('the needle: stitches, a run-up at each start, ties, jumps, trims, breaks, its stop', () => {
+    const one = timesOf([needle(1)], sewn).n1;
+    // 60 + 3 · 1.5 + 1 + 1.8 + 2 · 6 + 0.81 + 3
+    expect(one.seconds).to.be.closeTo(83.11, 1e-9);
+    expect(one.freeSeconds).to.be.closeTo(63.11, 1e-9);
+    // The stop comes once for four of them: 4 · 80.11 + 3.
+    expect(hoopingSeconds(one, 4)).to.be.closeTo(323.44, 1e-9);
+    // Many needles: 60 + 4.5 + 1 + 1.8 + 2 · 4 + 0.81 + 5
+    expect(timesOf([needle(1)], sewn, many).n1.seconds).to.be.closeTo(81.11, 1e-9);
+    // The first block has no stop before it: 0.1 + 1.5 + 1 + 1/10,000 · 13.5
+    expect(timesOf([needle(0)], sewn).n0.seconds).to.be.closeTo(2.60135, 1e-9);
+    // Passed over: found on the panel, 20 s, once.
+    expect(timesOf([needle(1, { skipped: true })], sewn).n1).to.include({
+      seconds: 20,
+      perHooping: true,
+      freeSeconds: 0,
+    });
+    // Held with a stylus at 350 a minute: 600 · 60 / 350 = 102.857, and nobody is free.
+    const held = timesOf([needle(1, { attended: true })], sewn).n1;
+    expect(held.seconds).to.be.closeTo(83.11 - 60 + 102.857142857, 1e-6);
+    expect(held.freeSeconds).to.equal(0);
+  });
+
+  it('long stitches: of 6.75 mm at 0.6222 of the speed, of 9.75 mm at 0.49', () => {
+    const long = readingOf(blockOf(0, 0, 2), blockOf(1, 100, 6.75), blockOf(2, 100, 9.75));
+    const stitching = (id: string) => timesOf([needle(1), needle(2)], long)[id].terms[0].seconds;
+    // 1 − 0.4 · 4.25 / 4.5 = 0.62222: 100 · 60 / 600 / 0.62222; 0.6 − 0.2 · 2.75 / 5 = 0.49
+    expect(stitching('n1')).to.be.closeTo(10 / (1 - (0.4 * 4.25) / 4.5), 1e-9);
+    expect(stitching('n2')).to.be.closeTo(10 / 0.49, 1e-9);
+  });
+
+  it('hands: by the cm, by the corner, by the piece and its taped sides, by the thread to snip', () => {
+    const at = (step: HandStep, machine = home, magnetic = false) =>
+      timesOf([needle(1), step], sewn, machine, numbers, magnetic)[step.id].seconds;
+    expect(at(hand('a', 'trim-close', { along: 1 }))).to.equal(32 * 5);
+    expect(at(hand('a', 'trim-seam', { along: 1, times: 4, side: 'off' }))).to.equal(32 * 2 + 4 * 2);
+    expect(at(hand('a', 'lay', { pieces: ['front', 'film'], tapeSides: 2 }))).to.equal(2 * 30 + 2 * 2 * 6);
+    expect(at(hand('a', 'lay', { pieces: ['front'], heldBy: 'tape' }))).to.equal(30 + 4 * 6);
+    expect(at(hand('a', 'snip', { side: 'off' }))).to.equal(20 + 2 * 4);
+    expect(at(hand('a', 'tear', { along: 1, side: 'off' }))).to.equal(30 + 32);
+    expect([at(hand('a', 'hoop-up')), at(hand('a', 'hoop-up'), home, true)]).to.deep.equal([
+      90 + 20,
+      35 + 20,
+    ]);
+    expect([at(hand('a', 'thread')), at(hand('a', 'thread'), many)]).to.deep.equal([60, 5]);
+    // The hoop comes off for it: 25 s at home, 40 s with a bracket; not once more for the next.
+    expect([
+      at(hand('a', 'fold', { hoop: 'off' })),
+      at(hand('a', 'fold', { hoop: 'off' }), many),
+    ]).to.deep.equal([45, 60]);
+    const both = timesOf([hand('a', 'flip-hoop', { hoop: 'off' }), hand('b', 'fold', { hoop: 'off' })], sewn);
+    expect([both.a.seconds, both.b.seconds]).to.deep.equal([10 + 25, 20]);
+    expect(timesOf([hand('a', 'dry-lace')], sewn).a).to.include({ seconds: 0, waitSeconds: 36_000 });
+    expect(at(hand('a', 'work', { number: 'hand.eyelet', times: 2 }))).to.equal(90);
+  });
+
+  it('thread: by the stitch, by the thickness of the stack, and a tail at each start', () => {
+    const reading = readingOf(blockOf(0, 800, 2.5, { trims: 2 }));
+    const steps = (role: NeedleStep['role']) => [
+      hand('hoop', 'hoop-up', { pieces: ['film'] }),
+      hand('lay', 'lay', { pieces: ['front'] }),
+      needle(0, { role }),
+    ];
+    const plan = (role: NeedleStep['role'], items: number) =>
+      planThread(scoreOf(steps(role)), reading, { threads: [] }, { machine: home, numbers, items });
+    // Film 0.15 and cotton 0.25 mm: 1.15 · 2 m + 1.5 · 0.4 · 800 mm + 3 · 0.1 m; 0.4 · 2 m + 0.4 · 800 mm + 0.3 m
+    expect(plan('cover', 1).steps.n0.topM).to.be.closeTo(2.3 + 0.48 + 0.3, 1e-9);
+    expect(plan('cover', 1).steps.n0.bobbinM).to.be.closeTo(0.8 + 0.32 + 0.3, 1e-9);
+    // 60 m, 5 % kept: 57 m give 40 items of 1.42 m; the 41st would have a join.
+    for (const role of ['cover', 'lace', 'final-outline'] as const)
+      expect(
+        plan(role, 43).swaps.map((s) => [s.item, Math.round(s.leftM * 100)]),
+        role,
+      ).to.deep.equal([[40, 20]]);
+    expect(plan('decoration', 43).swaps).to.deep.equal([]);
+    expect(plan('cover', 40).swaps).to.deep.equal([]);
+    expect([1, 40, 41, 81].map((n) => bobbinsFor({ bobbinM: 1.42, bobbinHoldsM: 57 }, n))).to.deep.equal([
+      1, 1, 2, 3,
+    ]);
+    // A bobbin of top thread holds 38 · 0.95 = 36.1 m: 25 items.
+    const matched = [...steps('cover').slice(0, 2), hand('bobbin', 'bobbin'), needle(0, { role: 'cover' })];
+    const { swaps } = planThread(
+      scoreOf(matched),
+      reading,
+      { threads: [] },
+      { machine: home, numbers, items: 30 },
+    );
+    expect(swaps.map((s) => s.item)).to.deep.equal([25]);
+  });
+
+  it('an order: the hands’ work at the table finds its place while the needle needs nobody', () => {
+    const even = numbersWith({ 'hand.learningFirst': 1, 'order.rejectRate': 0 });
+    const steps = [
+      hand('lay', 'lay', { pieces: ['front'] }),
+      needle(0),
+      hand('unhoop', 'unhoop', { side: 'off' }),
+      hand('press', 'press', { side: 'off' }),
+    ];
+    const order = (free: number, press: number, quantity = 2, repeats = 1) => {
+      const step = (seconds: number, perHooping = false) => ({
+        seconds,
+        terms: [{ label: '', seconds }],
+        freeSeconds: 0,
+        waitSeconds: 0,
+        perHooping,
+      });
+      const times = { lay: step(30), n0: step(free + 20), unhoop: step(20, true), press: step(press) };
+      return planOrder(scoreOf(steps), times, { quantity, repeats }, even);
+    };
+    // 2 · (30 + 100 + 20) and the last press; the first one fits into the second 80 s.
+    expect(order(80, 60)).to.deep.equal({
+      load: 2,
+      hoopings: 2,
+      lastHooping: 1,
+      seconds: 360,
+      needleSeconds: 200,
+      handSeconds: 220,
+      overlappedSeconds: 60,
+    });
+    // 81 s do not fit into 80: both are done at the end.
+    expect(order(80, 81)).to.include({ seconds: 300 + 162, overlappedSeconds: 0 });
+    // Two jobs of 40 s fit into one 80 s; of three hoopings of two, the jobs of the last are left.
+    expect(order(80, 40, 6, 2)).to.include({
+      hoopings: 3,
+      lastHooping: 2,
+      overlappedSeconds: 160,
+      seconds: 3 * (2 * 30 + 2 * 100 + 20) + 80,
+    });
+    // The first item takes half as long again, the second 1.275 times.
+    const learning = planOrder(
+      scoreOf(steps.slice(0, 3)),
+      timesOf(steps.slice(0, 3), sewn),
+      { quantity: 2, repeats: 1 },
+      numbersWith({ 'order.rejectRate': 0 }),
+    );
+    expect(learning.handSeconds).to.be.closeTo((30 + 20) * (1.5 + 1.275), 1e-9);
+  });
+
+  it('cut sizes: outline and margin, base past the hoop, up to the grid', () => {
+    const back = piece('back', 'cotton', { rule: 'cover', by: ['line'], margin: 'back' });
+    const steps = [
+      hand('hoop', 'hoop-up', { pieces: ['film'] }),
+      hand('lay', 'lay', { pieces: ['front'] }),
+      hand('turn', 'lay', { pieces: ['back'], side: 'back' }),
+    ];
+    const cut = (magnetic: boolean, unit: 'mm' | 'inch' = 'mm') =>
+      cutList(scoreOf(steps, [film, front, back]), sewn, {
+        numbers,
+        unit,
+        hoop: { outerWidth: 170, outerHeight: 220, magnetic },
+        washed: false,
+      }).map((p) => [p.id, p.width.cutMm, p.height.cutMm]);
+    // 170 + 2 · 25, 220 + 2 · 25; 100 + 2 · 12 and 60 + 2 · 12, up to 5; 100 + 2 · 20, 60 + 2 · 20
+    expect(cut(false)).to.deep.equal([
+      ['film', 220, 270],
+      ['front', 125, 85],
+      ['back', 140, 100],
+    ]);
+    expect(cut(true)[0]).to.deep.equal(['film', 195, 245]);
+    // Up to a quarter inch: 124 to 20 quarters, 84 to 14.
+    expect(cut(false, 'inch')[1]).to.deep.equal(['front', 20 * 6.35, 14 * 6.35]);
+    const [hoop] = shop.hoops.filter((h) => h.widthMm === 130);
+    expect(hoopBase(hoop, home, numbers)).to.deep.include({ widthMm: 220, heightMm: 270 });
+    expect(hoopBase({ ...hoop, magnetic: true }, home, numbers)).to.deep.include({
+      widthMm: 194,
+      heightMm: 244,
+    });
+  });
+
+  it('small parts: tape along the taped sides, glue round the edge, spray over the back, filling by the area', () => {
+    const steps = [hand('lay', 'lay', { pieces: ['front'] })];
+    const pieces = cutList(scoreOf(steps), sewn, {
+      numbers,
+      unit: 'mm',
+      hoop: { outerWidth: 170, outerHeight: 220, magnetic: false },
+      washed: false,
+    });
+    const used = (more: Partial<HandStep>) =>
+      notionsOf(
+        scoreOf([hand('lay', 'lay', { pieces: ['front'], ...more })]),
+        pieces,
+        { width: 100, height: 60 },
+        numbers,
+      ).map((n) => [n.notion, Number(n.amount.toFixed(6))]);
+    // 125 × 85: 0.42 m round it, 0.010625 m² of it.
+    expect(used({ heldBy: 'tape' })).to.deep.equal([['paper tape', 0.42]]);
+    expect(used({ heldBy: 'glue' })).to.deep.equal([['glue stick', 0.42]]);
+    expect(used({ heldBy: 'spray' })).to.deep.equal([['spray adhesive', 0.010625]]);
+    expect(used({ tapeSides: 2 })).to.deep.equal([['paper tape', 0.21]]);
+    expect(used({ times: 2, uses: [{ notion: 'snap cap', count: 2 }] })).to.deep.equal([['snap cap', 4]]);
+    // 60 mm twice and 20 mm; 9 g a dm² of 0.6 dm².
+    expect(
+      used({ uses: [{ notion: 'ribbon', length: 'cut.ribbonLoop', times: 2, plus: 'cut.ribbonSeam' }] }),
+    ).to.deep.equal([['ribbon', 0.14]]);
+    expect(used({ uses: [{ notion: 'filling', perDm2: 'cut.fillingPerDm2' }] })).to.deep.equal([
+      ['filling', 5.4],
+    ]);
+  });
+
+  it('of a bundle, the largest version that fits a hoop; of two as large, the one with fewer stops', () => {
+    const version = (name: string, w: number, h: number, stops = 3) => ({
+      name,
+      reading: { ...sewn, stops, extents: { minX: 0, minY: 0, maxX: w, maxY: h } },
+    });
+    const all = [
+      version('small', 90, 90),
+      version('middle', 120, 170, 9),
+      version('same', 120, 170, 5),
+      version('large', 200, 300),
+    ];
+    expect(weighBundle(all, shop)).to.include({ proposed: 2 });
+    expect(weighBundle(all, shop).choices.map((c) => c.hoops)).to.deep.equal([
+      ['100 × 100', '130 × 180', '160 × 260'],
+      ['130 × 180', '160 × 260'],
+      ['130 × 180', '160 × 260'],
+      [],
+    ]);
+    expect(weighBundle(all.slice(3), shop)).to.include({ proposed: -1 });
+    // 90 + 2 · 5 is all of a hoop of 100; a tenth more is too much.
+    expect(weighBundle([version('tight', 90.1, 90)], shop).choices[0].hoops[0]).to.equal('130 × 180');
+  });
+
+  it('density: a cell counts half, its neighbours the other half, in stitches a cm²', () => {
+    const tape = new TapeAssembler('dense');
+    // 8 points in the first cell of 2 mm, 4 in the second, none in the third: 6 × 0.1 mm.
+    for (let i = 0; i < 8; i++) tape.put(5, 0, STITCH);
+    for (let i = 0; i < 4; i++) tape.put(25, 0, STITCH);
+    const map = densityMap(tape.done(), {
+      extents: { minX: 0, minY: 0, maxX: 4, maxY: 0 },
+      blocks: [{ from: 0, to: 12 }],
+    });
+    expect([map.columns, map.rows]).to.deep.equal([3, 1]);
+    // (8/2 + 4/2) · 25, (4/2 + (8 + 0)/2/2) · 25, (0 + 4/2) · 25
+    expect([...map.perCm2]).to.deep.equal([150, 100, 50]);
+  });
+});
