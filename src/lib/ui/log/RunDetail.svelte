@@ -2,7 +2,7 @@
   import { stepRows } from '$lib/core/log';
   import { AT_END, troubleFlow } from '$lib/core/run';
   import { formatDuration, formatNumber } from '$lib/core/base';
-  import type { KnownRun } from '../state/workroom.svelte';
+  import type { KnownRun } from '../state/known-run';
   import RunPhoto from './RunPhoto.svelte';
 
   // One run, step by step, with all that happened at each.

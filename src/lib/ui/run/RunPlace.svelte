@@ -6,12 +6,18 @@
   import RunStep from './RunStep.svelte';
   import { readPlan } from '../state/read-build.svelte';
   import { RunSession } from '../state/run-session.svelte';
+  import { showProblem } from '../state/notices';
   import { runWays } from '../state/run-ways.svelte';
   import { workroom } from '../state/workroom.svelte';
 
   // One run at the machine, from opening it to its end.
   let { id }: { id: string } = $props();
-  const session = new RunSession();
+  const session = new RunSession({
+    log: workroom.store.log,
+    numbers: () => workroom.numbers,
+    noteRun: (run) => workroom.noteRun(run),
+    tell: showProblem,
+  });
   let hoop = $state.raw<Omit<PlanDrawing, 'cursor'> | null>(null);
   const drawing = $derived(hoop && session.state ? { ...hoop, cursor: session.state.index } : null);
 

@@ -21,13 +21,12 @@ import {
   waitingFor,
   type BareEvent,
 } from '$lib/core/run';
-import { fail } from '$lib/core/base';
+import { fail, type Problem } from '$lib/core/base';
+import type { Numbers } from '$lib/core/numbers';
 import { stackAt } from '$lib/core/score';
-import { attempt, type PhotoRecord } from '$lib/store';
+import { attempt, type PhotoRecord, type Store } from '$lib/store';
 import { newId } from './ids';
-import { keep } from './keeping';
-import { showProblem } from './notices';
-import { known, workroom, type KnownRun } from './workroom.svelte';
+import { known, type KnownRun } from './known-run';
 import { WriteQueue } from './write-queue';
 
 /** How far the run has come is kept this often between events, ms. */
@@ -47,11 +46,23 @@ const { problem: unfit } = fail(
   'Look at the numbers and type them again.',
 );
 
+/** What a run is kept in, and who hears of it. */
+export interface RunNeeds {
+  log: Pick<Store['log'], 'run' | 'hold' | 'watch' | 'pulse' | 'beat' | 'addEvents'>;
+  numbers: () => Numbers;
+  /** it stands otherwise now */
+  noteRun: (run: KnownRun) => void;
+  /** something could not be kept. @param again tries it once more */
+  tell: (problem: Problem, again?: () => void) => void;
+}
+
 /**
  * One run at the machine. Each event is stored before the screen moves on; reopening reads them back. One tab holds the
  * run, others watch it.
  */
 export class RunSession {
+  constructor(private readonly needs: RunNeeds) {}
+
   private known = $state.raw<KnownRun | null>(null);
   missing = $state(false);
   hold = $state<'asking' | 'held' | 'watching'>('asking');
@@ -95,8 +106,8 @@ export class RunSession {
   );
   readonly pieces = $derived(this.run && this.step?.kind === 'hand' ? piecesOfStep(this.run, this.step) : []);
   readonly threads = $derived(this.run && this.state ? threadsAhead(this.run, this.state) : null);
-  readonly bobbin = $derived(
-    this.run && this.state ? bobbinNow(this.run, this.state, workroom.numbers) : null,
+  readonly bobbin = $derived.by(() =>
+    this.run && this.state ? bobbinNow(this.run, this.state, this.needs.numbers()) : null,
   );
   /** told by a machine that is followed */
   liveStitch = $state<number | null>(null);
@@ -110,7 +121,7 @@ export class RunSession {
   );
 
   async load(id: string): Promise<void> {
-    const stored = await workroom.store.log.run(id);
+    const stored = await this.needs.log.run(id);
     if (!stored) {
       this.missing = true;
       return;
@@ -128,27 +139,28 @@ export class RunSession {
         await new Promise<void>((done) => (this.release = done));
       };
       // Very old browsers have no locks: the database still refuses to write an event over another.
-      if (!navigator.locks) return void held();
-      void navigator.locks.request(name, { ifAvailable: true }, async (lock) => {
+      const locks = globalThis.navigator?.locks;
+      if (!locks) return void held();
+      void locks.request(name, { ifAvailable: true }, async (lock) => {
         if (lock) return held();
         this.hold = 'watching';
-        this.unwatch = workroom.store.log.watch(id, (stored) => (this.known = known(stored)));
+        this.unwatch = this.needs.log.watch(id, (stored) => (this.known = known(stored)));
         resolve();
         // Asked for in the queue: granted when the other tab lets go of it.
-        navigator.locks.request(name, { signal: this.closing.signal }, held).catch(() => undefined);
+        locks.request(name, { signal: this.closing.signal }, held).catch(() => undefined);
       });
     });
   }
   /** Begins to hold: what was going on when the last holder vanished is an interruption. */
   private async takeOver(id: string) {
     this.unwatch();
-    const stored = await workroom.store.log.hold(id);
+    const stored = await this.needs.log.hold(id);
     if (!stored) return;
     this.known = known(stored);
     this.taking = true;
     this.mark();
     const { state, events } = this.known;
-    const pulse = await workroom.store.log.pulse(id);
+    const pulse = await this.needs.log.pulse(id);
     const justBegun = events.length === 1 && !pulse && Date.now() - events[0].at < JUST_BEGUN_MS;
     if (state.status === 'running' && !justBegun) {
       const fits = pulse?.n === stored.next - 1;
@@ -193,7 +205,7 @@ export class RunSession {
   private async beat(ms: number) {
     const { run, next } = this.known as KnownRun;
     const stitch = this.step?.kind === 'needle' ? this.stitch : null;
-    await attempt(() => workroom.store.log.beat({ runId: run.id, n: next - 1, at: Date.now(), ms, stitch }));
+    await attempt(() => this.needs.log.beat({ runId: run.id, n: next - 1, at: Date.now(), ms, stitch }));
   }
   /**
    * A device that slept, or a clock that jumped: hands did nothing meanwhile; the needle may have gone on, but no longer
@@ -237,18 +249,20 @@ export class RunSession {
     if (!from || !this.taking) return false;
     const events = timed(bare, { ...when, before: this.marked });
     if (!events) {
-      showProblem(unfit);
+      this.needs.tell(unfit);
       return false;
     }
-    const { log } = workroom.store;
     const again = () => void this.addAll(bare, { photo, ms: when.ms });
-    const stored = await keep(() => log.addEvents(from.run.id, from.next, events, photo), again);
-    if (!stored.ok) return false;
+    const stored = await attempt(() => this.needs.log.addEvents(from.run.id, from.next, events, photo));
+    if (!stored.ok) {
+      this.needs.tell(stored.problem, again);
+      return false;
+    }
     this.mark(when.clock);
     const all = [...from.events, ...events];
     this.known = { run: from.run, events: all, next: from.next + events.length, state: reduceRun(all, stepFacts(from.run)) };
     this.now = this.known.state.since ?? 0;
-    workroom.noteRun(this.known);
+    this.needs.noteRun(this.known);
     return true;
   } // prettier-ignore
   /** When what is being stored, if anything, is kept or refused. */

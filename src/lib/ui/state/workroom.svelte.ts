@@ -1,7 +1,7 @@
 import type { Build } from '$lib/core/build';
 import { count, fail, ok, type LengthUnit, type Problem, type Result } from '$lib/core/base';
 import { numbersWith } from '$lib/core/numbers';
-import { isOver, newRun, reduceRun, stepFacts, type RunEvent, type RunState } from '$lib/core/run';
+import { isOver, newRun, type RunEvent } from '$lib/core/run';
 import type { BuildPlan } from '$lib/core/plan';
 import { newWorkshop, type Workshop } from '$lib/core/workshop';
 import type { Movement } from '$lib/core/stock';
@@ -11,14 +11,10 @@ import { conflicts } from './conflicts.svelte';
 import { orFault, report } from './faults';
 import { newId, nowIso } from './ids';
 import { keep } from './keeping';
+import { known, type KnownRun } from './known-run';
 import { showNote, showProblem } from './notices';
 import { typed, watchTyping } from './typing';
 import { WriteQueue } from './write-queue';
-
-/** A run of the log with what its events come to. */
-export interface KnownRun extends StoredRun {
-  state: RunState;
-}
 
 const { problem: openFault } = fail(
   'open-fault',
@@ -347,8 +343,4 @@ class Workroom {
   }
 }
 
-export const known = (stored: StoredRun): KnownRun => ({
-  ...stored,
-  state: reduceRun(stored.events, stepFacts(stored.run)),
-});
 export const workroom = new Workroom();
