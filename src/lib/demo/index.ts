@@ -1,5 +1,5 @@
 /** The sample workroom: tapes drawn by our own outlines, builds, and runs. Loaded only when it is asked for. */
-export { demoWorkroom, recordsOf, type DemoWorkroom } from './workroom';
+export { demoWorkroom, recordsOf } from './workroom';
 export { bib } from './designs/bib';
 export { coaster } from './designs/coaster';
 export { crewPatch } from './designs/crew-patch';

@@ -1,5 +1,5 @@
 /** What is kept in this browser. The only room that knows IndexedDB. */
-export { Store, type NewTape } from './store';
+export { Store } from './store';
 export { attempt } from './problems';
 export type { StoredRun } from './run-store';
 export { JoltDb, type DocumentRecord, type PhotoRecord } from './db';

@@ -5,7 +5,6 @@ import type { Tape } from '$lib/core/tape';
 import { FAMILIES } from './families';
 import { Dice, type LabelledBlock } from './types';
 
-export type { LabelledBlock } from './types';
 export interface LabelledDesign {
   name: string;
   family: string;

@@ -3,5 +3,5 @@
  * so that a backup of a restored backup is identical. Every record is checked by its schema on the way in.
  */
 export { packBackup, readBackup } from './file';
-export { mergeBackup, summarise, type MergeMode, type Merged, type RestoreSummary } from './merge';
-export { emptyWorkroom, type BackupFile, type WorkroomData } from './types';
+export { mergeBackup, summarise, type MergeMode, type RestoreSummary } from './merge';
+export { emptyWorkroom, type WorkroomData } from './types';

@@ -13,10 +13,6 @@ export interface RestoreSummary {
   workshopDiffers: boolean;
   names: string[];
 }
-export interface Merged {
-  data: WorkroomData;
-  summary: RestoreSummary;
-}
 
 type Row = { id: string; value: unknown };
 const rowsOf = (data: WorkroomData, kind: Kind): Row[] =>

@@ -11,7 +11,7 @@ import { fitBobbins, fitBreaks, fitRejects, fitSpools } from './rates';
 
 import type { FigureKey, Suggestion } from './types';
 
-export { sureness, type FigureKey, type Suggestion } from './types';
+export { sureness, type Suggestion } from './types';
 
 /** Older runs say less about how it is now. */
 const MOST_RUNS = 120;

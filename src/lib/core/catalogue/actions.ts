@@ -18,9 +18,9 @@ export interface ActionTerm {
   when?: When;
 }
 /** What becomes of the layers; see the stack of the score. */
-export type Effect = 'hoop' | 'put' | 'fold' | 'trim' | 'open' | 'open all' | 'turn hoop' | 'unhoop' | 'take off' | 'take base' | 'wash' | 'turn out'; // prettier-ignore
+type Effect = 'hoop' | 'put' | 'fold' | 'trim' | 'open' | 'open all' | 'turn hoop' | 'unhoop' | 'take off' | 'take base' | 'wash' | 'turn out'; // prettier-ignore
 /** What moves in the drawing of the layers. */
-export type Motion = 'lay' | 'fold' | 'cut' | 'flip' | 'off';
+type Motion = 'lay' | 'fold' | 'cut' | 'flip' | 'off';
 
 interface ActionRow {
   time: readonly ActionTerm[];

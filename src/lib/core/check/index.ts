@@ -15,7 +15,7 @@ import { sizeRules } from './rules-size';
 import { threadRules } from './rules-thread';
 import type { CheckInput, Context, Finding, Rule } from './types';
 
-export type { CheckInput, Finding, Fix, Severity } from './types';
+export type { CheckInput, Finding, Severity } from './types';
 
 export const RULES: readonly Rule[] = [
   ...orderRules,

@@ -11,7 +11,7 @@ import type { Hoop, Workshop } from '../workshop';
 export type Severity = 'stop' | 'mind' | 'tip';
 
 /** A change of the build that settles a finding. */
-export interface Fix {
+interface Fix {
   label: string;
   change: Partial<Build>;
 }

@@ -2,9 +2,9 @@
  * Cut sizes with their sums, what is taken beside them, and the needs of several builds gathered by what they are cut
  * from. mm.
  */
-export { explainDimension, type Dimension } from './dimension';
+export { explainDimension } from './dimension';
 export { cutList, type CutPiece } from './pieces';
 export { formatNotion, notionsOf, type NotionNeed } from './notions';
-export { purchaseOf, purchaseOfNotion, shopStock, type Purchase } from './sold';
-export { asLayoutStock, gatherNotions, gatherPieces, isRoll, tooLarge, type CutDemand, type CutGroup, type GroupPiece, type TooLarge } from './gather'; // prettier-ignore
+export { purchaseOf, purchaseOfNotion, shopStock } from './sold';
+export { asLayoutStock, gatherNotions, gatherPieces, isRoll, tooLarge, type CutDemand, type CutGroup, type GroupPiece,  } from './gather'; // prettier-ignore
 export { gatherChecklist, type ChecklistLine } from './checklist';

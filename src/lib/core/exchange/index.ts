@@ -1,8 +1,8 @@
 /**
  * What goes out and comes in: the build file, the stitch list, and the reading as scripts see it. Zod at the border.
  */
-export { buildFileSchema, readBuildFile, writeBuildFile, type BuildFile } from './build-file';
-export { readingReport, readingReportSchema, type ReadingReport } from './reading-report';
+export { buildFileSchema, readBuildFile, writeBuildFile } from './build-file';
+export { readingReport, readingReportSchema } from './reading-report';
 export { csvToTape, fitsATape, stitchListSchema, tapeToCsv } from './stitch-list';
 export { fromBase64, toBase64 } from './base64';
 export { readStopList } from './stop-list';

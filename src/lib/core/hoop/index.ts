@@ -2,4 +2,4 @@
  * The hoop: the field that a design may fill, the base it takes, and where the repeats of a hooping lie. mm, y up.
  */
 export { basePast, hoopBase, hoopField, smallestHoop, type HoopField } from './geometry';
-export { repeatGap, repeatPlaces, repeatsThatFit, type Field, type Repeats } from './repeats';
+export { repeatGap, repeatPlaces, repeatsThatFit, type Repeats } from './repeats';

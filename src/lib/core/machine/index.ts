@@ -4,11 +4,4 @@
 export { SimulatedMachine } from './simulated';
 export { measureTape, type MeasuredTape } from './measure';
 export { MAX_RATE } from './types';
-export type {
-  HaltReason,
-  MachineLine,
-  MachineLink,
-  MachineSettings,
-  MachineState,
-  MachineStatus,
-} from './types';
+export type { MachineLine, MachineLink, MachineSettings, MachineState } from './types';

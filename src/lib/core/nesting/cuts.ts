@@ -8,7 +8,7 @@ export interface SheetPart {
   heightMm: number;
 }
 /** One straight cut from edge to edge of what is then under the ruler. */
-export interface Cut {
+interface Cut {
   number: number;
   /** across: along x at a height; down: along y */
   direction: 'across' | 'down';

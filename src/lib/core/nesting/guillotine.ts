@@ -64,13 +64,6 @@ function cost(f: Rect, w: number, h: number, fit: Rules['fit']): number | null {
   return rest - exact * 1e9;
 }
 
-/** A kind of stock as the packer opens it. */
-export interface OpenStock {
-  w: number;
-  h: number;
-  left: number;
-}
-
 /**
  * Packs blocks in the given order, each into the best free place of all open sheets; a new sheet is opened when none
  * has room. Answers the sheets, and the blocks that fit nowhere.

@@ -4,6 +4,6 @@
  */
 export { solveLayout } from './solve';
 export { alikeSheets, placedCount, usedShare } from './summary';
-export { cutSheet, type Cut, type CutPlan, type SheetPart } from './cuts';
-export { alternativesOf, compareLayouts, untold, type Alternative, type Compared } from './alternatives';
-export type { Layout, LayoutOptions, LayoutPiece, LayoutSheet, LayoutStock, Placement } from './types';
+export { cutSheet, type CutPlan, type SheetPart } from './cuts';
+export { alternativesOf, compareLayouts, untold, type Compared } from './alternatives';
+export type { Layout, LayoutPiece, LayoutSheet, LayoutStock } from './types';

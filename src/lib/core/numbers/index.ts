@@ -4,7 +4,7 @@
  */
 import { NUMBER_TABLE, type NumberDef, type NumberId } from './table';
 
-export { NUMBER_TABLE, type NumberDef, type NumberGroup, type NumberId, type NumberUnit } from './table';
+export { NUMBER_TABLE, type NumberDef, type NumberGroup, type NumberId } from './table';
 
 export type Numbers = Readonly<Record<NumberId, number>>;
 export type NumberOverrides = Partial<Record<NumberId, number>>;

@@ -10,7 +10,7 @@ export interface NumberDef {
 }
 export type NumberGroup = 'Reading' | 'Stitch time' | 'At the stop' | 'Hand work' | 'Waiting' | 'Cut sizes' | 'Hoop' | 'Thread' | 'Check' | 'At the machine' | 'Order';
 /** mm and mm-per are converted on screen; all others are shown as they are. */
-export type NumberUnit = 'mm' | 's' | 's/cm' | '/min' | '×' | '%' | 'pieces' | 'm' | 'h' | '/cm²' | 'stitches' | '/10 000' | 'g' | 'days';
+type NumberUnit = 'mm' | 's' | 's/cm' | '/min' | '×' | '%' | 'pieces' | 'm' | 'h' | '/cm²' | 'stitches' | '/10 000' | 'g' | 'days';
 
 const row = (group: NumberGroup, label: string, unit: NumberUnit, value: number, min: number, max: number, because: string): NumberDef => ({ group, label, unit, value, min, max, because });
 

@@ -2,7 +2,7 @@
  * Outlines and their stitches from parameters: shapes, offsets, runs, satins, fills, quilting, and the tape made of them.
  * Everything in mm, y up; angles in radians.
  */
-export { closePath, type Random } from './types';
+export { closePath } from './types';
 export { arc, circle, curve, rectangle, star, transform, wave } from './shapes';
 export { inside, offset } from './region';
 export { bean, blanket, doubleRun, motifs, pathLength, run, satin, twiceAround, zigzag } from './lines';

@@ -4,8 +4,8 @@
  */
 export { densityMap, denseSpots, type DensityMap, type SewnArea } from './density';
 export { keepToOneLine } from './one-line';
-export { typedReading, type TypedBlock } from './typed';
-export { readDesign, type ReadOptions } from './read';
+export { typedReading } from './typed';
+export { readDesign } from './read';
 export type { RoleOverrides } from './roles';
 export {
   isQuestion,
@@ -13,13 +13,9 @@ export {
   ROLES,
   TEXTURES,
   type BlockReading,
-  type CoverReach,
-  type Follow,
   type Line,
-  type Opening,
   type Reading,
   type Role,
-  type RoleReading,
   type Side,
   type Texture,
 } from './types';

@@ -39,7 +39,7 @@ const WIDE_SATIN_ADVANCE = 10.5;
 const WIDE_SATIN_SHARE = 0.3;
 
 /** A stretch of needle points (first, end] of one way of moving. */
-export interface Stretch {
+interface Stretch {
   first: number;
   end: number;
   way: number;

@@ -27,13 +27,13 @@ export {
   type RunState,
 } from './state';
 export { newRun, piecesOfStep, plannedSeconds, runRecordSchema, type RunRecord } from './record';
-export { bobbinLeft, bobbinMetres, bobbinNow, threadAt, threadsAhead, type Thread } from './on-machine';
+export { bobbinLeft, bobbinMetres, bobbinNow, threadAt, threadsAhead } from './on-machine';
 export { needleSeconds, secondsLeft, stepSecondsLeft, stitchNow } from './progress';
-export { metresFrom, type StepFacts } from './sewn';
+export { metresFrom } from './sewn';
 export { handStops, hoopingTape, sewnSteps, stepFacts, stitchesOf } from './hooping';
-export { timed, type BareEvent, type Moment } from './moment';
+export { timed, type BareEvent } from './moment';
 export { againAfter, goingBack, judging, leaving, sewnAgain } from './ways-out';
 export { waitingFor, type Waiting } from './waiting';
 export { meanwhile, type Meanwhile } from './meanwhile';
-export { redoable, stitchesBack, troubleFlow, troublesAt, type TroubleFlow, type Way } from './trouble';
-export { inspections, type Inspection } from './inspect';
+export { redoable, stitchesBack, troubleFlow, troublesAt, type TroubleFlow } from './trouble';
+export { inspections } from './inspect';

@@ -9,7 +9,7 @@ import {
   type StepFacts,
 } from './sewn';
 
-export interface RunNote {
+interface RunNote {
   at: number;
   stepId: string;
   text: string;

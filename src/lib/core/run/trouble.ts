@@ -5,7 +5,7 @@ import type { TroubleKind } from './events';
 import type { RunRecord } from './record';
 
 /** How it may go on: the needle some stitches back; a block once more; leave it for now; an item is a second or ruined. */
-export type Way = 'go-back' | 'redo' | 'leave' | 'judge';
+type Way = 'go-back' | 'redo' | 'leave' | 'judge';
 
 /** A guided way out: what is safe, what to look at first, and how it may go on. */
 export interface TroubleFlow {

@@ -2,11 +2,11 @@
  * The score of a build: needle steps and hand steps in one order, both numbers on each, and the layers after any step.
  * In: build and reading. Out: plain data; nothing here knows a screen.
  */
-export { makeScore, type ScoreOptions } from './make';
+export { makeScore } from './make';
 export { stackAt, stacksOf, describeStack, type Layer, type Stack } from './stack';
-export { insertionRange, type InsertionRange } from './insertion-range';
+export { insertionRange } from './insertion-range';
 export { closesUp, isUnhoop, needsHands, placeOf, popsOut, unhoopAt } from './hand';
 export { SCISSORS_MM } from './trim';
-export { stopList, type StopInfo } from './stops';
+export { stopList } from './stops';
 export { scoreChanges, type ScoreChanges } from './compare';
 export type { Design, HandStep, NeedleStep, Score, ScorePiece, Step } from './types';

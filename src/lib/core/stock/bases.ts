@@ -10,7 +10,7 @@ export interface BaseNeed extends UsefulSize {
 export interface HoopBase extends UsefulSize {
   name: string;
 }
-export interface BaseCut {
+interface BaseCut {
   need: BaseNeed;
   /** bases lie beside each other across the roll */
   acrossCount: number;

@@ -10,5 +10,5 @@ export {
   type Movement,
   type StockChange,
 } from './movement';
-export { isUseful, takeLayout, usesOf, type UsefulSize } from './take';
-export { planBases, type BaseCut, type BaseNeed, type BasePlan, type HoopBase } from './bases';
+export { isUseful, takeLayout, usesOf } from './take';
+export { planBases } from './bases';

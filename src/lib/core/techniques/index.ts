@@ -42,20 +42,17 @@ export const techniqueById = (id: string): Technique => TECHNIQUES.find((t) => t
 export const rankTechniques = (reading: Reading): Match[] =>
   TECHNIQUES.map((t) => matchTechnique(t, reading)).sort((a, b) => b.fit - a.fit);
 
-export { WHOLE_SHARE, fitReason, matchTechnique, type Match, type Place } from './match';
+export { WHOLE_SHARE, fitReason, matchTechnique, type Match } from './match';
 export { HOLDS, isHold, type HoldKey } from './choices';
 export { schoolsOf, inSchools, type Schools } from './schools';
 export {
-  type Choice,
   type Face,
   type HandTemplate,
   type HoopAdvice,
   type PieceTag,
   type PieceTemplate,
-  type School,
   type Side,
   type SizeRule,
-  type Slot,
   type Technique,
   type Use,
 } from './types';

@@ -3,7 +3,7 @@ import type { Reading } from '../reading';
 import type { Part, Slot, Technique } from './types';
 
 /** The slot that a block fills, and the round of its part (1, 2 … for a repeated part). */
-export interface Place {
+interface Place {
   part: Part;
   slot: Slot;
   round: number;

@@ -10,12 +10,12 @@ import { MATERIALS } from '../catalogue';
 import type { Machine } from '../workshop';
 
 const MM_PER_M = 1000;
-export interface StepThread {
+interface StepThread {
   topM: number;
   bobbinM: number;
 }
 /** A change of bobbin that is best made before a step. */
-export interface BobbinSwap {
+interface BobbinSwap {
   /** the needle step before which it is made */
   stepId: string;
   /** before this item of the hooping, from 0 */

@@ -9,7 +9,7 @@ import { handTime } from './hands';
 import { needleTime, stitchSeconds } from './needle';
 import type { StepTime, StepTimes, TimeContext } from './types';
 
-export type { StepTime, StepTimes, TimeContext, TimeTerm } from './types';
+export type { StepTime, StepTimes, TimeContext } from './types';
 export { freeOf, speedFactor, stitchSeconds } from './needle';
 export { isPerHooping, lineLength } from './hands';
 

@@ -2,7 +2,7 @@ import { actionOf, MATERIALS } from '$lib/core/catalogue';
 import type { Layer, Stack, Step } from '$lib/core/score';
 
 /** A layer as drawn: rectangles and paths in px from the top left of the drawing. */
-export interface Band {
+interface Band {
   layer: Layer;
   y: number;
   height: number;
