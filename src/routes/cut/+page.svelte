@@ -107,32 +107,34 @@
           onclick={() => (all = true)}>All {workroom.builds.length} builds</button
         >{/if}
     </fieldset>
-    <div class="mb-3 flex flex-wrap items-center gap-2">
-      <div class="flex-1"><Tabs views={VIEWS} bind:value={view} label="Views of the cutting" {badge} /></div>
-      {#if view === 'pieces'}<a class="btn btn-small" href={resolve('/cut/print?what=labels')}>Labels</a>{/if}
-      <a class="btn btn-small" href={resolve(`/cut/print?what=${view}`)}>Print</a>
-    </div>
-    {#if view === 'pieces'}
-      <PiecesView />
-    {:else if view === 'layout' || view === 'order'}
-      {#if cutting.status === 'idle' && cutting.laid.length && (cutting.outdated || cutting.missing)}
-        <p class="mb-3 border-l-4 border-hands bg-hands-soft px-3 py-1">
-          {cutting.outdated
-            ? 'Something changed since this was laid out: lay it out again.'
-            : `${count(cutting.missing, 'material')} not laid out yet.`}
-        </p>
-      {/if}
-      {#each cutting.laid as laid (laid.id)}
-        <Guard what={laid.group.name} row
-          >{#if view === 'layout'}<GroupLayout {laid} />{:else}<CuttingOrder {laid} />{/if}</Guard
-        >
+    <Tabs views={VIEWS} bind:value={view} label="Views of the cutting" {badge} rowClass="mb-3">
+      {#snippet beside()}<span class="ml-auto flex gap-2"
+          >{#if view === 'pieces'}<a class="btn btn-small" href={resolve('/cut/print?what=labels')}>Labels</a
+            >{/if}
+          <a class="btn btn-small" href={resolve(`/cut/print?what=${view}`)}>Print</a></span
+        >{/snippet}
+      {#if view === 'pieces'}
+        <PiecesView />
+      {:else if view === 'layout' || view === 'order'}
+        {#if cutting.status === 'idle' && cutting.laid.length && (cutting.outdated || cutting.missing)}
+          <p class="mb-3 border-l-4 border-hands bg-hands-soft px-3 py-1">
+            {cutting.outdated
+              ? 'Something changed since this was laid out: lay it out again.'
+              : `${count(cutting.missing, 'material')} not laid out yet.`}
+          </p>
+        {/if}
+        {#each cutting.laid as laid (laid.id)}
+          <Guard what={laid.group.name} row
+            >{#if view === 'layout'}<GroupLayout {laid} />{:else}<CuttingOrder {laid} />{/if}</Guard
+          >
+        {:else}
+          <p class="text-quiet">Nothing is laid out yet: press Lay it out.</p>
+        {/each}
+      {:else if view === 'shopping'}
+        <Shopping />
       {:else}
-        <p class="text-quiet">Nothing is laid out yet: press Lay it out.</p>
-      {/each}
-    {:else if view === 'shopping'}
-      <Shopping />
-    {:else}
-      <Gather />
-    {/if}
+        <Gather />
+      {/if}
+    </Tabs>
   {/if}
 </div>

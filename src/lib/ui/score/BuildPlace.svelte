@@ -22,7 +22,7 @@
   import Tabs from '../kit/Tabs.svelte';
   import type { Build } from '$lib/core/build';
   import { exportBuild } from '../state/export';
-  import { isTyping, isWriting } from '../shell/keys';
+  import { hasOwnArrows, isTyping, isWriting } from '../shell/keys';
   import { BuildEditor } from '../state/editor.svelte';
   import { commands, type Command } from '../shell/commands.svelte';
   import { showProblem } from '../state/notices';
@@ -149,7 +149,7 @@
       editor.redo();
       return;
     }
-    if (isTyping(event) || command) return;
+    if (isTyping(event) || command || hasOwnArrows(event)) return;
     const step = editor.step;
     const by = { ArrowLeft: -1, ArrowRight: 1 }[event.key] as -1 | 1 | undefined;
     if (by && event.altKey) {
@@ -270,57 +270,58 @@
         name === 'check' && editor.findings.length
           ? { text: String(editor.findings.length), grave: editor.findings[0].severity === 'stop' }
           : null}
-    />
-
-    <Guard what="This view of {build.name}" ways={ways(build)}>
-      {#if view === 'step' && editor.stack}
-        <div class="grid min-h-0 flex-1 gap-4 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)_minmax(0,1.05fr)]">
-          <section
-            class="flex min-h-0 flex-col rounded-lg border border-rule bg-paper p-2"
-            aria-label="Cross-section"
-          >
-            <Later><CrossSection stack={editor.stack} step={editor.step} /></Later>
-          </section>
-          <section
-            class="flex min-h-72 flex-col rounded-lg border border-rule bg-paper p-2"
-            aria-label="Plan"
-          >
-            <Later><Plan {drawing} theme={theme.current} onblock={(b) => editor.goToBlock(b)} /></Later>
-          </section>
-          <section class="min-h-0 overflow-y-auto px-2 pb-1" aria-label="Step">
-            <Later><StepCard {editor} /></Later>
-          </section>
-        </div>
-      {:else if view === 'list'}
-        <StepList {plan} cursor={editor.cursor} onselect={(i) => editor.goTo(i)} />
-      {:else if view === 'how'}
-        <HowPanel {editor} {build} {plan} />
-      {:else if view === 'check'}
-        <CheckPanel {editor} {build} onstep={() => (view = 'step')} />
-      {:else if view === 'cut'}
-        <CutList
-          pieces={plan.cut.pieces}
-          scorePieces={plan.score.pieces}
-          order={plan.order}
-          reading={plan.design.reading}
-          notions={plan.cut.notions}
-          onmaterial={(id, change) => editor.setMaterial(id, change)}
-        />
-        <ThreadTable thread={plan.thread} items={plan.order.load} />
-      {:else if view === 'order'}
-        <OrderPanel {build} {plan} onchange={(order) => editor.change({ order })} />
-      {:else}
-        <Sheets {build} />
-        <label class="flex max-w-3xl flex-1 flex-col gap-1">
-          <span class="label">What to remember about this build</span>
-          <textarea
-            class="min-h-48 flex-1"
-            maxlength="20000"
-            value={build.notes}
-            onchange={(e) => editor.change({ notes: e.currentTarget.value })}></textarea>
-        </label>
-      {/if}
-    </Guard>
+      panelClass="flex min-h-0 flex-1 flex-col gap-3"
+    >
+      <Guard what="This view of {build.name}" ways={ways(build)}>
+        {#if view === 'step' && editor.stack}
+          <div class="grid min-h-0 flex-1 gap-4 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)_minmax(0,1.05fr)]">
+            <section
+              class="flex min-h-0 flex-col rounded-lg border border-rule bg-paper p-2"
+              aria-label="Cross-section"
+            >
+              <Later><CrossSection stack={editor.stack} step={editor.step} /></Later>
+            </section>
+            <section
+              class="flex min-h-72 flex-col rounded-lg border border-rule bg-paper p-2"
+              aria-label="Plan"
+            >
+              <Later><Plan {drawing} theme={theme.current} onblock={(b) => editor.goToBlock(b)} /></Later>
+            </section>
+            <section class="min-h-0 overflow-y-auto px-2 pb-1" aria-label="Step">
+              <Later><StepCard {editor} /></Later>
+            </section>
+          </div>
+        {:else if view === 'list'}
+          <StepList {plan} cursor={editor.cursor} onselect={(i) => editor.goTo(i)} />
+        {:else if view === 'how'}
+          <HowPanel {editor} {build} {plan} />
+        {:else if view === 'check'}
+          <CheckPanel {editor} {build} onstep={() => (view = 'step')} />
+        {:else if view === 'cut'}
+          <CutList
+            pieces={plan.cut.pieces}
+            scorePieces={plan.score.pieces}
+            order={plan.order}
+            reading={plan.design.reading}
+            notions={plan.cut.notions}
+            onmaterial={(id, change) => editor.setMaterial(id, change)}
+          />
+          <ThreadTable thread={plan.thread} items={plan.order.load} />
+        {:else if view === 'order'}
+          <OrderPanel {build} {plan} onchange={(order) => editor.change({ order })} />
+        {:else}
+          <Sheets {build} />
+          <label class="flex max-w-3xl flex-1 flex-col gap-1">
+            <span class="label">What to remember about this build</span>
+            <textarea
+              class="min-h-48 flex-1"
+              maxlength="20000"
+              value={build.notes}
+              onchange={(e) => editor.change({ notes: e.currentTarget.value })}></textarea>
+          </label>
+        {/if}
+      </Guard>
+    </Tabs>
   </div>
 {:else}
   <p class="p-8 text-quiet" role="status">Reading the tape …</p>

@@ -3,6 +3,10 @@ export function isTyping(event: KeyboardEvent): boolean {
   const target = event.target as HTMLElement | null;
   return !!target?.closest('input, textarea, select, [contenteditable], [role="dialog"]');
 }
+/** Whether arrows mean something to what has the focus: tabs, a menu, a list of choices. */
+export const hasOwnArrows = (event: KeyboardEvent): boolean =>
+  /^(Arrow|Home|End)/.test(event.key) &&
+  !!(event.target as HTMLElement | null)?.closest('[role=tablist], [role=radiogroup], [role=listbox], [role=menu], [role=slider]'); // prettier-ignore
 /** Whether it belongs to a field that undoes its own text; boxes and lists have none. */
 export const isWriting = (event: KeyboardEvent): boolean =>
   isTyping(event) &&
