@@ -10,7 +10,7 @@ export function printLayouts(seconds: number) {
       edgeToEdge: true,
       gapMm: 0,
       seed: 1,
-      goOn: () => performance.now() - from < 1000 * seconds,
+      mayContinue: () => performance.now() - from < 1000 * seconds,
       onBetter: () => (first ||= performance.now() - from),
     });
     return { layout, first, ms: performance.now() - from };

@@ -3,7 +3,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { join, relative } from 'node:path';
 import type { Page } from 'playwright-core';
 import { openPage, startApp, startBrowser, useApp } from '../support/app';
-import { eventsOf, loseWorkroom, secondCopyMade } from '../support/run-data';
+import { eventsOf, loseWorkroom, mirrorMade } from '../support/run-data';
 
 const used = useApp();
 const data = (page: Page) => page.getByTestId('data');
@@ -74,7 +74,7 @@ describe('data safety', () => {
     const run = page.getByTestId('run');
     await page.goto(`${used.app.url}/workshop`);
     await data(page).getByText('A second copy lies in another place').waitFor();
-    await secondCopyMade(page);
+    await mirrorMade(page);
     await page.goto(`${used.app.url}/run/demo-run-line-winder-pouch-6`);
     await page.getByTestId('resume').waitFor();
     const index = Number(await run.getAttribute('data-index'));

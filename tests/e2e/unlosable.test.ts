@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { reduceRun, runEventSchema, type RunEvent } from '$lib/core/run';
 import { startApp, startKillable, type App } from '../support/app';
-import { eventsOf, hasWorkroom, secondCopyMade, stepIdsOf } from '../support/run-data';
+import { eventsOf, hasWorkroom, mirrorMade, stepIdsOf } from '../support/run-data';
 import { Dice } from '../support/labelled/types';
 
 /** Each is a power cut at a random moment: 20 here, 200 in `npm run soak`. */
@@ -39,7 +39,7 @@ describe('a run outlives its browser', () => {
         await page.goto(app.url);
         await page.getByRole('heading', { name: 'Gullmere Kite Fair' }).waitFor();
         if (cut > 0) await page.getByText('had lost its database').waitFor();
-        else await secondCopyMade(page);
+        else await mirrorMade(page);
         lost += cut > 0 ? 1 : 0;
         await page.goto(`${app.url}/icon.svg`);
       }

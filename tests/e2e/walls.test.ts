@@ -6,7 +6,7 @@ import { writeTape } from '$lib/core/tape';
 import { pouch, tailTab } from '$lib/demo';
 import { openPage, startApp, useApp, type App } from '../support/app';
 import { doubledBackup, doubledWorkroom } from '../support/doubles';
-import { secondCopyMade } from '../support/run-data';
+import { mirrorMade } from '../support/run-data';
 
 const used = useApp();
 let plain: App;
@@ -172,7 +172,7 @@ describe('what cannot be shown or kept', () => {
     await page.goto(used.app.url);
     await page.getByRole('link', { name: 'Resume' }).click();
     await page.getByTestId('resume').waitFor();
-    await secondCopyMade(page);
+    await mirrorMade(page);
     await page.evaluate(() => new Promise<void>((done) => {
       const gone = indexedDB.deleteDatabase('jolt-step');
       gone.onsuccess = gone.onblocked = () => done();

@@ -29,7 +29,7 @@ const rowsOf = <T>(page: Page, table: string, by: { index?: string; key: string 
 export const hasWorkroom = (page: Page): Promise<boolean> =>
   page.evaluate(async () => (await indexedDB.databases()).some(({ name }) => name === 'jolt-step'));
 /** When the second copy has all of the workroom for the first time. */
-export async function secondCopyMade(page: Page): Promise<void> {
+export async function mirrorMade(page: Page): Promise<void> {
   for (;;) {
     const [mark] = await rowsOf(page, 'settings', { key: 'second copy' });
     if (mark) return;

@@ -35,7 +35,7 @@ const demand = (name: string, tape: Tape, change: Partial<Build> = {}): CutDeman
 };
 const solve = (pieces: LayoutPiece[], stock: Parameters<typeof solveLayout>[1]): Layout => {
   let left = 40;
-  return solveLayout(pieces, stock, { edgeToEdge: true, gapMm: 0, seed: 1, goOn: () => left-- > 0 });
+  return solveLayout(pieces, stock, { edgeToEdge: true, gapMm: 0, seed: 1, mayContinue: () => left-- > 0 });
 };
 
 describe('pieces of several orders', () => {

@@ -18,7 +18,7 @@ const solve = (
   pieces: LayoutPiece[],
   stock: LayoutStock[],
   change: Partial<Parameters<typeof solveLayout>[2]> = {},
-) => solveLayout(pieces, stock, { edgeToEdge: true, gapMm: 0, seed: 3, goOn: tries(30), ...change });
+) => solveLayout(pieces, stock, { edgeToEdge: true, gapMm: 0, seed: 3, mayContinue: tries(30), ...change });
 
 /** Nothing overlaps, crosses an edge, is turned against its will or gets lost. */
 function expectSound(layout: Layout, pieces: LayoutPiece[], stock: LayoutStock[], gap = 0) {
@@ -63,7 +63,7 @@ describe('layouts', () => {
   it('never overlap, cross an edge or lose a piece, and can be cut from edge to edge', () => {
     fc.assert(
       fc.property(anyPieces, anyStock, fc.constantFrom(0, 3, 10), (pieces, stock, gapMm) => {
-        const layout = solve(pieces, stock, { gapMm, goOn: tries(12) });
+        const layout = solve(pieces, stock, { gapMm, mayContinue: tries(12) });
         expectSound(layout, pieces, stock, gapMm);
         for (const sheet of layout.sheets) {
           const { widthMm, heightMm } = stock.find((s) => s.id === sheet.stockId)!;
@@ -76,7 +76,7 @@ describe('layouts', () => {
   it('nested freely they are as sound', () => {
     fc.assert(
       fc.property(anyPieces, anyStock, (pieces, stock) =>
-        expectSound(solve(pieces, stock, { edgeToEdge: false, goOn: tries(8) }), pieces, stock),
+        expectSound(solve(pieces, stock, { edgeToEdge: false, mayContinue: tries(8) }), pieces, stock),
       ),
       { numRuns: 40 },
     );
@@ -85,7 +85,7 @@ describe('layouts', () => {
     fc.assert(
       fc.property(anyPieces, fc.integer({ min: 300, max: 900 }), (pieces, widthMm) => {
         const stock = [{ id: 'roll', widthMm, heightMm: 60_000, quantity: 1, roll: true }];
-        const layout = solve(pieces, stock, { goOn: tries(90) });
+        const layout = solve(pieces, stock, { mayContinue: tries(90) });
         expectSound(layout, pieces, stock);
         for (const { placements, usedHeightMm } of layout.sheets)
           expect(cutSheet(placements, widthMm, usedHeightMm)).to.not.equal(null);
@@ -97,7 +97,7 @@ describe('layouts', () => {
     const { pieces, stock, known } = perfectRoll(101, 100, 1);
     let last = Infinity;
     const layout = solve(pieces, stock, {
-      goOn: tries(400),
+      mayContinue: tries(400),
       onBetter: ({ rollLengthMm, unplaced }) => {
         if (unplaced.length) return;
         expect(rollLengthMm).to.be.at.most(last);
@@ -110,20 +110,20 @@ describe('layouts', () => {
   it('puts sheets that were cut up together again', () => {
     for (const [n, sheets] of [[20, 1], [20, 2], [50, 4], [100, 4]]) {
       const { pieces, stock } = perfectSheets(n, n, sheets, 0.01);
-      const layout = solve(pieces, stock, { goOn: tries(400) });
+      const layout = solve(pieces, stock, { mayContinue: tries(400) });
       expectSound(layout, pieces, stock);
       expect(layout.sheets.length, `${n} of ${sheets}`).to.equal(sheets);
     }
   }); // prettier-ignore
   it('takes no more of a roll than there was, when it can be known', () => {
     const { pieces, stock, known } = perfectRoll(5, 20, 0.01);
-    const layout = solve(pieces, stock, { goOn: tries(400) });
+    const layout = solve(pieces, stock, { mayContinue: tries(400) });
     expect(layout.rollLengthMm).to.be.closeTo(known as number, 0.1);
   });
   it('needs few sheets more than the bound for the classic classes', () => {
     for (const kind of [1, 3, 5, 7, 8, 9, 10]) {
       const { pieces, stock } = classicCase(kind, 40, 1);
-      const layout = solve(pieces, stock, { goOn: tries(80) });
+      const layout = solve(pieces, stock, { mayContinue: tries(80) });
       expectSound(layout, pieces, stock);
       expect(layout.unplaced).to.deep.equal([]);
       expect(layout.sheets.length, `class ${kind}`).to.be.at.most(
@@ -135,19 +135,19 @@ describe('layouts', () => {
     fc.assert(
       fc.property(anyPieces, fc.boolean(), (pieces, edgeToEdge) => {
         const stock = [{ id: 's', widthMm: 400, heightMm: 400, quantity: 500, roll: false }];
-        const layout = solve(pieces, stock, { edgeToEdge, goOn: tries(30) });
+        const layout = solve(pieces, stock, { edgeToEdge, mayContinue: tries(30) });
         expect(layout.sheets.length).to.be.at.least(layout.lowerBoundSheets);
       }),
       { numRuns: 60 },
     );
     for (const [n, sheets] of [[20, 1], [30, 3], [60, 4], [100, 2]]) {
       const { pieces, stock } = perfectSheets(n, n, sheets, 1);
-      expect(solve(pieces, stock, { goOn: tries(1) }).lowerBoundSheets).to.equal(sheets);
+      expect(solve(pieces, stock, { mayContinue: tries(1) }).lowerBoundSheets).to.equal(sheets);
     }
   }); // prettier-ignore
   it('knows by the bound that large pieces keep others out, where their area does not tell', () => {
     const bound = (widthMm: number, heightMm: number, quantity: number, mayTurn = true) =>
-      solve([{ id: 'a', widthMm, heightMm, quantity, mayTurn }], [{ id: 's', widthMm: 100, heightMm: 100, quantity: 99, roll: false }], { goOn: tries(1) }).lowerBoundSheets; // prettier-ignore
+      solve([{ id: 'a', widthMm, heightMm, quantity, mayTurn }], [{ id: 's', widthMm: 100, heightMm: 100, quantity: 99, roll: false }], { mayContinue: tries(1) }).lowerBoundSheets; // prettier-ignore
     expect(bound(51, 51, 7)).to.equal(7);
     expect(bound(34, 100, 6)).to.equal(3);
     expect(bound(50, 50, 8)).to.equal(2);
@@ -213,7 +213,7 @@ describe('the cuts of a layout', () => {
   it('with what is left over, fill the sheet: nothing is lost, nothing counted twice', () => {
     fc.assert(
       fc.property(anyPieces, anyStock, fc.integer({ min: 1, max: 6 }), (pieces, stock, plies) => {
-        for (const sheet of solve(pieces, stock, { goOn: tries(4) }).sheets) {
+        for (const sheet of solve(pieces, stock, { mayContinue: tries(4) }).sheets) {
           const { widthMm, heightMm } = stock.find((s) => s.id === sheet.stockId)!;
           const { cuts, rests } = cutSheet(sheet.placements, widthMm, heightMm, plies)!;
           const area = (list: readonly { widthMm: number; heightMm: number }[]) =>

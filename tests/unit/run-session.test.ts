@@ -113,7 +113,7 @@ describe('a run in one hand', () => {
   it('left while it was under way, it is taken up as interrupted, where the needle stood', async () => {
     const { session, store, events } = await begin();
     await session.forward();
-    await store.log.beat({ runId: 'r', n: 1, at: Date.now(), ms: 7000, stitch: 12 });
+    await store.log.heartbeat({ runId: 'r', n: 1, at: Date.now(), ms: 7000, stitch: 12 });
     session.close();
     const again = new RunSession({
       log: store.log,

@@ -5,7 +5,7 @@ import {
   bobbinLeft,
   bobbinNow,
   inspections,
-  meanwhile,
+  attendance,
   newRun,
   nextIndex,
   reduceRun,
@@ -469,7 +469,7 @@ describe('a run of the pouch', () => {
     const numbers = numbersWith({ 'order.watch': 20, 'run.callSeconds': 30 });
     const run = { free: { n: 600, short: 40 } };
     const at = (elapsed: number, remaining: number, step = { id: 'n', attended: false }, rate = 1) =>
-      meanwhile(run, step, { elapsed, remaining, rate }, numbers);
+      attendance(run, step, { elapsed, remaining, rate }, numbers);
     expect([at(0, 620), at(19, 601), at(20, 600), at(590, 30)]).to.deep.equal(['snip', 'snip', 'free', 'come-back']); // prettier-ignore
     // Of a short free time the call back takes no more than a quarter.
     expect([at(25, 20, { id: 'short', attended: false }), at(50, 10, { id: 'short', attended: false })]).to.deep.equal(['free', 'come-back']); // prettier-ignore

@@ -9,7 +9,7 @@ import { demoStock } from '$lib/demo/stock';
 const item = (change: Partial<StockItem>): StockItem => ({ ...demoStock[0], id: 'item', form: 'sheet', widthMm: 300, heightMm: 200, quantity: 4, cost: 8, ...change }); // prettier-ignore
 const lay = (pieces: LayoutPiece[], stock: StockItem[]) => {
   let left = 12;
-  return solveLayout(pieces, asLayoutStock(stock), { edgeToEdge: true, gapMm: 0, seed: 1, goOn: () => left-- > 0 }); // prettier-ignore
+  return solveLayout(pieces, asLayoutStock(stock), { edgeToEdge: true, gapMm: 0, seed: 1, mayContinue: () => left-- > 0 }); // prettier-ignore
 };
 let serial = 0;
 const options = { edgeToEdge: true, uses: [], leastMm: 80, newId: () => `new-${serial++}` };

@@ -2,7 +2,7 @@ import Dexie, { liveQuery } from 'dexie';
 import { MOST_EVENTS, runEventSchema, runRecordSchema, type RunEvent, type RunRecord } from '$lib/core/run';
 import type { JoltDb, PhotoRecord, PulseRecord } from './db';
 import { DatabaseGone } from './problems';
-import type { SecondCopy } from './second-copy';
+import type { Mirror } from './mirror';
 
 /** A run with its events, in order. */
 export interface StoredRun {
@@ -19,7 +19,7 @@ export interface StoredRun {
 export class RunStore {
   constructor(
     private readonly db: JoltDb,
-    private readonly copy: SecondCopy,
+    private readonly copy: Mirror,
     private readonly damaged: (what: string) => void,
   ) {}
 
@@ -125,7 +125,7 @@ export class RunStore {
   }
 
   /** How far a run had come since its last event; written over and over, so that a crash costs seconds at most. */
-  async beat(pulse: PulseRecord): Promise<void> {
+  async heartbeat(pulse: PulseRecord): Promise<void> {
     await this.db.pulses.put(pulse);
   }
   async pulse(runId: string): Promise<PulseRecord | null> {

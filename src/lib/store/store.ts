@@ -10,7 +10,7 @@ import { JoltDb, type DocumentRecord, type TapeRecord } from './db';
 import { privateFiles } from './files';
 import { blocked, gone, newer, storeProblem } from './problems';
 import { RunStore } from './run-store';
-import { SecondCopy } from './second-copy';
+import { Mirror } from './mirror';
 import { Tabs } from './tabs';
 
 export type NewTape = TapeRecord;
@@ -25,7 +25,7 @@ const NATIVE_VERSIONS = 10;
 /** Reads and writes of the workroom. Records that do not fit their schema are set aside, never dropped. */
 export class Store {
   readonly log: RunStore;
-  readonly copy: SecondCopy;
+  readonly copy: Mirror;
   readonly tabs: Tabs;
   private readonly setAside = new Map<string, number>();
   /** @param openFiles where the second copy is kept */
@@ -33,7 +33,7 @@ export class Store {
     private readonly db = new JoltDb(),
     openFiles = () => privateFiles(db.name),
   ) {
-    this.copy = new SecondCopy(db, openFiles);
+    this.copy = new Mirror(db, openFiles);
     this.tabs = new Tabs(db.name);
     watchChanges(db, (paths) => {
       this.copy.follow(paths);
@@ -242,11 +242,11 @@ export class Store {
   }
   /** Everything that is kept, for a backup. */
   async whole(tell?: (share: number) => void, signal?: AbortSignal): Promise<WorkroomData> {
-    return (await import('./whole')).readWhole(this.db, tell, signal);
+    return (await import('./snapshot')).readWhole(this.db, tell, signal);
   }
   /** All of it in one go, or nothing. */
   async restore(data: WorkroomData, tell?: (share: number) => void): Promise<void> {
-    return (await import('./whole')).writeWhole(this.db, data, tell);
+    return (await import('./snapshot')).writeWhole(this.db, data, tell);
   }
   async setting(key: string): Promise<unknown> {
     return (await this.db.settings.get(key))?.value;

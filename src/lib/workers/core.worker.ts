@@ -18,8 +18,8 @@ const worker: CoreWorker = {
   },
   async layout({ pieces, stock, edgeToEdge, gapMm, seconds }, onBetter) {
     const from = performance.now();
-    const goOn = () => performance.now() - from < 1000 * seconds;
-    return solveLayout(pieces, stock, { edgeToEdge, gapMm, seed: 1, goOn, onBetter });
+    const mayContinue = () => performance.now() - from < 1000 * seconds;
+    return solveLayout(pieces, stock, { edgeToEdge, gapMm, seed: 1, mayContinue, onBetter });
   },
   packBackup(data) {
     const bytes = packBackup(data);

@@ -1,4 +1,4 @@
-import { turned, type Block } from './glue';
+import { turned, type Block } from './rejoin';
 import type { Bin, Rect } from './types';
 
 /** How the best place is told, and how what is left of it is split. */

@@ -1,4 +1,4 @@
-import { turned, type Block } from './glue';
+import { turned, type Block } from './rejoin';
 import type { Bin, Rect } from './types';
 
 const contains = (a: Rect, b: Rect) =>

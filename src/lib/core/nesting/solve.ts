@@ -1,8 +1,8 @@
 import { lowerBound } from './bounds';
-import { blockOf, glue, type Block } from './glue';
+import { blockOf, rejoin, type Block } from './rejoin';
 import { packGuillotine, type Rules } from './guillotine';
 import { packNest } from './nest';
-import { Strip } from './strip';
+import { Strip } from './shelf-packing';
 import {
   UNIT,
   type Bin,
@@ -25,7 +25,7 @@ interface Kind {
 interface Answer {
   bins: Bin[];
   unplaced: Block[];
-  worth: number[];
+  objective: number[];
 }
 
 const RULES: Rules[] = (['area', 'short', 'long'] as const).flatMap((fit) =>
@@ -45,7 +45,7 @@ const SORTS: ((b: Block) => number)[] = [
   (b) => b.w * 1e6 + b.h,
 ];
 /** Joining pieces again looks at every pair of sides: beyond this it takes longer than it is worth. */
-const MOST_GLUED = 260;
+const MOST_REJOINED = 260;
 
 /** A small generator of numbers in [0, 1): the same seed gives the same layouts. */
 function randomFrom(seed: number): () => number {
@@ -61,13 +61,13 @@ function randomFrom(seed: number): () => number {
 }
 
 /**
- * Lays pieces out on stock. A good layout comes at once, better ones until `goOn` says stop or none can be better.
+ * Lays pieces out on stock. A good layout comes at once, better ones until `mayContinue` says stop or none can be better.
  * Fewest pieces left over first, then least cost, then fewest sheets, then least of each roll, then the largest rests.
  */
 export function solveLayout(
   pieces: readonly LayoutPiece[],
   stock: readonly LayoutStock[],
-  { edgeToEdge, gapMm, goOn, onBetter, seed }: LayoutOptions,
+  { edgeToEdge, gapMm, mayContinue, onBetter, seed }: LayoutOptions,
 ): Layout {
   const gap = Math.round(gapMm * UNIT);
   const toUnit = (mm: number) => Math.round(mm * UNIT) + gap;
@@ -101,9 +101,9 @@ export function solveLayout(
   const serials = new Map(items.map((item, i) => [item.serial, i]));
   const answer = (): Layout => describe(best, hopeless, pieces, stock, kinds, gap, lower);
   const offer = (bins: Bin[], unplaced: Block[]) => {
-    const worth = worthOf(bins, unplaced, kinds);
-    if (best && !isBetter(worth, best.worth)) return;
-    best = current = { bins, unplaced, worth };
+    const objective = objectiveOf(bins, unplaced, kinds);
+    if (best && !isBetter(objective, best.objective)) return;
+    best = current = { bins, unplaced, objective };
     onBetter?.(answer());
   };
   /** Nothing can be better: all placed, on as few sheets as can be, and rolls to the last hundredth. */
@@ -119,22 +119,22 @@ export function solveLayout(
   const largest = Math.max(0, ...kinds.map((kind) => kind.w * kind.h));
   const tight = single || area > TIGHT * lower * largest;
   /** along one length pieces join less, so that enough small ones are left to fill in */
-  const glueSteps = single ? GLUE_STEPS_ALONG : GLUE_STEPS;
+  const rejoinSteps = single ? GLUE_STEPS_ALONG : GLUE_STEPS;
   /** the pieces as far as they are put together, and for how long that has not become better */
   let pile: Block[] | null = null;
   let stale = 0;
   let strip = null as Strip | null;
-  for (let k = 0; k === 0 || (k < MOST_TRIES && goOn() && !perfect()); k++) {
+  for (let k = 0; k === 0 || (k < MOST_TRIES && mayContinue() && !perfect()); k++) {
     if (k >= FIRST_TRIES && !single && (tight ? k % 4 === 1 : k % 10 > 0)) {
-      renew();
+      ruinAndRecreate();
       continue;
     }
     if (single && k > RULES.length && k % 4) {
       tryBands();
       continue;
     }
-    const gluing = k > 0 && items.length <= MOST_GLUED && (tight ? k % 6 !== 5 : k % 20 === 0);
-    const joined = gluing ? glued() : null;
+    const gluing = k > 0 && items.length <= MOST_REJOINED && (tight ? k % 6 !== 5 : k % 20 === 0);
+    const joined = gluing ? rejoined() : null;
     const blocks = joined ? (single && k % 2 ? loosened(joined) : joined) : items.map(blockOf);
     // Matching weighs every piece for every place: with very many it is left to the tries that follow.
     const usable = blocks.length > MOST_MATCHED && !single ? QUICK : RULES;
@@ -152,7 +152,7 @@ export function solveLayout(
   return answer();
 
   /** Takes a few sheets of the answer apart, the emptiest among them, and lays their pieces out anew. */
-  function renew() {
+  function ruinAndRecreate() {
     if (!current || current.bins.length < 2) return;
     const count = Math.min(current.bins.length, 2 + Math.floor(random() * 3));
     const share = (bin: Bin) => bin.puts.reduce((sum, p) => sum + p.w * p.h, 0) / (bin.w * bin.h);
@@ -170,9 +170,9 @@ export function solveLayout(
     const packed =
       edgeToEdge || random() < 0.5 ? packGuillotine(order, choose, rules) : packNest(order, choose);
     const bins = [...kept, ...packed.bins];
-    const worth = worthOf(bins, packed.unplaced, kinds);
+    const objective = objectiveOf(bins, packed.unplaced, kinds);
     // As good will do: that is how the answer wanders to where it can become better.
-    if (!isBetter(current.worth, worth)) current = { bins, unplaced: packed.unplaced, worth };
+    if (!isBetter(current.objective, objective)) current = { bins, unplaced: packed.unplaced, objective };
     offer(bins, packed.unplaced);
   }
 
@@ -180,18 +180,18 @@ export function solveLayout(
    * Puts pieces together again along shared sides, takes some of the blocks apart, and again: fewer blocks are better, as
    * many will do. What was cut from whole sheets comes back to whole sheets.
    */
-  function glued(): Block[] {
+  function rejoined(): Block[] {
     const target = single
       ? { w: kinds[0].w, h: Math.ceil(area / kinds[0].w) }
       : kinds[Math.floor(random() * kinds.length)];
     const isWhole = ({ w, h, turn }: Block) =>
       (w === target.w && h === target.h) || (turn && w === target.h && h === target.w);
-    const join = (blocks: Block[]) => glue(blocks, target.w, target.h, random, random() * random());
+    const join = (blocks: Block[]) => rejoin(blocks, target.w, target.h, random, random() * random());
     if (!pile || stale > STALE) {
       pile = join(items.map(blockOf));
       stale = 0;
     }
-    for (let step = 0; step < glueSteps && pile.length > lower && goOn(); step++) {
+    for (let step = 0; step < rejoinSteps && pile.length > lower && mayContinue(); step++) {
       const apart = 0.15 + 0.6 * random() * random();
       const next = join(
         pile.flatMap((b) =>
@@ -217,7 +217,7 @@ export function solveLayout(
   /** One sheet or roll, band by band. */
   function tryBands() {
     strip ??= new Strip(kinds[0].w, new Map(items.map((i) => [i.serial, i])), RULES, random);
-    const bin = strip.step(() => pile ?? items.map(blockOf), goOn);
+    const bin = strip.step(() => pile ?? items.map(blockOf), mayContinue);
     if (bin && bin.h <= kinds[0].h) offer([{ ...bin, h: kinds[0].h }], []);
   }
 
@@ -286,7 +286,7 @@ function chooser(kinds: readonly Kind[], k: number, random: () => number, used: 
 }
 
 /** Smaller is better, the first difference decides. */
-function worthOf(bins: readonly Bin[], unplaced: readonly Block[], kinds: readonly Kind[]): number[] {
+function objectiveOf(bins: readonly Bin[], unplaced: readonly Block[], kinds: readonly Kind[]): number[] {
   const lost = unplaced.reduce((sum, b) => sum + b.puts.length, 0);
   let cost = 0;
   let used = 0;

@@ -47,7 +47,7 @@ export interface LayoutOptions {
   /** between pieces, mm */
   gapMm: number;
   /** work until this says stop; asked between tries */
-  goOn: () => boolean;
+  mayContinue: () => boolean;
   /** told whenever a better layout is found */
   onBetter?: (layout: Layout) => void;
   seed: number;

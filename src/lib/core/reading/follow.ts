@@ -1,5 +1,5 @@
 import { PointIndex } from './point-index';
-import type { Spine } from './spine';
+import type { Centreline } from './centreline';
 import type { Follow } from './types';
 
 /** Within this of the other line, or within half the width of a covering stitch, it follows, 0.1 mm. */
@@ -17,7 +17,7 @@ const AS_GOOD = 0.03;
 const MOST_BLOCKS = 1500;
 
 export interface FollowInput {
-  spine: Spine | null;
+  centreline: Centreline | null;
   /** width of the stitch across its line, 0.1 mm; 0 for runs */
   width: number;
 }
@@ -32,13 +32,13 @@ export function followsOf(blocks: FollowInput[]): Follows {
   const n = blocks.length;
   if (n > MOST_BLOCKS) return { best: blocks.map(() => null), share: () => 0 };
   let room = 0;
-  for (const { spine } of blocks)
-    if (spine) eachStretch(spine, (_i, d) => (room += 1 + Math.floor(d / STEP)));
+  for (const { centreline } of blocks)
+    if (centreline) eachStretch(centreline, (_i, d) => (room += 1 + Math.floor(d / STEP)));
   const index = new PointIndex(room + 1, WIDEST_REACH / 2);
-  blocks.forEach(({ spine }, b) => {
-    if (!spine) return;
-    const { x, y } = spine;
-    eachStretch(spine, (i, d) => {
+  blocks.forEach(({ centreline }, b) => {
+    if (!centreline) return;
+    const { x, y } = centreline;
+    eachStretch(centreline, (i, d) => {
       index.add(x[i], y[i], b);
       const steps = Math.floor(d / STEP);
       for (let k = 1; k <= steps; k++) {
@@ -55,11 +55,11 @@ export function followsOf(blocks: FollowInput[]): Follows {
   const nearest = new Float64Array(n);
   const touched = new Int32Array(n);
   let question = 0;
-  blocks.forEach(({ spine, width }, j) => {
-    if (!spine) return;
-    const { x, y } = spine;
+  blocks.forEach(({ centreline, width }, j) => {
+    if (!centreline) return;
+    const { x, y } = centreline;
     let weight = 0;
-    eachStretch(spine, (i, d, ends) => {
+    eachStretch(centreline, (i, d, ends) => {
       weight += d;
       if (weight < ASK && !ends) return;
       lengths[j] += weight;
@@ -95,7 +95,10 @@ export function followsOf(blocks: FollowInput[]): Follows {
 }
 
 /** Each kept point, its distance from the point before on the same strand, and whether its stretch ends there. */
-function eachStretch({ x, y, opens, again, n }: Spine, visit: (i: number, d: number, ends: boolean) => void) {
+function eachStretch(
+  { x, y, opens, again, n }: Centreline,
+  visit: (i: number, d: number, ends: boolean) => void,
+) {
   for (let i = 0; i < n; i++) {
     if (again[i]) continue;
     let d = 0;

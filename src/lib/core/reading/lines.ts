@@ -1,4 +1,4 @@
-import { turnsBack, type Spine } from './spine';
+import { turnsBack, type Centreline } from './centreline';
 import type { Box } from '../base';
 import type { Line, Opening, Side } from './types';
 
@@ -28,22 +28,23 @@ const ROUNDNESS = 0.1;
  * The lines of a block, each stretch once, joined end to end where strands meet; longest first. mm.
  * @param cutsCorners the line is the middle of a zigzag, which cuts the corners of the line it was sewn along
  */
-export function linesOf(spine: Spine, cutsCorners: boolean): Line[] {
+export function linesOf(centreline: Centreline, cutsCorners: boolean): Line[] {
   const pieces: number[][] = [];
-  for (let i = 0; i < spine.n;) {
-    if (spine.again[i]) {
+  for (let i = 0; i < centreline.n;) {
+    if (centreline.again[i]) {
       i++;
       continue;
     }
     const piece: number[] = [];
     // Start from the marked point before, so that no step of the line is lost.
-    if (i > 0 && !spine.opens[i]) piece.push(spine.x[i - 1], spine.y[i - 1]);
+    if (i > 0 && !centreline.opens[i]) piece.push(centreline.x[i - 1], centreline.y[i - 1]);
     do {
-      piece.push(spine.x[i], spine.y[i]);
+      piece.push(centreline.x[i], centreline.y[i]);
       i++;
-    } while (i < spine.n && !spine.opens[i] && !spine.again[i]);
+    } while (i < centreline.n && !centreline.opens[i] && !centreline.again[i]);
     // And end on the point that meets the older line: a loop must come home. But a tip is a tip.
-    if (i < spine.n && !spine.opens[i] && !turnsBack(spine, i - 1)) piece.push(spine.x[i], spine.y[i]);
+    if (i < centreline.n && !centreline.opens[i] && !turnsBack(centreline, i - 1))
+      piece.push(centreline.x[i], centreline.y[i]);
     if (piece.length >= 4 && lengthOf(piece) >= SHORTEST) pieces.push(piece);
   }
   const joined = pieces.length <= MOST_PIECES ? join(pieces) : pieces;

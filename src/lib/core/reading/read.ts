@@ -4,10 +4,10 @@ import { linesOf, openingOf } from './lines';
 import { needlePoints } from './needle';
 import { AreaGrid, CELL } from './area-grid';
 import { LINE, profileBlock } from './profile';
-import { coverReach, sewnBeside } from './reach';
+import { coverReach, sewnBeside } from './cover-margin';
 import { readRoles, type RoleOverrides } from './roles';
-import { spineOf, type Spine } from './spine';
-import { teethOf } from './teeth';
+import { centrelineOf, type Centreline } from './centreline';
+import { blanketOf } from './blanket';
 import { coversArea, textureOf, wanders } from './texture';
 import type { BlockReading, Line, Reading, Texture } from './types';
 
@@ -44,24 +44,24 @@ export function readDesign(tape: Tape, { trimJumps, roles = {}, onProgress }: Re
     if (points.y[i] > all.maxY) all.maxY = points.y[i];
   }
   const grid = new AreaGrid(all.minX, all.minY, all.maxX, all.maxY);
-  const spines: (Spine | null)[] = [];
+  const centrelines: (Centreline | null)[] = [];
   let told = 0;
   const unread = points.blocks.map((block, index): Omit<BlockReading, 'role'> => {
     if (onProgress && block.first - told > TELL_EVERY) onProgress((told = block.first) / last);
     const profile = profileBlock(points, block, grid);
     // What covers an area or wanders over it has no line that another block could follow.
-    const teeth = profile.byWay[LINE] > TOOTHED * profile.length ? teethOf(points, block) : null;
-    const spine =
-      !teeth && (coversArea(profile) || wanders(profile)) ? null : spineOf(points, profile, teeth?.tips);
-    const texture = teeth ? 'mixed' : textureOf(profile, spine);
-    spines.push(texture === 'mixed' && !teeth ? null : spine);
+    const teeth = profile.byWay[LINE] > TOOTHED * profile.length ? blanketOf(points, block) : null;
+    const centreline =
+      !teeth && (coversArea(profile) || wanders(profile)) ? null : centrelineOf(points, profile, teeth?.tips);
+    const texture = teeth ? 'mixed' : textureOf(profile, centreline);
+    centrelines.push(texture === 'mixed' && !teeth ? null : centreline);
     const box = {
       minX: profile.minX / 10,
       minY: profile.minY / 10,
       maxX: profile.maxX / 10,
       maxY: profile.maxY / 10,
     };
-    const lines = spine ? linesOf(spine, texture === 'zigzag' || texture === 'satin') : [];
+    const lines = centreline ? linesOf(centreline, texture === 'zigzag' || texture === 'satin') : [];
     const main = lines[0];
     const opening = main && !teeth && isOutline(texture, lines) ? openingOf(main, box) : null;
     const across = texture === 'satin' ? 1 : texture === 'zigzag' ? 0 : null;
@@ -89,7 +89,9 @@ export function readDesign(tape: Tape, { trimJumps, roles = {}, onProgress }: Re
       densityPerCm2: stitches / (Math.max(1, profile.cells) * (CELL / 100) ** 2),
     };
   });
-  const follows = followsOf(unread.map((b, i) => ({ spine: spines[i], width: (b.widthMm ?? 0) * 10 })));
+  const follows = followsOf(
+    unread.map((b, i) => ({ centreline: centrelines[i], width: (b.widthMm ?? 0) * 10 })),
+  );
   unread.forEach((b, i) => (b.follows = follows.best[i]));
   const extents = { minX: all.minX / 10, minY: all.minY / 10, maxX: all.maxX / 10, maxY: all.maxY / 10 };
   const given = readRoles(unread, follows, extents, roles, (b, line, band) =>

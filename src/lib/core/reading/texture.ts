@@ -1,6 +1,6 @@
 import { CELL } from './area-grid';
 import { BEAN, LINE, SATIN, ZIGZAG, type Profile } from './profile';
-import type { Spine } from './spine';
+import type { Centreline } from './centreline';
 import type { Texture } from './types';
 
 /** Sewn length a mm² above which lines cover their ground (rows 0.7 mm apart and closer). */
@@ -23,7 +23,7 @@ const DOUBLED = 0.33;
 
 const lineLengthPerMm2 = (p: Profile) => p.byWay[LINE] / 10 / Math.max(1, p.lineCells * (CELL / 10) ** 2);
 
-/** Whether the line stretches of a block cover an area: then it has no spine worth following. */
+/** Whether the line stretches of a block cover an area: then it has no centreline worth following. */
 export const coversArea = (p: Profile): boolean =>
   p.byWay[LINE] > p.length * 0.4 &&
   (lineLengthPerMm2(p) > FILLED ||
@@ -46,18 +46,18 @@ export function wanders(p: Profile): boolean {
   );
 }
 
-/** The texture of a block. Its spine is only needed to tell a double run from a run. */
-export function textureOf(p: Profile, spine: Spine | null): Texture {
+/** The texture of a block. Its centreline is only needed to tell a double run from a run. */
+export function textureOf(p: Profile, centreline: Centreline | null): Texture {
   const share = (way: number) => p.byWay[way] / p.length;
   if (coversArea(p)) return share(LINE) > MAIN ? 'fill' : 'mixed';
   if (share(SATIN) + share(ZIGZAG) > MAIN) return share(SATIN) >= share(ZIGZAG) ? 'satin' : 'zigzag';
   if (share(BEAN) > MAIN) return 'bean';
   if (share(LINE) < MAIN) return 'mixed';
   if (wanders(p)) return 'meander';
-  return spine && againShare(spine) > DOUBLED ? 'double-run' : 'run';
+  return centreline && againShare(centreline) > DOUBLED ? 'double-run' : 'run';
 }
 
-function againShare({ u, opens, again, n }: Spine): number {
+function againShare({ u, opens, again, n }: Centreline): number {
   let total = 0;
   let twice = 0;
   for (let i = 1; i < n; i++) {

@@ -31,9 +31,9 @@ export { bobbinLeft, bobbinMetres, bobbinNow, threadAt, threadsAhead } from './o
 export { needleSeconds, secondsLeft, stepSecondsLeft, stitchNow } from './progress';
 export { metresFrom } from './sewn';
 export { handStops, hoopingTape, sewnSteps, stepFacts, stitchesOf } from './hooping';
-export { timed, type BareEvent } from './moment';
-export { againAfter, goingBack, judging, leaving, sewnAgain } from './ways-out';
+export { timed, type BareEvent } from './timestamps';
+export { againAfter, goingBack, judging, leaving, sewnAgain } from './recovery';
 export { waitingFor, type Waiting } from './waiting';
-export { meanwhile, type Meanwhile } from './meanwhile';
+export { attendance, type Attendance } from './attendance';
 export { redoable, stitchesBack, troubleFlow, troublesAt, type TroubleFlow } from './trouble';
 export { inspections } from './inspect';

@@ -54,7 +54,12 @@ export const JOBS = {
     const { pieces, stock, edgeToEdge, gapMm, plies, seconds } = asked.value;
     const from = performance.now();
     const gone = () => (performance.now() - from) / 1000;
-    const layout = solveLayout(pieces, stock, { edgeToEdge, gapMm, seed: 1, goOn: () => gone() < seconds });
+    const layout = solveLayout(pieces, stock, {
+      edgeToEdge,
+      gapMm,
+      seed: 1,
+      mayContinue: () => gone() < seconds,
+    });
     const sheets = layout.sheets.map((sheet) => {
       const of = stock.find((s) => s.id === sheet.stockId);
       const roll = of?.roll ?? of?.quantity === 1;

@@ -18,7 +18,7 @@
     viewOf,
     type PlanDrawing,
   } from './draw';
-  import { StitchFilm } from './film';
+  import { StitchScrubber } from './scrubber';
   import { Lens } from './lens.svelte';
 
   interface Props {
@@ -89,7 +89,7 @@
     if (film === null) return null;
     const colours = pageColours();
     const ratio = devicePixelRatio;
-    return new StitchFilm(
+    return new StitchScrubber(
       drawing.tape,
       sewing.map((b) => ({
         block: drawing.reading.blocks[b],
@@ -154,7 +154,7 @@
     void drawing.cursor;
     film = null;
   });
-  const filmBlock = $derived(film !== null && reel ? sewing[reel.at(Math.max(0, film - 1)).index] : null);
+  const scrubbedBlock = $derived(film !== null && reel ? sewing[reel.at(Math.max(0, film - 1)).index] : null);
 </script>
 
 <figure class="flex min-h-0 flex-1 flex-col">
@@ -178,7 +178,7 @@
       aria-label="Stitch by stitch through the design"
       aria-valuetext={film === null ? 'whole design' : `${formatNumber(film)} of ${formatNumber(records)}`}
       oninput={(e) => (film = e.currentTarget.valueAsNumber)}
-      onchange={() => filmBlock !== null && onblock?.(filmBlock)}
+      onchange={() => scrubbedBlock !== null && onblock?.(scrubbedBlock)}
       data-testid="film"
     />
     <button
@@ -210,8 +210,8 @@
     >
   </div>
   <figcaption class="label mt-1 px-1">
-    {film !== null && filmBlock !== null
-      ? `Record ${formatNumber(film)} of ${formatNumber(records)}, block ${filmBlock + 1}.`
+    {film !== null && scrubbedBlock !== null
+      ? `Record ${formatNumber(film)} of ${formatNumber(records)}, block ${scrubbedBlock + 1}.`
       : caption}
   </figcaption>
 </figure>

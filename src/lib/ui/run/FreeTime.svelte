@@ -1,11 +1,11 @@
 <script lang="ts">
-  import type { Meanwhile } from '$lib/core/run';
+  import type { Attendance } from '$lib/core/run';
   import { formatWait } from '$lib/core/base';
   import { runWays } from '../state/run-ways.svelte';
   import { chime, flashTitle } from './call';
 
   // While the needle sews by itself: snip the tail, then how long the hands are free, then the call back.
-  let { what, remaining }: { what: Meanwhile; /** to the next stop, s */ remaining: number } = $props();
+  let { what, remaining }: { what: Attendance; /** to the next stop, s */ remaining: number } = $props();
 
   $effect(() => {
     if (what !== 'come-back') return;

@@ -2,7 +2,7 @@
   import SkipForward from '@lucide/svelte/icons/skip-forward';
   import Spool from '@lucide/svelte/icons/spool';
   import { isUnhoop } from '$lib/core/score';
-  import { meanwhile, stitchesBack, troubleFlow } from '$lib/core/run';
+  import { attendance, stitchesBack, troubleFlow } from '$lib/core/run';
   import { formatClock, formatNumber } from '$lib/core/base';
   import type { FollowedMachine } from '../state/run-machine.svelte';
   import type { RunSession } from '../state/run-session.svelte';
@@ -26,7 +26,7 @@
   const remaining = $derived(machine.sewing ? machine.untilHalt : session.stepLeft);
   const what = $derived(
     session.run && step.kind === 'needle' && !step.skipped
-      ? meanwhile(session.run, step, { elapsed: session.needleSeconds, remaining, rate: machine.rate }, workroom.numbers)
+      ? attendance(session.run, step, { elapsed: session.needleSeconds, remaining, rate: machine.rate }, workroom.numbers)
       : null,
   ); // prettier-ignore
   const runs = $derived(!session.resting && (!machine.link || machine.sewing));

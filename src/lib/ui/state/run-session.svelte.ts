@@ -30,7 +30,7 @@ import { known, type KnownRun } from './known-run';
 import { WriteQueue } from './write-queue';
 
 /** How far the run has come is kept this often between events, ms. */
-const BEAT_MS = 5000;
+const HEARTBEAT_MS = 5000;
 /** A tick that comes this late means that the device slept; hidden pages are woken once a minute. ms */
 const ASLEEP_MS = 100_000;
 /** A clock may drift this far from the time awake before it counts as a jump, ms. */
@@ -48,7 +48,7 @@ const { problem: unfit } = fail(
 
 /** What a run is kept in, and who hears of it. */
 export interface RunNeeds {
-  log: Pick<Store['log'], 'run' | 'hold' | 'watch' | 'pulse' | 'beat' | 'addEvents'>;
+  log: Pick<Store['log'], 'run' | 'hold' | 'watch' | 'pulse' | 'heartbeat' | 'addEvents'>;
   numbers: () => Numbers;
   /** it stands otherwise now */
   noteRun: (run: KnownRun) => void;
@@ -179,7 +179,7 @@ export class RunSession {
   private marked = 0;
   private ticked = 0;
   private wall = 0;
-  private beaten = 0;
+  private lastHeartbeat = 0;
   private mark(clock = performance.now()) {
     this.marked = clock;
     this.ticked = performance.now();
@@ -197,15 +197,15 @@ export class RunSession {
     this.wall = Date.now();
     const since = this.state?.since ?? null;
     this.now = since === null ? 0 : since + (now - this.marked);
-    if (since !== null && now - this.beaten > BEAT_MS) {
-      this.beaten = now;
-      void this.beat(now - this.marked);
+    if (since !== null && now - this.lastHeartbeat > HEARTBEAT_MS) {
+      this.lastHeartbeat = now;
+      void this.heartbeat(now - this.marked);
     }
   }
-  private async beat(ms: number) {
+  private async heartbeat(ms: number) {
     const { run, next } = this.known as KnownRun;
     const stitch = this.step?.kind === 'needle' ? this.stitch : null;
-    await attempt(() => this.needs.log.beat({ runId: run.id, n: next - 1, at: Date.now(), ms, stitch }));
+    await attempt(() => this.needs.log.heartbeat({ runId: run.id, n: next - 1, at: Date.now(), ms, stitch }));
   }
   /**
    * A device that slept, or a clock that jumped: hands did nothing meanwhile; the needle may have gone on, but no longer

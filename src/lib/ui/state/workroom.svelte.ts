@@ -90,7 +90,7 @@ class Workroom {
     else if (back.value.rows) this.tellPutBack(back.value.damaged + back.value.late);
     // After the first screen: nobody waits for it.
     void this.checkBuilds();
-    setTimeout(() => void attempt(() => this.store.copy.lookOver()), LOOK_OVER_MS);
+    setTimeout(() => void attempt(() => this.store.copy.reconcile()), LOOK_OVER_MS);
   }
   /** Lists need little of a build; what is damaged within is set aside as it is found. */
   private async checkBuilds() {

@@ -6,7 +6,7 @@ import type { NeedlePoints } from './needle';
  * The line along which a block runs, 0.1 mm: the points of a run, the middle of a zigzag or satin, a bean taken once.
  * u: way along the line so far. opens[i] = 1 where a strand begins.
  */
-export interface Spine {
+export interface Centreline {
   x: Float32Array;
   y: Float32Array;
   u: Float32Array;
@@ -16,7 +16,7 @@ export interface Spine {
   n: number;
 }
 
-/** Points of a spine stand at least this far apart, 0.1 mm. */
+/** Points of a centreline stand at least this far apart, 0.1 mm. */
 const STEP = 10;
 /** A stitch shorter than this share of the width does not cross the zigzag. */
 const FLANK = 0.4;
@@ -30,7 +30,7 @@ const NEAR_ALONG = 50;
 const CROSSING = 45;
 
 /** @param tips 1 at the tips of teeth, from the block's first point on: they stand off the line and are left out */
-export function spineOf({ x, y }: NeedlePoints, profile: Profile, tips?: Uint8Array): Spine {
+export function centrelineOf({ x, y }: NeedlePoints, profile: Profile, tips?: Uint8Array): Centreline {
   const start = profile.stretches[0]?.first ?? 0;
   const room = profile.stretches.reduce((sum, s) => sum + s.end - s.first + 2, 0);
   const sx = new Float32Array(room);
@@ -83,19 +83,19 @@ export function spineOf({ x, y }: NeedlePoints, profile: Profile, tips?: Uint8Ar
       }
     } else for (let i = s.first; i <= s.end; i++) if (!tips?.[i - start]) put(x[i], y[i], i === s.end);
   }
-  const spine: Spine = { x: sx, y: sy, u, opens, again: new Uint8Array(n), n };
+  const centreline: Centreline = { x: sx, y: sy, u, opens, again: new Uint8Array(n), n };
   // A satin over its own underlay lies beside it by up to half its width.
   const reach = Math.max(REACH, profile.byWay[SATIN] > 0 ? Math.min(30, profile.width[1] / 2) : 0);
-  markAgain(spine, reach);
-  return spine;
+  markAgain(centreline, reach);
+  return centreline;
 }
 
 const near = (xs: Float32Array, ys: Float32Array, i: number, x: number, y: number, reach: number) =>
   Math.abs(xs[i] - x) < reach && Math.abs(ys[i] - y) < reach;
 
 /** Marks the stretches where a line goes over itself: second laps, returns, satin over underlay. */
-function markAgain(spine: Spine, reach: number) {
-  const { x, y, u, opens, again, n } = spine;
+function markAgain(centreline: Centreline, reach: number) {
+  const { x, y, u, opens, again, n } = centreline;
   let room = n + 2;
   for (let i = 1; i < n; i++) if (!opens[i]) room += Math.floor((u[i] - u[i - 1]) / STEP);
   const index = new PointIndex(room, reach);
@@ -104,7 +104,7 @@ function markAgain(spine: Spine, reach: number) {
   let turned = -Infinity;
   for (let i = 0; i < n; i++) {
     if (opens[i]) turned = -Infinity;
-    else if (turnsBack(spine, i - 1)) turned = u[i - 1];
+    else if (turnsBack(centreline, i - 1)) turned = u[i - 1];
     const before = Math.max(u[i] - NEAR_ALONG, 2 * turned - u[i] + REACH);
     if (index.hasWithin(x[i], y[i], reach2, before)) {
       again[i] = 1;
@@ -118,19 +118,19 @@ function markAgain(spine: Spine, reach: number) {
       }
   }
   // Short meetings are crossings, short gaps between long meetings are noise; the end of a strand may just overlap.
-  unmarkRuns(spine, 1, 0, (length, atEnd) => length < CROSSING && !atEnd);
-  unmarkRuns(spine, 0, 1, (length, atEnd, atStart) => length < CROSSING && !atEnd && !atStart);
+  unmarkRuns(centreline, 1, 0, (length, atEnd) => length < CROSSING && !atEnd);
+  unmarkRuns(centreline, 0, 1, (length, atEnd, atStart) => length < CROSSING && !atEnd && !atStart);
 }
 
 /** Whether the line turns back on itself at point i. */
-export function turnsBack({ x, y, u, opens }: Spine, i: number): boolean {
+export function turnsBack({ x, y, u, opens }: Centreline, i: number): boolean {
   if (i < 1 || opens[i] || opens[i + 1]) return false;
   const dot = (x[i] - x[i - 1]) * (x[i + 1] - x[i]) + (y[i] - y[i - 1]) * (y[i + 1] - y[i]);
   return dot < -0.7 * (u[i] - u[i - 1]) * (u[i + 1] - u[i]);
 }
 
 function unmarkRuns(
-  { u, opens, again, n }: Spine,
+  { u, opens, again, n }: Centreline,
   from: number,
   to: number,
   drop: (length: number, atEnd: boolean, atStart: boolean) => boolean,

@@ -3,7 +3,7 @@ import type { NeedleStep } from '../score';
 import type { RunRecord } from './record';
 
 /** What the maker does while the needle sews: stay by it, snip the tail, be free, come back for the stop. */
-export type Meanwhile = 'stay' | 'snip' | 'free' | 'come-back';
+export type Attendance = 'stay' | 'snip' | 'free' | 'come-back';
 
 /** Of a short free time no more than this share is taken by the call back. */
 const MOST_CALL = 1 / 4;
@@ -13,12 +13,12 @@ const MOST_CALL = 1 / 4;
  * @param remaining seconds of the clock to the next stop
  * @param rate a simulated machine runs so many times faster than the clock
  */
-export function meanwhile(
+export function attendance(
   { free }: Pick<RunRecord, 'free'>,
   step: Pick<NeedleStep, 'id' | 'attended'>,
   { elapsed, remaining, rate }: { elapsed: number; remaining: number; rate: number },
   numbers: Numbers,
-): Meanwhile {
+): Attendance {
   if (step.attended) return 'stay';
   if (elapsed * rate < numbers['order.watch']) return 'snip';
   const call = Math.min(numbers['run.callSeconds'], (MOST_CALL * (free[step.id] ?? 0)) / rate);

@@ -1,7 +1,7 @@
 import type { NeedleBlock, NeedlePoints } from './needle';
 
 /** A block sewn along a line with a tooth at every step: a blanket stitch. Lengths in 0.1 mm. */
-export interface Teeth {
+export interface Blanket {
   /** 1 at the tip of a tooth; the point after it is back on the line */
   tips: Uint8Array;
   /** mean length of a tooth */
@@ -15,7 +15,7 @@ const BACK = -0.93;
 const ALIKE = 0.75;
 /** Shorter ones are ties, 0.1 mm. */
 const SHORTEST = 9;
-/** Teeth make up at least this share of the sewn length, and there is one in at most so many stitches. */
+/** Blanket make up at least this share of the sewn length, and there is one in at most so many stitches. */
 const SHARE = 0.34;
 const STITCHES_A_TOOTH = 6;
 /** So many stitches without half the teeth there should be tell enough. */
@@ -24,7 +24,7 @@ const FIRST_LOOK = 120;
 const LEAST_PITCH = 0.3;
 
 /** The teeth of a block of lines, or null when it is no blanket stitch. */
-export function teethOf({ x, y, starts }: NeedlePoints, { first, end }: NeedleBlock): Teeth | null {
+export function blanketOf({ x, y, starts }: NeedlePoints, { first, end }: NeedleBlock): Blanket | null {
   const tips = new Uint8Array(end - first);
   let count = 0;
   let toothed = 0;

@@ -1,4 +1,4 @@
-import { blockOf, turned, type Block } from './glue';
+import { blockOf, turned, type Block } from './rejoin';
 import { fillByMatch, type Rules } from './guillotine';
 import type { Bin, Item } from './types';
 
@@ -8,7 +8,7 @@ interface Band {
   bin: Bin;
   blocks: Block[];
 }
-/** First pieces and rules tried for one band, for the first layout and for a renewed one. */
+/** First pieces and rules tried for one band, for the first layout and for a recreated one. */
 const TRIES_FIRST = 24;
 const TRIES_AGAIN = 40;
 /** A band may be a little worse than the best so far: what is left then may join better. */
@@ -27,10 +27,10 @@ export class Strip {
     private readonly random: () => number,
   ) {}
 
-  /** One step: the first bands of all, or some of them renewed. Null when it came to nothing better or as good. */
-  step(blocks: () => Block[], goOn: () => boolean): Bin | null {
+  /** One step: the first bands of all, or some of them recreated. Null when it came to nothing better or as good. */
+  step(blocks: () => Block[], mayContinue: () => boolean): Bin | null {
     if (!this.bands) {
-      this.bands = this.fill(blocks(), TRIES_FIRST, goOn);
+      this.bands = this.fill(blocks(), TRIES_FIRST, mayContinue);
       return this.bands && this.joined();
     }
     const { bands, random } = this;
@@ -47,19 +47,24 @@ export class Strip {
           : [block],
       ),
     );
-    const again = this.fill(freed, TRIES_AGAIN, goOn, heightOf([...chosen]));
+    const again = this.fill(freed, TRIES_AGAIN, mayContinue, heightOf([...chosen]));
     if (!again) return null;
     this.bands = [...bands.filter((b) => !chosen.has(b)), ...again];
     return this.joined();
   }
 
   /** Bands for all blocks, no higher in all than `most`; null when that fails. */
-  private fill(blocks: readonly Block[], tries: number, goOn: () => boolean, most = Infinity): Band[] | null {
+  private fill(
+    blocks: readonly Block[],
+    tries: number,
+    mayContinue: () => boolean,
+    most = Infinity,
+  ): Band[] | null {
     let rest = blocks.toSorted((a, b) => b.w * b.h - a.w * a.h);
     const bands: Band[] = [];
     let height = 0;
     while (rest.length) {
-      if (!goOn()) return null;
+      if (!mayContinue()) return null;
       const band = this.bestBand(rest, tries, most - height);
       if (!band) return null;
       bands.push(band);

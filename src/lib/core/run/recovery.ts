@@ -1,5 +1,5 @@
 import { AT_END, MOST_REASON, MOST_TEXT, type ItemResult } from './events';
-import type { BareEvent } from './moment';
+import type { BareEvent } from './timestamps';
 import { threadAt, threadsAhead } from './on-machine';
 import type { RunRecord } from './record';
 import type { RunState } from './state';

@@ -74,7 +74,7 @@ async function sameContent(a: Blob, b: Blob): Promise<boolean> {
  * of a write may throw a whole database away when it opens the next time. Follows every change that this page stores; each
  * file is written from what the database says at that moment, so that it does not matter in which order.
  */
-export class SecondCopy {
+export class Mirror {
   private readonly due = new Set<string>();
   private working: Promise<void> | null = null;
   private files: Files | null = null;
@@ -190,7 +190,7 @@ export class SecondCopy {
     });
   }
   /** Brings the copy up to the database: what it misses after a cut, and all of it the first time. */
-  async lookOver(): Promise<void> {
+  async reconcile(): Promise<void> {
     const { files, db } = this;
     if (!files) return;
     const runs = await db.runs.orderBy('createdAt').reverse().primaryKeys();

@@ -4,7 +4,7 @@ import { runEventSchema, runRecordSchema } from '$lib/core/run';
 import { movementSchema } from '$lib/core/stock';
 import { workshopSchema } from '$lib/core/workshop';
 import type { EventRecord, JoltDb } from './db';
-import { COPY_MARK } from './second-copy';
+import { COPY_MARK } from './mirror';
 
 /** Told of this browser, not of the workroom: not part of a backup. */
 const OWN_SETTINGS = ['workshop', 'backup', 'folder', COPY_MARK];

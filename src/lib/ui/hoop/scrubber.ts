@@ -3,7 +3,7 @@ import type { BlockReading } from '$lib/core/reading';
 import type { View } from './draw';
 
 /** One block as it is sewn: its records, and the colour of its thread. */
-export interface FilmBlock {
+export interface ScrubbedBlock {
   block: BlockReading;
   colour: string;
 }
@@ -17,7 +17,7 @@ const AT_ONCE = 3;
  * The stitches up to any one of them, fast enough to drag through: pictures are kept at even steps, and only the few
  * stitches since the last one are drawn anew.
  */
-export class StitchFilm {
+export class StitchScrubber {
   readonly total: number;
   private readonly kept: OffscreenCanvas[] = [];
   private readonly starts: number[] = [];
@@ -25,7 +25,7 @@ export class StitchFilm {
   /** @param width, height of the canvas in device px */
   constructor(
     private readonly tape: Tape,
-    private readonly blocks: readonly FilmBlock[],
+    private readonly blocks: readonly ScrubbedBlock[],
     private readonly view: View,
     private readonly width: number,
     private readonly height: number,

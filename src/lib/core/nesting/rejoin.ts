@@ -58,14 +58,14 @@ const MOST_OWNERS = 10;
 /**
  * Puts pieces back together that share a whole side, the rarest lengths first: where only two have it, they were most
  * likely one before. Stops when nothing joins any more.
- * @param width, height of the sheet; larger blocks are not made  @param boldness 0: only the likeliest; 1: much by luck
+ * @param width, height of the sheet; larger blocks are not made  @param temperature 0: only the likeliest; 1: much by luck
  */
-export function glue(
+export function rejoin(
   items: readonly Block[],
   width: number,
   height: number,
   random: () => number,
-  boldness: number,
+  temperature: number,
 ): Block[] {
   const blocks: (Block | null)[] = [...items];
   const owners = new Map<number, Set<number>>();
@@ -115,7 +115,7 @@ export function glue(
       const known = owners.get(shared)?.size ?? 2;
       // A join whose new side is known elsewhere, or is the sheet's own, is the better guess.
       const meets = grown === width || grown === height ? 2.5 : (owners.get(grown)?.size ?? 0) > 0 ? 1.5 : 0;
-      const score = (isFull(join.w, join.h, true) ? 8 : 0) + meets + 5 / known + join.luck * boldness * 5;
+      const score = (isFull(join.w, join.h, true) ? 8 : 0) + meets + 5 / known + join.luck * temperature * 5;
       if (score > most) {
         most = score;
         best = join;

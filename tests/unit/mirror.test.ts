@@ -64,7 +64,7 @@ describe('second copy', () => {
           () => store.addBuild({ ...build, id, name: `build ${i}` }, [{ id: build.tapeId, bytes }]),
           () => store.removeBuild(id),
           () => store.saveWorkshop({ ...newWorkshop(), name: `room ${i}` }),
-          () => store.log.beat({ runId: id, n: i, at: i, ms: i, stitch: null }),
+          () => store.log.heartbeat({ runId: id, n: i, at: i, ms: i, stitch: null }),
           async () => {
             const next = events.get(id) ?? 0;
             events.set(id, next + 1);
@@ -74,15 +74,15 @@ describe('second copy', () => {
           },
         ];
         await dice.pick(deeds)();
-        if (dice.chance(0.1)) await store.copy.lookOver();
+        if (dice.chance(0.1)) await store.copy.reconcile();
       }
       await store.copy.settled();
-      await store.copy.lookOver();
+      await store.copy.reconcile();
       const before = await contentOf(db);
       await lose(db);
       const after = await opened(disk);
       expect(after.back).to.include({ damaged: 0, late: 0 });
-      await after.store.copy.lookOver();
+      await after.store.copy.reconcile();
       expect(same(await contentOf(after.db), before), `seed ${seed}`).to.equal(true);
     }
   });
@@ -115,12 +115,12 @@ describe('second copy', () => {
     const disk = new Disk();
     const { db, store } = await opened(disk);
     await store.log.start(runOf('r1'), started);
-    await store.copy.lookOver();
+    await store.copy.reconcile();
     disk.full = true;
     await store.log.addEvents('r1', 1, [done(1)]);
     expect(store.copy.trouble).to.equal('The disk is full.');
     disk.full = false;
-    await store.copy.lookOver();
+    await store.copy.reconcile();
     expect(store.copy.trouble).to.equal(null);
     await lose(db);
     const { store: again } = await opened(disk);
@@ -132,7 +132,7 @@ describe('second copy', () => {
     const { db, store } = await opened(disk);
     await store.addBuild(build, [{ id: build.tapeId, bytes }]);
     await store.log.start(runOf('r1'), started);
-    await store.copy.lookOver();
+    await store.copy.reconcile();
     await Dexie.delete(db.name);
     await db.open();
     // Its run is not in the one that is there now: refused by its name, not kept alone.
@@ -167,12 +167,12 @@ describe('second copy', () => {
     const { db, store, back } = await opened(disk);
     expect(back.rows).to.equal(0);
     await store.addBuild(build, [{ id: build.tapeId, bytes }]);
-    await store.copy.lookOver();
+    await store.copy.reconcile();
     db.close();
     disk.kept.set('builds/foreign', disk.kept.get(`builds/${build.id}`) as Blob);
     const again = await opened(disk, db.name);
     expect(again.back.rows).to.equal(0);
-    await again.store.copy.lookOver();
+    await again.store.copy.reconcile();
     expect(disk.kept.has('builds/foreign')).to.equal(false);
   });
 
@@ -188,7 +188,7 @@ describe('second copy', () => {
       begun.add(folder);
       return list(folder);
     };
-    await store.copy.lookOver();
+    await store.copy.reconcile();
     disk.list = list;
     await lose(db);
     const { store: again } = await opened(disk);
@@ -201,7 +201,7 @@ describe('second copy', () => {
     const disk = new Disk();
     const { db, store } = await opened(disk);
     await store.log.start(runOf('r / 1'), started);
-    await store.copy.lookOver();
+    await store.copy.reconcile();
     await store.log.start(runOf('r2'), started);
     db.close();
     // Written by a page that was cut off before its copy.
@@ -222,7 +222,7 @@ describe('second copy', () => {
     const { db, store } = await opened(disk);
     await store.addBuild(build, [{ id: build.tapeId, bytes }]);
     await store.log.start(runOf('r1'), started);
-    await store.copy.lookOver();
+    await store.copy.reconcile();
     await store.copy.settled();
     const before = [...disk.kept.keys()].sort();
     await lose(db);
@@ -239,7 +239,7 @@ describe('second copy', () => {
     expect(failed).to.equal(true);
     disk.list = list;
     await other.saveWorkshop(newWorkshop());
-    await other.copy.lookOver();
+    await other.copy.reconcile();
     await other.copy.settled();
     expect([...disk.kept.keys()].sort()).to.deep.equal(before);
     half.close();
@@ -259,7 +259,7 @@ describe('second copy', () => {
     const half = await opened(disk);
     expect(half.back).to.include({ damaged: 0, late: 1 });
     expect((await half.store.log.run('r1'))?.events).to.deep.equal([started]);
-    await half.store.copy.lookOver();
+    await half.store.copy.reconcile();
     half.db.close();
     disk.read = read;
     const whole = await opened(disk, half.db.name);
