@@ -14,11 +14,10 @@ export {
   type RunEvent,
   type TroubleKind,
 } from './events';
+export { reduceRun, runAfter } from './reduce';
 export {
   isOver,
   nextIndex,
-  reduceRun,
-  runAfter,
   runSeconds,
   stepSeconds,
   timesDone,
