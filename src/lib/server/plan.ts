@@ -61,11 +61,7 @@ export function planFor(request: PlanRequest): Result<PlanReport> {
   }
   const plan = planBuild(build, own, workshop, inserted);
   const findings = checkPlan({ build, plan, workshop, today: request.today ?? null });
-  return ok(
-    planReport(plan, findings, build.order.quantity, (block) =>
-      lineLength(plan.design.reading.blocks[block]),
-    ),
-  );
+  return ok(planReport(plan, findings, (block) => lineLength(plan.design.reading.blocks[block])));
 }
 /** A plan has no moment of its own. */
 const EPOCH = '1970-01-01T00:00:00.000Z';

@@ -127,7 +127,6 @@ export type PlanReport = z.infer<typeof planReportSchema>;
 export function planReport(
   plan: BuildPlan,
   findings: readonly Finding[],
-  quantity: number,
   lineLengthMm: (block: number) => number,
 ): PlanReport {
   const { score, thread } = plan;
@@ -184,7 +183,7 @@ export function planReport(
       fusedTo: p.of,
       because: `${explainDimension(p.width, 'mm')}; ${explainDimension(p.height, 'mm')}`,
     })),
-    notions: plan.cut.notions.map((n) => ({ ...n, amount: n.amount * quantity })),
+    notions: plan.cut.notions.map((n) => ({ ...n, amount: n.amount * plan.order.load })),
     time: item,
     thread: {
       topM: thread.topM,
