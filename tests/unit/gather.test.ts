@@ -125,6 +125,23 @@ describe('what a layout comes to', () => {
     const zips = purchaseOfNotion({ ...need, notion: 'zip', amount: 7, lengthMm: 230 }, (mm) => `${mm} mm`);
     expect([zips.name, zips.amount]).to.deep.equal(['Coil zip, at least 230 mm', '7 coil zips']);
   });
+  it('buys as it is sold where the maker buys: another pack, width and price', () => {
+    const own = {
+      'snap cap': { pack: 20, price: 1.5 },
+      cotton: { widthMm: 1400, price: 12 },
+      felt: { sheetMm: 450 },
+    };
+    const need = { notion: 'snap cap' as const, amount: 104, lengthMm: null, because: '' };
+    // 104 of packs of 20: six packs of 1.50.
+    const caps = purchaseOfNotion(need, String, own);
+    expect([caps.amount, caps.cost]).to.deep.equal(['6 packs of 20', 9]);
+    // 200 m of it at 12 a metre; a sheet of felt is longer and costs what it did.
+    expect(shopStock('cotton', [], own)).to.include({ widthMm: 1400, cost: 12 * 200 });
+    expect(shopStock('felt', [], own)).to.include({ widthMm: 230, heightMm: 450, cost: 0.9 });
+    // What the shelf's own cost still stands before it.
+    const known = shopStock('cotton', [{ ...demoStock[0], material: 'cotton', widthMm: 1000, heightMm: 1000, cost: 20 }], own); // prettier-ignore
+    expect(known.cost! / (known.widthMm * known.heightMm)).to.be.closeTo(20 / 1e6, 1e-12);
+  });
 });
 
 describe('a piece larger than its stock', () => {

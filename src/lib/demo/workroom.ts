@@ -79,6 +79,7 @@ const demoWorkshop: Workshop = {
     },
   ],
   stock: demoStock,
+  sold: {},
   corrections: [],
   numbers: {},
 };

@@ -3,6 +3,7 @@
   import NumberRow from '$lib/ui/workshop/NumberRow.svelte';
   import DataSafety from '$lib/ui/workshop/DataSafety.svelte';
   import Machines from '$lib/ui/workshop/Machines.svelte';
+  import Prices from '$lib/ui/workshop/Prices.svelte';
   import Stock from '$lib/ui/workshop/Stock.svelte';
   import { theme, type ThemeChoice } from '$lib/ui/state/theme.svelte';
   import { workroom } from '$lib/ui/state/workroom.svelte';
@@ -61,6 +62,7 @@
 
   <Machines />
   <section class="mt-10"><Stock /></section>
+  <Prices />
   <DataSafety />
 
   <section class="mt-10">

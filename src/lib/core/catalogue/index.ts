@@ -8,4 +8,15 @@ export {
   type CautionKey,
   type MaterialKind,
 } from './materials';
+export {
+  ownSoldSchema,
+  SOLD_KEYS,
+  soldAs,
+  soldName,
+  soldUnit,
+  usuallySold,
+  type OwnSold,
+  type Sold,
+  type SoldKey,
+} from './sold';
 export { NOTION_KEYS, NOTIONS, type NotionKey } from './notions';

@@ -2,22 +2,11 @@
  * How things are sold, what that costs, and what to ask for in the shop. mm; prices in the maker's own currency.
  */
 import type { Layout, LayoutStock } from '../nesting';
-import { MATERIALS, NOTIONS, type MaterialKind } from '../catalogue';
+import { MATERIALS, NOTIONS, soldAs, type MaterialKind, type OwnSold } from '../catalogue';
 import { count, roundUpToGrid, type LengthUnit } from '../base';
 import type { StockItem } from '../workshop';
 import { formatNotion, type NotionNeed } from './notions';
 
-/** Off a width, or in sheets. widthMm, sheetMm; price: of a metre off the width, or of a sheet, until the shelf knows one. */
-const SOLD: Partial<Record<MaterialKind, { widthMm: number; sheetMm?: number; price: number }>> = {
-  cotton: { widthMm: 1100, price: 10 },
-  towelling: { widthMm: 1400, price: 14 },
-  batting: { widthMm: 1500, price: 9 },
-  felt: { widthMm: 230, sheetMm: 300, price: 0.9 },
-  vinyl: { widthMm: 230, sheetMm: 300, price: 1.8 },
-};
-const STABILISER = { widthMm: 500, price: 3 };
-const soldAs = (material: MaterialKind): { widthMm: number; sheetMm?: number; price: number } =>
-  SOLD[material] ?? STABILISER;
 const ENOUGH_MM = 200_000;
 const MOST_SHEETS = 2000;
 const MM_PER_M = 1000;
@@ -30,8 +19,12 @@ function shelfPrice(material: MaterialKind, stock: readonly StockItem[]): number
 }
 
 /** What would have to be bought for pieces that no stock holds, as it is sold, at the price the shelf or the table knows. */
-export function shopStock(material: MaterialKind, stock: readonly StockItem[] = []): LayoutStock {
-  const { widthMm, sheetMm, price } = soldAs(material);
+export function shopStock(
+  material: MaterialKind,
+  stock: readonly StockItem[] = [],
+  own: OwnSold = {},
+): LayoutStock {
+  const { widthMm = 0, sheetMm, price } = soldAs(material, own);
   const known = shelfPrice(material, stock);
   const heightMm = sheetMm ?? ENOUGH_MM;
   const table = sheetMm ? price : (price * heightMm) / MM_PER_M;
@@ -109,8 +102,13 @@ export function purchaseOf(
 }
 
 /** Whole packs of a notion, and what they cost. need: of all orders together. Zips are told with their length. */
-export function purchaseOfNotion(need: NotionNeed, length: (mm: number) => string): Purchase {
-  const { unit, pack, price, name, plural } = NOTIONS[need.notion];
+export function purchaseOfNotion(
+  need: NotionNeed,
+  length: (mm: number) => string,
+  own: OwnSold = {},
+): Purchase {
+  const { unit, name, plural } = NOTIONS[need.notion];
+  const { pack = 1, price } = soldAs(need.notion, own);
   const packs = Math.ceil(need.amount / pack - 1e-9);
   const each = unit === 'piece' ? plural : `${unit} ${plural}`;
   return {

@@ -3,7 +3,7 @@
  * The Zod schema is the one source of the type; it is used wherever a workshop comes from outside.
  */
 import * as z from 'zod';
-import { MATERIAL_KINDS } from '../catalogue';
+import { MATERIAL_KINDS, ownSoldSchema } from '../catalogue';
 import { idSchema, timestampSchema, uniqueIds } from '../base';
 import { NUMBER_IDS, numbersWith, type NumberId } from '../numbers';
 
@@ -62,6 +62,8 @@ export const workshopSchema = z.object({
   machines: uniqueIds(z.array(machineSchema).min(1).max(50)),
   hoops: uniqueIds(z.array(hoopSchema).min(1).max(200)),
   stock: uniqueIds(z.array(stockSchema).max(2000)).default([]),
+  /** how things are sold where the maker buys, where it differs from the table */
+  sold: ownSoldSchema.default({}),
   /** newest first */
   corrections: uniqueIds(z.array(correctionSchema).max(50)).default([]),
   numbers: z.partialRecord(z.enum(NUMBER_IDS as [NumberId, ...NumberId[]]), z.number()),
@@ -99,6 +101,7 @@ export const newWorkshop = (): Workshop => ({
     machineId: 'machine-1',
   })),
   stock: [],
+  sold: {},
   corrections: [],
   numbers: {},
 });

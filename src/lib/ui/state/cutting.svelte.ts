@@ -130,7 +130,9 @@ class Cutting {
       .map(({ group, toBuy }) =>
         purchaseOf(group.name, group.material, toBuy as Layout, this.shop(group), workroom.unit),
       ),
-    ...gatherNotions(this.demands).map((n) => purchaseOfNotion(n, (mm) => formatLength(mm, workroom.unit))),
+    ...gatherNotions(this.demands).map((n) =>
+      purchaseOfNotion(n, (mm) => formatLength(mm, workroom.unit), this.workshop.sold),
+    ),
   ]);
   readonly checklists = $derived(
     this.plans
@@ -224,7 +226,7 @@ class Cutting {
   private get how() {
     return { edgeToEdge: this.edgeToEdge, gapMm: this.edgeToEdge ? 0 : workroom.numbers['cut.nestGap'] };
   }
-  private shop = (group: CutGroup) => shopStock(group.material, this.workshop.stock);
+  private shop = (group: CutGroup) => shopStock(group.material, this.workshop.stock, this.workshop.sold);
 
   /** Lays everything out, material by material; can be stopped, and then keeps the best so far. */
   async layOut() {

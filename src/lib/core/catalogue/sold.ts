@@ -1,0 +1,61 @@
+import * as z from 'zod';
+import { MATERIAL_KINDS, MATERIALS, type MaterialKind } from './materials';
+import { NOTION_KEYS, NOTIONS, type NotionKey } from './notions';
+
+/**
+ * How a thing is sold, and at what price until the shelf or the maker knows better, in the maker's own currency: off a width
+ * (a metre of it), in sheets (one), or in packs of so many of its unit (a pack). mm
+ */
+export interface Sold {
+  price: number;
+  widthMm?: number;
+  sheetMm?: number;
+  pack?: number;
+}
+/** Zips are pieces that are bought one by one. */
+export type SoldKey = MaterialKind | NotionKey;
+
+const STABILISER: Sold = { widthMm: 500, price: 3 };
+const CLOTH: Partial<Record<MaterialKind, Sold>> = {
+  cotton: { widthMm: 1100, price: 10 },
+  towelling: { widthMm: 1400, price: 14 },
+  batting: { widthMm: 1500, price: 9 },
+  felt: { widthMm: 230, sheetMm: 300, price: 0.9 },
+  vinyl: { widthMm: 230, sheetMm: 300, price: 1.8 },
+};
+export const SOLD_KEYS = [...new Set<SoldKey>([...MATERIAL_KINDS, ...NOTION_KEYS])] as [
+  SoldKey,
+  ...SoldKey[],
+];
+const isNotion = (key: SoldKey): key is NotionKey => Object.hasOwn(NOTIONS, key);
+
+/** As it is sold until the maker says otherwise. */
+export const usuallySold = (key: SoldKey): Sold => {
+  if (!isNotion(key)) return CLOTH[key] ?? STABILISER;
+  const { pack, price } = NOTIONS[key];
+  return { pack, price };
+};
+/** "cotton", "snap caps" */
+export const soldName = (key: SoldKey): string => (isNotion(key) ? NOTIONS[key].plural : MATERIALS[key].name);
+/** What a pack is counted in; empty for cloth. */
+export const soldUnit = (key: SoldKey): string => (isNotion(key) ? NOTIONS[key].unit : '');
+
+/** The maker's own, where it differs. */
+export const ownSoldSchema = z.partialRecord(
+  z.enum(SOLD_KEYS),
+  z.object({
+    price: z.number().min(0).max(100_000).optional(),
+    widthMm: z.number().min(10).max(5000).optional(),
+    sheetMm: z.number().min(10).max(5000).optional(),
+    pack: z.number().min(0.01).max(100_000).optional(),
+  }),
+);
+export type OwnSold = z.infer<typeof ownSoldSchema>;
+/** As it is sold where this maker buys. */
+export const soldAs = (key: SoldKey, own: OwnSold = {}): Sold => {
+  const usual = usuallySold(key);
+  const said = own[key];
+  return said
+    ? { ...usual, ...Object.fromEntries(Object.entries(said).filter(([, v]) => v !== undefined)) }
+    : usual;
+};
