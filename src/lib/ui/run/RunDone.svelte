@@ -33,7 +33,7 @@
   }
 </script>
 
-<section class="mx-auto flex min-h-dvh max-w-2xl flex-col justify-center gap-4 p-8">
+<section class="mx-auto flex min-h-dvh max-w-3xl flex-col justify-center gap-4 p-8">
   {#if session.state?.status === 'finished'}
     <h1 class="text-5xl">{session.run?.buildName}: done.</h1>
     {#if made}<p class="text-3xl">{made}.</p>{/if}
