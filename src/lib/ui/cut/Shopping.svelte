@@ -71,7 +71,8 @@
     >{/if}
 </table>
 <p class="label mt-2 max-w-3xl">
-  Costs go by what the shelf’s own stock of it cost, else how things are sold, as Workshop has it; packs are whole packs.
+  Costs go by what the shelf’s own stock of it cost, else how things are sold, as Workshop has it; packs are
+  whole packs.
 </p>
 <div class="no-print mt-4 flex flex-wrap gap-2">
   <button type="button" class="btn btn-small" onclick={share}>Share as text</button>
