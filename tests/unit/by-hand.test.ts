@@ -1,5 +1,6 @@
 import { expect } from 'chai';
 import { hoopBase } from '$lib/core/hoop';
+import { tightTrim } from '$lib/core/score';
 import { cutList, notionsOf } from '$lib/core/cut';
 import { numbersWith, type Numbers } from '$lib/core/numbers';
 import { planOrder } from '$lib/core/order';
@@ -320,6 +321,28 @@ describe('worked out by hand', () => {
       widthMm: 194,
       heightMm: 244,
     });
+  });
+
+  it('a trim as close as the cover asks for, and never closer than scissors can follow', () => {
+    const tight = (outsideMm: number, widthMm: number | null = null) => {
+      const cover = {
+        cover: 1,
+        over: 0,
+        outsideMm,
+        insideMm: 3,
+        outsideAt: [0, 30],
+        insideAt: [0, 0],
+      } as const;
+      const reading = readingOf(blockOf(0, 10, 2, { widthMm }), blockOf(1, 10, 2));
+      return (
+        tightTrim(0, { ...reading, covers: [{ ...cover, outsideAt: [0, 30], insideAt: [0, 0] }] }, numbers)
+          ?.allowanceMm ?? null
+      );
+    };
+    // 1 mm past the line, 0.3 mm spare; 1.8 and more is close enough as usual; of a zigzag of 1 mm, half stands outside already.
+    expect(tight(1)).to.be.closeTo(0.7, 1e-9);
+    expect(tight(1, 0.5)).to.be.closeTo(0.45, 1e-9);
+    expect([tight(1.8), tight(0.4), tight(0.4, 0.5)]).to.deep.equal([null, 0.3, 0.3]);
   });
 
   it('small parts: tape along the taped sides, glue round the edge, spray over the back, filling by the area', () => {

@@ -157,38 +157,19 @@ describe('the tape of a hooping', () => {
   });
 
   it('a quarter turned sews the same stitches, each turned counter-clockwise round the middle of its place', () => {
-    const size = { w: 600, h: 200 };
+    // Away from its start, so that its middle is (50, 50).
     const flat = rowsToTape('flat', [
-      { x: 0, y: 0, kind: 'stitch' },
-      { x: size.w / 10, y: 0, kind: 'stitch' },
-      { x: size.w / 10, y: size.h / 10, kind: 'stitch' },
+      { x: 20, y: 40, kind: 'stitch' },
+      { x: 80, y: 40, kind: 'stitch' },
+      { x: 80, y: 60, kind: 'stitch' },
     ]);
     const started = begin(flat, { order: { quantity: 2, repeats: 2 } }, hoopOf(50, 160));
-    const tape = hoopingTape(
-      {
-        ...started.run,
-        repeats: {
-          turned: true,
-          places: [
-            { x: 0, y: -40 },
-            { x: 0, y: 40 },
-          ],
-        },
-      },
-      started.design,
-    )!;
-    const sewn = tapeToRows(tape).filter((r) => r.kind === 'stitch');
-    // About the middle (30, 10): (0, 0) comes to (40, −20), (60, 0) to (40, 40), (60, 20) to (20, 40).
-    expect(sewn.slice(0, 3).map(({ x, y }) => [x, y])).to.deep.equal([
-      [40, -60],
-      [40, 0],
-      [20, 0],
-    ]);
-    expect(sewn.slice(3).map(({ x, y }) => [x, y])).to.deep.equal([
-      [40, 20],
-      [40, 80],
-      [20, 80],
-    ]);
+    const repeats = { turned: true, places: [{ x: 0, y: -40 }, { x: 0, y: 40 }] }; // prettier-ignore
+    const tape = hoopingTape({ ...started.run, repeats }, started.design)!;
+    const sewn = tapeToRows(tape).filter((r) => r.kind === 'stitch').map(({ x, y }) => [x, y]); // prettier-ignore
+    // About the middle: (20, 40) comes to (60, 20), (80, 40) to (60, 80), (80, 60) to (40, 80); then 40 down, and 40 up.
+    expect(sewn.slice(0, 3)).to.deep.equal([[60, -20], [60, 40], [40, 40]]); // prettier-ignore
+    expect(sewn.slice(3)).to.deep.equal([[60, 60], [60, 120], [40, 120]]); // prettier-ignore
   });
 
   it('follows the run, not the file: what is passed over is left out, what is put in between stands where it is sewn', () => {

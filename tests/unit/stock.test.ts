@@ -107,6 +107,17 @@ describe('bases off the rolls', () => {
     expect(first.cost).to.be.at.most(second.cost);
     expect(first.cost).to.be.closeTo((6 * 810) / 3000, 1e-9);
   });
+  it('a roll that does not reach stands behind one that does, however cheap it is', () => {
+    // Two lengths of 270 off the wide one are 540: 40 are short of 500.
+    const stub = { ...wide, id: 'stub', name: 'stub', heightMm: 500, cost: 0.5 };
+    const [first, second] = planBases(needs, [stub, narrow], hoops, 0);
+    expect([first.roll.name, first.shortMm, second.roll.name, second.shortMm]).to.deep.equal([
+      'narrow',
+      0,
+      'stub',
+      40,
+    ]);
+  });
   it('tell a slightly longer cut when the rest then serves a hoop of the maker', () => {
     const one = [{ ...needs[0], quantity: 1 }];
     const serves = (longest: number) => planBases(one, [wide], hoops, longest)[0].cuts[0].serves;

@@ -2,6 +2,7 @@
  * An order on one head with one pair of hands: how many to load, how many hoopings, and how long it takes.
  * In: the timed score, quantity, repeats. Out: plain numbers, seconds.
  */
+import { probit } from 'simple-statistics';
 import type { Numbers } from '../numbers';
 import { unhoopAt, type Score, type Step } from '../score';
 import { freeOf, hoopingSeconds, learningFactor, type StepTimes } from '../time';
@@ -54,20 +55,10 @@ export function itemsToLoad(good: number, reject: number, confidence: number): n
 
 /** Normal limit of the binomial with continuity correction, for orders of many thousands. */
 function normalLoad(good: number, reject: number, confidence: number): number {
-  const z = inverseNormal(confidence);
+  const z = probit(confidence);
   let load = Math.ceil(good / (1 - reject));
   while (load * (1 - reject) - z * Math.sqrt(load * reject * (1 - reject)) < good - 0.5) load++;
   return load;
-}
-
-/** Quantile of the standard normal (rational approximation, error < 5e-4). */
-function inverseNormal(p: number): number {
-  const q = p > 0.5 ? 1 - p : p;
-  const t = Math.sqrt(-2 * Math.log(q));
-  const z =
-    t -
-    (2.515517 + 0.802853 * t + 0.010328 * t * t) / (1 + 1.432788 * t + 0.189269 * t * t + 0.001308 * t ** 3);
-  return p > 0.5 ? z : -z;
 }
 
 /**

@@ -6,7 +6,7 @@ export { makeScore } from './make';
 export { stackAt, stacksOf, describeStack, type Layer, type Stack } from './stack';
 export { insertionRange } from './insertion-range';
 export { closesUp, isUnhoop, needsHands, placeOf, popsOut, unhoopAt } from './hand';
-export { SCISSORS_MM } from './trim';
+export { SCISSORS_MM, tightTrim } from './trim';
 export { stopList } from './stops';
 export { scoreChanges, type ScoreChanges } from './compare';
 export type { Design, HandStep, NeedleStep, Score, ScorePiece, Step } from './types';
