@@ -5,7 +5,7 @@ import { repeatGap, repeatPlaces } from '$lib/core/hoop';
 import { SimulatedMachine } from '$lib/core/machine';
 import { numbersWith } from '$lib/core/numbers';
 import { composeDesign, composeTape, planBuild } from '$lib/core/plan';
-import { handStops, hoopingTape, newRun, sewnSteps, stitchesOf } from '$lib/core/run';
+import { handStops, hoopingTape, newRun, runRecordSchema, sewnSteps, stitchesOf } from '$lib/core/run';
 import { popsOut } from '$lib/core/score';
 import {
   STITCH,
@@ -201,6 +201,18 @@ describe('the tape of a hooping', () => {
     expect(count(made, blocks[inserted])).to.equal(put.reading.blocks[0].stitches);
     // Without what was put in, the run's blocks are not all there.
     expect(hoopingTape(run, { tape: own.tape, blocks: own.reading.blocks })).to.equal(null);
+  });
+
+  it('of a run from before its places were told: its own of one item, none of several', () => {
+    const one = begin(tailTab());
+    const older = { ...one.run, repeats: undefined };
+    expect(hoopingTape(older, one.design)).to.deep.equal(hoopingTape(one.run, one.design));
+    expect(hoopingTape({ ...older, items: 2 }, one.design)).to.equal(null);
+    expect(hoopingTape({ ...older, repeats: null }, one.design)).to.equal(null);
+    // As it lies in a log of before.
+    const { repeats, ...row } = one.run;
+    expect(repeats).to.not.equal(undefined);
+    expect(runRecordSchema.parse(row).repeats).to.equal(undefined);
   });
 
   it('is none where the design is another than the run was begun with', () => {

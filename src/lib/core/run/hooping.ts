@@ -1,3 +1,4 @@
+import type { Repeats } from '../hoop';
 import { numbersWith } from '../numbers';
 import { needsHands, type NeedleStep, type Step } from '../score';
 import { stitchBox, TapeAssembler, type Block, type Tape } from '../tape';
@@ -66,15 +67,18 @@ export function hoopingTape(
   return tape.done();
 }
 
+const ALONE: Repeats = { turned: false, places: [{ x: 0, y: 0 }] };
 type Place = (x: number, y: number) => [number, number];
 /** From a needle point of the design to that of each item, 0.1 mm; the middle of the field is the middle of the design. */
 function placed(tape: Tape, { items, repeats }: Pick<RunRecord, 'items' | 'repeats'>): Place[] | null {
   const box = stitchBox(tape);
-  if (!box || repeats?.places.length !== items) return null;
+  // Of an older run of one item the place was not told; it is its own.
+  const known = repeats === undefined && items === 1 ? ALONE : repeats;
+  if (!box || known?.places.length !== items) return null;
   const [midX, midY] = [(box.minX + box.maxX) / 2, (box.minY + box.maxY) / 2];
-  return repeats.places.map((p) => {
+  return known.places.map((p) => {
     const [toX, toY] = [10 * p.x, 10 * p.y];
-    return repeats.turned
+    return known.turned
       ? (x, y) => [midX - (y - midY) + toX, midY + (x - midX) + toY]
       : (x, y) => [x + toX, y + toY];
   });

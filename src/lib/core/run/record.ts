@@ -80,8 +80,8 @@ export const runRecordSchema = z.object({
   hoop: z.string().max(80).default(''),
   /** sewn in this hooping */
   items: z.int().min(1).max(500).default(1),
-  /** where they lie in the hoop; null: they do not fit it, or the run is older than this */
-  repeats: repeatsSchema.nullable().default(null),
+  /** where they lie in the hoop; null: they do not fit it; missing in runs that are older than this */
+  repeats: repeatsSchema.nullish(),
   /** how many items of the build were made before, by these hands */
   madeBefore: z.int().min(0).default(0),
   /** a run keeps the score it was started with: later changes of the build must not change what was sewn */
