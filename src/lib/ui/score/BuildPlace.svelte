@@ -195,7 +195,7 @@
 {:else if editor.build && editor.plan && editor.reading && drawing}
   {@const { plan, reading, build } = { plan: editor.plan, reading: editor.reading, build: editor.build }}
   <div class="flex min-h-full flex-col gap-3 p-4 lg:h-full">
-    <div class="min-h-[68px]">
+    <div class="min-h-16">
       <Later
         ><BuildHeader {editor} {plan} {reading} {build} onrun={run} onnewer={() => newer?.click()} /></Later
       >
