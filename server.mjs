@@ -25,18 +25,32 @@ const headers = {
   'permissions-policy': 'camera=(), microphone=(), geolocation=()',
 };
 const hosts = new Set(
-  [...['localhost', '127.0.0.1', '[::1]', host].map((name) => `${name}:${port}`), new URL(process.env.ORIGIN).host, ...(process.env.JOLT_HOSTS ?? '').split(',')].filter(Boolean),
-); // prettier-ignore
+  [
+    ...['localhost', '127.0.0.1', '[::1]', host].map((name) => `${name}:${port}`),
+    new URL(process.env.ORIGIN).host,
+    ...(process.env.JOLT_HOSTS ?? '').split(','),
+  ].filter(Boolean),
+);
 const READS = ['GET', 'HEAD', 'OPTIONS'];
 
 /** Why a request is not answered: by a name that is not ours (a page elsewhere that points its own name here), or sent by another site. */
 function stranger({ method, headers: { host: asked, 'sec-fetch-site': site } }) {
   if (!hosts.has(asked ?? ''))
-    return [421, 'wrong-host', 'This server is not called that.', 'Use its own address, or name the host in JOLT_HOSTS.'];
+    return [
+      421,
+      'wrong-host',
+      'This server is not called that.',
+      'Use its own address, or name the host in JOLT_HOSTS.',
+    ];
   if (!READS.includes(method ?? '') && site && site !== 'same-origin' && site !== 'none')
-    return [403, 'other-site', 'Another site may not change anything here.', 'Send it from a script, or from this page.'];
+    return [
+      403,
+      'other-site',
+      'Another site may not change anything here.',
+      'Send it from a script, or from this page.',
+    ];
   return null;
-} // prettier-ignore
+}
 
 const server = createServer((request, response) => {
   for (const [name, value] of Object.entries(headers)) response.setHeader(name, value);

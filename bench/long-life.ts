@@ -39,11 +39,16 @@ const grow = (page: Page) =>
         const asked = indexedDB.open('jolt-step');
         asked.onsuccess = () => resolve(asked.result);
       });
-      const all = (table: string) => new Promise<never[]>((resolve) => {
-        const asked = open.transaction(table).objectStore(table).getAll();
-        asked.onsuccess = () => resolve(asked.result as never[]);
-      }); // prettier-ignore
-      const [b, r, e] = (await Promise.all(['builds', 'runs', 'events'].map(all))) as unknown as [{ id: string; name: string }[], { id: string; buildId: string; createdAt: number }[], { runId: string; n: number; event: { type: string; at: number } }[]]; // prettier-ignore
+      const all = (table: string) =>
+        new Promise<never[]>((resolve) => {
+          const asked = open.transaction(table).objectStore(table).getAll();
+          asked.onsuccess = () => resolve(asked.result as never[]);
+        });
+      const [b, r, e] = (await Promise.all(['builds', 'runs', 'events'].map(all))) as unknown as [
+        { id: string; name: string }[],
+        { id: string; buildId: string; createdAt: number }[],
+        { runId: string; n: number; event: { type: string; at: number } }[],
+      ];
       const over = r.filter((x) => e.some((y) => y.runId === x.id && y.event.type === 'finished'));
       const write = async (table: string, rows: object[]) => {
         for (let i = 0; i < rows.length; i += 5000)
@@ -54,25 +59,49 @@ const grow = (page: Page) =>
             t.onerror = () => reject(t.error);
           });
       };
-      await write('builds', Array.from({ length: builds - b.length }, (_, i) => ({ ...b[i % b.length], id: `grown-${i}`, name: `${b[i % b.length].name} ${i}` }))); // prettier-ignore
-      const made = Array.from({ length: runs - r.length }, (_, i) => ({ of: over[i % over.length], id: `grown-${i}`, createdAt: over[i % over.length].createdAt - i * 7 * 3_600_000 })); // prettier-ignore
+      await write(
+        'builds',
+        Array.from({ length: builds - b.length }, (_, i) => ({
+          ...b[i % b.length],
+          id: `grown-${i}`,
+          name: `${b[i % b.length].name} ${i}`,
+        })),
+      );
+      const made = Array.from({ length: runs - r.length }, (_, i) => ({
+        of: over[i % over.length],
+        id: `grown-${i}`,
+        createdAt: over[i % over.length].createdAt - i * 7 * 3_600_000,
+      }));
       await write(
         'runs',
         made.map(({ of, ...own }) => ({ ...of, ...own })),
       );
       const each = Math.round(events / runs);
       for (let i = 0; i < made.length; i += 200)
-        await write('events', made.slice(i, i + 200).flatMap(({ of, id }) => {
-          const own = e.filter((x) => x.runId === of.id).sort((x, y) => x.n - y.n);
-          const notes = Array.from({ length: Math.max(0, each - own.length) }, () => ({ event: { type: 'note', at: own[0].event.at + 1, stepId: 'n0', text: 'As before.' } })); // prettier-ignore
-          return [own[0], ...notes, ...own.slice(1)].map(({ event }, n) => ({ runId: id, n, event }));
-        })); // prettier-ignore
+        await write(
+          'events',
+          made.slice(i, i + 200).flatMap(({ of, id }) => {
+            const own = e.filter((x) => x.runId === of.id).sort((x, y) => x.n - y.n);
+            const notes = Array.from({ length: Math.max(0, each - own.length) }, () => ({
+              event: { type: 'note', at: own[0].event.at + 1, stepId: 'n0', text: 'As before.' },
+            }));
+            return [own[0], ...notes, ...own.slice(1)].map(({ event }, n) => ({ runId: id, n, event }));
+          }),
+        );
       // The smallest JPEG with a body of noise: nobody looks at it here.
       const picture = new Uint8Array(photoBytes).map((_, i) => (i * 7919) % 251);
       picture.set([0xff, 0xd8, 0xff, 0xda, 0, 2]);
       picture.set([0xff, 0xd9], photoBytes - 2);
       for (let i = 0; i < photos; i += 100)
-        await write('photos', Array.from({ length: 100 }, (_, k) => ({ id: `p${i + k}`, runId: `grown-${(i + k) % made.length}`, type: 'image/jpeg', bytes: picture }))); // prettier-ignore
+        await write(
+          'photos',
+          Array.from({ length: 100 }, (_, k) => ({
+            id: `p${i + k}`,
+            runId: `grown-${(i + k) % made.length}`,
+            type: 'image/jpeg',
+            bytes: picture,
+          })),
+        );
       open.close();
     },
     { builds: BUILDS, runs: RUNS, events: EVENTS, photos: PHOTOS, photoBytes: PHOTO_BYTES },
@@ -82,14 +111,24 @@ const { page } = await openPage(browser);
 await page.goto(app.url);
 await page.getByRole('heading', { name: 'Gullmere Kite Fair' }).waitFor();
 await page.waitForTimeout(3000);
-const places: [string, string][] = [['/', 'main li a'], ['/builds', 'main li a'], ['/run', 'main li button'], ['/log', '[data-testid=log] tbody tr'], ['/workshop', '[data-testid=stock] li'], ['/builds/tail-tab', '[data-testid=step-card]'], ['/cut', 'main fieldset label']]; // prettier-ignore
+const places: [string, string][] = [
+  ['/', 'main li a'],
+  ['/builds', 'main li a'],
+  ['/run', 'main li button'],
+  ['/log', '[data-testid=log] tbody tr'],
+  ['/workshop', '[data-testid=stock] li'],
+  ['/builds/tail-tab', '[data-testid=step-card]'],
+  ['/cut', 'main fieldset label'],
+];
 const before = new Map<string, number>();
 for (const [path, row] of places) before.set(path, await opening(page, path, row));
 await grow(page);
 // The second copy takes all of it in once; a workroom that grew over years has it already.
 await page.goto(app.url);
 await page.waitForTimeout(60_000);
-console.log(`${BUILDS} builds, ${RUNS} runs, ${EVENTS} events, ${PHOTOS} pictures; opening, of ${OPENINGS} the middle one, beside the sample:`); // prettier-ignore
+console.log(
+  `${BUILDS} builds, ${RUNS} runs, ${EVENTS} events, ${PHOTOS} pictures; opening, of ${OPENINGS} the middle one, beside the sample:`,
+);
 for (const [path, row] of places) {
   const now = await opening(page, path, row);
   console.log(
@@ -104,7 +143,9 @@ async function acting(name: string, act: () => Promise<void>, times = 5) {
     await page.evaluate(() => {
       const seen = window as unknown as { longest: number; watch?: PerformanceObserver };
       seen.longest = 0;
-      seen.watch ??= new PerformanceObserver((list) => { for (const e of list.getEntries()) seen.longest = Math.max(seen.longest, e.duration); }); // prettier-ignore
+      seen.watch ??= new PerformanceObserver((list) => {
+        for (const e of list.getEntries()) seen.longest = Math.max(seen.longest, e.duration);
+      });
       seen.watch.observe({
         type: 'event',
         durationThreshold: 16,
@@ -124,11 +165,24 @@ await acting('builds, a letter of the search', () => page.locator('main input').
 await page.goto(app.url + '/builds/tail-tab');
 await page.getByTestId('step-card').waitFor();
 await acting('a build, to the next step', () => page.keyboard.press('ArrowRight'));
-await acting('a build, another name', () => page.getByLabel('Name of the build').fill(`Tab ${Math.random()}`).then(() => page.keyboard.press('Tab'))); // prettier-ignore
+await acting('a build, another name', () =>
+  page
+    .getByLabel('Name of the build')
+    .fill(`Tab ${Math.random()}`)
+    .then(() => page.keyboard.press('Tab')),
+);
 await page.goto(app.url + '/log');
 await page.locator('[data-testid=log] tbody tr').first().waitFor();
-await page.waitForFunction(() => !document.body.innerText.includes('still to be read'), undefined, { timeout: 300_000 }); // prettier-ignore
-await acting('log, another result', () => page.locator('main select').nth(2).selectOption({ index: 1 }).then(() => undefined)); // prettier-ignore
+await page.waitForFunction(() => !document.body.innerText.includes('still to be read'), undefined, {
+  timeout: 300_000,
+});
+await acting('log, another result', () =>
+  page
+    .locator('main select')
+    .nth(2)
+    .selectOption({ index: 1 })
+    .then(() => undefined),
+);
 await acting('log, a run opened', () => page.locator('[data-testid=log] tbody button').first().click());
 await page.goto(app.url + '/workshop');
 await acting('workshop, a unit', () => page.keyboard.press('u'));

@@ -27,9 +27,17 @@ status ||= run('write-tapes', folder);
 for (const n of ['1000000', '4000000'])
   status ||= run('memory', join(folder, '100000.dst'), join(folder, `${n}.dst`));
 // On the built application.
-status ||= spawnSync(join(root, 'node_modules/.bin/vite'), ['build', '--logLevel', 'error'], { cwd: root, stdio: ['ignore', 'ignore', 'inherit'] }).status ?? 1; // prettier-ignore
+status ||=
+  spawnSync(join(root, 'node_modules/.bin/vite'), ['build', '--logLevel', 'error'], {
+    cwd: root,
+    stdio: ['ignore', 'ignore', 'inherit'],
+  }).status ?? 1;
 process.env.CHROMIUM_PATH = ensureChromium();
 for (const name of ['tasks', 'server', 'long-life'])
-  status ||= spawnSync(process.execPath, ['--import', 'tsx/esm', join(root, `bench/${name}.ts`)], { cwd: root, stdio: 'inherit' }).status ?? 1; // prettier-ignore
+  status ||=
+    spawnSync(process.execPath, ['--import', 'tsx/esm', join(root, `bench/${name}.ts`)], {
+      cwd: root,
+      stdio: 'inherit',
+    }).status ?? 1;
 rmSync(folder, { recursive: true });
 process.exit(status);

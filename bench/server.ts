@@ -12,7 +12,14 @@ const token = { 'x-head-token': 'bench' };
 
 /** A square field sewn in rows: as many records as are wanted, none of them alike. */
 const field = (records: number) =>
-  rowsToTape('FIELD', Array.from({ length: records }, (_, i) => ({ x: (i % 200) * 1.9 - 190, y: Math.floor(i / 200) * 0.4 - 500, kind: 'stitch' as const }))); // prettier-ignore
+  rowsToTape(
+    'FIELD',
+    Array.from({ length: records }, (_, i) => ({
+      x: (i % 200) * 1.9 - 190,
+      y: Math.floor(i / 200) * 0.4 - 500,
+      kind: 'stitch' as const,
+    })),
+  );
 
 const post = (url: string, body: BodyInit, type: string) =>
   fetch(url, { method: 'POST', body, headers: { 'content-type': type, ...token } });
@@ -23,16 +30,22 @@ const timed = async (ask: () => Promise<Response>) => {
   return performance.now() - from;
 };
 const share = (all: number[], p: number) => all.toSorted((a, b) => a - b)[Math.floor(p * (all.length - 1))];
-const told = (name: string, all: number[]) => console.log(`  ${name}: median ${share(all, 0.5).toFixed(0)} ms, 95 % ${share(all, 0.95).toFixed(0)} ms, worst ${share(all, 1).toFixed(0)} ms`); // prettier-ignore
+const told = (name: string, all: number[]) =>
+  console.log(
+    `  ${name}: median ${share(all, 0.5).toFixed(0)} ms, 95 % ${share(all, 0.95).toFixed(0)} ms, worst ${share(all, 1).toFixed(0)} ms`,
+  );
 
 const records = Math.floor((48 * MIB) / 21);
 const csv = tapeToCsv(field(records));
 const app = await startApp({ demo: false });
 const layout = JSON.stringify({
-  pieces: [{ id: 'a', widthMm: 210, heightMm: 150, quantity: 400 }, { id: 'b', widthMm: 90, heightMm: 70, quantity: 600 }],
+  pieces: [
+    { id: 'a', widthMm: 210, heightMm: 150, quantity: 400 },
+    { id: 'b', widthMm: 90, heightMm: 70, quantity: 600 },
+  ],
   stock: [{ id: 'bolt', widthMm: 1100, heightMm: 90_000, quantity: 1 }],
   seconds: 5,
-}); // prettier-ignore
+});
 const plan = JSON.stringify({
   build: { order: { quantity: 100_000, repeats: 1 } },
   tape: toBase64(writeTape(pouch())),
@@ -55,7 +68,11 @@ for (const [name, heavy] of kinds) {
   const halts: number[] = [];
   while (!over || pages.length < ASKED) {
     pages.push(await timed(() => fetch(app.url)));
-    halts.push(await timed(() => post(`${app.url}/api/machine/bench/command`, '{"command":"halt"}', 'application/json'))); // prettier-ignore
+    halts.push(
+      await timed(() =>
+        post(`${app.url}/api/machine/bench/command`, '{"command":"halt"}', 'application/json'),
+      ),
+    );
     await new Promise((next) => setTimeout(next, 20));
   }
   console.log(
@@ -67,7 +84,9 @@ for (const [name, heavy] of kinds) {
 {
   const ms = await timed(() => post(`${app.url}/api/tape`, csv, 'text/csv'));
   const status = readFileSync(`/proc/${app.pid}/status`, 'utf8');
-  console.log(`CSV of ${(csv.length / MIB).toFixed(0)} MiB, ${records} lines: ${(ms / 1000).toFixed(1)} s, server at most ${(Number(/VmHWM:\s+(\d+)/.exec(status)?.[1]) / 1024).toFixed(0)} MB so far`); // prettier-ignore
+  console.log(
+    `CSV of ${(csv.length / MIB).toFixed(0)} MiB, ${records} lines: ${(ms / 1000).toFixed(1)} s, server at most ${(Number(/VmHWM:\s+(\d+)/.exec(status)?.[1]) / 1024).toFixed(0)} MB so far`,
+  );
 }
 {
   void post(`${app.url}/api/layout`, layout, 'application/json').catch(() => undefined);

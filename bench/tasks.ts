@@ -11,13 +11,17 @@ async function tasksOf(page: Page, name: string, act: () => Promise<unknown>) {
   await page.evaluate(() => {
     const seen = window as unknown as { tasks: number[]; watched?: PerformanceObserver };
     seen.tasks = [];
-    seen.watched ??= new PerformanceObserver((list) => { for (const e of list.getEntries()) seen.tasks.push(e.duration); }); // prettier-ignore
+    seen.watched ??= new PerformanceObserver((list) => {
+      for (const e of list.getEntries()) seen.tasks.push(e.duration);
+    });
     seen.watched.observe({ type: 'longtask' });
   });
   await act();
   await page.waitForTimeout(1000);
   const tasks = await page.evaluate(() => (window as unknown as { tasks: number[] }).tasks);
-  const over = tasks.length ? `${tasks.length} over 50 ms, the longest ${Math.max(...tasks)} ms` : 'none over 50 ms'; // prettier-ignore
+  const over = tasks.length
+    ? `${tasks.length} over 50 ms, the longest ${Math.max(...tasks)} ms`
+    : 'none over 50 ms';
   console.log(`  ${name}: ${over}`);
 }
 
@@ -30,7 +34,10 @@ await page.waitForTimeout(3000);
 console.log(`tasks of the screen's thread, a tape of ${STITCHES} stitches:`);
 await tasksOf(page, 'import', async () => {
   const buffer = Buffer.from(tapeOf(STITCHES));
-  await page.locator('input[type=file]').first().setInputFiles({ name: 'long.dst', mimeType: 'application/octet-stream', buffer }); // prettier-ignore
+  await page
+    .locator('input[type=file]')
+    .first()
+    .setInputFiles({ name: 'long.dst', mimeType: 'application/octet-stream', buffer });
   await page.getByTestId('step-card').waitFor();
 });
 await tasksOf(page, `${STEPS} steps`, async () => {

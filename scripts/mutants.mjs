@@ -21,7 +21,17 @@ const AT_ONCE = 2;
 function faultsOf(node, text) {
   if (ts.isBinaryExpression(node)) {
     const { left, right, operatorToken } = node;
-    const other = { '+': '-', '-': '+', '*': '/', '/': '*', '<': '>=', '<=': '>', '>': '<=', '>=': '<', '&&': '||' }[operatorToken.getText()]; // prettier-ignore
+    const other = {
+      '+': '-',
+      '-': '+',
+      '*': '/',
+      '/': '*',
+      '<': '>=',
+      '<=': '>',
+      '>': '<=',
+      '>=': '<',
+      '&&': '||',
+    }[operatorToken.getText()];
     const isWords = (n) => /['`]/.test(n.getText());
     if (other && !isWords(left) && !isWords(right))
       return [[operatorToken.getStart(), operatorToken.getEnd(), other]];
@@ -29,7 +39,12 @@ function faultsOf(node, text) {
   if (ts.isElementAccessExpression(node) && /(^|\.)numbers$/.test(node.expression.getText()))
     return [[node.getStart(), node.getEnd(), `(2 * ${node.getText()})`]];
   if (ts.isPropertyAccessExpression(node) && /^Math\.(max|min|ceil|floor)$/.test(node.getText())) {
-    const swap = { 'Math.max': 'Math.min', 'Math.min': 'Math.max', 'Math.ceil': 'Math.floor', 'Math.floor': 'Math.ceil' }[node.getText()]; // prettier-ignore
+    const swap = {
+      'Math.max': 'Math.min',
+      'Math.min': 'Math.max',
+      'Math.ceil': 'Math.floor',
+      'Math.floor': 'Math.ceil',
+    }[node.getText()];
     return [[node.getStart(), node.getEnd(), swap]];
   }
   // How long a text of a file may be is no formula.
@@ -78,14 +93,37 @@ console.log(`${planted.length} faults of ${planted.length + pool.length}, in ${R
 /** A copy of the project in which faults are planted; the modules are shared. */
 function copy() {
   const folder = mkdtempSync(join(tmpdir(), 'jolt-mutants-'));
-  for (const name of ['src', 'tests', 'bench', 'package.json', 'tsconfig.json', '.mocharc.json', '.svelte-kit', 'scripts', 'docs', 'server.mjs'])
+  for (const name of [
+    'src',
+    'tests',
+    'bench',
+    'package.json',
+    'tsconfig.json',
+    '.mocharc.json',
+    '.svelte-kit',
+    'scripts',
+    'docs',
+    'server.mjs',
+  ])
     cpSync(join(root, name), join(folder, name), { recursive: true });
   symlinkSync(join(root, 'node_modules'), join(folder, 'node_modules'));
   return folder;
-} // prettier-ignore
+}
 const isNoticed = (folder) =>
   new Promise((resolve) => {
-    const tests = spawn(process.execPath, [join(root, 'node_modules/mocha/bin/mocha.js'), '--bail', '--exit', '--timeout', '60000', '--reporter', 'dot'], { cwd: folder, stdio: 'ignore' }); // prettier-ignore
+    const tests = spawn(
+      process.execPath,
+      [
+        join(root, 'node_modules/mocha/bin/mocha.js'),
+        '--bail',
+        '--exit',
+        '--timeout',
+        '60000',
+        '--reporter',
+        'dot',
+      ],
+      { cwd: folder, stdio: 'ignore' },
+    );
     tests.on('exit', (status) => resolve(status !== 0));
   });
 

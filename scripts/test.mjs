@@ -19,6 +19,7 @@ const GROUPS = [
     [
       ['format', bin('prettier'), ['--check', '--log-level', 'warn', '.']],
       ['lint', bin('eslint'), ['.']],
+      ['indexed types', process.execPath, ['scripts/lint/indexed.mjs']],
     ],
     [
       ['types', bin('svelte-check'), ['--fail-on-warnings', '--threshold', 'warning']],

@@ -50,7 +50,13 @@ describe('routes for scripts', () => {
     expect(plain.score.filter((s) => s.kind === 'needle')).to.have.length(15);
     const total = plain.score.reduce((sum, s) => sum + s.seconds, 0);
     expect(total).to.be.closeTo(plain.time.itemSeconds, 0.01);
-    expect(plain.pieces.find((p) => p.id === 'lining-back')).to.include({ widthMm: 220, heightMm: 160, side: 'back', layFace: 'down', quantity: 1 }); // prettier-ignore
+    expect(plain.pieces.find((p) => p.id === 'lining-back')).to.include({
+      widthMm: 220,
+      heightMm: 160,
+      side: 'back',
+      layFace: 'down',
+      quantity: 1,
+    });
     const removed = plain.score.find((s) => s.kind === 'hand' && s.action === 'open-zip')!;
     const told = await plan({
       build: {
@@ -164,16 +170,29 @@ describe('routes for scripts', () => {
         const sent = request(app.url + path, { method, headers }, (answer) => {
           let text = '';
           answer.on('data', (part) => (text += part));
-          answer.on('end', () => resolve({ status: answer.statusCode ?? 0, code: text.startsWith('{"error') ? JSON.parse(text).error.code : '', policy: answer.headers['cross-origin-resource-policy'] })); // prettier-ignore
+          answer.on('end', () =>
+            resolve({
+              status: answer.statusCode ?? 0,
+              code: text.startsWith('{"error') ? JSON.parse(text).error.code : '',
+              policy: answer.headers['cross-origin-resource-policy'],
+            }),
+          );
         });
         sent.on('error', reject).end();
       });
     const { host, port } = new URL(app.url);
-    expect(await ask({ host: 'a-kite.example' })).to.deep.equal({ status: 421, code: 'wrong-host', policy: 'same-origin' }); // prettier-ignore
+    expect(await ask({ host: 'a-kite.example' })).to.deep.equal({
+      status: 421,
+      code: 'wrong-host',
+      policy: 'same-origin',
+    });
     expect((await ask({ host: `a-kite.example:${port}` }, 'GET', '/')).status).to.equal(421);
     for (const own of [host, `127.0.0.1:${port}`]) expect((await ask({ host: own })).status).to.equal(200);
     for (const site of ['cross-site', 'same-site'])
-      expect(await ask({ 'sec-fetch-site': site }, 'DELETE', '/api/machine/x')).to.include({ status: 403, code: 'other-site' }); // prettier-ignore
+      expect(await ask({ 'sec-fetch-site': site }, 'DELETE', '/api/machine/x')).to.include({
+        status: 403,
+        code: 'other-site',
+      });
     // Reading is not changing; scripts send no such header, and our own page says same-origin.
     expect((await ask({ 'sec-fetch-site': 'cross-site' })).status).to.equal(200);
     for (const more of [{}, { 'sec-fetch-site': 'same-origin' }] as Record<string, string>[])
@@ -183,8 +202,13 @@ describe('routes for scripts', () => {
   it('refuses a body that is too long in its own words though it came without a length, and holds no stream for a HEAD', async () => {
     // A byte more than it takes, and no more: whatever it left unread would close the line before its answer is heard.
     const [status, said] = await new Promise<[number | undefined, string]>((resolve, reject) => {
-      const sending = request(`${app.url}/api/reading`, { method: 'POST', headers: { 'content-type': 'application/octet-stream' } }); // prettier-ignore
-      sending.on('error', reject).on('response', (r) => void text(r).then((all) => resolve([r.statusCode, all]), reject)); // prettier-ignore
+      const sending = request(`${app.url}/api/reading`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/octet-stream' },
+      });
+      sending
+        .on('error', reject)
+        .on('response', (r) => void text(r).then((all) => resolve([r.statusCode, all]), reject));
       for (let mb = 0; mb < 64; mb++) sending.write(new Uint8Array(1024 * 1024));
       sending.write('!');
     });
@@ -198,7 +222,11 @@ describe('routes for scripts', () => {
   });
 
   it('refuses with 503 and when to ask again what is more than it can take; pages and halts are answered all the while', async () => {
-    const layout = JSON.stringify({ pieces: [{ id: 'a', widthMm: 210, heightMm: 150, quantity: 900 }], stock: [{ id: 'b', widthMm: 1100, heightMm: 90_000, quantity: 1 }], seconds: 1 }); // prettier-ignore
+    const layout = JSON.stringify({
+      pieces: [{ id: 'a', widthMm: 210, heightMm: 150, quantity: 900 }],
+      stock: [{ id: 'b', widthMm: 1100, heightMm: 90_000, quantity: 1 }],
+      seconds: 1,
+    });
     const many = Array.from({ length: 24 }, () => post('/api/layout', layout, 'application/json'));
     const halted = await fetch(`${app.url}/api/machine/nobody/command`, {
       method: 'POST',

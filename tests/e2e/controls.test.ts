@@ -5,16 +5,37 @@ import { openPage, startApp, useApp } from '../support/app';
 const used = useApp();
 
 /** Places whose fields are all kept; of the others some only choose what is shown. */
-const KEPT = ['/workshop', '/cut', '/builds/crew-patch?view=order', '/builds/line-winder-pouch?view=how', '/builds/pilot-bib?view=notes', '/builds/tail-tab?view=step']; // prettier-ignore
-const PLACES = [...KEPT, '/', '/builds', '/run', '/log', '/builds/gull-pennant?view=cut', '/builds/picnic-coaster?view=check', '/builds/wind-star?view=list']; // prettier-ignore
+const KEPT = [
+  '/workshop',
+  '/cut',
+  '/builds/crew-patch?view=order',
+  '/builds/line-winder-pouch?view=how',
+  '/builds/pilot-bib?view=notes',
+  '/builds/tail-tab?view=step',
+];
+const PLACES = [
+  ...KEPT,
+  '/',
+  '/builds',
+  '/run',
+  '/log',
+  '/builds/gull-pennant?view=cut',
+  '/builds/picnic-coaster?view=check',
+  '/builds/wind-star?view=list',
+];
 
 async function open(page: Page, url: string) {
   await page.goto(url);
   await page.getByRole('heading', { level: 1 }).first().waitFor({ state: 'attached' });
-  await page.waitForFunction(() => !/Opening the workroom|Reading the tape|Working out/.test(document.body.innerText)); // prettier-ignore
+  await page.waitForFunction(
+    () => !/Opening the workroom|Reading the tape|Working out/.test(document.body.innerText),
+  );
   await page.waitForLoadState('networkidle');
 }
-const fieldsOf = (page: Page) => page.locator('main').locator('input:visible:enabled:not([type=file]), select:visible:enabled, textarea:visible:enabled'); // prettier-ignore
+const fieldsOf = (page: Page) =>
+  page
+    .locator('main')
+    .locator('input:visible:enabled:not([type=file]), select:visible:enabled, textarea:visible:enabled');
 /** Everything that is typed or chosen, in order. */
 const shown = (page: Page) =>
   fieldsOf(page).evaluateAll((all) =>
@@ -30,7 +51,15 @@ async function change(field: Locator) {
   const { tag, type, value, min, max, options, checked } = await field.evaluate((f) => {
     const e = f as HTMLInputElement;
     const options = f instanceof HTMLSelectElement ? [...f.options].map((o) => o.value) : [];
-    return { tag: e.tagName, type: e.type, value: e.value, min: Number(e.min || -1e9), max: Number(e.max || 1e9), checked: e.checked, options }; // prettier-ignore
+    return {
+      tag: e.tagName,
+      type: e.type,
+      value: e.value,
+      min: Number(e.min || -1e9),
+      max: Number(e.max || 1e9),
+      checked: e.checked,
+      options,
+    };
   });
   if (tag === 'SELECT') await field.selectOption(options[(options.indexOf(value) + 1) % options.length]);
   else if (type === 'checkbox') await field.setChecked(!checked);
@@ -38,7 +67,7 @@ async function change(field: Locator) {
   else if (type === 'color') await field.fill('#123456');
   else if (type === 'date') await field.fill('2031-05-06');
   else if (type === 'number')
-    await field.fill(String(Number(value) + 1 <= max ? Math.max(min, Number(value) + 1) : Number(value) - 1)); // prettier-ignore
+    await field.fill(String(Number(value) + 1 <= max ? Math.max(min, Number(value) + 1) : Number(value) - 1));
   else await field.fill(`${value.slice(0, 30)} twice`);
   await field.blur().catch(() => undefined);
 }
@@ -69,7 +98,11 @@ describe('every control of every place', () => {
   it('that is pressed does what it says without a fault, and what comes after it is still stored', async () => {
     const app = await startApp();
     const { page, context, faults } = await openPage(used.browser);
-    await page.addInitScript(() => Object.assign(window, { showDirectoryPicker: () => Promise.reject(new DOMException('', 'AbortError')) })); // prettier-ignore
+    await page.addInitScript(() =>
+      Object.assign(window, {
+        showDirectoryPicker: () => Promise.reject(new DOMException('', 'AbortError')),
+      }),
+    );
     let pressed = 0;
     for (const place of PLACES) {
       await open(page, app.url + place);
@@ -89,7 +122,8 @@ describe('every control of every place', () => {
         // Long work is stopped, as a maker may.
         const stop = page.getByRole('button', { name: 'Stop', exact: true });
         if (await stop.count()) await stop.click().catch(() => undefined);
-        if (new URL(page.url()).pathname !== new URL(at).pathname || !(await page.locator('nav').count())) await open(page, app.url + place); // prettier-ignore
+        if (new URL(page.url()).pathname !== new URL(at).pathname || !(await page.locator('nav').count()))
+          await open(page, app.url + place);
         expect(await page.getByTestId('fault').count(), `${place}: ${name}`).to.equal(0);
         expect(faults, `${place}: ${name}`).to.deep.equal([]);
       }
@@ -98,7 +132,10 @@ describe('every control of every place', () => {
       const unit = page.getByRole('button', { name: /^Unit: / });
       const was = await unit.getAttribute('aria-label');
       await unit.click();
-      await page.waitForFunction((label) => document.querySelector('nav button')?.getAttribute('aria-label') !== label, was); // prettier-ignore
+      await page.waitForFunction(
+        (label) => document.querySelector('nav button')?.getAttribute('aria-label') !== label,
+        was,
+      );
       await open(page, app.url + place);
       expect(await unit.getAttribute('aria-label'), place).to.not.equal(was);
     }

@@ -201,7 +201,9 @@ describe('the cutting table', () => {
     await page.keyboard.press('Tab');
     // Two changes in a row: both are on the screen once both are stored.
     await page.getByRole('button', { name: 'Take Gale check off the shelf' }).waitFor();
-    await page.waitForFunction(() => document.querySelector<HTMLInputElement>('[aria-label^="Length of Gale"]')?.value === '999'); // prettier-ignore
+    await page.waitForFunction(
+      () => document.querySelector<HTMLInputElement>('[aria-label^="Length of Gale"]')?.value === '999',
+    );
     await shelf.getByLabel('Width of Gale check').fill('0');
     await page.keyboard.press('Tab');
     await shelf.getByRole('alert').filter({ hasText: 'Not taken: between' }).waitFor();

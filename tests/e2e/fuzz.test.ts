@@ -65,13 +65,19 @@ describe('routes under bodies made from their schemas', function () {
 
   it('POST /api/tape, as JSON and as CSV', async () => {
     expect(await fuzz('/api/tape', asJson(stitchListSchema))).to.be.above(RUNS / 4);
-    const cell = fc.oneof(fc.double().map(String), fc.constantFrom('', 'stitch', 'stop', '"', '1e309', '0x1F', '__proto__')); // prettier-ignore
+    const cell = fc.oneof(
+      fc.double().map(String),
+      fc.constantFrom('', 'stitch', 'stop', '"', '1e309', '0x1F', '__proto__'),
+    );
     const csv = fc.array(
       fc.array(cell, { maxLength: 4 }).map((cells) => cells.join(',')),
       { maxLength: 8 },
     );
     await fc.assert(
-      fc.asyncProperty(csv, async (lines) => void (await send('/api/tape', ['x,y,kind', ...lines].join('\n'), 'text/csv'))), // prettier-ignore
+      fc.asyncProperty(
+        csv,
+        async (lines) => void (await send('/api/tape', ['x,y,kind', ...lines].join('\n'), 'text/csv')),
+      ),
       { numRuns: RUNS },
     );
   });
@@ -87,19 +93,26 @@ describe('routes under bodies made from their schemas', function () {
       });
     const bytes = fc.oneof(damaged, fc.uint8Array({ maxLength: 2000 }));
     await fc.assert(
-      fc.asyncProperty(bytes, async (b) => void (await send('/api/reading', b as Uint8Array<ArrayBuffer>, 'application/octet-stream'))), // prettier-ignore
+      fc.asyncProperty(
+        bytes,
+        async (b) =>
+          void (await send('/api/reading', b as Uint8Array<ArrayBuffer>, 'application/octet-stream')),
+      ),
       { numRuns: RUNS },
     );
   });
 
   it('a simulated head: its loading and its commands', async () => {
     const tape = writeTape(tailTab()) as Uint8Array<ArrayBuffer>;
-    const query = fc.record({
-      seed: fc.oneof(fc.nat(), fc.constantFrom('-1', 'x', '1e99')),
-      rate: fc.oneof(fc.double(), fc.constantFrom('', '0', 'Infinity')),
-      halts: fc.constantFrom('', '1,2', ',', '99999', '1,1,1'),
-      breaks: fc.oneof(fc.nat(2000), fc.constant('NaN')),
-    }, { requiredKeys: [] }); // prettier-ignore
+    const query = fc.record(
+      {
+        seed: fc.oneof(fc.nat(), fc.constantFrom('-1', 'x', '1e99')),
+        rate: fc.oneof(fc.double(), fc.constantFrom('', '0', 'Infinity')),
+        halts: fc.constantFrom('', '1,2', ',', '99999', '1,1,1'),
+        breaks: fc.oneof(fc.nat(2000), fc.constant('NaN')),
+      },
+      { requiredKeys: [] },
+    );
     await fc.assert(
       fc.asyncProperty(query, async (q) => {
         const search = new URLSearchParams(Object.entries(q).map(([k, v]) => [k, String(v)]));

@@ -178,7 +178,29 @@ describe('editing a score', () => {
   it('asks about a block it is not sure of, takes the answer, and asks no more', async () => {
     const { page, context } = await openPage(used.browser);
     // A tape of lines that neither place nor hold anything: decoration, but who knows.
-    const lines = new TapeMaker('LINES').sew(run([{ x: 0, y: 0 }, { x: 40, y: 15 }, { x: 60, y: 0 }], 2.5)).stop().sew(run([{ x: 0, y: 20 }, { x: 40, y: 45 }, { x: 70, y: 20 }], 2.5)).done(); // prettier-ignore
+    const lines = new TapeMaker('LINES')
+      .sew(
+        run(
+          [
+            { x: 0, y: 0 },
+            { x: 40, y: 15 },
+            { x: 60, y: 0 },
+          ],
+          2.5,
+        ),
+      )
+      .stop()
+      .sew(
+        run(
+          [
+            { x: 0, y: 20 },
+            { x: 40, y: 45 },
+            { x: 70, y: 20 },
+          ],
+          2.5,
+        ),
+      )
+      .done();
     await page.goto(`${used.app.url}/builds`);
     await page.getByTestId('file-input').setInputFiles({
       name: 'lines.dst',

@@ -47,7 +47,10 @@ describe('the log', () => {
     expect(csv).to.match(/Left for the post/);
     await page.getByLabel('In notes and reasons').fill('');
     await page.getByRole('tab', { name: 'Charts' }).click();
-    await page.getByRole('table', { name: /Breaks by thread/ }).getByRole('row', { name: /chalk/ }).waitFor(); // prettier-ignore
+    await page
+      .getByRole('table', { name: /Breaks by thread/ })
+      .getByRole('row', { name: /chalk/ })
+      .waitFor();
     expect(faults).to.deep.equal([]);
     await context.close();
   });

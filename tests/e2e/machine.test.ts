@@ -19,7 +19,10 @@ describe('a machine that is followed', () => {
     await page.getByRole('button', { name: 'Start the machine' }).click();
     await page.getByText(/^Sewing: \d/).waitFor();
     // It halts by itself, and the hand step is there.
-    await page.waitForFunction((i) => Number(document.querySelector('[data-testid=run]')?.getAttribute('data-index')) === i + 1, at); // prettier-ignore
+    await page.waitForFunction(
+      (i) => Number(document.querySelector('[data-testid=run]')?.getAttribute('data-index')) === i + 1,
+      at,
+    );
     await page.getByText('hand', { exact: false }).first().waitFor();
     // On to the quilting, which is long enough to be halted in.
     while (!/quilt/i.test(await title(page))) await stepOn(page);
@@ -33,20 +36,28 @@ describe('a machine that is followed', () => {
     const other = { 'x-head-token': 'somebody-else' };
     const head = `${used.app.url}/api/machine/petrel`;
     expect((await page.request.delete(head, { headers: other })).status()).to.equal(403);
-    expect((await page.request.post(`${head}/command`, { headers: other, data: { command: 'start' } })).status()).to.equal(403); // prettier-ignore
+    expect(
+      (await page.request.post(`${head}/command`, { headers: other, data: { command: 'start' } })).status(),
+    ).to.equal(403);
     // The machine loses its tape, as when its server is started again: it gets it again, at the same stitch.
     const token = await page.evaluate(() => sessionStorage.getItem('jolt-head-token') ?? '');
     expect((await page.request.delete(head, { headers: { 'x-head-token': token } })).status()).to.equal(200);
     await page.getByTestId('machine-line').getByText('was restarted and has no tape').waitFor();
     await page.getByRole('button', { name: 'Load the tape again' }).click();
     await page.getByTestId('machine-line').waitFor({ state: 'detached' });
-    expect(await (await page.request.get(head)).json()).to.include({ status: 'halted', stitch: Number(stitch?.replaceAll(/\D/g, '')) }); // prettier-ignore
+    expect(await (await page.request.get(head)).json()).to.include({
+      status: 'halted',
+      stitch: Number(stitch?.replaceAll(/\D/g, '')),
+    });
     await page.request.delete(head, { headers: { 'x-head-token': token } });
     const stored = async () => Number(await page.getByTestId('run').getAttribute('data-stored'));
     const before = await stored();
     await page.getByTestId('machine-line').getByRole('button', { name: 'Go on by hand' }).click();
     // A press while that is being stored would be taken for a slip.
-    await page.waitForFunction((n) => Number(document.querySelector('[data-testid=run]')?.getAttribute('data-stored')) > n, before); // prettier-ignore
+    await page.waitForFunction(
+      (n) => Number(document.querySelector('[data-testid=run]')?.getAttribute('data-stored')) > n,
+      before,
+    );
     await stepOn(page);
     expect(faults.filter((f) => !/404|Failed to load resource/.test(f))).to.deep.equal([]);
     await context.close();
@@ -64,7 +75,11 @@ describe('a machine that is followed', () => {
     await page.getByText(/^Sewing: \d/).waitFor();
     const line = page.getByTestId('machine-line');
     process.kill(app.pid, 'SIGSTOP');
-    await line.getByText('petrel does not answer; whether it sews is not known. The real stop is on the machine itself.').waitFor(); // prettier-ignore
+    await line
+      .getByText(
+        'petrel does not answer; whether it sews is not known. The real stop is on the machine itself.',
+      )
+      .waitFor();
     expect(await page.getByText(/^Sewing: /).count()).to.equal(0);
     await line.getByRole('button', { name: 'Try to halt it' }).click();
     await page.getByText('Stop it at the machine itself').waitFor();
@@ -81,7 +96,10 @@ describe('a machine that is followed', () => {
 
     // Another tape on it, by whoever knows its word: it is not taken for this run's.
     const token = await page.evaluate(() => sessionStorage.getItem('jolt-head-token') ?? '');
-    await page.request.post(`${app.url}/api/machine/petrel/load`, { headers: { 'x-head-token': token, 'content-type': 'application/octet-stream' }, data: Buffer.from(writeTape(tailTab())) }); // prettier-ignore
+    await page.request.post(`${app.url}/api/machine/petrel/load`, {
+      headers: { 'x-head-token': token, 'content-type': 'application/octet-stream' },
+      data: Buffer.from(writeTape(tailTab())),
+    });
     await page.getByText('Another tape is on this machine now').waitFor();
     expect(await page.getByTestId('machine').count()).to.equal(0);
     await stepOn(page);
@@ -104,7 +122,9 @@ describe('a machine that is followed', () => {
     await page.getByRole('dialog').getByText('The thread broke').waitFor();
     const machine = await (await page.request.get(`${used.app.url}/api/machine/petrel`)).json();
     expect(machine).to.include({ status: 'halted', why: 'thread-break', breaks: 1 });
-    const [broke] = (await eventsOf(page, page.url().split('/').pop() ?? '')).flatMap(({ event }) => event.type === 'broke' ? [event] : []); // prettier-ignore
+    const [broke] = (await eventsOf(page, page.url().split('/').pop() ?? '')).flatMap(({ event }) =>
+      event.type === 'broke' ? [event] : [],
+    );
     expect(broke).to.include({ stitch: machine.stitch, thread: 'sand' });
     expect(faults).to.deep.equal([]);
     await context.close();
@@ -122,10 +142,14 @@ describe('a machine that is followed', () => {
       if (!(await start.count())) await stepOn(page);
       else {
         await start.click();
-        await page.waitForFunction((i) => Number(document.querySelector('[data-testid=run]')?.getAttribute('data-index')) > i, from); // prettier-ignore
+        await page.waitForFunction(
+          (i) => Number(document.querySelector('[data-testid=run]')?.getAttribute('data-index')) > i,
+          from,
+        );
       }
     }
-    const left = async () => (await (await page.request.get(`${used.app.url}/api/machine/petrel`)).json()).bobbinLeftM as number; // prettier-ignore
+    const left = async () =>
+      (await (await page.request.get(`${used.app.url}/api/machine/petrel`)).json()).bobbinLeftM as number;
     const before = await left();
     await stepOn(page);
     while ((await left()) <= before) await page.waitForTimeout(50);
@@ -157,7 +181,10 @@ describe('a machine that is followed', () => {
       const from = await index(page);
       await start.click();
       // It halts for hands, or at its end: nobody presses meanwhile.
-      await page.waitForFunction((i) => { const at = Number(document.querySelector('[data-testid=run]')?.getAttribute('data-index')); return at > i && !document.body.innerText.includes('needle ·'); }, from); // prettier-ignore
+      await page.waitForFunction((i) => {
+        const at = Number(document.querySelector('[data-testid=run]')?.getAttribute('data-index'));
+        return at > i && !document.body.innerText.includes('needle ·');
+      }, from);
       spans.push((await index(page)) - from);
     }
     expect(Math.max(...spans), `blocks by start: ${spans}`).to.be.at.least(3);
@@ -174,15 +201,25 @@ describe('a machine that is followed', () => {
       const bytes = body instanceof Uint8Array;
       const response = await fetch(base + path, {
         method,
-        ...(body === undefined ? {} : { body: bytes ? new Blob([body as Uint8Array<ArrayBuffer>]) : JSON.stringify(body) }), // prettier-ignore
-        headers: { 'content-type': bytes ? 'application/octet-stream' : 'application/json', 'x-head-token': 'this-test' }, // prettier-ignore
+        ...(body === undefined
+          ? {}
+          : { body: bytes ? new Blob([body as Uint8Array<ArrayBuffer>]) : JSON.stringify(body) }),
+        headers: {
+          'content-type': bytes ? 'application/octet-stream' : 'application/json',
+          'x-head-token': 'this-test',
+        },
       });
       return { status: response.status, body: await response.json() };
     };
     const tape = writeTape(pouch());
-    expect((await call('/left/load?rate=200&seed=4&halts=3', tape)).body).to.include({ status: 'ready', blocks: 15 }); // prettier-ignore
+    expect((await call('/left/load?rate=200&seed=4&halts=3', tape)).body).to.include({
+      status: 'ready',
+      blocks: 15,
+    });
     expect((await call('/right/load?rate=200&breaks=1000&seed=2', tape)).body.status).to.equal('ready');
-    expect((await call('', undefined, 'GET')).body.heads.map((h: { head: string }) => h.head)).to.include.members(['left', 'right']); // prettier-ignore
+    expect(
+      (await call('', undefined, 'GET')).body.heads.map((h: { head: string }) => h.head),
+    ).to.include.members(['left', 'right']);
 
     const told: { status: string; why: string | null; block: number; stitch: number }[] = [];
     const stop = new AbortController();
@@ -210,7 +247,10 @@ describe('a machine that is followed', () => {
     // Stops 1 and 2 are run through, at the programmed third it halts.
     await until(() => told.at(-1)?.status === 'halted');
     expect(told.at(-1)).to.include({ why: 'stop', block: 3, stitch: 0 });
-    expect((await call('/left/command', { command: 'jump', block: 1, stitch: 5 })).body).to.include({ block: 1, stitch: 5 }); // prettier-ignore
+    expect((await call('/left/command', { command: 'jump', block: 1, stitch: 5 })).body).to.include({
+      block: 1,
+      stitch: 5,
+    });
     expect((await call('/left/command', { command: 'back', stitches: 3 })).body.stitch).to.equal(2);
     expect((await call('/left/command', { command: 'speed', speed: 700 })).body.speed).to.equal(700);
     const refused = await call('/left/command', { command: 'jump', block: 99 });
@@ -250,7 +290,10 @@ describe('a rehearsal', () => {
       await asks.or(over).first().waitFor();
       if (await over.count()) break;
       await page.keyboard.press('1');
-      await page.getByRole('status').getByText(/Right\.|That would go wrong\./).waitFor(); // prettier-ignore
+      await page
+        .getByRole('status')
+        .getByText(/Right\.|That would go wrong\./)
+        .waitFor();
       await page.keyboard.press('Space');
       await page.getByTestId('go-on').waitFor({ state: 'detached' });
     }

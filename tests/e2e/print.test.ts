@@ -23,12 +23,17 @@ async function isWhole(page: Page, rows: string) {
   const shown = await rowsOf(page, rows);
   for (const format of ['A4', 'Letter'] as const) {
     const pages = await printed(page, format);
-    pages.forEach((text, i) => expect(text.split(/\s+/).length, `${format}, page ${i + 1}: ${text}`).to.be.at.least(LEAST_WORDS)); // prettier-ignore
+    pages.forEach((text, i) =>
+      expect(text.split(/\s+/).length, `${format}, page ${i + 1}: ${text}`).to.be.at.least(LEAST_WORDS),
+    );
     const paper = bare(pages.join(' '));
     let from = 0;
     for (const row of shown) {
       const at = paper.indexOf(row, from);
-      expect(at, `${format}: “${row}” is not on the paper after “${paper.slice(Math.max(0, from - 60), from)}”`).to.be.at.least(from); // prettier-ignore
+      expect(
+        at,
+        `${format}: “${row}” is not on the paper after “${paper.slice(Math.max(0, from - 60), from)}”`,
+      ).to.be.at.least(from);
       from = at + row.length;
     }
   }

@@ -29,7 +29,10 @@ describe('at the machine', () => {
     await page.getByTestId('resume').waitFor();
     await page.keyboard.press('F8');
     await page.getByTestId('resume').waitFor({ state: 'detached' });
-    const [go, back] = [await forward(page).boundingBox(), await page.getByRole('button', { name: 'Back one step' }).boundingBox()]; // prettier-ignore
+    const [go, back] = [
+      await forward(page).boundingBox(),
+      await page.getByRole('button', { name: 'Back one step' }).boundingBox(),
+    ];
     expect(go!.x).to.be.below(back!.x);
     expect(go!.height).to.be.at.least(64);
     expect(faults).to.deep.equal([]);
@@ -91,7 +94,10 @@ describe('at the machine', () => {
     await stepOn(page);
     const skipped = await title(page);
     await page.getByRole('button', { name: 'Skip this step' }).click();
-    await page.waitForFunction((t) => document.querySelector('[data-testid=run-title]')?.textContent !== t, skipped); // prettier-ignore
+    await page.waitForFunction(
+      (t) => document.querySelector('[data-testid=run-title]')?.textContent !== t,
+      skipped,
+    );
     // A press too many is taken back.
     await stepOn(page, 's');
     await stepOn(page, 'ArrowLeft');
@@ -106,7 +112,10 @@ describe('at the machine', () => {
     expect(await detail.getByText(', passed over').allInnerTexts()).to.have.length(1);
     await detail.getByText(`${skipped}, passed over`).waitFor();
     await page.getByRole('tab', { name: 'Charts' }).click();
-    await page.getByRole('table', { name: /Breaks by thread/ }).getByRole('rowheader', { name: 'old straw' }).waitFor({ state: 'attached' }); // prettier-ignore
+    await page
+      .getByRole('table', { name: /Breaks by thread/ })
+      .getByRole('rowheader', { name: 'old straw' })
+      .waitFor({ state: 'attached' });
     expect(faults).to.deep.equal([]);
     await context.close();
   });
@@ -117,8 +126,20 @@ describe('at the machine', () => {
     await page.addInitScript(() => {
       const asked: string[] = [];
       Object.assign(window, { asked });
-      Object.defineProperty(navigator, 'wakeLock', { value: { request: (what: string) => (asked.push(`awake: ${what}`), Promise.resolve({ release: () => Promise.resolve() })) } }); // prettier-ignore
-      Object.defineProperty(window, 'speechSynthesis', { value: { cancel: () => undefined, speak: (u: SpeechSynthesisUtterance) => asked.push(`said: ${u.text}`) } }); // prettier-ignore
+      Object.defineProperty(navigator, 'wakeLock', {
+        value: {
+          request: (what: string) => (
+            asked.push(`awake: ${what}`),
+            Promise.resolve({ release: () => Promise.resolve() })
+          ),
+        },
+      });
+      Object.defineProperty(window, 'speechSynthesis', {
+        value: {
+          cancel: () => undefined,
+          speak: (u: SpeechSynthesisUtterance) => asked.push(`said: ${u.text}`),
+        },
+      });
       const start = OscillatorNode.prototype.start;
       OscillatorNode.prototype.start = function (at) {
         asked.push(`tone: ${this.frequency.value}`);
@@ -164,7 +185,10 @@ describe('at the machine', () => {
     const jump = async (how: () => Promise<void>) => {
       const before = await stored();
       await how();
-      await page.waitForFunction((n) => Number(document.querySelector('[data-testid=run]')?.getAttribute('data-stored')) > n, before); // prettier-ignore
+      await page.waitForFunction(
+        (n) => Number(document.querySelector('[data-testid=run]')?.getAttribute('data-stored')) > n,
+        before,
+      );
     };
     // The lid closed for two hours with a piece in hand.
     expect(await page.getByText('hand 1', { exact: true }).count()).to.equal(1);
@@ -179,7 +203,9 @@ describe('at the machine', () => {
     // The lid closed while the needle sews: it came to its stop meanwhile, and stood.
     while (!(await page.getByText('needle ·').count())) await stepOn(page);
     await jump(() => page.clock.fastForward('02:00:00'));
-    const [taken, planned] = (await page.getByTestId('step-clock').innerText()).split(' of about ').map((text) => text.split(':').reduce((sum, part) => 60 * sum + parseInt(part, 10), 0)); // prettier-ignore
+    const [taken, planned] = (await page.getByTestId('step-clock').innerText())
+      .split(' of about ')
+      .map((text) => text.split(':').reduce((sum, part) => 60 * sum + parseInt(part, 10), 0));
     expect(taken).to.be.within(planned - 2, planned + 30);
     await context.close();
   });
@@ -226,7 +252,10 @@ describe('at the machine', () => {
     await second.keyboard.press('ArrowRight');
     await second.getByText('Go on there, or close it').waitFor();
     await stepOn(page);
-    await second.waitForFunction((i) => Number(document.querySelector('[data-testid=run]')?.getAttribute('data-index')) === i + 1, at); // prettier-ignore
+    await second.waitForFunction(
+      (i) => Number(document.querySelector('[data-testid=run]')?.getAttribute('data-index')) === i + 1,
+      at,
+    );
     await page.close();
     await second.getByText('this one watches, and takes over').waitFor({ state: 'detached' });
     await second.getByTestId('resume').waitFor();
@@ -242,10 +271,19 @@ describe('at the machine', () => {
     await resume(page, used.app.url);
     await page.keyboard.press('n');
     const picture = page.getByRole('dialog').locator('input[type=file]');
-    await picture.setInputFiles({ name: 'notes.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('not a picture') }); // prettier-ignore
+    await picture.setInputFiles({
+      name: 'notes.jpg',
+      mimeType: 'image/jpeg',
+      buffer: Buffer.from('not a picture'),
+    });
     await page.getByText('notes.jpg is not a picture').waitFor();
-    const pixel = 'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg=='; // prettier-ignore
-    await picture.setInputFiles({ name: 'edge.png', mimeType: 'image/png', buffer: Buffer.from(pixel, 'base64') }); // prettier-ignore
+    const pixel =
+      'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==';
+    await picture.setInputFiles({
+      name: 'edge.png',
+      mimeType: 'image/png',
+      buffer: Buffer.from(pixel, 'base64'),
+    });
     await page.getByText('1 picture kept').waitFor();
     await page.getByRole('dialog').getByRole('button', { name: 'Close' }).click();
     while (!/^All steps/.test(await title(page))) await stepOn(page);
@@ -263,7 +301,9 @@ describe('at the machine', () => {
     await page.getByRole('radio', { name: 'Ruined' }).click();
     await page.getByLabel('Why item 1 is not good').fill('Corner open.');
     await page.getByRole('radio', { name: 'A second' }).click();
-    await page.waitForFunction(() => document.querySelector('[role=radio][aria-checked=true]')?.textContent === 'A second'); // prettier-ignore
+    await page.waitForFunction(
+      () => document.querySelector('[role=radio][aria-checked=true]')?.textContent === 'A second',
+    );
     expect(await page.getByLabel('Why item 1 is not good').inputValue()).to.equal('Corner open.');
     // Straight out of the field onto the way on: what was typed is kept.
     await page.getByLabel('Why item 1 is not good').fill('Corner a little open.');
@@ -277,7 +317,9 @@ describe('at the machine', () => {
     await page.getByText('1 as a second.').waitFor({ state: 'detached' });
     await page.getByRole('button', { name: 'Open it again' }).click();
     await page.getByRole('radio', { name: 'A second' }).click();
-    await page.waitForFunction(() => document.querySelector('[role=radio][aria-checked=true]')?.textContent === 'A second'); // prettier-ignore
+    await page.waitForFunction(
+      () => document.querySelector('[role=radio][aria-checked=true]')?.textContent === 'A second',
+    );
     await forward(page).click();
     await page.getByText('1 as a second.').waitFor();
     // The next item of the same build begins where hands begin.

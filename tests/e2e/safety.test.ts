@@ -33,9 +33,13 @@ describe('data safety', () => {
     const plain = await startApp({ demo: false });
     const other = await openPage(used.browser);
     await other.page.goto(`${plain.url}/workshop`);
-    await other.page.getByTestId('restore-input').setInputFiles({ name: 'backup.zip', mimeType: 'application/zip', buffer: zip.subarray(0, 9000) }); // prettier-ignore
+    await other.page
+      .getByTestId('restore-input')
+      .setInputFiles({ name: 'backup.zip', mimeType: 'application/zip', buffer: zip.subarray(0, 9000) });
     await other.page.getByText('This ZIP is cut off or damaged').waitFor();
-    await other.page.getByTestId('restore-input').setInputFiles({ name: 'backup.zip', mimeType: 'application/zip', buffer: zip }); // prettier-ignore
+    await other.page
+      .getByTestId('restore-input')
+      .setInputFiles({ name: 'backup.zip', mimeType: 'application/zip', buffer: zip });
     const row = other.page.getByTestId('restore-summary').getByRole('row', { name: /^builds/ });
     expect(await row.innerText()).to.match(/builds\s+9\s+0\s+0\s+0/);
     await other.page.getByRole('button', { name: 'Restore', exact: true }).click();
@@ -147,7 +151,9 @@ describe('data safety', () => {
     const saved = page.waitForEvent('download');
     await data(page).getByRole('button', { name: 'Back up now' }).click();
     const zip = readFileSync(await (await saved).path());
-    await page.getByTestId('restore-input').setInputFiles({ name: 'backup.zip', mimeType: 'application/zip', buffer: zip }); // prettier-ignore
+    await page
+      .getByTestId('restore-input')
+      .setInputFiles({ name: 'backup.zip', mimeType: 'application/zip', buffer: zip });
     await page.getByTestId('restore-summary').waitFor();
     await page.goto(`${app.url}/builds/line-winder-pouch`);
     await page.getByTestId('step-card').waitFor();

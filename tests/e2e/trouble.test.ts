@@ -92,7 +92,8 @@ describe('trouble at the machine', () => {
     const told = await page.getByLabel('Steps of the run').innerText();
     expect(told).to.include('thread broke at stitch 60').and.include('bobbin ran out at stitch 60');
     expect(told).to.match(/left at stitch \d+: “words on: I must leave”/);
-    for (const [trouble] of ways.slice(2, -1)) expect(told).to.include(`${trouble.toLowerCase()}: words on: ${trouble}`); // prettier-ignore
+    for (const [trouble] of ways.slice(2, -1))
+      expect(told).to.include(`${trouble.toLowerCase()}: words on: ${trouble}`);
     expect(faults).to.deep.equal([]);
     await context.close();
   });
@@ -101,12 +102,19 @@ describe('trouble at the machine', () => {
     const { page, context } = await openPage(used.browser);
     await resume(page, used.app.url);
     while (!/^unhoop/i.test(await title(page))) await stepOn(page);
-    await page.getByTestId('inspect').getByText(/caught on every side/).first().waitFor(); // prettier-ignore
+    await page
+      .getByTestId('inspect')
+      .getByText(/caught on every side/)
+      .first()
+      .waitFor();
     const at = await index(page);
     await page.getByRole('button', { name: 'Something is not right' }).click();
     await page.getByRole('button', { name: 'The border did not cover' }).click();
     await page.getByRole('dialog').getByRole('button', { name: 'Sew it again' }).click();
-    await page.waitForFunction((i) => Number(document.querySelector('[data-testid=run]')?.getAttribute('data-index')) < i, at); // prettier-ignore
+    await page.waitForFunction(
+      (i) => Number(document.querySelector('[data-testid=run]')?.getAttribute('data-index')) < i,
+      at,
+    );
     await stepOn(page);
     expect(await index(page)).to.equal(at);
     await context.close();

@@ -59,9 +59,15 @@ describe('a run outlives its browser', () => {
       const run = page.getByTestId('run');
       await run.waitFor();
       steps = steps.length ? steps : await stepIdsOf(page, RUN);
-      const shown = async () => ({ index: Number(await run.getAttribute('data-index')), stored: Number(await run.getAttribute('data-stored')) }); // prettier-ignore
+      const shown = async () => ({
+        index: Number(await run.getAttribute('data-index')),
+        stored: Number(await run.getAttribute('data-stored')),
+      });
       await page.getByTestId('resume').waitFor();
-      const state = reduceRun(found.map((f) => f.event), steps.map((id) => ({ id, stitches: 0, bobbin: null }))); // prettier-ignore
+      const state = reduceRun(
+        found.map((f) => f.event),
+        steps.map((id) => ({ id, stitches: 0, bobbin: null })),
+      );
       expect((await shown()).index, 'resumed at the same step').to.equal(state.index);
       kept = found;
       pressed = 0;
@@ -75,7 +81,11 @@ describe('a run outlives its browser', () => {
         for (;;) {
           const now = await shown();
           most = now.stored;
-          const key = dice.chance(0.12) ? 'p' : now.index < 12 || (now.index < 28 && dice.chance(0.7)) ? 'ArrowRight' : 'ArrowLeft'; // prettier-ignore
+          const key = dice.chance(0.12)
+            ? 'p'
+            : now.index < 12 || (now.index < 28 && dice.chance(0.7))
+              ? 'ArrowRight'
+              : 'ArrowLeft';
           pressed++;
           await page.keyboard.press(key);
         }

@@ -27,7 +27,8 @@ after(() => rmSync(folder, { recursive: true, force: true }));
 /** Which version a page is of: its first script is named by all that it is made of. */
 const madeOf = (page: Page) =>
   page.evaluate(() => /entry\/app\.([\w-]+)\.js/.exec(document.documentElement.innerHTML)?.[1]);
-const shapeOf = (page: Page) => page.evaluate(async () => (await indexedDB.databases()).find((d) => d.name === 'jolt-step')?.version); // prettier-ignore
+const shapeOf = (page: Page) =>
+  page.evaluate(async () => (await indexedDB.databases()).find((d) => d.name === 'jolt-step')?.version);
 const port = (url: string) => Number(new URL(url).port);
 
 describe('a newer version', () => {
@@ -113,7 +114,11 @@ describe('a newer version', () => {
     await page.keyboard.press('Control+k');
     await page.getByText('The server has a newer Jolt Step').waitFor();
     await page.getByRole('button', { name: 'Reload' }).click();
-    await page.waitForFunction(() => (document.querySelector<HTMLInputElement>('[aria-label="Name of the build"]')?.value ?? '') === 'Tail tab, kept'); // prettier-ignore
+    await page.waitForFunction(
+      () =>
+        (document.querySelector<HTMLInputElement>('[aria-label="Name of the build"]')?.value ?? '') ===
+        'Tail tab, kept',
+    );
     await page.keyboard.press('Control+k');
     await page.getByTestId('palette').waitFor();
     await context.close();
@@ -188,8 +193,13 @@ describe('two tabs, whatever happens to the server', () => {
           for (let i = 0; i < 3; i++) {
             const stored = Number(await run.getAttribute('data-stored'));
             const index = Number(await run.getAttribute('data-index'));
-            await one.keyboard.press(index < 12 || (index < 26 && dice.chance(0.7)) ? 'ArrowRight' : 'ArrowLeft'); // prettier-ignore
-            await one.waitForFunction((n) => Number(document.querySelector('[data-testid=run]')?.getAttribute('data-stored')) > n, stored); // prettier-ignore
+            await one.keyboard.press(
+              index < 12 || (index < 26 && dice.chance(0.7)) ? 'ArrowRight' : 'ArrowLeft',
+            );
+            await one.waitForFunction(
+              (n) => Number(document.querySelector('[data-testid=run]')?.getAttribute('data-stored')) > n,
+              stored,
+            );
             pressed++;
           }
         },

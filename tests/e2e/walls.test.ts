@@ -23,7 +23,9 @@ const isWhole = async (page: Page, where: string) => {
 };
 async function restore(page: Page, bytes: Uint8Array) {
   await page.goto(`${plain.url}/workshop`);
-  await page.getByTestId('restore-input').setInputFiles({ name: 'b.zip', mimeType: 'application/zip', buffer: Buffer.from(bytes) }); // prettier-ignore
+  await page
+    .getByTestId('restore-input')
+    .setInputFiles({ name: 'b.zip', mimeType: 'application/zip', buffer: Buffer.from(bytes) });
   await page.getByRole('button', { name: 'Restore', exact: true }).click();
   await page.getByText('The backup is restored.').waitFor();
 }
@@ -102,7 +104,10 @@ describe('names that are there twice', () => {
     const { page, context, faults } = await openPage(used.browser);
     await page.goto(`${plain.url}/builds`);
     const zip = zipSync({ 'small/twin.dst': writeTape(tailTab()), 'large/twin.dst': writeTape(pouch()) });
-    await page.getByTestId('file-input').first().setInputFiles({ name: 'set.zip', mimeType: 'application/zip', buffer: Buffer.from(zip) }); // prettier-ignore
+    await page
+      .getByTestId('file-input')
+      .first()
+      .setInputFiles({ name: 'set.zip', mimeType: 'application/zip', buffer: Buffer.from(zip) });
     await page.getByLabel('small/twin.dst').check();
     await page.getByRole('button', { name: 'Take this one' }).click();
     await page.getByTestId('step-card').waitFor();
@@ -120,14 +125,19 @@ describe('what cannot be shown or kept', () => {
     // A fault of ours, planted where every plan passes: the steps of a score cannot be gone through.
     await page.evaluate(() => {
       const { map, flatMap, filter } = Array.prototype;
-      (window as unknown as { mend: () => void }).mend = () => Object.assign(Array.prototype, { map, flatMap, filter });
+      (window as unknown as { mend: () => void }).mend = () =>
+        Object.assign(Array.prototype, { map, flatMap, filter });
       const planted = <F extends (...given: never[]) => unknown>(right: F) =>
         function (this: { kind?: unknown; stop?: unknown }[], ...given: Parameters<F>) {
           if (this[0]?.kind === 'hand' && this[0].stop !== undefined) throw new Error('planted');
           return right.apply(this, given);
         };
-      Object.assign(Array.prototype, { map: planted(map), flatMap: planted(flatMap), filter: planted(filter) });
-    }); // prettier-ignore
+      Object.assign(Array.prototype, {
+        map: planted(map),
+        flatMap: planted(flatMap),
+        filter: planted(filter),
+      });
+    });
     await page.getByLabel('Technique').selectOption({ index: 3 });
     await page.getByTestId('fault').first().waitFor();
     await page.evaluate(() => (window as unknown as { mend: () => void }).mend());
@@ -173,11 +183,17 @@ describe('what cannot be shown or kept', () => {
     await page.getByRole('link', { name: 'Resume' }).click();
     await page.getByTestId('resume').waitFor();
     await mirrorMade(page);
-    await page.evaluate(() => new Promise<void>((done) => {
-      const gone = indexedDB.deleteDatabase('jolt-step');
-      gone.onsuccess = gone.onblocked = () => done();
-    })); // prettier-ignore
-    await page.getByTestId('lost-database').getByText('The browser has taken the database of this workroom away').waitFor(); // prettier-ignore
+    await page.evaluate(
+      () =>
+        new Promise<void>((done) => {
+          const gone = indexedDB.deleteDatabase('jolt-step');
+          gone.onsuccess = gone.onblocked = () => done();
+        }),
+    );
+    await page
+      .getByTestId('lost-database')
+      .getByText('The browser has taken the database of this workroom away')
+      .waitFor();
     await page.getByTestId('lost-database').getByRole('button', { name: 'Reload' }).click();
     await page.getByText('had lost its database').waitFor();
     await page.getByTestId('resume').waitFor();
@@ -188,21 +204,29 @@ describe('what cannot be shown or kept', () => {
     const { page, context, faults } = await openPage(used.browser);
     await page.goto(used.app.url);
     await page.getByRole('heading', { name: 'Gullmere Kite Fair' }).waitFor();
-    await page.evaluate(() => new Promise<void>((resolve) => {
-      const open = indexedDB.open('jolt-step');
-      open.onsuccess = () => {
-        const write = open.result.transaction(['runs', 'events'], 'readwrite');
-        const all = write.objectStore('runs').getAll();
-        all.onsuccess = () => {
-          write.objectStore('runs').put({ ...all.result[0], createdAt: 1e17 });
-          write.objectStore('events').put({ runId: all.result[1].id, n: 2 ** 53 - 1, event: { type: 'paused', at: 5 } });
-        };
-        write.oncomplete = () => (open.result.close(), resolve());
-      };
-    })); // prettier-ignore
+    await page.evaluate(
+      () =>
+        new Promise<void>((resolve) => {
+          const open = indexedDB.open('jolt-step');
+          open.onsuccess = () => {
+            const write = open.result.transaction(['runs', 'events'], 'readwrite');
+            const all = write.objectStore('runs').getAll();
+            all.onsuccess = () => {
+              write.objectStore('runs').put({ ...all.result[0], createdAt: 1e17 });
+              write
+                .objectStore('events')
+                .put({ runId: all.result[1].id, n: 2 ** 53 - 1, event: { type: 'paused', at: 5 } });
+            };
+            write.oncomplete = () => (open.result.close(), resolve());
+          };
+        }),
+    );
     for (const at of ['/', '/log']) {
       await page.goto(used.app.url + at);
-      await page.getByText(/Damaged and set aside: .*run/).first().waitFor(); // prettier-ignore
+      await page
+        .getByText(/Damaged and set aside: .*run/)
+        .first()
+        .waitFor();
       await isWhole(page, at);
     }
     expect(faults).to.deep.equal([]);
@@ -214,20 +238,35 @@ describe('what cannot be shown or kept', () => {
     await page.goto(`${plain.url}/workshop`);
     const data = doubledWorkroom(Date.now());
     const html = new TextEncoder().encode('<script>parent.hit = 1</script>');
-    const give = (bytes: Uint8Array) => page.getByTestId('restore-input').setInputFiles({ name: 'b.zip', mimeType: 'application/zip', buffer: Buffer.from(bytes) }); // prettier-ignore
+    const give = (bytes: Uint8Array) =>
+      page
+        .getByTestId('restore-input')
+        .setInputFiles({ name: 'b.zip', mimeType: 'application/zip', buffer: Buffer.from(bytes) });
     await give(packBackup({ ...data, photos: [{ id: 'p', runId: 'r', type: 'text/html', bytes: html }] }));
     await page.getByText('photos/p is no picture').waitFor();
-    const png = Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNkYPhfDwAChwGA60e6kgAAAABJRU5ErkJggg==', 'base64'); // prettier-ignore
-    await give(packBackup({ ...data, photos: [{ id: 'p', runId: 'r', type: 'image/png', bytes: new Uint8Array([...png, ...html]) }] })); // prettier-ignore
+    const png = Buffer.from(
+      'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNkYPhfDwAChwGA60e6kgAAAABJRU5ErkJggg==',
+      'base64',
+    );
+    await give(
+      packBackup({
+        ...data,
+        photos: [{ id: 'p', runId: 'r', type: 'image/png', bytes: new Uint8Array([...png, ...html]) }],
+      }),
+    );
     await page.getByRole('button', { name: 'Restore', exact: true }).click();
     await page.getByText('The backup is restored.').waitFor();
-    const kept = await page.evaluate(() => new Promise<{ type: string; text: string }>((resolve) => {
-      const open = indexedDB.open('jolt-step');
-      open.onsuccess = () => {
-        const get = open.result.transaction('photos').objectStore('photos').get('p');
-        get.onsuccess = () => resolve({ type: get.result.type, text: new TextDecoder('latin1').decode(get.result.bytes) });
-      };
-    })); // prettier-ignore
+    const kept = await page.evaluate(
+      () =>
+        new Promise<{ type: string; text: string }>((resolve) => {
+          const open = indexedDB.open('jolt-step');
+          open.onsuccess = () => {
+            const get = open.result.transaction('photos').objectStore('photos').get('p');
+            get.onsuccess = () =>
+              resolve({ type: get.result.type, text: new TextDecoder('latin1').decode(get.result.bytes) });
+          };
+        }),
+    );
     expect(kept.type).to.equal('image/jpeg');
     expect(kept.text).to.not.contain('script');
     await context.close();
@@ -239,7 +278,10 @@ describe('a folder of the maker’s own', () => {
     const { page, context, faults } = await openPage(used.browser);
     // As the browser's own dialog would give it: a folder that this page may write to.
     await page.addInitScript(() => {
-      Object.assign(window, { showDirectoryPicker: async () => (await navigator.storage.getDirectory()).getDirectoryHandle('stick', { create: true }) }); // prettier-ignore
+      Object.assign(window, {
+        showDirectoryPicker: async () =>
+          (await navigator.storage.getDirectory()).getDirectoryHandle('stick', { create: true }),
+      });
     });
     await page.goto(`${used.app.url}/workshop`);
     const folder = page.getByTestId('folder');
@@ -248,12 +290,13 @@ describe('a folder of the maker’s own', () => {
     const rows = folder.getByRole('listitem');
     await rows.first().waitFor();
     await folder.getByLabel('Newest that are kept').fill('2');
-    const names = () => page.evaluate(async () => {
-      const stick = await (await navigator.storage.getDirectory()).getDirectoryHandle('stick');
-      const all: string[] = [];
-      for await (const name of stick.keys()) all.push(name);
-      return all.sort();
-    }); // prettier-ignore
+    const names = () =>
+      page.evaluate(async () => {
+        const stick = await (await navigator.storage.getDirectory()).getDirectoryHandle('stick');
+        const all: string[] = [];
+        for await (const name of stick.keys()) all.push(name);
+        return all.sort();
+      });
     for (let n = 0; n < 3; n++) {
       const before = await names();
       await page.waitForTimeout(1000);
@@ -267,7 +310,12 @@ describe('a folder of the maker’s own', () => {
     await page.reload();
     await folder.getByText('In “stick”.').waitFor();
     await rows.first().getByRole('button', { name: 'Restore' }).click();
-    expect(await page.getByTestId('restore-summary').getByRole('row', { name: /^builds/ }).innerText()).to.match(/builds\s+0\s+9\s+0/); // prettier-ignore
+    expect(
+      await page
+        .getByTestId('restore-summary')
+        .getByRole('row', { name: /^builds/ })
+        .innerText(),
+    ).to.match(/builds\s+0\s+9\s+0/);
     await page.getByRole('button', { name: 'Leave it' }).click();
     await page.evaluate(async () =>
       (await navigator.storage.getDirectory()).removeEntry('stick', { recursive: true }),

@@ -129,7 +129,12 @@ describe('what comes in', () => {
   it('a bundle shows its versions, takes the one that fits, and keeps its sheets; a damaged one is told', async () => {
     const { page, context } = await openPage(used.browser);
     await page.goto(`${used.app.url}/builds`);
-    const zip = zipSync({ 'kite/small.dst': writeTape(tailTab()), 'kite/large.dst': writeTape(crewPatch()), 'kite/steps.pdf': strToU8('%PDF-1.4'), 'kite/broken.dst': strToU8('no tape') }); // prettier-ignore
+    const zip = zipSync({
+      'kite/small.dst': writeTape(tailTab()),
+      'kite/large.dst': writeTape(crewPatch()),
+      'kite/steps.pdf': strToU8('%PDF-1.4'),
+      'kite/broken.dst': strToU8('no tape'),
+    });
     await page.getByTestId('file-input').setInputFiles(file('kites.zip', zip, 'application/zip'));
     const rows = page.getByTestId('bundle');
     await rows.waitFor();
@@ -243,17 +248,17 @@ describe('quick ways', () => {
     await context.close();
   });
 
-  it('the film shows the design stitch by stitch, and goes to the block where it is let go', async () => {
+  it('the scrubber shows the design stitch by stitch, and goes to the block where it is let go', async () => {
     const { page, context } = await openPage(used.browser);
     await open(page, 'crew-patch');
-    const film = page.getByTestId('film');
-    await film.focus();
-    await film.evaluate((e: HTMLInputElement) => {
+    const scrubber = page.getByTestId('scrubber');
+    await scrubber.focus();
+    await scrubber.evaluate((e: HTMLInputElement) => {
       e.value = String(Math.round(Number(e.max) * 0.95));
       e.dispatchEvent(new Event('input', { bubbles: true }));
     });
     await page.getByText(/Record .* block 10/).waitFor();
-    await film.evaluate((e) => e.dispatchEvent(new Event('change', { bubbles: true })));
+    await scrubber.evaluate((e) => e.dispatchEvent(new Event('change', { bubbles: true })));
     await page.getByTestId('step-card').getByRole('heading', { name: 'Border' }).waitFor();
     await context.close();
   });

@@ -2,7 +2,25 @@ import fc from 'fast-check';
 import type * as z from 'zod';
 
 /** Names that an object of JavaScript has by itself, and others that a look-up may trip over. */
-const NASTY = ['constructor', '__proto__', 'toString', 'hasOwnProperty', 'valueOf', 'prototype', '', ' ', '0', '-1', 'null', 'NaN', '\u0000', '𝒳', '<script>', '../..', "'"]; // prettier-ignore
+const NASTY = [
+  'constructor',
+  '__proto__',
+  'toString',
+  'hasOwnProperty',
+  'valueOf',
+  'prototype',
+  '',
+  ' ',
+  '0',
+  '-1',
+  'null',
+  'NaN',
+  '\u0000',
+  '𝒳',
+  '<script>',
+  '../..',
+  "'",
+];
 /** Of whole numbers and of lengths: the ends, and what is next to them. */
 const within = (min: number, max: number, whole: boolean): fc.Arbitrary<number> => {
   const near = [min, max, 0, 1, -1, 0.1, 1e-9, 1e-170, 5e-324, 1e9, Number.MAX_SAFE_INTEGER].filter(
@@ -33,20 +51,40 @@ export function arbitraryOf(schema: z.ZodType, most = 4): fc.Arbitrary<unknown> 
   const limit = (name: string) => checks.find((c) => c.check === name);
   switch (def.type) {
     case 'string': {
-      const { minLength, maxLength, pattern, format } = schema as unknown as { minLength: number | null; maxLength: number | null; format: string | null; pattern?: RegExp }; // prettier-ignore
-      if (format === 'date') return fc.date({ min: new Date(0), max: new Date(4e12), noInvalidDate: true }).map((d) => d.toISOString().slice(0, 10)); // prettier-ignore
-      if (format === 'datetime') return fc.date({ min: new Date(0), max: new Date(4e12), noInvalidDate: true }).map((d) => d.toISOString()); // prettier-ignore
-      const regex = pattern ?? (checks.find((c) => c.check === 'string_format') as { pattern?: RegExp } | undefined)?.pattern; // prettier-ignore
+      const { minLength, maxLength, pattern, format } = schema as unknown as {
+        minLength: number | null;
+        maxLength: number | null;
+        format: string | null;
+        pattern?: RegExp;
+      };
+      if (format === 'date')
+        return fc
+          .date({ min: new Date(0), max: new Date(4e12), noInvalidDate: true })
+          .map((d) => d.toISOString().slice(0, 10));
+      if (format === 'datetime')
+        return fc
+          .date({ min: new Date(0), max: new Date(4e12), noInvalidDate: true })
+          .map((d) => d.toISOString());
+      const regex =
+        pattern ??
+        (checks.find((c) => c.check === 'string_format') as { pattern?: RegExp } | undefined)?.pattern;
       if (regex) return fc.stringMatching(new RegExp(regex.source));
       const fits = (s: string) => s.length >= (minLength ?? 0) && s.length <= (maxLength ?? 200);
       // Seldom, or no body would come past the first field.
       return fc.oneof(
-        { weight: 40, arbitrary: fc.string({ minLength: minLength ?? 0, maxLength: Math.min(maxLength ?? 40, 40) }) },
+        {
+          weight: 40,
+          arbitrary: fc.string({ minLength: minLength ?? 0, maxLength: Math.min(maxLength ?? 40, 40) }),
+        },
         { weight: 1, arbitrary: fc.constantFrom(...NASTY.filter(fits)) },
-      ); // prettier-ignore
+      );
     }
     case 'number': {
-      const { minValue, maxValue, isInt } = schema as unknown as { minValue: number | null; maxValue: number | null; isInt: boolean }; // prettier-ignore
+      const { minValue, maxValue, isInt } = schema as unknown as {
+        minValue: number | null;
+        maxValue: number | null;
+        isInt: boolean;
+      };
       return within(Math.max(minValue ?? -1e12, -1e15), Math.min(maxValue ?? 1e12, 1e15), isInt);
     }
     case 'int':

@@ -9,11 +9,14 @@ export const stepOn = async (page: Page, key = 'ArrowRight') => {
   const before = await index(page);
   await page.keyboard.press(key);
   await page
-    .waitForFunction((i) => Number(document.querySelector('[data-testid=run]')?.getAttribute('data-index')) !== i, before)
+    .waitForFunction(
+      (i) => Number(document.querySelector('[data-testid=run]')?.getAttribute('data-index')) !== i,
+      before,
+    )
     .catch(async (error: unknown) => {
       throw new Error(`${error}; step ${before} shows: ${await page.locator('body').innerText()}`);
     });
-}; // prettier-ignore
+};
 /** Run takes keys again only when nothing is open over it. */
 export const closeDialog = async (page: Page) => {
   await page.keyboard.press('Escape');

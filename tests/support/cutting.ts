@@ -64,7 +64,19 @@ function cutUp(dice: Dice, rects: { w: number; h: number }[], n: number, grid: n
     const length = across ? h : w;
     const at = Math.round(dice.between(0.2, 0.8) * (length / grid)) * grid;
     if (at < tooThin || length - at < tooThin) continue;
-    rects.splice(i, 1, ...(across ? [{ w, h: at }, { w, h: h - at }] : [{ w: at, h }, { w: w - at, h }])); // prettier-ignore
+    rects.splice(
+      i,
+      1,
+      ...(across
+        ? [
+            { w, h: at },
+            { w, h: h - at },
+          ]
+        : [
+            { w: at, h },
+            { w: w - at, h },
+          ]),
+    );
   }
   return rects;
 }
@@ -75,7 +87,14 @@ function cutUp(dice: Dice, rects: { w: number; h: number }[], n: number, grid: n
  */
 export function classicCase(kind: number, n: number, seed: number): CuttingCase {
   const dice = new Dice(seed * 100 + kind);
-  const uniform = [[10, 10], [10, 30], [35, 40], [35, 100], [100, 100], [100, 300]]; // prettier-ignore
+  const uniform = [
+    [10, 10],
+    [10, 30],
+    [35, 40],
+    [35, 100],
+    [100, 100],
+    [100, 300],
+  ];
   const side = kind <= 6 ? uniform[kind - 1][1] : 100;
   const shapes = [
     () => [dice.whole(67, 100), dice.whole(1, 50)],

@@ -3,7 +3,15 @@ import { cpSync, mkdirSync, readFileSync, symlinkSync, writeFileSync } from 'nod
 import { join, resolve } from 'node:path';
 
 /** What a build is made of. */
-const SOURCES = ['src', 'static', 'package.json', 'svelte.config.js', 'vite.config.ts', 'tsconfig.json', 'server.mjs']; // prettier-ignore
+const SOURCES = [
+  'src',
+  'static',
+  'package.json',
+  'svelte.config.js',
+  'vite.config.ts',
+  'tsconfig.json',
+  'server.mjs',
+];
 
 /**
  * A newer version of the application, really built: its database has one shape more. Takes as long as a build does.
@@ -17,7 +25,10 @@ export function buildNextVersion(folder: string): string {
   const source = readFileSync(db, 'utf8');
   const last = /this\.version\((\d+)\)\.stores\(\{ folders: 'id' \}\);/;
   if (!last.test(source)) throw new Error('The newest shape of the database is another one: name it here.');
-  writeFileSync(db, source.replace(last, (now, n) => `${now}\n    this.version(${Number(n) + 1}).stores({ later: 'id' });`)); // prettier-ignore
-  execFileSync('node_modules/.bin/vite', ['build', '--logLevel', 'error'], { cwd: folder, stdio: 'ignore' }); // prettier-ignore
+  writeFileSync(
+    db,
+    source.replace(last, (now, n) => `${now}\n    this.version(${Number(n) + 1}).stores({ later: 'id' });`),
+  );
+  execFileSync('node_modules/.bin/vite', ['build', '--logLevel', 'error'], { cwd: folder, stdio: 'ignore' });
   return folder;
 }

@@ -39,7 +39,12 @@ const value = (bytes: Uint8Array): WorkroomData => {
   return read.value;
 };
 /** As a backup writes it: keys in one order. */
-const packed = (v: unknown) => JSON.stringify(v, (_, x: unknown) => (x && typeof x === 'object' && !Array.isArray(x) ? Object.fromEntries(Object.entries(x).sort(([a], [b]) => (a < b ? -1 : 1))) : x)); // prettier-ignore
+const packed = (v: unknown) =>
+  JSON.stringify(v, (_, x: unknown) =>
+    x && typeof x === 'object' && !Array.isArray(x)
+      ? Object.fromEntries(Object.entries(x).sort(([a], [b]) => (a < b ? -1 : 1)))
+      : x,
+  );
 const refusal = (bytes: Uint8Array) => {
   const read = readBackup(bytes);
   return read.ok ? 'read' : read.problem.code;
@@ -60,7 +65,9 @@ describe('backup and restore', () => {
   it('brings a restored workroom to the same screens: builds, runs with all events, shelf, picture', async () => {
     const store = fresh();
     await store.restore(value(packBackup(await (await filled()).whole())));
-    expect((await store.builds()).map((b) => b.name).sort()).to.deep.equal(demo.builds.map((b) => b.build.name).sort()); // prettier-ignore
+    expect((await store.builds()).map((b) => b.name).sort()).to.deep.equal(
+      demo.builds.map((b) => b.build.name).sort(),
+    );
     const run = demo.runs.at(-1)!;
     expect((await store.log.run(run.run.id))?.events).to.deep.equal(run.events);
     expect((await store.workshop()).stock).to.deep.equal(demo.workshop.stock);
@@ -125,7 +132,7 @@ describe('backup and restore', () => {
     expect(refusal(bytes.slice(0, bytes.length - 500))).to.equal('bad-zip');
     expect(refusal(strToU8('not a zip at all'))).to.equal('not-a-backup');
     expect(refusal(zipSync({ 'holiday.txt': strToU8('sun') }))).to.equal('not-a-backup');
-    expect(refusal(zipSync({ 'workroom.json': new Uint8Array(20_000_000) }))).to.equal('zip-bomb'); // prettier-ignore
+    expect(refusal(zipSync({ 'workroom.json': new Uint8Array(20_000_000) }))).to.equal('zip-bomb');
     const files = unzipSync(bytes);
     const index = JSON.parse(new TextDecoder().decode(files['workroom.json']));
     const repacked = (change: (i: typeof index) => void, more: Record<string, Uint8Array> = {}) => {
@@ -137,7 +144,9 @@ describe('backup and restore', () => {
     expect(refusal(repacked((i) => (i.records.builds[0].order = 'lots')))).to.equal('bad-backup');
     expect(refusal(repacked((i) => (i.files.tapes[0].id = '../../evil')))).to.equal('bad-backup');
     const [tape] = Object.keys(files).filter((f) => f.startsWith('tapes/'));
-    expect(refusal(repacked(() => undefined, { [tape]: files[tape].map((b, i) => (i === 700 ? b ^ 1 : b)) }))).to.equal('bad-backup'); // prettier-ignore
+    expect(
+      refusal(repacked(() => undefined, { [tape]: files[tape].map((b, i) => (i === 700 ? b ^ 1 : b)) })),
+    ).to.equal('bad-backup');
     expect(refusal(repacked(() => undefined))).to.equal('read');
   });
   it('refuses what would lock the workroom or run in it: moments that are no date, events out of number, ids twice, a document for a picture', async () => {
@@ -153,7 +162,10 @@ describe('backup and restore', () => {
     expect(refused((d) => (d.runs[0].events[2].event.at = -1))).to.match(/damaged/);
     expect(refused((d) => (d.movements[0] = { ...d.movements[0], at: Infinity }))).to.match(/damaged/);
     for (const n of [0, 2 ** 53 - 1])
-      expect(refused((d) => d.runs[0].events.forEach((e, i) => (e.n = i ? n : 0))), `${n}`).to.match(/not numbered one after the other/); // prettier-ignore
+      expect(
+        refused((d) => d.runs[0].events.forEach((e, i) => (e.n = i ? n : 0))),
+        `${n}`,
+      ).to.match(/not numbered one after the other/);
     expect(refused((d) => d.builds.push({ ...d.builds[0], name: 'Twin' }))).to.match(
       /builds, two have the same id/,
     );
@@ -161,7 +173,9 @@ describe('backup and restore', () => {
     expect(refused((d) => (d.photos[0] = { ...d.photos[0], type: 'text/html' }))).to.match(
       /p1 is no picture/,
     );
-    expect(refused((d) => (d.photos[0] = { ...d.photos[0], bytes: new TextEncoder().encode('<script>') }))).to.match(/p1 is no picture/); // prettier-ignore
+    expect(
+      refused((d) => (d.photos[0] = { ...d.photos[0], bytes: new TextEncoder().encode('<script>') })),
+    ).to.match(/p1 is no picture/);
     expect(refused((d) => (d.builds[0].id = 'constructor'))).to.match(/no id/);
   });
   it('never throws, whatever bytes come', () => {
@@ -170,7 +184,9 @@ describe('backup and restore', () => {
       fc.property(fc.nat(bytes.length - 1), fc.nat(255), (at, v) => {
         const changed = bytes.slice();
         changed[at] = v;
-        expect(['read', 'bad-zip', 'bad-backup', 'not-a-backup', 'newer-version', 'zip-bomb']).to.include(refusal(changed)); // prettier-ignore
+        expect(['read', 'bad-zip', 'bad-backup', 'not-a-backup', 'newer-version', 'zip-bomb']).to.include(
+          refusal(changed),
+        );
       }),
       { numRuns: 300 },
     );

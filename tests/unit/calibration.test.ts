@@ -50,7 +50,8 @@ describe('figures from the log', () => {
         all++;
         if ((truth.numbers[id] ?? 0) >= s.low && (truth.numbers[id] ?? 0) <= s.high) inside++;
       }
-      const width = (list: typeof found) => list.filter((f) => f.key === 'number:hand.lay').reduce((sum, f) => sum + f.high - f.low, 0); // prettier-ignore
+      const width = (list: typeof found) =>
+        list.filter((f) => f.key === 'number:hand.lay').reduce((sum, f) => sum + f.high - f.low, 0);
       narrow += width(found);
       wide += width(fitFigures(log.slice(0, 3), shop));
     }
@@ -74,7 +75,18 @@ describe('figures from the log', () => {
     for (const e of examples) expect(totalOf(e, twice) / totalOf(e, truth)).to.be.within(0.93, 1.07);
   });
   it('goes back to what was before, figure by figure, even when another was taken since', () => {
-    const s = (key: 'number:hand.lay' | 'number:hand.fold', to: number) => ({ key, label: key, unit: 's', from: 0, to, low: 0, high: 0, runs: 1, observations: 1, because: '' }); // prettier-ignore
+    const s = (key: 'number:hand.lay' | 'number:hand.fold', to: number) => ({
+      key,
+      label: key,
+      unit: 's',
+      from: 0,
+      to,
+      low: 0,
+      high: 0,
+      runs: 1,
+      observations: 1,
+      because: '',
+    });
     const own: Workshop = { ...shop, numbers: { 'hand.lay': 33 } };
     const first = takeFigures(own, [s('number:hand.lay', 40), s('number:hand.fold', 25)], { id: 'a', at: 1 });
     expect(first.numbers).to.deep.equal({ 'hand.lay': 40, 'hand.fold': 25 });
@@ -104,7 +116,13 @@ describe('figures from the log', () => {
       events.splice(1 + needle, 0, ...more);
       return { run: { ...run, id: `r${n}`, createdAt: n }, state: reduceRun(events, stepFacts(run)) };
     };
-    const fresh: RunEvent = { type: 'bobbin-changed', at: 1, stepId: run.score.steps[needle].id, stitch: 0, ranOut: true }; // prettier-ignore
+    const fresh: RunEvent = {
+      type: 'bobbin-changed',
+      at: 1,
+      stepId: run.score.steps[needle].id,
+      stitch: 0,
+      ranOut: true,
+    };
     // A full bobbin lasts exactly seven such runs: so much more than expected goes into each.
     const full = run.bobbinHoldsM / 0.95;
     const share = full / (7 * plan.thread.bobbinM);
@@ -118,11 +136,15 @@ describe('figures from the log', () => {
     const between = Array.from({ length: 12 }, (_, n) =>
       logged(n, { 0: [fresh], 4: [told], 11: [fresh] }[n] ?? []),
     );
-    const [one, other] = [runs.slice(0, 8), between].map((list) => fitFigures(list, shop).find((s) => s.key === 'number:thread.bobbinTake')!); // prettier-ignore
+    const [one, other] = [runs.slice(0, 8), between].map((list) =>
+      fitFigures(list, shop).find((s) => s.key === 'number:thread.bobbinTake')!,
+    );
     expect([one.observations, other.observations]).to.deep.equal([1, 1]);
     expect(other.to).to.be.closeTo(one.to, 1e-9);
     const weighed = logged(0, [{ type: 'spool-weighed', at: 1, name, grams: (1.2 * top * 25) / 1000 }]);
-    const spool = fitFigures([weighed, { ...weighed, run: { ...weighed.run, id: 'x' } }], shop).find((s) => s.key === 'number:thread.topTake')!; // prettier-ignore
+    const spool = fitFigures([weighed, { ...weighed, run: { ...weighed.run, id: 'x' } }], shop).find(
+      (s) => s.key === 'number:thread.topTake',
+    )!;
     expect(spool.to).to.be.within(1.15 * 1.12, 1.15 * 1.2);
   });
   it('learns what a machine takes at its stops: the change of needle of one of many needles, stop and start of the other', () => {
@@ -135,7 +157,10 @@ describe('figures from the log', () => {
         return { ...e, build: { ...e.build, id: `${machine.id}-${i}` } };
       }),
     );
-    const truth: Workshop = { ...workshop, numbers: { ...workshop.numbers, 'stop.colourMulti': 12, 'stop.plain': 9 } }; // prettier-ignore
+    const truth: Workshop = {
+      ...workshop,
+      numbers: { ...workshop.numbers, 'stop.colourMulti': 12, 'stop.plain': 9 },
+    };
     const found = fitFigures(knownLog(made, workshop, truth, { runs: 24, seed: 3, outliers: 0.1 }), workshop);
     const figure = (key: string) => found.find((s) => s.key === key)!;
     // Half of the way from the table's 5 and 3 seconds at least: starts explain a part as well.
@@ -148,7 +173,13 @@ describe('figures from the log', () => {
     const run = newRun(build, plan, shop, { id: 'r', now: 0, madeBefore: 0 });
     const ids = run.score.steps.map((s) => s.id);
     // Ten times slower than planned, and each step but the last two once more, as slowly.
-    const slow = (index: number): RunEvent => ({ type: 'done', at: 1, ms: 10_000 * run.planned[ids[index]], stepId: ids[index], index }); // prettier-ignore
+    const slow = (index: number): RunEvent => ({
+      type: 'done',
+      at: 1,
+      ms: 10_000 * run.planned[ids[index]],
+      stepId: ids[index],
+      index,
+    });
     const last = ids.length - 2;
     const all = ids.slice(0, last).map((_, i) => i);
     const redo: RunEvent = { type: 'redo', at: 1, ms: 0, index: 0, until: last - 1, then: last };
@@ -157,7 +188,8 @@ describe('figures from the log', () => {
     const log = (list: RunEvent[]) => [{ run, state: reduceRun(list, stepFacts(run)) }];
     const figures = fitFigures(log([...events, half]), shop);
     expect(figures.filter(({ key }) => /^speed|^start|hand\./.test(key))).to.deep.equal([]);
-    const because = (list: RunEvent[]) => fitFigures(log(list), shop).find((s) => s.key === 'number:stitch.breakRate')?.because; // prettier-ignore
+    const because = (list: RunEvent[]) =>
+      fitFigures(log(list), shop).find((s) => s.key === 'number:stitch.breakRate')?.because;
     const once = Number(/in (\d+)/.exec(because(events.slice(0, last + 1)) ?? '')?.[1]);
     expect(because(events)).to.equal(`0 breaks in ${2 * once} stitches.`);
     // Once through, the same slowness is heard.
@@ -184,7 +216,13 @@ describe('figures from the log', () => {
       { type: 'finished', at: 5 },
     ];
     const of = (breaks: number, good: boolean, n: number) =>
-      fitFigures(Array.from({ length: n }, (_, i) => ({ run: { ...run, id: `r${i}` }, state: reduceRun(events(breaks, good), ids) })), shop); // prettier-ignore
+      fitFigures(
+        Array.from({ length: n }, (_, i) => ({
+          run: { ...run, id: `r${i}` },
+          state: reduceRun(events(breaks, good), ids),
+        })),
+        shop,
+      );
     const figure = (list: ReturnType<typeof of>, key: string) => list.find((s) => s.key === `number:${key}`)!;
     expect(figure(of(0, true, 5), 'stitch.breakRate').to).to.be.below(0.15);
     expect(figure(of(2, true, 20), 'stitch.breakRate').to).to.be.above(0.3);
@@ -200,17 +238,27 @@ describe('the robust fit', () => {
       fc.property(fc.double({ min: 0.5, max: 2, noNaN: true }), fc.nat(1000), (a, seed) => {
         const points = Array.from({ length: 60 }, (_, i) => {
           const wobble = Math.sin(seed + i * 7.3) * 0.4;
-          return { x: new Map([[0, 5 + (i % 9)]]), y: a * (5 + (i % 9)) + wobble + (i % 10 === 0 ? 300 : 0), sd: 1 };
+          return {
+            x: new Map([[0, 5 + (i % 9)]]),
+            y: a * (5 + (i % 9)) + wobble + (i % 10 === 0 ? 300 : 0),
+            sd: 1,
+          };
         });
         const { mean, weights } = fitRobust(points, [{ mean: 1, sd: 0.6 }]);
         expect(mean[0]).to.be.closeTo(a, 0.08);
         expect(weights[0]).to.be.below(0.05);
       }),
       { numRuns: 30 },
-    ); // prettier-ignore
+    );
   });
   it('believes what was believed before where nothing was seen', () => {
-    const { mean, sd } = fitRobust([{ x: new Map([[0, 1]]), y: 4, sd: 1 }], [{ mean: 2, sd: 1 }, { mean: 7, sd: 3 }]); // prettier-ignore
+    const { mean, sd } = fitRobust(
+      [{ x: new Map([[0, 1]]), y: 4, sd: 1 }],
+      [
+        { mean: 2, sd: 1 },
+        { mean: 7, sd: 3 },
+      ],
+    );
     expect(mean[1]).to.be.closeTo(7, 1e-9);
     expect(sd[1]).to.be.closeTo(3, 1e-9);
     expect(mean[0]).to.be.within(2, 4);

@@ -54,8 +54,19 @@ const remove = (stepId: string): Change => ({ edits: [{ kind: 'remove', stepId }
 const move = (stepId: string, before: string): Change => ({ edits: [{ kind: 'move', stepId, before }] });
 const traits = (id: string, ...list: Trait[]): Change => ({ materials: { [id]: { traits: list } } });
 const name = (beforeBlock: number): Change => ({
-  insertions: [{ id: 'name', name: 'Name', tapeId: null, typed: [{ title: 'name', role: 'decoration', thread: 'navy', seconds: 120, stitches: null }], beforeBlock, dxMm: 0, dyMm: 0, merged: false }],
-}); // prettier-ignore
+  insertions: [
+    {
+      id: 'name',
+      name: 'Name',
+      tapeId: null,
+      typed: [{ title: 'name', role: 'decoration', thread: 'navy', seconds: 120, stitches: null }],
+      beforeBlock,
+      dxMm: 0,
+      dyMm: 0,
+      merged: false,
+    },
+  ],
+});
 const threads = (...names: string[]): Change => ({
   threads: names.map((n) => ({ name: n, colour: '#336699' })),
 });
@@ -80,49 +91,188 @@ const CASES: Record<string, { says: () => Finding[]; quiet: () => Finding[] }> =
   'insert-early': { says: () => check(bib(), name(1)), quiet: () => check(bib(), name(3)) },
   'back-before-marks': { says: () => check(bib(), move('b4:lay-back', 'n2')), quiet: () => check(bib()) },
   'zip-closed': { says: () => check(pouch(), remove('b13:open')), quiet: () => check(pouch()) },
-  'cover-before-trim': { says: () => check(crewPatch(), move('a3:trim', 'n7')), quiet: () => check(crewPatch(), move('a3:trim', 'n5')) },
-  'cover-before-tack': { says: () => check(onePiece(), { roles: { '0': 'cover' } }), quiet: () => check(onePiece()) },
-  'never-tacked': { says: () => check(onePiece(), { technique: 'applique', edits: [{ kind: 'skip', stepId: 'n1', skip: true }] }), quiet: () => check(onePiece()) },
-  'nothing-laid': { says: () => check(onePiece(), { technique: 'applique', ...remove('a0:lay') }), quiet: () => check(onePiece(), { technique: 'applique', ...remove('a1:trim') }) },
-  'stop-merged': { says: () => check(sewn(line(square(40)), edge(square(40)), [tatami(square(8, 50), 0.5, 3)].flat()), { technique: 'applique' }), quiet: () => check(onePiece(), { technique: 'applique' }) },
-  'trimmed-early': { says: () => check(coaster(), move('b5:trim-front', 'n3')), quiet: () => check(coaster()) },
-  'fused-late': { says: () => check(gullPennant(), { schools: { cut: 'pre-cut' }, ...move('a1:fuse', 'n3') }), quiet: () => check(gullPennant(), { schools: { cut: 'pre-cut' } }) },
+  'cover-before-trim': {
+    says: () => check(crewPatch(), move('a3:trim', 'n7')),
+    quiet: () => check(crewPatch(), move('a3:trim', 'n5')),
+  },
+  'cover-before-tack': {
+    says: () => check(onePiece(), { roles: { '0': 'cover' } }),
+    quiet: () => check(onePiece()),
+  },
+  'never-tacked': {
+    says: () =>
+      check(onePiece(), { technique: 'applique', edits: [{ kind: 'skip', stepId: 'n1', skip: true }] }),
+    quiet: () => check(onePiece()),
+  },
+  'nothing-laid': {
+    says: () => check(onePiece(), { technique: 'applique', ...remove('a0:lay') }),
+    quiet: () => check(onePiece(), { technique: 'applique', ...remove('a1:trim') }),
+  },
+  'stop-merged': {
+    says: () =>
+      check(sewn(line(square(40)), edge(square(40)), [tatami(square(8, 50), 0.5, 3)].flat()), {
+        technique: 'applique',
+      }),
+    quiet: () => check(onePiece(), { technique: 'applique' }),
+  },
+  'trimmed-early': {
+    says: () => check(coaster(), move('b5:trim-front', 'n3')),
+    quiet: () => check(coaster()),
+  },
+  'fused-late': {
+    says: () => check(gullPennant(), { schools: { cut: 'pre-cut' }, ...move('a1:fuse', 'n3') }),
+    quiet: () => check(gullPennant(), { schools: { cut: 'pre-cut' } }),
+  },
   'flip-unsaid': { says: () => check(tailTab(), remove('b4:flip')), quiet: () => check(tailTab()) },
   halts: { says: () => check(crewPatch(), {}, twoHeads), quiet: () => check(crewPatch()) },
-  'hoop-off-loose': { says: () => check(onePiece(), { technique: 'applique', schools: { hoop: 'off' }, ...move('a1:trim', 'n1') }), quiet: () => check(onePiece(), { technique: 'applique', schools: { hoop: 'off' } }) },
-  'too-large': { says: () => check(crewPatch(), { hoopId: 'none' }, { ...shop, hoops: [{ ...shop.hoops[0], widthMm: 60, heightMm: 60 }] }), quiet: () => check(crewPatch()) },
-  repeats: { says: () => check(crewPatch(), { order: { quantity: 4, repeats: 2 } }), quiet: () => check(crewPatch(), { order: { quantity: 4, repeats: 1 } }) },
-  'piece-small': { says: () => check(bib(), { materials: { back: { own: { widthMm: 120, heightMm: 240 } } } }), quiet: () => check(bib(), { materials: { back: { own: { widthMm: 170, heightMm: 250 } } } }) },
-  'precut-small': { says: () => check(onePiece(4, 1), { technique: 'applique', schools: { cut: 'pre-cut' } }), quiet: () => check(onePiece(4, -0.5), { technique: 'applique', schools: { cut: 'pre-cut' } }) },
+  'hoop-off-loose': {
+    says: () =>
+      check(onePiece(), { technique: 'applique', schools: { hoop: 'off' }, ...move('a1:trim', 'n1') }),
+    quiet: () => check(onePiece(), { technique: 'applique', schools: { hoop: 'off' } }),
+  },
+  'too-large': {
+    says: () =>
+      check(
+        crewPatch(),
+        { hoopId: 'none' },
+        { ...shop, hoops: [{ ...shop.hoops[0], widthMm: 60, heightMm: 60 }] },
+      ),
+    quiet: () => check(crewPatch()),
+  },
+  repeats: {
+    says: () => check(crewPatch(), { order: { quantity: 4, repeats: 2 } }),
+    quiet: () => check(crewPatch(), { order: { quantity: 4, repeats: 1 } }),
+  },
+  'piece-small': {
+    says: () => check(bib(), { materials: { back: { own: { widthMm: 120, heightMm: 240 } } } }),
+    quiet: () => check(bib(), { materials: { back: { own: { widthMm: 170, heightMm: 250 } } } }),
+  },
+  'precut-small': {
+    says: () => check(onePiece(4, 1), { technique: 'applique', schools: { cut: 'pre-cut' } }),
+    quiet: () => check(onePiece(4, -0.5), { technique: 'applique', schools: { cut: 'pre-cut' } }),
+  },
   'cover-short': { says: () => check(onePiece(1)), quiet: () => check(onePiece(3.5)) },
   lump: { says: () => check(overlapping(24)), quiet: () => check(overlapping(60)) },
-  'cut-line-out': { says: () => check(cutAround(6), { roles: { '2': 'cut-line' } }), quiet: () => check(cutAround(-4), { roles: { '2': 'cut-line' } }) },
+  'cut-line-out': {
+    says: () => check(cutAround(6), { roles: { '2': 'cut-line' } }),
+    quiet: () => check(cutAround(-4), { roles: { '2': 'cut-line' } }),
+  },
   'opening-small': { says: () => check(opened(34)), quiet: () => check(opened(60)) },
-  'no-lip': { says: () => check(bib(), {}, workshopWith({ 'cut.openingLip': 5 })), quiet: () => check(bib()) },
-  'base-thin': { says: () => check(windStar(), { materials: { base: { layers: 1 } } }), quiet: () => check(windStar()) },
-  'tear-away-border': { says: () => check(onePiece(), asRead), quiet: () => check(onePiece(), { ...asRead, materials: { base: { layers: 2 } } }) },
-  'knit-no-stay': { says: () => check(onePiece(), { technique: 'applique', ...traits('cloth', 'stretch') }), quiet: () => check(onePiece(), { technique: 'applique', materials: { cloth: { traits: ['stretch'] }, base: { kind: 'cut-away' } } }) },
-  'pile-no-topping': { says: () => check(gullPennant(), traits('cloth', 'pile')), quiet: () => check(gullPennant(), { schools: { topping: 'film' }, ...traits('cloth', 'pile') }) },
-  'heavy-bond': { says: () => check(gullPennant(), { materials: { 'applique-1': { fusible: 'heavy' } } }), quiet: () => check(gullPennant(), { materials: { 'applique-1': { fusible: 'light' } } }) },
-  'no-fusible': { says: () => check(gullPennant(), washed), quiet: () => check(gullPennant(), { ...washed, schools: { hold: 'fuse' } }) },
-  'not-prewashed': { says: () => check(bib(), washed), quiet: () => check(bib(), { ...washed, materials: { front: { prewashed: true }, back: { prewashed: true } } }) },
+  'no-lip': {
+    says: () => check(bib(), {}, workshopWith({ 'cut.openingLip': 5 })),
+    quiet: () => check(bib()),
+  },
+  'base-thin': {
+    says: () => check(windStar(), { materials: { base: { layers: 1 } } }),
+    quiet: () => check(windStar()),
+  },
+  'tear-away-border': {
+    says: () => check(onePiece(), asRead),
+    quiet: () => check(onePiece(), { ...asRead, materials: { base: { layers: 2 } } }),
+  },
+  'knit-no-stay': {
+    says: () => check(onePiece(), { technique: 'applique', ...traits('cloth', 'stretch') }),
+    quiet: () =>
+      check(onePiece(), {
+        technique: 'applique',
+        materials: { cloth: { traits: ['stretch'] }, base: { kind: 'cut-away' } },
+      }),
+  },
+  'pile-no-topping': {
+    says: () => check(gullPennant(), traits('cloth', 'pile')),
+    quiet: () => check(gullPennant(), { schools: { topping: 'film' }, ...traits('cloth', 'pile') }),
+  },
+  'heavy-bond': {
+    says: () => check(gullPennant(), { materials: { 'applique-1': { fusible: 'heavy' } } }),
+    quiet: () => check(gullPennant(), { materials: { 'applique-1': { fusible: 'light' } } }),
+  },
+  'no-fusible': {
+    says: () => check(gullPennant(), washed),
+    quiet: () => check(gullPennant(), { ...washed, schools: { hold: 'fuse' } }),
+  },
+  'not-prewashed': {
+    says: () => check(bib(), washed),
+    quiet: () =>
+      check(bib(), { ...washed, materials: { front: { prewashed: true }, back: { prewashed: true } } }),
+  },
   'metal-zip': { says: () => check(pouch(), traits('zip', 'metal')), quiet: () => check(pouch()) },
-  'slippery-back': { says: () => check(coaster(), traits('back', 'slippery')), quiet: () => check(coaster(), traits('front', 'slippery')) },
-  'film-heat': { says: () => check(crewPatch(), { schools: { cut: 'pre-cut' } }), quiet: () => check(crewPatch(), { schools: { cut: 'pre-cut', base: 'wash' } }) },
-  'vinyl-heat': { says: () => check(gullPennant(), { schools: { hold: 'pins' }, materials: { 'applique-1': { kind: 'vinyl' } } }), quiet: () => check(tailTab(), { materials: { front: { kind: 'vinyl' } } }) },
-  'needle-kind': { says: () => check(bib(), traits('front', 'stretch')), quiet: () => check(bib(), { needle: 'ballpoint', ...traits('front', 'stretch') }) },
-  'keep-dry': { says: () => check(coaster(), traits('front', 'keep-dry')), quiet: () => check(coaster(), { schools: { base: 'tear' }, ...traits('front', 'keep-dry') }) },
-  'nap-turned': { says: () => check(pouch(), traits('upper', 'directional')), quiet: () => check(bib(), traits('front', 'directional')) },
-  'bobbin-out': { says: () => check(coverTack, asRead, workshopWith({ 'thread.bobbinHome': 10, 'thread.bobbinKeep': 35 })), quiet: () => check(coverTack, asRead) },
-  'bobbin-too-small': { says: () => check(sewn(edge(square(90), 8), edge(square(60), 3)), asRead, workshopWith({ 'thread.bobbinHome': 10, 'thread.bobbinKeep': 40 })), quiet: () => check(coverTack, asRead) },
+  'slippery-back': {
+    says: () => check(coaster(), traits('back', 'slippery')),
+    quiet: () => check(coaster(), traits('front', 'slippery')),
+  },
+  'film-heat': {
+    says: () => check(crewPatch(), { schools: { cut: 'pre-cut' } }),
+    quiet: () => check(crewPatch(), { schools: { cut: 'pre-cut', base: 'wash' } }),
+  },
+  'vinyl-heat': {
+    says: () =>
+      check(gullPennant(), { schools: { hold: 'pins' }, materials: { 'applique-1': { kind: 'vinyl' } } }),
+    quiet: () => check(tailTab(), { materials: { front: { kind: 'vinyl' } } }),
+  },
+  'needle-kind': {
+    says: () => check(bib(), traits('front', 'stretch')),
+    quiet: () => check(bib(), { needle: 'ballpoint', ...traits('front', 'stretch') }),
+  },
+  'keep-dry': {
+    says: () => check(coaster(), traits('front', 'keep-dry')),
+    quiet: () => check(coaster(), { schools: { base: 'tear' }, ...traits('front', 'keep-dry') }),
+  },
+  'nap-turned': {
+    says: () => check(pouch(), traits('upper', 'directional')),
+    quiet: () => check(bib(), traits('front', 'directional')),
+  },
+  'bobbin-out': {
+    says: () => check(coverTack, asRead, workshopWith({ 'thread.bobbinHome': 10, 'thread.bobbinKeep': 35 })),
+    quiet: () => check(coverTack, asRead),
+  },
+  'bobbin-too-small': {
+    says: () =>
+      check(
+        sewn(edge(square(90), 8), edge(square(60), 3)),
+        asRead,
+        workshopWith({ 'thread.bobbinHome': 10, 'thread.bobbinKeep': 40 }),
+      ),
+    quiet: () => check(coverTack, asRead),
+  },
   'bobbin-colour': { says: () => check(tailTab(), remove('b4:bobbin')), quiet: () => check(tailTab()) },
-  'metallic-fast': { says: () => check(onePiece(), { threads: [{ name: 'silver', colour: '#cccccc', metallic: true }] }), quiet: () => check(onePiece(), threads('silver')) },
-  'needless-change': { says: () => check(onePiece(), threads('white', 'navy', 'navy')), quiet: () => check(onePiece(), threads('navy', 'navy', 'navy')) },
-  'needles-few': { says: () => check(onePiece(), threads('a', 'b', 'c'), twoHeads), quiet: () => check(onePiece(), threads('a', 'b', 'b'), twoHeads) },
-  'due-date': { says: () => check(windStar(), { order: { quantity: 40, repeats: 1 }, use: { washed: false, forChild: false, due: '2026-05-03' } }, shop, '2026-05-01'), quiet: () => check(windStar(), { order: { quantity: 2, repeats: 1 }, use: { washed: false, forChild: false, due: '2026-05-09' } }, shop, '2026-05-01') },
-  'hands-full': { says: () => check(tailTab(), { order: { quantity: 8, repeats: 1 } }, twoHeads), quiet: () => check(tailTab(), { order: { quantity: 8, repeats: 1 } }) },
-  'small-parts': { says: () => check(tailTab(), { use: { washed: false, forChild: true, due: null } }), quiet: () => check(tailTab(), { schools: { closure: 'none' }, use: { washed: false, forChild: true, due: null } }) },
-}; // prettier-ignore
+  'metallic-fast': {
+    says: () => check(onePiece(), { threads: [{ name: 'silver', colour: '#cccccc', metallic: true }] }),
+    quiet: () => check(onePiece(), threads('silver')),
+  },
+  'needless-change': {
+    says: () => check(onePiece(), threads('white', 'navy', 'navy')),
+    quiet: () => check(onePiece(), threads('navy', 'navy', 'navy')),
+  },
+  'needles-few': {
+    says: () => check(onePiece(), threads('a', 'b', 'c'), twoHeads),
+    quiet: () => check(onePiece(), threads('a', 'b', 'b'), twoHeads),
+  },
+  'due-date': {
+    says: () =>
+      check(
+        windStar(),
+        { order: { quantity: 40, repeats: 1 }, use: { washed: false, forChild: false, due: '2026-05-03' } },
+        shop,
+        '2026-05-01',
+      ),
+    quiet: () =>
+      check(
+        windStar(),
+        { order: { quantity: 2, repeats: 1 }, use: { washed: false, forChild: false, due: '2026-05-09' } },
+        shop,
+        '2026-05-01',
+      ),
+  },
+  'hands-full': {
+    says: () => check(tailTab(), { order: { quantity: 8, repeats: 1 } }, twoHeads),
+    quiet: () => check(tailTab(), { order: { quantity: 8, repeats: 1 } }),
+  },
+  'small-parts': {
+    says: () => check(tailTab(), { use: { washed: false, forChild: true, due: null } }),
+    quiet: () =>
+      check(tailTab(), { schools: { closure: 'none' }, use: { washed: false, forChild: true, due: null } }),
+  },
+};
 
 const of = (findings: Finding[], id: string) => findings.filter((f) => f.id === id);
 

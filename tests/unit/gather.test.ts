@@ -97,24 +97,45 @@ describe('what a layout comes to', () => {
   it('asks in the shop for lengths and sheets as they are sold, rounded up', () => {
     const cotton = solve([{ ...pieces[0], quantity: 12 }], [shopStock('cotton')]);
     expect(cotton.rollLengthMm).to.equal(400);
-    const buy = (layout: Layout, unit: 'mm' | 'inch' = 'mm') => purchaseOf('Blue', 'cotton', layout, shopStock('cotton'), unit); // prettier-ignore
+    const buy = (layout: Layout, unit: 'mm' | 'inch' = 'mm') =>
+      purchaseOf('Blue', 'cotton', layout, shopStock('cotton'), unit);
     expect(buy(cotton).amount).to.equal('0.4 m off the width');
     expect(buy({ ...cotton, rollLengthMm: 401 }).amount).to.equal('0.5 m off the width');
     expect(buy(cotton, 'inch').amount).to.equal('4/8 yd off the width');
     expect(buy({ ...cotton, rollLengthMm: 800 }).cost).to.be.closeTo(2 * buy(cotton).cost, 1e-9);
     const feltShop = shopStock('felt');
-    const felt = purchaseOf('Felt', 'felt', solve([{ ...pieces[0], quantity: 3 }], [feltShop]), feltShop, 'mm'); // prettier-ignore
-    expect([felt.amount, felt.needs, felt.cost]).to.deep.equal(['2 sheets of felt', '3 pieces', 2 * feltShop.cost!]); // prettier-ignore
-    const huge = purchaseOf('Felt', 'felt', solve([{ ...pieces[0], widthMm: 900 }], [feltShop]), feltShop, 'mm'); // prettier-ignore
+    const felt = purchaseOf(
+      'Felt',
+      'felt',
+      solve([{ ...pieces[0], quantity: 3 }], [feltShop]),
+      feltShop,
+      'mm',
+    );
+    expect([felt.amount, felt.needs, felt.cost]).to.deep.equal([
+      '2 sheets of felt',
+      '3 pieces',
+      2 * feltShop.cost!,
+    ]);
+    const huge = purchaseOf(
+      'Felt',
+      'felt',
+      solve([{ ...pieces[0], widthMm: 900 }], [feltShop]),
+      feltShop,
+      'mm',
+    );
     expect([huge.amount, huge.impossible]).to.deep.equal(['a larger piece than is sold', true]);
   });
   it('takes rolls and bolts of the shelf as rolls, all else as sheets', () => {
-    const rolls = asLayoutStock(demoStock).filter((s) => s.roll).map((s) => s.id); // prettier-ignore
+    const rolls = asLayoutStock(demoStock)
+      .filter((s) => s.roll)
+      .map((s) => s.id);
     expect(rolls).to.deep.equal(demoStock.filter((s) => ['roll', 'bolt'].includes(s.form)).map((s) => s.id));
   });
   it('costs what the shelf’s own stock of it cost, else a usual price', () => {
     const usual = shopStock('cotton');
-    const known = shopStock('cotton', [{ ...demoStock[0], material: 'cotton', widthMm: 1000, heightMm: 1000, cost: 20 }]); // prettier-ignore
+    const known = shopStock('cotton', [
+      { ...demoStock[0], material: 'cotton', widthMm: 1000, heightMm: 1000, cost: 20 },
+    ]);
     expect(known.cost! / (known.widthMm * known.heightMm)).to.be.closeTo(20 / 1e6, 1e-12);
     expect(usual.cost).to.be.above(0).and.not.equal(known.cost);
   });
@@ -139,7 +160,11 @@ describe('what a layout comes to', () => {
     expect(shopStock('cotton', [], own)).to.include({ widthMm: 1400, cost: 12 * 200 });
     expect(shopStock('felt', [], own)).to.include({ widthMm: 230, heightMm: 450, cost: 0.9 });
     // What the shelf's own cost still stands before it.
-    const known = shopStock('cotton', [{ ...demoStock[0], material: 'cotton', widthMm: 1000, heightMm: 1000, cost: 20 }], own); // prettier-ignore
+    const known = shopStock(
+      'cotton',
+      [{ ...demoStock[0], material: 'cotton', widthMm: 1000, heightMm: 1000, cost: 20 }],
+      own,
+    );
     expect(known.cost! / (known.widthMm * known.heightMm)).to.be.closeTo(20 / 1e6, 1e-12);
   });
 });

@@ -50,7 +50,8 @@ function itemBoxes(tape: Tape, { from, to }: Block, items: number): Box[] {
   }
   return boxes;
 }
-const apart = (a: Box, b: Box) => Math.max(a.minX - b.maxX, b.minX - a.maxX, a.minY - b.maxY, b.minY - a.maxY); // prettier-ignore
+const apart = (a: Box, b: Box) =>
+  Math.max(a.minX - b.maxX, b.minX - a.maxX, a.minY - b.maxY, b.minY - a.maxY);
 
 describe('the tape of a hooping', () => {
   it('of one item is the design’s own, block for block', () => {
@@ -59,8 +60,12 @@ describe('the tape of a hooping', () => {
     const [own, whole] = [tapeBlocks(design.tape), tapeBlocks(tape)];
     expect(whole).to.have.length(own.length);
     whole.forEach((b, i) => {
-      expect([...tape.x.subarray(b.from, b.to)]).to.deep.equal([...design.tape.x.subarray(own[i].from, own[i].to)]); // prettier-ignore
-      expect([...tape.kind.subarray(b.from, b.to)]).to.deep.equal([...design.tape.kind.subarray(own[i].from, own[i].to)]); // prettier-ignore
+      expect([...tape.x.subarray(b.from, b.to)]).to.deep.equal([
+        ...design.tape.x.subarray(own[i].from, own[i].to),
+      ]);
+      expect([...tape.kind.subarray(b.from, b.to)]).to.deep.equal([
+        ...design.tape.kind.subarray(own[i].from, own[i].to),
+      ]);
     });
   });
 
@@ -79,7 +84,9 @@ describe('the tape of a hooping', () => {
       for (const b of boxes.slice(i + 1)) expect(apart(a, b)).to.be.at.least(gap);
     // It survives as a file, as a machine gets it.
     const again = readTape(writeTape(tape));
-    expect(again.ok && tapeBlocks(again.value).map((b) => count(again.value, b))).to.deep.equal(blocks.map((b) => count(tape, b))); // prettier-ignore
+    expect(again.ok && tapeBlocks(again.value).map((b) => count(again.value, b))).to.deep.equal(
+      blocks.map((b) => count(tape, b)),
+    );
   });
 
   it('never leaves the field: whatever the design, the hoop and the number, or there is none', () => {
@@ -159,12 +166,28 @@ describe('the tape of a hooping', () => {
       { x: 80, y: 60, kind: 'stitch' },
     ]);
     const started = begin(flat, { order: { quantity: 2, repeats: 2 } }, hoopOf(50, 160));
-    const repeats = { turned: true, places: [{ x: 0, y: -40 }, { x: 0, y: 40 }] }; // prettier-ignore
+    const repeats = {
+      turned: true,
+      places: [
+        { x: 0, y: -40 },
+        { x: 0, y: 40 },
+      ],
+    };
     const tape = hoopingTape({ ...started.run, repeats }, started.design)!;
-    const sewn = tapeToRows(tape).filter((r) => r.kind === 'stitch').map(({ x, y }) => [x, y]); // prettier-ignore
+    const sewn = tapeToRows(tape)
+      .filter((r) => r.kind === 'stitch')
+      .map(({ x, y }) => [x, y]);
     // About the middle: (20, 40) comes to (60, 20), (80, 40) to (60, 80), (80, 60) to (40, 80); then 40 down, and 40 up.
-    expect(sewn.slice(0, 3)).to.deep.equal([[60, -20], [60, 40], [40, 40]]); // prettier-ignore
-    expect(sewn.slice(3)).to.deep.equal([[60, 60], [60, 120], [40, 120]]); // prettier-ignore
+    expect(sewn.slice(0, 3)).to.deep.equal([
+      [60, -20],
+      [60, 40],
+      [40, 40],
+    ]);
+    expect(sewn.slice(3)).to.deep.equal([
+      [60, 60],
+      [60, 120],
+      [40, 120],
+    ]);
   });
 
   it('follows the run, not the file: what is passed over is left out, what is put in between stands where it is sewn', () => {

@@ -53,11 +53,27 @@ function expectSound(layout: Layout, pieces: LayoutPiece[], stock: LayoutStock[]
 }
 const size = fc.integer({ min: 5, max: 400 });
 const anyPieces = fc
-  .array(fc.record({ widthMm: size, heightMm: size, quantity: fc.integer({ min: 1, max: 4 }), mayTurn: fc.boolean() }), { minLength: 1, maxLength: 14 })
-  .map((list) => list.map((p, i): LayoutPiece => ({ ...p, id: `p${i}` }))); // prettier-ignore
+  .array(
+    fc.record({
+      widthMm: size,
+      heightMm: size,
+      quantity: fc.integer({ min: 1, max: 4 }),
+      mayTurn: fc.boolean(),
+    }),
+    { minLength: 1, maxLength: 14 },
+  )
+  .map((list) => list.map((p, i): LayoutPiece => ({ ...p, id: `p${i}` })));
 const anyStock = fc
-  .array(fc.record({ widthMm: fc.integer({ min: 60, max: 600 }), heightMm: fc.integer({ min: 60, max: 900 }), quantity: fc.integer({ min: 1, max: 5 }), cost: fc.integer({ min: 0, max: 20 }) }), { minLength: 1, maxLength: 4 })
-  .map((list) => list.map((s, i): LayoutStock => ({ ...s, id: `s${i}` }))); // prettier-ignore
+  .array(
+    fc.record({
+      widthMm: fc.integer({ min: 60, max: 600 }),
+      heightMm: fc.integer({ min: 60, max: 900 }),
+      quantity: fc.integer({ min: 1, max: 5 }),
+      cost: fc.integer({ min: 0, max: 20 }),
+    }),
+    { minLength: 1, maxLength: 4 },
+  )
+  .map((list) => list.map((s, i): LayoutStock => ({ ...s, id: `s${i}` })));
 
 describe('layouts', () => {
   it('never overlap, cross an edge or lose a piece, and can be cut from edge to edge', () => {
@@ -108,13 +124,18 @@ describe('layouts', () => {
     expect(last / (known as number)).to.be.within(1 - 1e-9, 1.1);
   });
   it('puts sheets that were cut up together again', () => {
-    for (const [n, sheets] of [[20, 1], [20, 2], [50, 4], [100, 4]]) {
+    for (const [n, sheets] of [
+      [20, 1],
+      [20, 2],
+      [50, 4],
+      [100, 4],
+    ]) {
       const { pieces, stock } = perfectSheets(n, n, sheets, 0.01);
       const layout = solve(pieces, stock, { mayContinue: tries(400) });
       expectSound(layout, pieces, stock);
       expect(layout.sheets.length, `${n} of ${sheets}`).to.equal(sheets);
     }
-  }); // prettier-ignore
+  });
   it('takes no more of a roll than there was, when it can be known', () => {
     const { pieces, stock, known } = perfectRoll(5, 20, 0.01);
     const layout = solve(pieces, stock, { mayContinue: tries(400) });
@@ -140,14 +161,23 @@ describe('layouts', () => {
       }),
       { numRuns: 60 },
     );
-    for (const [n, sheets] of [[20, 1], [30, 3], [60, 4], [100, 2]]) {
+    for (const [n, sheets] of [
+      [20, 1],
+      [30, 3],
+      [60, 4],
+      [100, 2],
+    ]) {
       const { pieces, stock } = perfectSheets(n, n, sheets, 1);
       expect(solve(pieces, stock, { mayContinue: tries(1) }).lowerBoundSheets).to.equal(sheets);
     }
-  }); // prettier-ignore
+  });
   it('knows by the bound that large pieces keep others out, where their area does not tell', () => {
     const bound = (widthMm: number, heightMm: number, quantity: number, mayTurn = true) =>
-      solve([{ id: 'a', widthMm, heightMm, quantity, mayTurn }], [{ id: 's', widthMm: 100, heightMm: 100, quantity: 99, roll: false }], { mayContinue: tries(1) }).lowerBoundSheets; // prettier-ignore
+      solve(
+        [{ id: 'a', widthMm, heightMm, quantity, mayTurn }],
+        [{ id: 's', widthMm: 100, heightMm: 100, quantity: 99, roll: false }],
+        { mayContinue: tries(1) },
+      ).lowerBoundSheets;
     expect(bound(51, 51, 7)).to.equal(7);
     expect(bound(34, 100, 6)).to.equal(3);
     expect(bound(50, 50, 8)).to.equal(2);
@@ -179,7 +209,14 @@ describe('layouts', () => {
 
 describe('the cuts of a layout', () => {
   it('come strips first, each measured from the edge the last one left', () => {
-    const place = (pieceId: string, xMm: number, yMm: number, widthMm: number, heightMm: number) => ({ pieceId, xMm, yMm, widthMm, heightMm, turned: false }); // prettier-ignore
+    const place = (pieceId: string, xMm: number, yMm: number, widthMm: number, heightMm: number) => ({
+      pieceId,
+      xMm,
+      yMm,
+      widthMm,
+      heightMm,
+      turned: false,
+    });
     const { cuts } = cutSheet(
       [place('a', 0, 0, 100, 60), place('b', 100, 0, 50, 60), place('c', 0, 60, 80, 40)],
       200,
@@ -194,7 +231,19 @@ describe('the cuts of a layout', () => {
     ]);
   });
   it('are told not to exist where pieces interlock', () => {
-    const wheel = [[0, 0, 60, 40], [60, 0, 40, 60], [40, 60, 60, 40], [0, 40, 40, 60]].map(([xMm, yMm, widthMm, heightMm], i) => ({ pieceId: `${i}`, xMm, yMm, widthMm, heightMm, turned: false })); // prettier-ignore
+    const wheel = [
+      [0, 0, 60, 40],
+      [60, 0, 40, 60],
+      [40, 60, 60, 40],
+      [0, 40, 40, 60],
+    ].map(([xMm, yMm, widthMm, heightMm], i) => ({
+      pieceId: `${i}`,
+      xMm,
+      yMm,
+      widthMm,
+      heightMm,
+      turned: false,
+    }));
     expect(cutSheet(wheel, 100, 100)).to.equal(null);
   });
   it('stacks strips and blocks that are alike, as many as a blade goes through', () => {
@@ -234,11 +283,24 @@ describe('ways of cutting the same pieces', () => {
     { id: 'narrow', widthMm: 310, heightMm: 3000, quantity: 1, roll: true, cost: 12 },
   ];
   const ways = alternativesOf(pieces, stock, (id) => id);
-  const answers = ways.map((alternative) => ({ alternative, layout: untold(alternative, solve(alternative.pieces, alternative.stock)) })); // prettier-ignore
+  const answers = ways.map((alternative) => ({
+    alternative,
+    layout: untold(alternative, solve(alternative.pieces, alternative.stock)),
+  }));
 
   it('are the shelf, each roll, and along or across it', () => {
-    expect(ways.map((w) => w.key)).to.deep.equal(['shelf', 'wide', 'wide as', 'wide across', 'narrow', 'narrow as', 'narrow across']); // prettier-ignore
-    expect(alternativesOf([{ ...pieces[0], mayTurn: false }], stock, String).map((w) => w.key)).to.deep.equal(['shelf', 'wide', 'narrow']); // prettier-ignore
+    expect(ways.map((w) => w.key)).to.deep.equal([
+      'shelf',
+      'wide',
+      'wide as',
+      'wide across',
+      'narrow',
+      'narrow as',
+      'narrow across',
+    ]);
+    expect(alternativesOf([{ ...pieces[0], mayTurn: false }], stock, String).map((w) => w.key)).to.deep.equal(
+      ['shelf', 'wide', 'narrow'],
+    );
   });
   it('are told by what is left over, then cost, then waste; what was turned is told as turned', () => {
     const ranked = compareLayouts(answers, stock);
@@ -246,7 +308,10 @@ describe('ways of cutting the same pieces', () => {
     expect(find('wide as').layout.rollLengthMm).to.equal(2 * 180);
     expect(find('wide across').layout.rollLengthMm).to.equal(2 * 300);
     expect(find('wide across').layout.sheets[0].placements.every((p) => p.turned)).to.equal(true);
-    expect(find('wide across').layout.sheets[0].placements[0]).to.deep.include({ widthMm: 180, heightMm: 300 }); // prettier-ignore
+    expect(find('wide across').layout.sheets[0].placements[0]).to.deep.include({
+      widthMm: 180,
+      heightMm: 300,
+    });
     const order = ranked.map((r) => [r.left, r.layout.cost]);
     expect(order).to.deep.equal(order.toSorted((a, b) => a[0] - b[0] || a[1] - b[1]));
     expect(ranked[0].left).to.equal(0);

@@ -25,18 +25,26 @@ const runs: LoggedRun[] = demo.runs.map(({ run, events }) => ({
 }));
 /** A run of the sample log with more events before its end. */
 const withEvents = (build: string, more: RunEvent[]): LoggedRun => {
-  const { run, events } = demo.runs.find((r) => r.run.buildId === build && r.events.at(-1)?.type === 'finished')!; // prettier-ignore
+  const { run, events } = demo.runs.find(
+    (r) => r.run.buildId === build && r.events.at(-1)?.type === 'finished',
+  )!;
   return { run, state: reduceRun([events[0], ...more, ...events.slice(1)], stepFacts(run)) };
 };
 const sum = (list: number[]) => list.reduce((a, b) => a + b, 0);
 
 describe('the log', () => {
   it('of the sample workroom is one that two people can have sewn: by day, one run at a time at each machine, in the past', () => {
-    const times = demo.runs.map(({ run, events }) => ({ machine: run.machine?.id, from: events[0].at, to: events.at(-1)!.at })); // prettier-ignore
+    const times = demo.runs.map(({ run, events }) => ({
+      machine: run.machine?.id,
+      from: events[0].at,
+      to: events.at(-1)!.at,
+    }));
     for (const a of times) {
       expect(a.to).to.be.at.most(NOW);
       if (a.from < NOW - 86_400_000) expect(new Date(a.from).getHours()).to.be.within(8, 20);
-      for (const b of times) if (a !== b && a.machine === b.machine) expect(a.to <= b.from || b.to <= a.from, `${a.from} and ${b.from}`).to.equal(true); // prettier-ignore
+      for (const b of times)
+        if (a !== b && a.machine === b.machine)
+          expect(a.to <= b.from || b.to <= a.from, `${a.from} and ${b.from}`).to.equal(true);
     }
   });
   it('counts every item once: good, second or ruined', () => {
@@ -91,10 +99,19 @@ describe('the log', () => {
     expect(alone.stitches).to.equal(patch.run.items * sum(patch.run.blocks.map((b) => b.stitches)));
   });
   it('counts stitches and breaks under the thread that was on the needle, not the planned one', () => {
-    const { run, events } = demo.runs.find((r) => r.run.buildId === 'picnic-coaster' && r.events.at(-1)?.type === 'finished')!; // prettier-ignore
+    const { run, events } = demo.runs.find(
+      (r) => r.run.buildId === 'picnic-coaster' && r.events.at(-1)?.type === 'finished',
+    )!;
     const ids = stepFacts(run);
     const index = run.score.steps.findIndex((s) => s.kind === 'needle');
-    const put: RunEvent = { type: 'thread-changed', at: 1, ms: 0, stepId: ids[index].id, name: 'old straw', colour: '' }; // prettier-ignore
+    const put: RunEvent = {
+      type: 'thread-changed',
+      at: 1,
+      ms: 0,
+      stepId: ids[index].id,
+      name: 'old straw',
+      colour: '',
+    };
     const planned = breaksBy([{ run, state: reduceRun(events, ids) }], 'thread');
     const taken = breaksBy([{ run, state: reduceRun([events[0], put, ...events.slice(1)], ids) }], 'thread');
     const step = run.score.steps[index];
@@ -104,10 +121,14 @@ describe('the log', () => {
     expect(sum(taken.map((b) => b.stitches))).to.equal(sum(planned.map((b) => b.stitches)));
   });
   it('compares what was done: a step passed over is neither planned nor laid to the hands', () => {
-    const { run, events } = demo.runs.find((r) => r.run.buildId === 'tail-tab' && r.events.at(-1)?.type === 'finished')!; // prettier-ignore
+    const { run, events } = demo.runs.find(
+      (r) => r.run.buildId === 'tail-tab' && r.events.at(-1)?.type === 'finished',
+    )!;
     const ids = stepFacts(run);
     const at = run.score.steps.findIndex((s) => s.kind === 'hand' && s.action === 'lay');
-    const skipping = events.map((e) => (e.type === 'done' && e.index === at ? { ...e, type: 'skipped' as const, ms: 2000 } : e)); // prettier-ignore
+    const skipping = events.map((e) =>
+      e.type === 'done' && e.index === at ? { ...e, type: 'skipped' as const, ms: 2000 } : e,
+    );
     const [whole, without] = [events, skipping].map((list) => ({ run, state: reduceRun(list, ids) }));
     expect(logRow(whole).planned - logRow(without).planned).to.be.closeTo(run.planned[ids[at].id], 1e-6);
     expect(stepRows(without)[at]).to.include({ skipped: true, taken: 2 });
@@ -118,7 +139,8 @@ describe('the log', () => {
     );
     // The two seconds it took to skip say nothing of how hands learn.
     const hands = run.score.steps.filter((s, i) => s.kind === 'hand' && i !== at);
-    const share = sum(hands.map((s) => without.state.stepMs[s.id] / 1000)) / sum(hands.map((s) => run.planned[s.id])); // prettier-ignore
+    const share =
+      sum(hands.map((s) => without.state.stepMs[s.id] / 1000)) / sum(hands.map((s) => run.planned[s.id]));
     expect(learningCurve([without], 'tail-tab')[0].share).to.be.closeTo(share, 1e-9);
   });
   it('adds up time by kind of step to the time of the runs', () => {

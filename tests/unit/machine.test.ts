@@ -104,7 +104,10 @@ describe('the simulated machine', () => {
     expect(new Set(all).size).to.be.above(3);
   });
   it('runs out of bobbin thread, refuses to start without, and goes on with a full one', () => {
-    const m = machine({ bobbinM: 1.2 }, new TapeMaker('EDGE').sew(satin(run(closePath(rectangle({ x: 0, y: 0 }, 80, 80)), 2), 4, 0.4)).done()); // prettier-ignore
+    const m = machine(
+      { bobbinM: 1.2 },
+      new TapeMaker('EDGE').sew(satin(run(closePath(rectangle({ x: 0, y: 0 }, 80, 80)), 2), 4, 0.4)).done(),
+    );
     m.start();
     untilStill(m);
     expect(m.state()).to.include({ status: 'halted', why: 'bobbin-out', bobbinLeftM: 0 });

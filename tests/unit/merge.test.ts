@@ -11,7 +11,11 @@ const room = { name: 'Tern & Tide', stock: shelf, numbers: { 'cut.grid': 5 } as 
 describe('changes of two tabs', () => {
   it('are both kept where they are of different fields, also of one item of a list', () => {
     const mine = { ...room, name: 'Fig & Fern', stock: [{ ...shelf[0], quantity: 2 }, shelf[1]] };
-    const theirs = { ...room, stock: [{ ...shelf[0], name: 'Felt, dark' }, shelf[1]], numbers: { 'cut.grid': 10 } };
+    const theirs = {
+      ...room,
+      stock: [{ ...shelf[0], name: 'Felt, dark' }, shelf[1]],
+      numbers: { 'cut.grid': 10 },
+    };
     const { value, conflicts } = mergeChanges(room, mine, theirs);
     expect(conflicts).to.deep.equal([]);
     expect(value).to.deep.equal({
@@ -19,7 +23,7 @@ describe('changes of two tabs', () => {
       stock: [{ id: 'felt', name: 'Felt, dark', quantity: 2 }, shelf[1]],
       numbers: { 'cut.grid': 10 },
     });
-  }); // prettier-ignore
+  });
 
   it('are told with both values where they clash; theirs is stored, mine can be taken', () => {
     const mine = withValueAt(room, ['stock', 'felt', 'quantity'], 9);
@@ -54,15 +58,23 @@ describe('changes of two tabs', () => {
 
   it('whatever is changed: nobody’s change is lost unless it is told, and a side that did nothing adds nothing', () => {
     const value = fc.letrec((tie) => ({
-      any: fc.oneof({ maxDepth: 3 }, fc.integer(), fc.string({ maxLength: 3 }), fc.boolean(), fc.dictionary(fc.string({ maxLength: 3 }), tie('any'), { maxKeys: 3 }), fc.array(tie('any'), { maxLength: 3 })),
-    })).any; // prettier-ignore
+      any: fc.oneof(
+        { maxDepth: 3 },
+        fc.integer(),
+        fc.string({ maxLength: 3 }),
+        fc.boolean(),
+        fc.dictionary(fc.string({ maxLength: 3 }), tie('any'), { maxKeys: 3 }),
+        fc.array(tie('any'), { maxLength: 3 }),
+      ),
+    })).any;
     const fields = fc.dictionary(fc.constantFrom('a', 'b', 'c', '__proto__', 'constructor'), value);
     fc.assert(
       fc.property(fields, fields, fields, (base, mine, theirs) => {
         expect(same(mergeChanges(base, mine, base).value, mine)).to.equal(true);
         expect(same(mergeChanges(base, base, theirs).value, theirs)).to.equal(true);
         const { value: both, conflicts } = mergeChanges(base, mine, theirs);
-        const own = (o: object, key: string) => (Object.hasOwn(o, key) ? (o as Record<string, unknown>)[key] : undefined);
+        const own = (o: object, key: string) =>
+          Object.hasOwn(o, key) ? (o as Record<string, unknown>)[key] : undefined;
         for (const key of ['a', 'b', 'c', '__proto__', 'constructor']) {
           const [from, m, t, now] = [base, mine, theirs, both].map((o) => own(o, key));
           const told = conflicts.some((c) => c.path[0] === key);
@@ -71,5 +83,5 @@ describe('changes of two tabs', () => {
         }
       }),
     );
-  }); // prettier-ignore
+  });
 });

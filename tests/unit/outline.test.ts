@@ -102,7 +102,24 @@ describe('outlines and their stitches', () => {
   });
 
   it('the tape maker trims between paths that lie apart, and halts where it is told', () => {
-    const rows = tapeToRows(new TapeMaker('T').sew(run([O, { x: 20, y: 0 }]), run([{ x: 40, y: 0 }, { x: 60, y: 0 }])).stop().sew(run([{ x: 60, y: 0 }, { x: 60, y: 20 }])).done()); // prettier-ignore
+    const rows = tapeToRows(
+      new TapeMaker('T')
+        .sew(
+          run([O, { x: 20, y: 0 }]),
+          run([
+            { x: 40, y: 0 },
+            { x: 60, y: 0 },
+          ]),
+        )
+        .stop()
+        .sew(
+          run([
+            { x: 60, y: 0 },
+            { x: 60, y: 20 },
+          ]),
+        )
+        .done(),
+    );
     expect(rows.filter((r) => r.kind === 'stop')).to.have.length(1);
     expect(rows.map((r) => r.kind).join(' ')).to.include('stitch jump jump jump stitch');
   });

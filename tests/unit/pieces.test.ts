@@ -44,7 +44,10 @@ describe('a piece as it is cut', () => {
     expect([shape.preCut, rectangle.preCut]).to.deep.equal([true, false]);
     expect(rectangle.width.sumMm - shape.width.sumMm).to.be.closeTo(24, 1e-6);
     const pennant = planOf(gullPennant(), { schools: { cut: 'pre-cut' } }).cut.pieces.find((p) => p.preCut)!;
-    const trimmed = pieceOf(gullPennant(), pennant.id, { schools: { cut: 'pre-cut' }, materials: { [pennant.id]: { cutTo: 'rectangle' } } }); // prettier-ignore
+    const trimmed = pieceOf(gullPennant(), pennant.id, {
+      schools: { cut: 'pre-cut' },
+      materials: { [pennant.id]: { cutTo: 'rectangle' } },
+    });
     expect(trimmed.preCut).to.equal(false);
     expect(trimmed.width.sumMm).to.be.above(pennant.width.sumMm);
   });
@@ -71,7 +74,9 @@ describe('a piece as it is cut', () => {
   it('with a direction looks up and is not turned, unless the maker says so', () => {
     const directed = pieceOf(bib(), 'front', { materials: { front: { traits: ['directional'] } } });
     expect([directed.arrow, directed.mayTurn]).to.deep.equal(['up', false]);
-    const allowed = pieceOf(bib(), 'front', { materials: { front: { traits: ['directional'], mayTurn: true } } }); // prettier-ignore
+    const allowed = pieceOf(bib(), 'front', {
+      materials: { front: { traits: ['directional'], mayTurn: true } },
+    });
     expect(allowed.mayTurn).to.equal(true);
     expect(pieceOf(bib(), 'front').arrow).to.equal('threads');
     expect(pieceOf(tailTab(), 'front').arrow).to.equal('none');
@@ -80,7 +85,9 @@ describe('a piece as it is cut', () => {
     const use = { washed: true, forChild: false, due: null };
     expect(pieceOf(bib(), 'back').prewash).to.equal('no');
     expect(pieceOf(bib(), 'back', { use }).prewash).to.equal('first');
-    expect(pieceOf(bib(), 'back', { use, materials: { back: { prewashed: true } } }).prewash).to.equal('done'); // prettier-ignore
+    expect(pieceOf(bib(), 'back', { use, materials: { back: { prewashed: true } } }).prewash).to.equal(
+      'done',
+    );
     expect(pieceOf(tailTab(), 'back', { use }).prewash).to.equal('no');
   });
 });
@@ -90,13 +97,22 @@ describe('what an item takes beside its pieces', () => {
     planOf(tape, change).cut.notions.find((n) => n.notion === notion)?.amount;
 
   it('a snap is two caps, a socket and a stud; two snaps are twice that', () => {
-    expect(['snap cap', 'snap socket', 'snap stud'].map((n) => amount(tailTab(), n))).to.deep.equal([4, 2, 2]); // prettier-ignore
+    expect(['snap cap', 'snap socket', 'snap stud'].map((n) => amount(tailTab(), n))).to.deep.equal([
+      4, 2, 2,
+    ]);
     const eyelet = { schools: { closure: 'eyelet' } };
-    expect([amount(tailTab(), 'eyelet', eyelet), amount(tailTab(), 'snap cap', eyelet)]).to.deep.equal([1, undefined]); // prettier-ignore
+    expect([amount(tailTab(), 'eyelet', eyelet), amount(tailTab(), 'snap cap', eyelet)]).to.deep.equal([
+      1,
+      undefined,
+    ]);
   });
   it('a ribbon is its loop twice and the seam', () => {
     expect(amount(tailTab(), 'ribbon', { schools: { closure: 'ribbon' } })).to.be.closeTo(0.14, 1e-9);
-    const longer = example(tailTab(), { schools: { closure: 'ribbon' } }, workshopWith({ 'cut.ribbonLoop': 100 })); // prettier-ignore
+    const longer = example(
+      tailTab(),
+      { schools: { closure: 'ribbon' } },
+      workshopWith({ 'cut.ribbonLoop': 100 }),
+    );
     expect(longer.plan.cut.notions.find((n) => n.notion === 'ribbon')?.amount).to.be.closeTo(0.22, 1e-9);
   });
   it('a zip is longer than its window, and tape goes along the sides that are taped', () => {
@@ -106,7 +122,10 @@ describe('what an item takes beside its pieces', () => {
     expect(amount(pouch(), 'paper tape')).to.be.above(1);
     const sprayed = { schools: { hold: 'spray' } };
     const [front] = [pieceOf(tailTab(), 'front')];
-    expect(amount(tailTab(), 'spray adhesive', sprayed)).to.be.closeTo((front.width.cutMm * front.height.cutMm) / 1e6, 1e-9); // prettier-ignore
+    expect(amount(tailTab(), 'spray adhesive', sprayed)).to.be.closeTo(
+      (front.width.cutMm * front.height.cutMm) / 1e6,
+      1e-9,
+    );
   });
   it('free lace joined with buttons takes buttons, whipped it takes none', () => {
     expect(amount(windStar(), 'button', { schools: { assembly: 'buttons' } })).to.equal(2);

@@ -44,7 +44,15 @@ describe('units', () => {
     );
   });
   it('tells a wait as one plans by it: whole minutes, and seconds only near its end', () => {
-    expect([1317, 55, 50, 3, 0, 4000, 36_000].map(formatRoughly)).to.deep.equal(['22 min', '1 min', '50 s', '10 s', '0 s', '1 h 07 min', '10 h']); // prettier-ignore
+    expect([1317, 55, 50, 3, 0, 4000, 36_000].map(formatRoughly)).to.deep.equal([
+      '22 min',
+      '1 min',
+      '50 s',
+      '10 s',
+      '0 s',
+      '1 h 07 min',
+      '10 h',
+    ]);
     expect([700, 120, 119, 5].map(formatWait)).to.deep.equal(['11 minutes', '2 minutes', '1:59', '0:05']);
   });
   it('shows inches as a ruler does, and rounds cut sizes up, never down', () => {
@@ -125,7 +133,13 @@ describe('time', () => {
     expect(speedFactor(4.75, numbers)).to.be.closeTo(0.8, 1e-9);
   });
   it('sews 600 short stitches in a minute at 600', () => {
-    const path = run([{ x: 0, y: 0 }, { x: 1200, y: 0 }], 2); // prettier-ignore
+    const path = run(
+      [
+        { x: 0, y: 0 },
+        { x: 1200, y: 0 },
+      ],
+      2,
+    );
     const { reading } = example(new TapeMaker('T').sew(path).done());
     const { stitches } = reading.blocks[0];
     expect(stitchSeconds(reading.blocks[0], 600, numbers)).to.be.closeTo(stitches / 10, 0.8);
@@ -254,7 +268,9 @@ describe('an order', () => {
       (s) => s.kind === 'needle' && plan.time.steps[s.id].seconds < watch + 10,
     )!;
     if (line.kind !== 'needle') throw new Error('no needle step');
-    expect(freeOf(line, hoopingSeconds(plan.time.steps[line.id], 12), plan.numbers)).to.equal(hoopingSeconds(plan.time.steps[line.id], 12) - watch); // prettier-ignore
+    expect(freeOf(line, hoopingSeconds(plan.time.steps[line.id], 12), plan.numbers)).to.equal(
+      hoopingSeconds(plan.time.steps[line.id], 12) - watch,
+    );
     expect(freeOf({ ...line, attended: true }, 5000, plan.numbers)).to.equal(0);
   });
   it('overlaps hands with the needle only while it needs nobody', () => {

@@ -74,7 +74,14 @@ describe('reading lines', () => {
     ['left', -Math.PI / 2],
   ] as const)
     it(`finds a 62 mm opening on the ${side}`, () => {
-      const open: Path = [{ x: 31, y: -50 }, { x: 50, y: -50 }, { x: 50, y: 50 }, { x: -50, y: 50 }, { x: -50, y: -50 }, { x: -31, y: -50 }]; // prettier-ignore
+      const open: Path = [
+        { x: 31, y: -50 },
+        { x: 50, y: -50 },
+        { x: 50, y: 50 },
+        { x: -50, y: 50 },
+        { x: -50, y: -50 },
+        { x: -31, y: -50 },
+      ];
       const [opening] = one(bean(transform(open, { turn }), 2.8)).openings;
       expect(opening.lengthMm).to.be.closeTo(62, 2);
       expect(opening.side).to.equal(side);
@@ -113,17 +120,39 @@ describe('reading the demo tapes', () => {
     const reading = readAs(pouch());
     expect(reading.stops).to.equal(14);
     expect(reading.blocks.map((b) => b.role.value)).to.deep.equal([
-      'placement', 'tack-down', 'placement', 'tack-down', 'seam', 'tack-down', 'seam', 'tack-down',
-      'seam', 'tack-down', 'quilting', 'tack-down', 'tack-down', 'tack-down', 'final-outline',
-    ]); // prettier-ignore
+      'placement',
+      'tack-down',
+      'placement',
+      'tack-down',
+      'seam',
+      'tack-down',
+      'seam',
+      'tack-down',
+      'seam',
+      'tack-down',
+      'quilting',
+      'tack-down',
+      'tack-down',
+      'tack-down',
+      'final-outline',
+    ]);
     const [opening] = reading.blocks[14].openings;
     expect(opening.side).to.equal('bottom');
     expect(opening.lengthMm).to.be.closeTo(70, 2);
   });
   it('a crew patch: blank, two pieces, their covers, the design, the border', () => {
     expect(readAs(crewPatch()).blocks.map((b) => b.role.value)).to.deep.equal([
-      'placement', 'tack-down', 'placement', 'tack-down', 'placement', 'tack-down', 'cover', 'cover', 'decoration', 'cover',
-    ]); // prettier-ignore
+      'placement',
+      'tack-down',
+      'placement',
+      'tack-down',
+      'placement',
+      'tack-down',
+      'cover',
+      'cover',
+      'decoration',
+      'cover',
+    ]);
   });
   it('a felt tab: markers where the snaps go, and a last line around it all', () => {
     expect(readAs(tailTab()).blocks.map((b) => b.role.value)).to.deep.equal([

@@ -34,12 +34,18 @@ describe('a rehearsal', () => {
   });
   it('says of the zip that stays closed what the plan check says', () => {
     const { questions } = of(pouch());
-    const open = questions.flatMap((q) => q.answers).find((a) => !a.right && /cannot be turned|turn/i.test(a.because) && /zip/i.test(a.because)); // prettier-ignore
+    const open = questions
+      .flatMap((q) => q.answers)
+      .find((a) => !a.right && /cannot be turned|turn/i.test(a.because) && /zip/i.test(a.because));
     expect(open?.because).to.match(/zip/i);
   });
   it('says what would have been right without repeating itself', () => {
-    expect(notYetSaid('It holds the layers. Nothing can be moved later.', 'Stop: it holds the layers.')).to.equal('It holds the layers. Nothing can be moved later.'); // prettier-ignore
-    expect(notYetSaid('It holds the layers. Nothing can be moved later.', 'That is early. It holds the layers.')).to.equal('Nothing can be moved later.'); // prettier-ignore
+    expect(
+      notYetSaid('It holds the layers. Nothing can be moved later.', 'Stop: it holds the layers.'),
+    ).to.equal('It holds the layers. Nothing can be moved later.');
+    expect(
+      notYetSaid('It holds the layers. Nothing can be moved later.', 'That is early. It holds the layers.'),
+    ).to.equal('Nothing can be moved later.');
     expect(notYetSaid('It is 3.5 mm. So.', 'It is 3.5 mm. So.')).to.equal('');
   });
   it('is the same for the same seed, and mixes the answers', () => {

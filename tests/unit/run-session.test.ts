@@ -16,7 +16,10 @@ const { build, bytes, plan } = example(tailTab(), { order: { quantity: 4, repeat
 async function begin() {
   const store = new Store(new JoltDb(`session-${n++}`));
   await store.addBuild(build, [{ id: build.tapeId, bytes }]);
-  await store.log.start(newRun(build, plan, newWorkshop(), { id: 'r', now: Date.now(), madeBefore: 0 }), { type: 'started', at: Date.now() }); // prettier-ignore
+  await store.log.start(newRun(build, plan, newWorkshop(), { id: 'r', now: Date.now(), madeBefore: 0 }), {
+    type: 'started',
+    at: Date.now(),
+  });
   const told: { problem: Problem; again?: () => void }[] = [];
   const disk: { held: Promise<unknown> | null; fails: boolean; let: () => void } = {
     held: null,

@@ -31,8 +31,19 @@ describe('technique from the tape alone', () => {
     const square = (x: number) => closePath(rectangle({ x, y: 0 }, 14, 14));
     for (const sails of [1, 3]) {
       const edge = closePath(rectangle({ x: 0, y: 0 }, 80, 40, 6));
-      const maker = new TapeMaker('P').sew(run(edge)).stop().sew(run(closePath(rectangle({ x: 0, y: 0 }, 79, 39, 6)))).stop(); // prettier-ignore
-      for (let k = 0; k < sails; k++) maker.sew(run(square(k * 24 - 24))).stop().sew(zigzag(square(k * 24 - 24), 1.6, 2)).stop().sew(satin(square(k * 24 - 24), 3)).stop(); // prettier-ignore
+      const maker = new TapeMaker('P')
+        .sew(run(edge))
+        .stop()
+        .sew(run(closePath(rectangle({ x: 0, y: 0 }, 79, 39, 6))))
+        .stop();
+      for (let k = 0; k < sails; k++)
+        maker
+          .sew(run(square(k * 24 - 24)))
+          .stop()
+          .sew(zigzag(square(k * 24 - 24), 1.6, 2))
+          .stop()
+          .sew(satin(square(k * 24 - 24), 3))
+          .stop();
       const { plan } = example(maker.sew(satin(edge, 4)).done());
       expect(plan.score.technique).to.equal('film-patch');
       expect(plan.score.pieces.filter((p) => p.id.startsWith('applique'))).to.have.length(sails);
@@ -44,7 +55,13 @@ describe('technique from the tape alone', () => {
     const field = rectangle({ x: 0, y: 0 }, 100, 100, 6);
     let seed = 5;
     const random = () => (seed = (seed * 16807) % 2147483647) / 2147483647;
-    const tape = new TapeMaker('MAT').sew(run(closePath(field))).stop().sew(zigzag(closePath(field), 2.5, 2.2)).stop().sew(meander(rectangle({ x: 0, y: 0 }, 90, 90), 5, random)).done(); // prettier-ignore
+    const tape = new TapeMaker('MAT')
+      .sew(run(closePath(field)))
+      .stop()
+      .sew(zigzag(closePath(field), 2.5, 2.2))
+      .stop()
+      .sew(meander(rectangle({ x: 0, y: 0 }, 90, 90), 5, random))
+      .done();
     const { plan } = example(tape);
     expect(plan.score.technique).to.equal('as-read');
     expect(titles(plan.score)).to.include('Lay piece 1').and.to.include('Quilting');

@@ -19,9 +19,24 @@ const stops = (text: string) => {
 
 describe('stops typed from a sheet', () => {
   it('takes a line as makers write it, in minutes or in stitches', () => {
-    expect(stops('1 placement white 0:40')[0]).to.deep.equal({ title: 'placement', role: 'placement', thread: 'white', seconds: 40, stitches: null }); // prettier-ignore
-    expect(stops('2. Tack-down, navy blue, 350 st')[0]).to.deep.include({ role: 'tack-down', thread: 'navy blue', stitches: 350 }); // prettier-ignore
-    expect(stops('Stop 3: Satin border - gold - 2,450 stitches')[0]).to.deep.include({ title: 'Satin border', role: 'cover', thread: 'gold', stitches: 2450 }); // prettier-ignore
+    expect(stops('1 placement white 0:40')[0]).to.deep.equal({
+      title: 'placement',
+      role: 'placement',
+      thread: 'white',
+      seconds: 40,
+      stitches: null,
+    });
+    expect(stops('2. Tack-down, navy blue, 350 st')[0]).to.deep.include({
+      role: 'tack-down',
+      thread: 'navy blue',
+      stitches: 350,
+    });
+    expect(stops('Stop 3: Satin border - gold - 2,450 stitches')[0]).to.deep.include({
+      title: 'Satin border',
+      role: 'cover',
+      thread: 'gold',
+      stitches: 2450,
+    });
     expect(stops('4\tStippling\tany white\t12 min')[0]).to.deep.include({ role: 'quilting', seconds: 720 });
     expect(stops('5) final seam 1:02:05')[0]).to.deep.include({ role: 'final-outline', seconds: 3725 });
     expect(stops('Letters, petrol, 90 s')[0]).to.deep.include({
@@ -49,27 +64,43 @@ describe('stops typed from a sheet', () => {
     );
   });
   it('gives the same score as a tape, with the times of the screen, and pieces once a size is known', () => {
-    const typed = stops('1 placement slate 0:40\n2 tack-down slate 0:30\n3 design white 4:00\n4 final line navy 1:10');
+    const typed = stops(
+      '1 placement slate 0:40\n2 tack-down slate 0:30\n3 design white 4:00\n4 final line navy 1:10',
+    );
     const given = { id: 'b', tapeId: 'typed', fileName: 'tab', now: '2026-05-01T08:00:00.000Z' };
     const shop = newWorkshop();
     for (const size of [null, 50]) {
-      const build = { ...proposeTyped({ stops: typed, widthMm: size, heightMm: size && 70 }, shop, given), technique: 'felt-tab' };
+      const build = {
+        ...proposeTyped({ stops: typed, widthMm: size, heightMm: size && 70 }, shop, given),
+        technique: 'felt-tab',
+      };
       const reading = typedReading(typed, size ? { width: 50, height: 70 } : null, 600);
       const plan = planBuild(build, reading, shop);
       expect(plan.time.item.screenSeconds).to.equal(40 + 30 + 240 + 70);
-      expect(plan.score.steps.filter((s) => s.kind === 'needle').map((s) => s.title)).to.deep.equal(['placement', 'tack-down', 'design', 'final line']);
+      expect(plan.score.steps.filter((s) => s.kind === 'needle').map((s) => s.title)).to.deep.equal([
+        'placement',
+        'tack-down',
+        'design',
+        'final line',
+      ]);
       expect(plan.score.steps.some((s) => s.kind === 'hand' && s.action === 'flip-hoop')).to.equal(true);
       const front = plan.cut.pieces.find((p) => p.id === 'front');
       if (size) expect(front?.width.cutMm).to.equal(75);
       else expect(front).to.equal(undefined);
     }
-  }); // prettier-ignore
+  });
 });
 
 describe('a ZIP bundle', () => {
   const tape = writeTape(tailTab());
   it('gives its tapes in order, its sheets, and the names of the rest', () => {
-    const zip = zipSync({ 'set/tab-10.dst': tape, 'set/tab-2.DST': tape, 'set/steps.pdf': strToU8('%PDF'), 'set/.hidden.dst': tape, 'set/run.exe': strToU8('x') }); // prettier-ignore
+    const zip = zipSync({
+      'set/tab-10.dst': tape,
+      'set/tab-2.DST': tape,
+      'set/steps.pdf': strToU8('%PDF'),
+      'set/.hidden.dst': tape,
+      'set/run.exe': strToU8('x'),
+    });
     const bundle = readBundle(zip);
     if (!bundle.ok) throw new Error(bundle.problem.message);
     expect(bundle.value.tapes.map((t) => t.name)).to.deep.equal(['tab-2.DST', 'tab-10.dst']);
@@ -101,30 +132,59 @@ describe('a ZIP bundle', () => {
     expect(code(bomb)).to.equal('zip-bomb');
   });
   it('never throws, whatever is dropped', () => {
-    fc.assert(fc.property(fc.uint8Array({ maxLength: 400 }), (bytes) => void readBundle(Uint8Array.from([0x50, 0x4b, 3, 4, ...bytes])))); // prettier-ignore
+    fc.assert(
+      fc.property(
+        fc.uint8Array({ maxLength: 400 }),
+        (bytes) => void readBundle(Uint8Array.from([0x50, 0x4b, 3, 4, ...bytes])),
+      ),
+    );
   });
 });
 
 describe('thread', () => {
   it('takes 1.15 of the way above and 0.40 below, and 1.5 and 1.0 of the thickness a stitch', () => {
-    const tape = new TapeMaker('T').sew(run([{ x: 0, y: 0 }, { x: 1000, y: 0 }], 4)).done(); // prettier-ignore
+    const tape = new TapeMaker('T')
+      .sew(
+        run(
+          [
+            { x: 0, y: 0 },
+            { x: 1000, y: 0 },
+          ],
+          4,
+        ),
+      )
+      .done();
     const { plan, reading } = example(tape, { technique: 'panel' });
     const block = reading.blocks[0];
     // Cotton and cut-away: 0.25 + 0.20 mm.
     const tails = 0.1;
-    expect(plan.thread.topM).to.be.closeTo((1.15 * block.sewnLengthMm + 1.5 * 0.45 * block.stitches) / 1000 + tails, 0.001); // prettier-ignore
-    expect(plan.thread.bobbinM).to.be.closeTo((0.4 * block.sewnLengthMm + 0.45 * block.stitches) / 1000 + tails, 0.001); // prettier-ignore
+    expect(plan.thread.topM).to.be.closeTo(
+      (1.15 * block.sewnLengthMm + 1.5 * 0.45 * block.stitches) / 1000 + tails,
+      0.001,
+    );
+    expect(plan.thread.bobbinM).to.be.closeTo(
+      (0.4 * block.sewnLengthMm + 0.45 * block.stitches) / 1000 + tails,
+      0.001,
+    );
     // About 5.5 m above and 2.2 m below for 1,000 stitches of 4 mm.
     expect(((plan.thread.topM - tails) / block.stitches) * 1000).to.be.closeTo(5.3, 0.4);
   });
   it('changes the bobbin before the border, not inside it, and never lets one run out where it shows', () => {
     const square = rectangle({ x: 0, y: 0 }, 60, 60);
-    const tape = new TapeMaker('T').sew(...tatami(square, 0.4, 4)).stop().sew(satin(closePath(square), 4, 0.4)).done(); // prettier-ignore
+    const tape = new TapeMaker('T')
+      .sew(...tatami(square, 0.4, 4))
+      .stop()
+      .sew(satin(closePath(square), 4, 0.4))
+      .done();
     const shop = workshopWith({ 'thread.bobbinHome': 10, 'thread.bobbinKeep': 35 });
     const { plan, reading, build } = example(tape, { technique: 'as-read' }, shop);
     fc.assert(
       fc.property(fc.double({ min: 0, max: 6.5, noNaN: true }), (startM) => {
-        const { swaps, steps } = planThread(plan.score, reading, build, { machine: plan.machine, numbers: plan.numbers, startM }); // prettier-ignore
+        const { swaps, steps } = planThread(plan.score, reading, build, {
+          machine: plan.machine,
+          numbers: plan.numbers,
+          startM,
+        });
         const inFill = steps.n0.bobbinM;
         // What is left after the fill, changed within it where nothing shows.
         const left = inFill <= startM ? startM - inFill : 6.5 - ((inFill - startM) % 6.5);
@@ -141,7 +201,16 @@ describe('thread', () => {
         fc.integer({ min: 1, max: 40 }),
         fc.double({ min: 0, max: 30, noNaN: true }),
         (items, startM) => {
-          const { swaps, bobbinM, bobbinHoldsM: holds } = planThread(plan.score, reading, build, { machine: plan.machine, numbers: plan.numbers, items, startM }); // prettier-ignore
+          const {
+            swaps,
+            bobbinM,
+            bobbinHoldsM: holds,
+          } = planThread(plan.score, reading, build, {
+            machine: plan.machine,
+            numbers: plan.numbers,
+            items,
+            startM,
+          });
           expect(bobbinM, 'of one item').to.equal(needs);
           let left = startM;
           for (let item = 0; item < items; item++) {

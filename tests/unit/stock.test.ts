@@ -2,18 +2,42 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { solveLayout, type LayoutPiece } from '$lib/core/nesting';
 import { asLayoutStock } from '$lib/core/cut';
-import { applyChanges, cutAlready, isUseful, planBases, reversed, takeLayout, usesOf, type Movement } from '$lib/core/stock'; // prettier-ignore
+import {
+  applyChanges,
+  cutAlready,
+  isUseful,
+  planBases,
+  reversed,
+  takeLayout,
+  usesOf,
+  type Movement,
+} from '$lib/core/stock';
 import type { StockItem } from '$lib/core/workshop';
 import { demoStock } from '$lib/demo/stock';
 
-const item = (change: Partial<StockItem>): StockItem => ({ ...demoStock[0], id: 'item', form: 'sheet', widthMm: 300, heightMm: 200, quantity: 4, cost: 8, ...change }); // prettier-ignore
+const item = (change: Partial<StockItem>): StockItem => ({
+  ...demoStock[0],
+  id: 'item',
+  form: 'sheet',
+  widthMm: 300,
+  heightMm: 200,
+  quantity: 4,
+  cost: 8,
+  ...change,
+});
 const lay = (pieces: LayoutPiece[], stock: StockItem[]) => {
   let left = 12;
-  return solveLayout(pieces, asLayoutStock(stock), { edgeToEdge: true, gapMm: 0, seed: 1, mayContinue: () => left-- > 0 }); // prettier-ignore
+  return solveLayout(pieces, asLayoutStock(stock), {
+    edgeToEdge: true,
+    gapMm: 0,
+    seed: 1,
+    mayContinue: () => left-- > 0,
+  });
 };
 let serial = 0;
 const options = { edgeToEdge: true, uses: [], leastMm: 80, newId: () => `new-${serial++}` };
-const area = (stock: readonly StockItem[]) => stock.reduce((sum, s) => sum + s.widthMm * s.heightMm * s.quantity, 0); // prettier-ignore
+const area = (stock: readonly StockItem[]) =>
+  stock.reduce((sum, s) => sum + s.widthMm * s.heightMm * s.quantity, 0);
 
 describe('taking a layout into use', () => {
   const pieces: LayoutPiece[] = [{ id: 'a', widthMm: 150, heightMm: 120, quantity: 2, mayTurn: false }];
@@ -38,7 +62,10 @@ describe('taking a layout into use', () => {
   it('begins one of several rolls alike, which lies by itself from then on', () => {
     const stock = [item({ form: 'roll', heightMm: 1200, quantity: 3, cost: 10 })];
     const after = applyChanges(stock, takeLayout(lay(pieces, stock), stock, { ...options, leastMm: 500 }));
-    expect(after.ok && after.value.map((s) => [s.quantity, s.heightMm])).to.have.deep.members([[2, 1200], [1, 1080]]); // prettier-ignore
+    expect(after.ok && after.value.map((s) => [s.quantity, s.heightMm])).to.have.deep.members([
+      [2, 1200],
+      [1, 1080],
+    ]);
   });
   it('refuses as a whole what is no longer there', () => {
     const stock = [item({ quantity: 1 })];
@@ -50,21 +77,45 @@ describe('taking a layout into use', () => {
   });
   it('taken back, leaves the shelf as it was; and never more cloth than there was', () => {
     const anyStock = fc.array(
-      fc.record({ w: fc.integer({ min: 120, max: 600 }), h: fc.integer({ min: 120, max: 900 }), n: fc.integer({ min: 1, max: 4 }), form: fc.constantFrom('sheet' as const, 'roll' as const, 'bolt' as const) }),
+      fc.record({
+        w: fc.integer({ min: 120, max: 600 }),
+        h: fc.integer({ min: 120, max: 900 }),
+        n: fc.integer({ min: 1, max: 4 }),
+        form: fc.constantFrom('sheet' as const, 'roll' as const, 'bolt' as const),
+      }),
       { minLength: 1, maxLength: 3 },
-    ); // prettier-ignore
-    const anyPieces = fc.array(fc.record({ w: fc.integer({ min: 20, max: 400 }), h: fc.integer({ min: 20, max: 300 }), n: fc.integer({ min: 1, max: 5 }) }), { minLength: 1, maxLength: 4 }); // prettier-ignore
+    );
+    const anyPieces = fc.array(
+      fc.record({
+        w: fc.integer({ min: 20, max: 400 }),
+        h: fc.integer({ min: 20, max: 300 }),
+        n: fc.integer({ min: 1, max: 5 }),
+      }),
+      { minLength: 1, maxLength: 4 },
+    );
     fc.assert(
       fc.property(anyStock, anyPieces, fc.boolean(), (kinds, wanted, edgeToEdge) => {
-        const stock = kinds.map(({ w, h, n, form }, i) => item({ id: `s${i}`, widthMm: w, heightMm: h, quantity: n, form })); // prettier-ignore
-        const layout = lay(wanted.map(({ w, h, n }, i) => ({ id: `p${i}`, widthMm: w, heightMm: h, quantity: n, mayTurn: true })), stock); // prettier-ignore
+        const stock = kinds.map(({ w, h, n, form }, i) =>
+          item({ id: `s${i}`, widthMm: w, heightMm: h, quantity: n, form }),
+        );
+        const layout = lay(
+          wanted.map(({ w, h, n }, i) => ({
+            id: `p${i}`,
+            widthMm: w,
+            heightMm: h,
+            quantity: n,
+            mayTurn: true,
+          })),
+          stock,
+        );
         const changes = takeLayout(layout, stock, { ...options, edgeToEdge });
         const after = applyChanges(stock, changes);
         if (!after.ok) throw new Error(after.problem.message);
         expect(area(after.value)).to.be.at.most(area(stock) - layout.usedAreaMm2 + 1);
         const back = applyChanges(after.value, reversed(changes));
         if (!back.ok) throw new Error(back.problem.message);
-        const told = (list: readonly StockItem[]) => list.map((s) => [s.id, s.quantity, Math.round(s.heightMm), s.widthMm]).sort(); // prettier-ignore
+        const told = (list: readonly StockItem[]) =>
+          list.map((s) => [s.id, s.quantity, Math.round(s.heightMm), s.widthMm]).sort();
         expect(told(back.value)).to.deep.equal(told(stock));
       }),
       { numRuns: 60 },
@@ -74,7 +125,14 @@ describe('taking a layout into use', () => {
 
 describe('what is worth keeping', () => {
   it('is what some piece or hoop of the maker could use, either way round', () => {
-    const uses = usesOf('tear-away', [{ material: 'cotton', widthMm: 50, heightMm: 50 }], [{ widthMm: 190, heightMm: 190 }, { widthMm: 220, heightMm: 270 }]); // prettier-ignore
+    const uses = usesOf(
+      'tear-away',
+      [{ material: 'cotton', widthMm: 50, heightMm: 50 }],
+      [
+        { widthMm: 190, heightMm: 190 },
+        { widthMm: 220, heightMm: 270 },
+      ],
+    );
     expect(uses).to.have.length(2);
     expect(isUseful({ widthMm: 270, heightMm: 200 }, uses, 80)).to.equal(true);
     expect(isUseful({ widthMm: 2000, heightMm: 180 }, uses, 80)).to.equal(false);
@@ -83,7 +141,17 @@ describe('what is worth keeping', () => {
 });
 
 describe('pieces that lie cut already', () => {
-  const movement = (change: Partial<Movement>): Movement => ({ id: 'm', at: 100, kind: 'cut', what: '', layoutId: 'l', changes: [], pieces: [{ id: 'tab:front', quantity: 3 }], undone: false, ...change }); // prettier-ignore
+  const movement = (change: Partial<Movement>): Movement => ({
+    id: 'm',
+    at: 100,
+    kind: 'cut',
+    what: '',
+    layoutId: 'l',
+    changes: [],
+    pieces: [{ id: 'tab:front', quantity: 3 }],
+    undone: false,
+    ...change,
+  });
   it('are not asked for again, until they were put back or belong to an order that is done', () => {
     expect(cutAlready([movement({}), movement({ at: 200 })], {})).to.deep.equal({ 'tab:front': 6 });
     expect(cutAlready([movement({ undone: true })], {})).to.deep.equal({});
@@ -92,10 +160,29 @@ describe('pieces that lie cut already', () => {
 });
 
 describe('bases off the rolls', () => {
-  const wide = item({ id: 'wide', name: 'wide', form: 'roll', widthMm: 500, heightMm: 3000, quantity: 1, cost: 9 }); // prettier-ignore
-  const narrow = item({ id: 'narrow', name: 'narrow', form: 'roll', widthMm: 250, heightMm: 3000, quantity: 1, cost: 6 }); // prettier-ignore
+  const wide = item({
+    id: 'wide',
+    name: 'wide',
+    form: 'roll',
+    widthMm: 500,
+    heightMm: 3000,
+    quantity: 1,
+    cost: 9,
+  });
+  const narrow = item({
+    id: 'narrow',
+    name: 'narrow',
+    form: 'roll',
+    widthMm: 250,
+    heightMm: 3000,
+    quantity: 1,
+    cost: 6,
+  });
   const needs = [{ name: 'base', widthMm: 220, heightMm: 270, quantity: 3 }];
-  const hoops = [{ name: 'small', widthMm: 190, heightMm: 190 }, { name: 'middle', widthMm: 220, heightMm: 300 }]; // prettier-ignore
+  const hoops = [
+    { name: 'small', widthMm: 190, heightMm: 190 },
+    { name: 'middle', widthMm: 220, heightMm: 300 },
+  ];
 
   it('lie across or along, whichever takes less, and the rolls stand in order of cost', () => {
     const [first, second] = planBases(needs, [wide, narrow], hoops, 0);

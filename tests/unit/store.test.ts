@@ -103,7 +103,11 @@ describe('store', () => {
       ...over,
       { type: 'reopened', at: 11 },
     ]);
-    await store.log.add({ ...run, id: 'at last', items: 3, createdAt: 26 }, [...over, { type: 'reopened', at: 11 }, { type: 'finished', at: 12 }]); // prettier-ignore
+    await store.log.add({ ...run, id: 'at last', items: 3, createdAt: 26 }, [
+      ...over,
+      { type: 'reopened', at: 11 },
+      { type: 'finished', at: 12 },
+    ]);
     await store.log.add({ ...run, id: 'other', buildId: 'other', items: 9, createdAt: 40 }, over);
     expect(await store.log.madeOf(run.buildId)).to.equal(8);
     expect(await store.log.lastBegun(run.buildId)).to.equal(30);
@@ -113,7 +117,17 @@ describe('store', () => {
   it('opens what a version before kept, and finds it by what is new', async () => {
     const name = `test-${n++}`;
     const before = new Dexie(name);
-    before.version(4).stores({ builds: 'id, changedAt, tapeId', tapes: 'id', runs: 'id, buildId, createdAt', events: '[runId+n], runId', settings: 'key', documents: 'id', movements: 'id, at, layoutId', photos: 'id, runId', pulses: 'runId' }); // prettier-ignore
+    before.version(4).stores({
+      builds: 'id, changedAt, tapeId',
+      tapes: 'id',
+      runs: 'id, buildId, createdAt',
+      events: '[runId+n], runId',
+      settings: 'key',
+      documents: 'id',
+      movements: 'id, at, layoutId',
+      photos: 'id, runId',
+      pulses: 'runId',
+    });
     await before.table('runs').put({ ...run, id: 'old' });
     await before.table('events').bulkPut([
       { runId: 'old', n: 0, event: { type: 'started', at: 5 } },
@@ -194,7 +208,12 @@ describe('store', () => {
     expect(merged.value.conflicts).to.deep.equal([
       { path: ['notes'], mine: 'dark felt', theirs: 'pale felt' },
     ]);
-    expect(await one.build(build.id)).to.deep.include({ name: 'Tab', needle: 'sharp', notes: 'pale felt', changedAt: '2026-05-01T10:00:02.000Z' }); // prettier-ignore
+    expect(await one.build(build.id)).to.deep.include({
+      name: 'Tab',
+      needle: 'sharp',
+      notes: 'pale felt',
+      changedAt: '2026-05-01T10:00:02.000Z',
+    });
 
     const shop = newWorkshop();
     await one.changeWorkshop(shop, { ...shop, name: 'Tern & Tide' });
@@ -213,10 +232,31 @@ describe('store', () => {
   it('a layout leaves the shelf only once, whichever tab takes it', async () => {
     const db = fresh();
     const [one, other] = [new Store(db), new Store(db)];
-    const felt = { id: 'felt', name: 'Felt', material: 'felt', form: 'sheet', colour: '#aabbcc', widthMm: 300, heightMm: 200, quantity: 3, directional: false, prewashed: false, cost: 0 } as const; // prettier-ignore
+    const felt = {
+      id: 'felt',
+      name: 'Felt',
+      material: 'felt',
+      form: 'sheet',
+      colour: '#aabbcc',
+      widthMm: 300,
+      heightMm: 200,
+      quantity: 3,
+      directional: false,
+      prewashed: false,
+      cost: 0,
+    } as const;
     await one.saveWorkshop({ ...newWorkshop(), stock: [felt] });
     const take = (s: Store, id: string) =>
-      s.moveStock({ id, at: 9, kind: 'cut', what: 'Felt', layoutId: 'l1', changes: [{ item: felt, by: 'count', amount: -1 }], pieces: [], undone: false }); // prettier-ignore
+      s.moveStock({
+        id,
+        at: 9,
+        kind: 'cut',
+        what: 'Felt',
+        layoutId: 'l1',
+        changes: [{ item: felt, by: 'count', amount: -1 }],
+        pieces: [],
+        undone: false,
+      });
     expect((await take(one, 'm1')).ok).to.equal(true);
     const twice = await take(other, 'm2');
     expect(twice.ok ? '' : twice.problem.code).to.equal('layout-taken');

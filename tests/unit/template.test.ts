@@ -1,7 +1,16 @@
 import { expect } from 'chai';
 import { inflateSync } from 'node:zlib';
 import { PAPERS, templatesPdf, tilesOf, type Paper } from '$lib/core/pdf';
-import { CHECK_BAR_MM, pieceShape, pieceTemplate, quarterTurned, sheetTemplate, templateSvg, type PieceShape, type TemplateDrawing } from '$lib/core/template'; // prettier-ignore
+import {
+  CHECK_BAR_MM,
+  pieceShape,
+  pieceTemplate,
+  quarterTurned,
+  sheetTemplate,
+  templateSvg,
+  type PieceShape,
+  type TemplateDrawing,
+} from '$lib/core/template';
 import { bib, gullPennant } from '$lib/demo';
 import { example, workshopWith } from '../support/examples';
 
@@ -26,12 +35,19 @@ function svgPaths(svg: string, kind: string): number[][][] {
 /** Pages of a PDF: size in mm, and every stroked path in mm on the page. */
 function pdfPages(bytes: Uint8Array) {
   const raw = Buffer.from(bytes).toString('latin1');
-  const sizes = [...raw.matchAll(/\/MediaBox \[ 0 0 ([\d.]+) ([\d.]+) \]/g)].map(([, w, h]) => [Number(w) / PT_PER_MM, Number(h) / PT_PER_MM]); // prettier-ignore
+  const sizes = [...raw.matchAll(/\/MediaBox \[ 0 0 ([\d.]+) ([\d.]+) \]/g)].map(([, w, h]) => [
+    Number(w) / PT_PER_MM,
+    Number(h) / PT_PER_MM,
+  ]);
   const contents: string[] = [];
   for (const match of raw.matchAll(/\/Length (\d+)[^>]*>>\s*stream\r?\n/g)) {
     const from = (match.index ?? 0) + match[0].length;
     const body = Buffer.from(raw.slice(from, from + Number(match[1])), 'latin1');
-    contents.push(/FlateDecode/.test(match[0]) || body[0] === 0x78 ? inflateSync(body).toString('latin1') : body.toString('latin1')); // prettier-ignore
+    contents.push(
+      /FlateDecode/.test(match[0]) || body[0] === 0x78
+        ? inflateSync(body).toString('latin1')
+        : body.toString('latin1'),
+    );
   }
   const paths = contents
     .map((text) =>
@@ -44,13 +60,17 @@ function pdfPages(bytes: Uint8Array) {
           ]),
         )
         .filter((p) => p.length),
-    ) // prettier-ignore
+    )
     .filter((p) => p.length);
   return { sizes, paths };
 }
 
 const shapeOf = (offsetMm: number, mirrored = false): { shape: PieceShape; drawing: TemplateDrawing } => {
-  const { plan } = example(gullPennant(), { schools: { cut: 'pre-cut' } }, workshopWith({ 'cut.preCutOffset': offsetMm })); // prettier-ignore
+  const { plan } = example(
+    gullPennant(),
+    { schools: { cut: 'pre-cut' } },
+    workshopWith({ 'cut.preCutOffset': offsetMm }),
+  );
   const piece = plan.cut.pieces.find((p) => p.preCut)!;
   const shape = pieceShape({ ...piece, mirrored }, plan.design.reading, plan.numbers);
   return { shape, drawing: pieceTemplate(shape, 'Gull pennant', '') };
@@ -78,7 +98,8 @@ describe('templates as SVG, measured', () => {
   it('are mirrored for cutting from the fused side: left and right change over, nothing else', () => {
     const [front, back] = [shapeOf(0).shape, shapeOf(0, true).shape];
     expect([front.mirrored, back.mirrored]).to.deep.equal([false, true]);
-    const xs = (s: PieceShape, flip: boolean) => s.outlines[0].map((p) => [flip ? s.widthMm - p.x : p.x, p.y].map((v) => v.toFixed(3)).join()).sort(); // prettier-ignore
+    const xs = (s: PieceShape, flip: boolean) =>
+      s.outlines[0].map((p) => [flip ? s.widthMm - p.x : p.x, p.y].map((v) => v.toFixed(3)).join()).sort();
     expect(xs(back, true)).to.deep.equal(xs(front, false));
     expect(xs(back, false)).to.not.deep.equal(xs(front, false));
   });
@@ -133,7 +154,9 @@ describe('templates as PDF, measured', () => {
       const wanted = extentOf(cut.map((p) => [p.x, p.y]));
       for (const page of paths) {
         const found = page.map(extentOf);
-        const same = found.some((e) => Math.abs(e.width - wanted.width) < 0.02 && Math.abs(e.height - wanted.height) < 0.02); // prettier-ignore
+        const same = found.some(
+          (e) => Math.abs(e.width - wanted.width) < 0.02 && Math.abs(e.height - wanted.height) < 0.02,
+        );
         expect(same, 'outline at true size').to.equal(true);
         expect(found.some((e) => Math.abs(e.width - CHECK_BAR_MM) < 0.02 && e.height < 0.01)).to.equal(true);
       }

@@ -71,7 +71,12 @@ describe('where time comes from', () => {
       ...workshop,
       machines: workshop.machines.map((m) => ({ ...m, speedShare: 0.8 })),
     });
-    const stitching = (list: BuildPlan[]) => list.map((p) => Object.values(p.time.steps).flatMap((t) => t.terms.filter((x) => !x.number)).reduce((s, t) => s + t.seconds, 0)); // prettier-ignore
+    const stitching = (list: BuildPlan[]) =>
+      list.map((p) =>
+        Object.values(p.time.steps)
+          .flatMap((t) => t.terms.filter((x) => !x.number))
+          .reduce((s, t) => s + t.seconds, 0),
+      );
     const own = plans.map((p) => p.score.steps.some((s) => s.kind === 'hand' && s.ownSeconds !== null));
     stitching(slow).forEach((seconds, i) => {
       if (!own[i]) expect(seconds / stitching(plans)[i], known[i].build.name).to.be.closeTo(1 / 0.8, 1e-9);
@@ -85,7 +90,8 @@ describe('where time comes from', () => {
       time: { item, steps: times },
       score,
     } of plans) {
-      const of = (kind: string) => score.steps.filter((s) => s.kind === kind).reduce((sum, s) => sum + times[s.id].seconds, 0); // prettier-ignore
+      const of = (kind: string) =>
+        score.steps.filter((s) => s.kind === kind).reduce((sum, s) => sum + times[s.id].seconds, 0);
       expect(item.needleSeconds).to.be.closeTo(of('needle'), 1e-9);
       expect(item.handSeconds).to.be.closeTo(of('hand'), 1e-9);
       expect(item.itemSeconds).to.be.closeTo(item.needleSeconds + item.handSeconds, 1e-9);

@@ -42,8 +42,14 @@ const reduce = (events: RunEvent[], run = record) => reduceRun(events, stepFacts
 /** the run with all steps before this one done, half a minute each */
 const eventsUpTo = (index: number): RunEvent[] => [
   { type: 'started', at: T0 },
-  ...steps.slice(0, index).map(({ id }, i): RunEvent => ({ type: 'done', at: T0 + 30_000 * (i + 1), ms: 30_000, stepId: id, index: i })),
-]; // prettier-ignore
+  ...steps.slice(0, index).map(({ id }, i): RunEvent => ({
+    type: 'done',
+    at: T0 + 30_000 * (i + 1),
+    ms: 30_000,
+    stepId: id,
+    index: i,
+  })),
+];
 const standing = (index: number, run: RunRecord = record) => ({ run, state: reduce(eventsUpTo(index), run) });
 /** what the run is after a way out that took 90 s */
 const after = (at: ReturnType<typeof standing>, way: BareEvent[]) => {
@@ -53,7 +59,11 @@ const after = (at: ReturnType<typeof standing>, way: BareEvent[]) => {
 };
 
 describe('the time of events that are told together', () => {
-  const bare: BareEvent[] = [{ type: 'trouble', stepId: 'x', kind: 'nest', text: '' }, { type: 'needle-changed', stepId: 'x' }, { type: 'went-back', index: 3, stitch: 7 }]; // prettier-ignore
+  const bare: BareEvent[] = [
+    { type: 'trouble', stepId: 'x', kind: 'nest', text: '' },
+    { type: 'needle-changed', stepId: 'x' },
+    { type: 'went-back', index: 3, stitch: 7 },
+  ];
   it('one alone has all the work since the event before it', () => {
     const [event] = timed(bare.slice(0, 1), { at: T0, clock: 9000, before: 2000 }) ?? [];
     expect(event).to.include({ at: T0, ms: 7000 });
@@ -69,21 +79,29 @@ describe('the time of events that are told together', () => {
   it('makes up no time and loses none, however the moments lie', () => {
     const ms = fc.integer({ min: 0, max: 10_000_000 });
     fc.assert(
-      fc.property(fc.integer({ min: 1, max: 3 }), ms, ms, fc.option(ms, { nil: undefined }), (n, before, more, begun) => {
-        const clock = before + more;
-        const trouble = begun === undefined ? undefined : Math.min(begun, clock);
-        const events = timed(bare.slice(0, n), { at: T0, clock, before, begun: trouble }) ?? [];
-        expect(events).to.have.length(n);
-        expect(events.reduce((sum, e) => sum + (e.ms ?? 0), 0)).to.equal(more);
-        for (const e of events) expect(runEventSchema.safeParse(e).success).to.equal(true);
-        for (const [i, e] of events.entries()) if (i) expect(e.at).to.be.at.least(events[i - 1].at);
-      }),
+      fc.property(
+        fc.integer({ min: 1, max: 3 }),
+        ms,
+        ms,
+        fc.option(ms, { nil: undefined }),
+        (n, before, more, begun) => {
+          const clock = before + more;
+          const trouble = begun === undefined ? undefined : Math.min(begun, clock);
+          const events = timed(bare.slice(0, n), { at: T0, clock, before, begun: trouble }) ?? [];
+          expect(events).to.have.length(n);
+          expect(events.reduce((sum, e) => sum + (e.ms ?? 0), 0)).to.equal(more);
+          for (const e of events) expect(runEventSchema.safeParse(e).success).to.equal(true);
+          for (const [i, e] of events.entries()) if (i) expect(e.at).to.be.at.least(events[i - 1].at);
+        },
+      ),
     );
   });
   it('is none when one of them does not fit the log: all or nothing', () => {
-    expect(timed([bare[0], { type: 'went-back', index: 3, stitch: 1.5 }], { at: T0, clock: 2, before: 1 })).to.equal(null);
+    expect(
+      timed([bare[0], { type: 'went-back', index: 3, stitch: 1.5 }], { at: T0, clock: 2, before: 1 }),
+    ).to.equal(null);
   });
-}); // prettier-ignore
+});
 
 describe('trouble', () => {
   it('goes back far enough that old and new thread hold each other, and not beyond the block', () => {
@@ -133,14 +151,20 @@ describe('ways out of trouble', () => {
     expect(state.troubles).to.deep.equal([]);
     // A machine that is followed told it before.
     const told = { ...sewing, state: { ...sewing.state, mending: true } };
-    expect(goingBack(told, troubleFlow('thread-break'), '', 40, 30).map((e) => e.type)).to.deep.equal(['went-back']); // prettier-ignore
+    expect(goingBack(told, troubleFlow('thread-break'), '', 40, 30).map((e) => e.type)).to.deep.equal([
+      'went-back',
+    ]);
   });
   it('an empty bobbin is a full one afterwards; a broken needle a new one', () => {
     const state = after(sewing, goingBack(sewing, troubleFlow('bobbin-out'), ' half a line ', 50, 20));
     expect(state.bobbins[0]).to.include({ stitch: 50, ranOut: true, stepId: steps[needle].id });
     expect(state.troubles[0]).to.include({ kind: 'bobbin-out', text: 'half a line' });
     expect(state.stitch).to.equal(20);
-    expect(goingBack(sewing, troubleFlow('needle-broken'), '', 9, 0).map((e) => e.type)).to.deep.equal(['trouble', 'needle-changed', 'went-back']); // prettier-ignore
+    expect(goingBack(sewing, troubleFlow('needle-broken'), '', 9, 0).map((e) => e.type)).to.deep.equal([
+      'trouble',
+      'needle-changed',
+      'went-back',
+    ]);
   });
   it('a block sewn once more, or from its laying on, leads back to where it went wrong', () => {
     const here = standing(lastSewn + 1);
@@ -155,7 +179,11 @@ describe('ways out of trouble', () => {
     const other = { at: T0, stepId: steps[lastSewn].id, name: 'left from the kite', colour: '#123456' };
     const wrong = { ...here, state: { ...here.state, threads: [other] } };
     const [change, redo] = sewnAgain(wrong, lastSewn, lastSewn, true);
-    expect(change).to.deep.include({ type: 'thread-changed', stepId: steps[lastSewn].id, ...threadAt(record, { threads: [] }, lastSewn) }); // prettier-ignore
+    expect(change).to.deep.include({
+      type: 'thread-changed',
+      stepId: steps[lastSewn].id,
+      ...threadAt(record, { threads: [] }, lastSewn),
+    });
     expect(redo.type).to.equal('redo');
     expect(sewnAgain(here, lastSewn, lastSewn, true).map((e) => e.type)).to.deep.equal(['redo']);
     expect(sewnAgain(wrong, lastSewn, lastSewn).map((e) => e.type)).to.deep.equal(['redo']);
@@ -183,14 +211,25 @@ describe('ways out of trouble', () => {
   it('words of any length and kind are kept as far as the log takes them', () => {
     const kinds = fc.constantFrom<TroubleKind>(...TROUBLES);
     fc.assert(
-      fc.property(kinds, fc.string({ maxLength: 9000 }), fc.nat(5000), fc.nat(5000), (kind, words, stitch, to) => {
-        const flow = troubleFlow(kind);
-        for (const way of [goingBack(sewing, flow, words, stitch, to), againAfter(sewing, flow, words, firstSewn, null), leaving(sewing, flow, words, stitch), judging(sewing, flow, words, 0, 'ruined')])
-          expect(timed(way, { at: T0, clock: 9, before: 1 }), kind).to.have.length(way.length);
-      }),
+      fc.property(
+        kinds,
+        fc.string({ maxLength: 9000 }),
+        fc.nat(5000),
+        fc.nat(5000),
+        (kind, words, stitch, to) => {
+          const flow = troubleFlow(kind);
+          for (const way of [
+            goingBack(sewing, flow, words, stitch, to),
+            againAfter(sewing, flow, words, firstSewn, null),
+            leaving(sewing, flow, words, stitch),
+            judging(sewing, flow, words, 0, 'ruined'),
+          ])
+            expect(timed(way, { at: T0, clock: 9, before: 1 }), kind).to.have.length(way.length);
+        },
+      ),
       { numRuns: 60 },
     );
-  }); // prettier-ignore
+  });
 });
 
 describe('sewing a block again', () => {
@@ -201,7 +240,9 @@ describe('sewing a block again', () => {
     for (const { index, step, lay } of laid) {
       const hand = steps[lay!];
       expect(lay).to.be.below(index);
-      expect(hand.kind === 'hand' && hand.action === 'lay' && hand.pieces.some((p) => step.holds.includes(p))).to.equal(true); // prettier-ignore
+      expect(
+        hand.kind === 'hand' && hand.action === 'lay' && hand.pieces.some((p) => step.holds.includes(p)),
+      ).to.equal(true);
     }
     // Quilting holds nothing that was laid for it.
     const [line] = redoable(record, steps.length).slice(-1);
@@ -213,7 +254,12 @@ describe('sewing a block again', () => {
     expect(redoable(record, unhoop)).to.have.length(sewnSteps(record).length);
     expect(redoable(record, unhoop + 1)).to.deep.equal([]);
     // A second hooping after it: only what is sewn there.
-    const twice: Pick<RunRecord, 'score'> = { score: { ...record.score, steps: [...steps.slice(0, unhoop + 1), ...steps.map((s) => ({ ...s, id: `second ${s.id}` }))] } }; // prettier-ignore
+    const twice: Pick<RunRecord, 'score'> = {
+      score: {
+        ...record.score,
+        steps: [...steps.slice(0, unhoop + 1), ...steps.map((s) => ({ ...s, id: `second ${s.id}` }))],
+      },
+    };
     const late = redoable(twice, unhoop + 1 + unhoop).map((r) => r.step.id);
     expect(late).to.have.length(sewnSteps(record).length);
     expect(late.every((id) => id.startsWith('second'))).to.equal(true);

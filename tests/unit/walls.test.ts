@@ -27,7 +27,12 @@ describe('a queue of writes', () => {
     const last = queue.add(write('last', 0));
     expect(isWriting()).to.equal(true);
     const [a, b, c, d] = await Promise.allSettled([first, failed, thrown, last]);
-    expect([a.status, b.status, c.status, d.status]).to.deep.equal(['fulfilled', 'rejected', 'rejected', 'fulfilled']); // prettier-ignore
+    expect([a.status, b.status, c.status, d.status]).to.deep.equal([
+      'fulfilled',
+      'rejected',
+      'rejected',
+      'fulfilled',
+    ]);
     expect(done).to.deep.equal(['first', 'last']);
     await queue.settled();
     expect(isWriting()).to.equal(false);
@@ -39,8 +44,12 @@ describe('lists that are shown', () => {
     const linter = new Linter();
     const config = [
       ...svelte.configs.base,
-      { files: ['**/*.svelte'], plugins: { jolt: { rules: { 'each-key-is-an-id': eachKeyIsAnId } } }, rules: { 'jolt/each-key-is-an-id': 'error' as const } },
-    ] as Linter.Config[]; // prettier-ignore
+      {
+        files: ['**/*.svelte'],
+        plugins: { jolt: { rules: { 'each-key-is-an-id': eachKeyIsAnId } } },
+        rules: { 'jolt/each-key-is-an-id': 'error' as const },
+      },
+    ] as Linter.Config[];
     const faults = (code: string) =>
       linter.verify(code, config, 'a.svelte').filter((m) => m.ruleId === 'jolt/each-key-is-an-id').length;
     for (const key of ['p.id', 'p.key', 'i', 'p.piece.id'])
@@ -63,7 +72,15 @@ describe('lists that are shown', () => {
 
   it('of steps: one put in twice under one id is told, not shown twice', () => {
     const { build, reading } = example(tailTab());
-    const put = { kind: 'insert', stepId: 'own:1', before: null, title: 'Look', text: '', side: 'front', seconds: 5 } as const; // prettier-ignore
+    const put = {
+      kind: 'insert',
+      stepId: 'own:1',
+      before: null,
+      title: 'Look',
+      text: '',
+      side: 'front',
+      seconds: 5,
+    } as const;
     const { score } = planBuild({ ...build, edits: [put, put] }, reading, newWorkshop());
     expect(score.steps.filter((s) => s.id === 'own:1')).to.have.length(1);
     expect(score.stale).to.deep.equal(['Step put in: a step of this id is in the score already.']);
@@ -87,7 +104,6 @@ describe('pictures', () => {
       cut: jpeg().slice(0, -2),
       empty: new Uint8Array(),
     }))
-      // prettier-ignore
       expect(isPlainJpeg(bytes), what).to.equal(false);
   });
 });

@@ -47,7 +47,18 @@ describe('schools', () => {
 
   it('every school of every technique gives a whole score, different from the default', () => {
     const set = labelledSet();
-    for (const family of ['applique', 'filmPatch', 'pilePatch', 'turned', 'feltTab', 'lace', 'cutwork', 'quiltedFlat', 'plainDesign', 'zipPouch']) {
+    for (const family of [
+      'applique',
+      'filmPatch',
+      'pilePatch',
+      'turned',
+      'feltTab',
+      'lace',
+      'cutwork',
+      'quiltedFlat',
+      'plainDesign',
+      'zipPouch',
+    ]) {
       const { tape } = set.find((d) => d.family === family && d.half === 'tuning')!;
       const plain = example(tape);
       for (const { key, schools } of techniqueById(plain.build.technique).choices ?? [])
@@ -59,11 +70,14 @@ describe('schools', () => {
           const { added, removed, reworded, pieces } = scoreChanges(plain.plan.score, plan.score);
           const changed = added.length + removed.length + reworded.length + pieces.length;
           const hoops = plan.score.steps.map((s) => (s.kind === 'hand' ? s.hoop : ''));
-          const samePlace = JSON.stringify(hoops) === JSON.stringify(plain.plan.score.steps.map((s) => (s.kind === 'hand' ? s.hoop : '')));
-          if (i > 0 && ownsSomething(plain.build.technique, `${key}:${school.key}`, plan.score)) expect(changed > 0 || !samePlace, `${family} ${key}:${school.key}`).to.equal(true);
+          const samePlace =
+            JSON.stringify(hoops) ===
+            JSON.stringify(plain.plan.score.steps.map((s) => (s.kind === 'hand' ? s.hoop : '')));
+          if (i > 0 && ownsSomething(plain.build.technique, `${key}:${school.key}`, plan.score))
+            expect(changed > 0 || !samePlace, `${family} ${key}:${school.key}`).to.equal(true);
         }
     }
-  }); // prettier-ignore
+  });
   /** A school may have nothing to change in a tape that lacks its piece. */
   const ownsSomething = (technique: string, school: string, score: Score) =>
     JSON.stringify(techniqueById(technique)).includes(`"${school}"`) &&
@@ -125,11 +139,15 @@ describe('a name sewn in between', () => {
     const at = plan.score.steps.findIndex((s) => s.id === 'name:n0');
     const [leave, sewn, back] = plan.score.steps.slice(at - 1, at + 2);
     const stitches = reading.blocks.slice(0, 4).reduce((sum, b) => sum + b.stitches, 0);
-    expect(leave.kind === 'hand' && leave.text).to.include(`stop 4, after stitch ${stitches}`).and.to.include('30\u00a0mm below');
+    expect(leave.kind === 'hand' && leave.text)
+      .to.include(`stop 4, after stitch ${stitches}`)
+      .and.to.include('30\u00a0mm below');
     expect(back.kind === 'hand' && back.text).to.include(`stop 4, stitch ${stitches}: block 5`);
     expect(sewn).to.deep.include({ inserted: { id: 'name', name: 'ISLA', n: 1, of: 1 }, stop: 0 });
     // The design's own stops keep the machine's numbers, and hand numbers count on.
-    expect(plan.score.steps.filter((s) => s.kind === 'needle' && !s.inserted).map((s) => s.stop)).to.deep.equal([0, 1, 2, 3, 4]);
+    expect(
+      plan.score.steps.filter((s) => s.kind === 'needle' && !s.inserted).map((s) => s.stop),
+    ).to.deep.equal([0, 1, 2, 3, 4]);
     const numbers = hands(plan.score).map((s) => s.hand);
     expect(numbers).to.deep.equal(numbers.map((_, i) => i + 1));
   });
@@ -153,28 +171,40 @@ describe('a name sewn in between', () => {
     if (!back.ok) throw new Error(back.problem.message);
     expect(tapeBlocks(back.value)).to.have.length(6);
     const joined = readAs(back.value);
-    expect(joined.blocks.map((b) => b.stitches)).to.deep.equal([0, 1, 2, 3, 5, 4].map((b) => plan.design.reading.blocks[b].stitches));
+    expect(joined.blocks.map((b) => b.stitches)).to.deep.equal(
+      [0, 1, 2, 3, 5, 4].map((b) => plan.design.reading.blocks[b].stitches),
+    );
     expect(joined.blocks[4].box.minY).to.be.closeTo(plan.design.reading.blocks[5].box.minY, 0.11);
-    expect(plan.score.steps.filter((s) => s.kind === 'needle').map((s) => s.stop)).to.deep.equal([0, 1, 2, 3, 4, 4]);
+    expect(plan.score.steps.filter((s) => s.kind === 'needle').map((s) => s.stop)).to.deep.equal([
+      0, 1, 2, 3, 4, 4,
+    ]);
     expect(plan.score.steps.some((s) => s.id === 'name:leave')).to.equal(false);
   });
 
   it('draws both from one tape: records of each block are where its reading says', () => {
     const { build, reading, plan } = withName();
-    const tape = composeTape(build, bib(), reading, { name: { tape: nameTape('ISLA'), reading: readAs(nameTape('ISLA')) } });
+    const tape = composeTape(build, bib(), reading, {
+      name: { tape: nameTape('ISLA'), reading: readAs(nameTape('ISLA')) },
+    });
     const { from, to, box } = plan.design.reading.blocks[5];
     const ys = Array.from(tape.y.slice(from, to), (y) => y / 10).filter((_, i) => tape.kind[from + i] === 0);
-    expect([Math.min(...ys), Math.max(...ys)].map((v) => Math.round(v))).to.deep.equal([box.minY, box.maxY].map((v) => Math.round(v)));
+    expect([Math.min(...ys), Math.max(...ys)].map((v) => Math.round(v))).to.deep.equal(
+      [box.minY, box.maxY].map((v) => Math.round(v)),
+    );
   });
 
   it('floats a layer under a dense motif, with its own piece', () => {
-    const typed = [{ title: 'crest', role: 'decoration' as const, thread: 'navy', seconds: null, stitches: 9000 }];
+    const typed = [
+      { title: 'crest', role: 'decoration' as const, thread: 'navy', seconds: null, stitches: 9000 },
+    ];
     const { plan } = example(bib(), { insertions: [insertion({ tapeId: null, typed })] });
     expect(plan.score.steps.some((s) => s.id === 'name:float')).to.equal(true);
-    const small = example(bib(), { insertions: [insertion({ tapeId: null, typed: [{ ...typed[0], stitches: 900 }] })] });
+    const small = example(bib(), {
+      insertions: [insertion({ tapeId: null, typed: [{ ...typed[0], stitches: 900 }] })],
+    });
     expect(small.plan.score.steps.some((s) => s.id === 'name:float')).to.equal(false);
   });
-}); // prettier-ignore
+});
 
 describe('blocks passed over and sewn once more', () => {
   it('a block passed over takes no thread and holds nothing; its step stays', () => {
@@ -183,7 +213,12 @@ describe('blocks passed over and sewn once more', () => {
     expect(ids(plan.score)).to.deep.equal(ids(plain.plan.score));
     expect(plan.thread.steps).not.to.have.property('n2');
     expect(plan.time.steps.n2.seconds).to.equal(plan.numbers['stop.panel']);
-    const back = example(tailTab(), { edits: [{ kind: 'skip', stepId: 'n2', skip: true }, { kind: 'skip', stepId: 'n2', skip: false }] }); // prettier-ignore
+    const back = example(tailTab(), {
+      edits: [
+        { kind: 'skip', stepId: 'n2', skip: true },
+        { kind: 'skip', stepId: 'n2', skip: false },
+      ],
+    });
     expect(back.plan.time.item).to.deep.equal(plain.plan.time.item);
   });
   it('the last line once more in another thread: back to its stop, the thread, the block', () => {
@@ -196,7 +231,12 @@ describe('blocks passed over and sewn once more', () => {
       .and.to.include('coral');
     expect(change.kind === 'hand' && change.action).to.equal('thread');
     expect(again).to.deep.include({ block: 4, again: true, thread, stop: 4 });
-    const removed = example(tailTab(), { edits: [{ kind: 'again', stepId: 'again:1', of: 'n4', thread }, { kind: 'remove', stepId: 'again:1' }] }); // prettier-ignore
+    const removed = example(tailTab(), {
+      edits: [
+        { kind: 'again', stepId: 'again:1', of: 'n4', thread },
+        { kind: 'remove', stepId: 'again:1' },
+      ],
+    });
     expect(ids(removed.plan.score)).to.deep.equal(ids(example(tailTab()).plan.score));
   });
 });
@@ -208,7 +248,12 @@ describe('a newer version of the tape', () => {
     const tape = pouch();
     const { from, to } = tapeBlocks(tape)[gone];
     const keep = Array.from(tape.kind.keys()).filter((i) => i < from || i > to);
-    return { ...tape, x: tape.x.filter((_, i) => keep.includes(i)), y: tape.y.filter((_, i) => keep.includes(i)), kind: tape.kind.filter((_, i) => keep.includes(i)) }; // prettier-ignore
+    return {
+      ...tape,
+      x: tape.x.filter((_, i) => keep.includes(i)),
+      y: tape.y.filter((_, i) => keep.includes(i)),
+      kind: tape.kind.filter((_, i) => keep.includes(i)),
+    };
   };
   const build = example(pouch(), {
     roles: { '10': 'decoration', '12': 'seam' },
@@ -228,14 +273,34 @@ describe('a newer version of the tape', () => {
   });
   it('moves decisions with their blocks, and lists those whose block is gone', () => {
     const after = readAs(without(10));
-    expect(matchBlocks(before.blocks, after.blocks)).to.deep.equal([0, 1, 2, 3, 4, 5, 6, 7, 8, 9, null, 10, 11, 12, 13]); // prettier-ignore
+    expect(matchBlocks(before.blocks, after.blocks)).to.deep.equal([
+      0,
+      1,
+      2,
+      3,
+      4,
+      5,
+      6,
+      7,
+      8,
+      9,
+      null,
+      10,
+      11,
+      12,
+      13,
+    ]);
     const { build: next, lost } = carryOver(build, before, after, { tapeId: 'new', fileName: 'new.dst' });
     expect(next.roles).to.deep.equal({ '11': 'seam' });
     expect(next.threads.map((t) => t.name)).to.deep.equal(
       build.threads.map((t) => t.name).filter((n) => n !== 't10'),
     );
     expect(next.edits.map((e) => e.stepId)).to.deep.equal(['a1:trim', 'b12:open', 'finish:turn']);
-    expect(lost).to.deep.equal(['Role “decoration” of block 11', 'Thread “t10” of block 11', 'Passing over, made for a block that is gone']); // prettier-ignore
+    expect(lost).to.deep.equal([
+      'Role “decoration” of block 11',
+      'Thread “t10” of block 11',
+      'Passing over, made for a block that is gone',
+    ]);
   });
 });
 
@@ -249,7 +314,11 @@ describe('a bundle of versions', () => {
       ],
       { ...shop, hoops: shop.hoops.slice(0, 2) },
     );
-    expect(choices.map((c) => c.hoops)).to.deep.equal([['100 × 100', '130 × 180'], [], ['100 × 100', '130 × 180']]); // prettier-ignore
+    expect(choices.map((c) => c.hoops)).to.deep.equal([
+      ['100 × 100', '130 × 180'],
+      [],
+      ['100 × 100', '130 × 180'],
+    ]);
     expect(choices[proposed].name).to.equal('patch');
     expect(because).to.include('100 × 100');
     expect(choices[1]).to.include({ stops: 14 });

@@ -1,3 +1,4 @@
+import { itemAt } from '$lib/core/base';
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import type { Build } from '$lib/core/build';
@@ -69,11 +70,15 @@ const HAND_SHARE: Record<string, number> = { lay: 1.2, 'hoop-up': 1.15, 'trim-cl
 const NEEDLE_SPREAD = 0.03;
 const HAND_SPREAD = 0.2;
 
-export function demoLog(builds: readonly { build: Build; plan: BuildPlan }[], workshop: Workshop, now: number): DemoRun[] {
+export function demoLog(
+  builds: readonly { build: Build; plan: BuildPlan }[],
+  workshop: Workshop,
+  now: number,
+): DemoRun[] {
   return builds.flatMap(({ build, plan }, i) =>
     (PAST[build.id] ?? []).map((past, n) => pastRun(build, plan, workshop, past, n, now, 100 * i + n)),
   );
-} // prettier-ignore
+}
 
 function pastRun(
   build: Build,
@@ -103,16 +108,16 @@ function pastRun(
     events.push({ ...event, at, ms } as unknown as RunEvent);
   };
   const sewn = steps.flatMap((s, index) => (s.kind === 'needle' ? [{ s, index }] : []));
-  const longest = sewn.reduce((a, b) => (run.planned[b.s.id] > run.planned[a.s.id] ? b : a));
+  const longest = sewn.reduce((a, b) => (itemAt(run.planned, b.s.id) > itemAt(run.planned, a.s.id) ? b : a));
   const laid = steps.findLastIndex((s) => s.kind === 'hand' && s.action === 'lay');
   for (let index = 0; index < (stopAfter ?? steps.length); index++) {
-    const step = steps[index];
-    const planned = run.planned[step.id];
+    const step = itemAt(steps, index);
+    const planned = itemAt(run.planned, step.id);
     if (step.kind === 'needle') {
       const seconds = planned * (NEEDLE_SHARE[build.machineId] ?? 1) * about(NEEDLE_SPREAD);
       const at = { index, stitch: Math.round(stitchesOf(run, step) * 0.6) };
       if (index === longest.index && mishap === 'break') {
-        tell(0.6 * seconds, { type: 'broke', ...at, thread: run.blocks[step.block].thread.name });
+        tell(0.6 * seconds, { type: 'broke', ...at, thread: itemAt(run.blocks, step.block).thread.name });
         tell(85 * about(0.3), { type: 'went-back', index, stitch: Math.max(0, at.stitch - 6) });
         tell(0.4 * seconds, { type: 'done', stepId: step.id, index });
       } else if (index === longest.index && mishap === 'bobbin') {
@@ -129,22 +134,39 @@ function pastRun(
       index,
     });
     if (mishap === 'ruined' && index === laid) {
-      tell(20, { type: 'trouble', stepId: step.id, kind: 'shifted', text: 'The back crept while the hoop slid in.' }); // prettier-ignore
+      tell(20, {
+        type: 'trouble',
+        stepId: step.id,
+        kind: 'shifted',
+        text: 'The back crept while the hoop slid in.',
+      });
       tell(1, { type: 'item', n: 0, result: 'ruined', reason: 'Back crept, not caught at the corner.' });
-      tell(1, { type: 'given-up', reason: 'Back crept, not caught at the corner. Tape all four sides next time.' }); // prettier-ignore
+      tell(1, {
+        type: 'given-up',
+        reason: 'Back crept, not caught at the corner. Tape all four sides next time.',
+      });
       return { run, events };
     }
   }
   if (stopAfter !== undefined) {
-    const step = steps[stopAfter];
+    const step = itemAt(steps, stopAfter);
     const sewn = step.kind === 'needle' ? Math.floor(0.4 * stitchesOf(run, step)) : null;
-    tell(0.4 * run.planned[step.id], { type: 'note', stepId: step.id, text: 'Left for the post; everything is taped.' }); // prettier-ignore
+    tell(0.4 * itemAt(run.planned, step.id), {
+      type: 'note',
+      stepId: step.id,
+      text: 'Left for the post; everything is taped.',
+    });
     tell(1, { type: 'interrupted', stitch: sewn, reason: 'Left for the post.' });
     return { run, events };
   }
   for (let item = 0; item < run.items; item++) {
     const second = mishap === 'second' && item === 0;
-    tell(2, { type: 'item', n: item, result: second ? 'second' : 'good', reason: second ? 'Edge a little open at the wing tip.' : '' }); // prettier-ignore
+    tell(2, {
+      type: 'item',
+      n: item,
+      result: second ? 'second' : 'good',
+      reason: second ? 'Edge a little open at the wing tip.' : '',
+    });
   }
   tell(1, { type: 'finished' });
   return { run, events };

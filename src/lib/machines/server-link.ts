@@ -86,10 +86,15 @@ export class ServerMachine implements MachineLink {
     let timer = setTimeout(() => lost.abort(), COMMAND_MS);
     try {
       const signal = AbortSignal.any([end, lost.signal]);
-      const response = await fetch(`${this.base}/events`, { headers: { [OWNER_HEADER]: this.token }, signal });
+      const response = await fetch(`${this.base}/events`, {
+        headers: { [OWNER_HEADER]: this.token },
+        signal,
+      });
       if (response.status === 404) return 'gone';
       if (!response.ok || !response.body) return 'silent';
-      const events = response.body.pipeThrough(new TextDecoderStream()).pipeThrough(new EventSourceParserStream());
+      const events = response.body
+        .pipeThrough(new TextDecoderStream())
+        .pipeThrough(new EventSourceParserStream());
       const reader = events.getReader();
       for (;;) {
         clearTimeout(timer);
@@ -105,7 +110,7 @@ export class ServerMachine implements MachineLink {
       clearTimeout(timer);
       lost.abort();
     }
-  } // prettier-ignore
+  }
   async close(): Promise<void> {
     await fetch(this.base, { method: 'DELETE', headers: { [OWNER_HEADER]: this.token } }).catch(
       () => undefined,

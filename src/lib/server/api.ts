@@ -92,7 +92,10 @@ async function inTime<T>(chunk: Promise<T> | undefined): Promise<T | undefined> 
 }
 
 /** Asks with a signal that is raised when whoever asked has closed the line: nobody waits for the answer. */
-async function whileAsked<T>({ platform }: Pick<RequestEvent, 'platform'>, ask: (left: AbortSignal) => Promise<T>): Promise<T> {
+async function whileAsked<T>(
+  { platform }: Pick<RequestEvent, 'platform'>,
+  ask: (left: AbortSignal) => Promise<T>,
+): Promise<T> {
   const socket = platform?.req?.socket;
   const left = new AbortController();
   const leave = () => left.abort();
@@ -103,7 +106,7 @@ async function whileAsked<T>({ platform }: Pick<RequestEvent, 'platform'>, ask: 
     // A line serves many requests.
     socket?.off('close', leave);
   }
-} // prettier-ignore
+}
 const STATUS = new Map([
   [BUSY, 503],
   ['took-too-long', 503],

@@ -142,7 +142,11 @@ export function loadHead(
   const there = heads.get(name);
   if (there && !there.isOwner(token) && there.isHeld(Date.now())) return notOwner(name);
   if (!there && heads.size >= MOST_HEADS)
-    return fail('too-many-heads', `${MOST_HEADS} machines are set up already.`, 'Take one down first (DELETE).');
+    return fail(
+      'too-many-heads',
+      `${MOST_HEADS} machines are set up already.`,
+      'Take one down first (DELETE).',
+    );
   const machine = new SimulatedMachine(settings);
   const loaded = machine.load(tape, { measured, tapeId });
   if (!loaded.ok) return loaded;
@@ -150,18 +154,22 @@ export function loadHead(
   there?.close(head);
   heads.set(name, head);
   return loaded;
-} // prettier-ignore
+}
 export const headStates = (): { head: string; state: MachineState }[] =>
   [...heads].map(([head, h]) => ({ head, state: h.state() }));
 export function headState(name: string): Result<MachineState> {
   const head = heads.get(name);
   return head ? ok(head.state()) : unknown(name);
 }
-export function commandHead(name: string, command: MachineCommand, token: string | null): Result<MachineState> {
+export function commandHead(
+  name: string,
+  command: MachineCommand,
+  token: string | null,
+): Result<MachineState> {
   const head = heads.get(name);
   if (!head) return unknown(name);
   return head.isOwner(token) ? head.run(command) : notOwner(name);
-} // prettier-ignore
+}
 export function watchHead(name: string, listener: Listener, token: string | null): Result<() => void> {
   const head = heads.get(name);
   return head ? ok(head.watch(listener, token)) : unknown(name);

@@ -2,7 +2,7 @@ import { checkPlan } from '$lib/core/check';
 import { fromBase64, planReport, type PlanReport, type PlanRequest } from '$lib/core/exchange';
 import { numbersWith } from '$lib/core/numbers';
 import { planBuild, proposeBuild, proposeTyped, tapeIdOf } from '$lib/core/plan';
-import { fail, ok, type Result } from '$lib/core/base';
+import { itemAt, fail, ok, type Result } from '$lib/core/base';
 import { roleOverrides, type Build } from '$lib/core/build';
 import { readDesign, typedReading, type Reading, type RoleOverrides } from '$lib/core/reading';
 import { readTape } from '$lib/core/tape';
@@ -36,7 +36,7 @@ export function planFor(request: PlanRequest): Result<PlanReport> {
     const { stops, widthMm, heightMm } = change.typed;
     const size = widthMm && heightMm ? { width: widthMm, height: heightMm } : null;
     build = { ...proposeTyped(change.typed, workshop, given), ...change };
-    own = typedReading(stops, size, workshop.machines[0].speed);
+    own = typedReading(stops, size, itemAt(workshop.machines, 0).speed);
   } else {
     if (request.tape === undefined)
       return fail(
@@ -61,7 +61,7 @@ export function planFor(request: PlanRequest): Result<PlanReport> {
   }
   const plan = planBuild(build, own, workshop, inserted);
   const findings = checkPlan({ build, plan, workshop, today: request.today ?? null });
-  return ok(planReport(plan, findings, (block) => lineLength(plan.design.reading.blocks[block])));
+  return ok(planReport(plan, findings, (block) => lineLength(itemAt(plan.design.reading.blocks, block))));
 }
 /** A plan has no moment of its own. */
 const EPOCH = '1970-01-01T00:00:00.000Z';

@@ -65,7 +65,10 @@ async function unpacked(table: string, file: Blob): Promise<object[]> {
 }
 async function sameContent(a: Blob, b: Blob): Promise<boolean> {
   if (a.size !== b.size) return false;
-  const [x, y] = await Promise.all([a, b].map(async (v) => new Uint8Array(await v.arrayBuffer())));
+  const [x, y] = (await Promise.all([a.arrayBuffer(), b.arrayBuffer()])).map((v) => new Uint8Array(v)) as [
+    Uint8Array,
+    Uint8Array,
+  ];
   return x.every((byte, i) => byte === y[i]);
 }
 
@@ -235,7 +238,9 @@ export class Mirror {
       await this.db.transaction('rw', table, async () => {
         const of = this.db.table<object>(table);
         const there = new Set((await of.toCollection().primaryKeys()).map(String));
-        const missing = rows.filter((row) => !isMark(row) && !there.has(String(core.schema.primaryKey.extractKey?.(row)))); // prettier-ignore
+        const missing = rows.filter(
+          (row) => !isMark(row) && !there.has(String(core.schema.primaryKey.extractKey?.(row))),
+        );
         await of.bulkAdd(missing);
         found.rows += missing.length;
       });

@@ -1,3 +1,4 @@
+import { itemAt } from '$lib/core/base';
 import Dexie, { liveQuery } from 'dexie';
 import { MOST_EVENTS, runEventSchema, runRecordSchema, type RunEvent, type RunRecord } from '$lib/core/run';
 import type { JoltDb, PhotoRecord, PulseRecord } from './db';
@@ -76,7 +77,11 @@ export class RunStore {
   private async over(): Promise<Set<string>> {
     // One value at a time: only then does the database answer in one go.
     const told = (type: RunEvent['type']) => this.db.events.where('event.type').equals(type).primaryKeys();
-    const [finished, givenUp, reopened] = await Promise.all([told('finished'), told('given-up'), told('reopened')]); // prettier-ignore
+    const [finished, givenUp, reopened] = await Promise.all([
+      told('finished'),
+      told('given-up'),
+      told('reopened'),
+    ]);
     const latest = new Map<string, number>();
     for (const [run, n] of reopened) latest.set(run, Math.max(n, latest.get(run) ?? -1));
     return new Set(
@@ -85,7 +90,9 @@ export class RunStore {
   }
   /** When the newest run of a build was begun, ms since 1970; null: never. */
   async lastBegun(buildId: string): Promise<number | null> {
-    const ofBuild = this.db.runs.where('[buildId+createdAt]').between([buildId, Dexie.minKey], [buildId, Dexie.maxKey]); // prettier-ignore
+    const ofBuild = this.db.runs
+      .where('[buildId+createdAt]')
+      .between([buildId, Dexie.minKey], [buildId, Dexie.maxKey]);
     const [newest] = (await ofBuild.reverse().limit(1).keys()) as unknown as [string, number][];
     return newest?.[1] ?? null;
   }
@@ -99,7 +106,7 @@ export class RunStore {
   async many(ids: readonly string[]): Promise<StoredRun[]> {
     const rows = await this.db.runs.bulkGet([...ids]);
     const events = await Promise.all(ids.map((id) => this.db.events.where('runId').equals(id).toArray()));
-    return rows.flatMap((row, i) => (row && this.withEvents(row, events[i])) ?? []);
+    return rows.flatMap((row, i) => (row && this.withEvents(row, itemAt(events, i))) ?? []);
   }
   private withEvents(row: unknown, rows: { n: number; event: unknown }[]): StoredRun | null {
     const run = runRecordSchema.safeParse(row).data;

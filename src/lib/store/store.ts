@@ -59,7 +59,9 @@ export class Store {
     // An older page in another tab keeps the old shape open; until it is closed nothing is written here.
     this.db.on('blocked', () => ontrouble(blocked));
     // A newer page, or one that takes the database away, waits for this one: it lets go at once, and says so.
-    this.db.on('versionchange', ({ newVersion }) => this.letGo(() => ontrouble(newVersion === null ? gone : newer)));
+    this.db.on('versionchange', ({ newVersion }) =>
+      this.letGo(() => ontrouble(newVersion === null ? gone : newer)),
+    );
     try {
       // Dexie would open newer data and add what it misses; it must stay untouched.
       const stored = (await indexedDB.databases?.())?.find(({ name }) => name === this.db.name);
@@ -71,7 +73,7 @@ export class Store {
     } catch (error) {
       return storeProblem(error);
     }
-  } // prettier-ignore
+  }
   private letGo(tell: () => void) {
     this.db.close({ disableAutoOpen: true });
     tell();
@@ -114,7 +116,8 @@ export class Store {
           'Take the removal back there, or bring its file in again.',
         );
       // Nobody else has written: a revision is known by its moment. It is nobody's change.
-      const [from, to] = [base, stored].map((b) => ({ ...b, changedAt: mine.changedAt }));
+      const from = { ...base, changedAt: mine.changedAt };
+      const to = { ...stored, changedAt: mine.changedAt };
       const isMine = stored.changedAt === base.changedAt;
       const merged = isMine ? { value: mine, conflicts: [] } : mergeChanges(from, mine, to);
       await this.db.builds.put(merged.value);

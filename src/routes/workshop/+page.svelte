@@ -14,7 +14,11 @@
   ][];
   const changed = $derived(Object.keys(workroom.workshop.numbers).length);
   const rename = (name: string) => workroom.saveWorkshop((w) => ({ ...w, name: name || w.name }));
-  const themes: [ThemeChoice, string][] = [['device', 'as the device'], ['light', 'light'], ['dark', 'dark']]; // prettier-ignore
+  const themes: [ThemeChoice, string][] = [
+    ['device', 'as the device'],
+    ['light', 'light'],
+    ['dark', 'dark'],
+  ];
 </script>
 
 <div class="max-w-6xl p-6">

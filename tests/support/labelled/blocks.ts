@@ -56,7 +56,11 @@ export const placement = (polygon: Path, length = 2.6): LabelledBlock =>
 export const brackets = (polygon: Path): LabelledBlock => {
   const { minX, minY, maxX, maxY } = boxOf(polygon);
   const arm = Math.min(maxX - minX, maxY - minY) * 0.28;
-  const corner = (x: number, y: number, sx: number, sy: number): Path => [{ x: x + sx * arm, y }, { x, y }, { x, y: y + sy * arm }]; // prettier-ignore
+  const corner = (x: number, y: number, sx: number, sy: number): Path => [
+    { x: x + sx * arm, y },
+    { x, y },
+    { x, y: y + sy * arm },
+  ];
   return block(
     'run',
     'placement',
@@ -102,10 +106,34 @@ export const cover = (polygon: Path, dice: Dice): LabelledBlock => {
 export const blanketEdge = (polygon: Path, dice: Dice): LabelledBlock =>
   block('mixed', 'cover', [blanket(closePath(polygon), dice.between(2.4, 4), dice.between(2, 4))]);
 const FIGURES: Path[] = [
-  [[0, 0], [2, 2.4], [4, 0], [2, -2.4], [0, 0], [4, 0]],
-  [[0, 0], [1.6, 3], [3.2, 0], [0, 0], [3.2, 0]],
-  [[0, 0], [1, 2.2], [2.4, 2.6], [3, 1], [1.4, 0], [3, -1], [2.4, -2.6], [1, -2.2], [0, 0], [4, 0]],
-].map((f) => f.map(([x, y]) => ({ x, y }))); // prettier-ignore
+  [
+    [0, 0],
+    [2, 2.4],
+    [4, 0],
+    [2, -2.4],
+    [0, 0],
+    [4, 0],
+  ],
+  [
+    [0, 0],
+    [1.6, 3],
+    [3.2, 0],
+    [0, 0],
+    [3.2, 0],
+  ],
+  [
+    [0, 0],
+    [1, 2.2],
+    [2.4, 2.6],
+    [3, 1],
+    [1.4, 0],
+    [3, -1],
+    [2.4, -2.6],
+    [1, -2.2],
+    [0, 0],
+    [4, 0],
+  ],
+].map((f) => f.map(([x, y]) => ({ x, y })));
 /** Small figures in a row along the edge. */
 export const motifEdge = (polygon: Path, dice: Dice): LabelledBlock => {
   const figure = dice.pick(FIGURES);
@@ -124,7 +152,11 @@ export const satinColumns = (at: Point, dice: Dice): LabelledBlock => {
   const n = dice.whole(2, 4);
   const columns = Array.from({ length: n }, (_, i): Path => {
     const x = at.x + (i - n / 2) * 9;
-    return [{ x, y: at.y - 6 }, { x: x + 1, y: at.y + 1 }, { x: x + dice.between(-3, 3), y: at.y + 7 }]; // prettier-ignore
+    return [
+      { x, y: at.y - 6 },
+      { x: x + 1, y: at.y + 1 },
+      { x: x + dice.between(-3, 3), y: at.y + 7 },
+    ];
   });
   return block(
     'satin',
@@ -157,7 +189,22 @@ export const markers = (places: Point[], dice: Dice): LabelledBlock => {
       'marker',
       places.map((p) => run(closePath(circle(p, r)), 1.4)),
     );
-  return block('run', 'marker', places.flatMap((p) => [[{ x: p.x - r, y: p.y }, { x: p.x + r, y: p.y }], [{ x: p.x, y: p.y - r }, { x: p.x, y: p.y + r }]].map((l) => run(l, 1.2)))); // prettier-ignore
+  return block(
+    'run',
+    'marker',
+    places.flatMap((p) =>
+      [
+        [
+          { x: p.x - r, y: p.y },
+          { x: p.x + r, y: p.y },
+        ],
+        [
+          { x: p.x, y: p.y - r },
+          { x: p.x, y: p.y + r },
+        ],
+      ].map((l) => run(l, 1.2)),
+    ),
+  );
 };
 
 export const stipple = (polygon: Path, dice: Dice): LabelledBlock =>

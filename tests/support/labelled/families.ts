@@ -85,7 +85,11 @@ const zipPouch: Family = (dice) => {
   const up = zipY + 5;
   const low = zipY - 5;
   const reach = w - 4;
-  const level = (y: number) => [{ x: -reach, y }, { x: reach, y }] as const; // prettier-ignore
+  const level = (y: number) =>
+    [
+      { x: -reach, y },
+      { x: reach, y },
+    ] as const;
   const accent = -h * 0.45;
   return [
     placement(outline, 3),
@@ -115,7 +119,17 @@ const turned: Family = (dice) => {
     ...(dice.chance(0.7)
       ? [dice.chance(0.6) ? stipple(rectangle(O, w, h), dice) : diamondQuilt(rectangle(O, w, h), dice)]
       : []),
-    ...(dice.chance(0.6) ? [markers([{ x: -w / 3, y: h / 3 }, { x: w / 3, y: h / 3 }], dice)] : []), // prettier-ignore
+    ...(dice.chance(0.6)
+      ? [
+          markers(
+            [
+              { x: -w / 3, y: h / 3 },
+              { x: w / 3, y: h / 3 },
+            ],
+            dice,
+          ),
+        ]
+      : []),
     ...(dice.chance(0.6) ? [detail(O, 36, dice)] : []),
     openOutline(w, h, dice.between(42, 72), dice.pick(SIDES), dice),
   ];
@@ -127,7 +141,17 @@ const feltTab: Family = (dice) => {
     placement(edge),
     tackRun(inset(edge, 0.3), dice),
     ...(dice.chance(0.7) ? [detail(O, 24, dice)] : []),
-    ...(dice.chance(0.6) ? [markers([{ x: 0, y: 25 }, { x: 0, y: -25 }], dice)] : []), // prettier-ignore
+    ...(dice.chance(0.6)
+      ? [
+          markers(
+            [
+              { x: 0, y: 25 },
+              { x: 0, y: -25 },
+            ],
+            dice,
+          ),
+        ]
+      : []),
     finalClosed(inset(edge, 0.8), dice),
   ];
 };
@@ -137,10 +161,23 @@ const net = (field: Path, dice: Dice): LabelledBlock => ({
   role: 'lace-underlay',
 });
 const laceOver = (field: Path, dice: Dice): LabelledBlock => ({
-  paths: [satin(closePath(inset(field, 1.5)), dice.between(2.4, 3.4), 0.4), satin(closePath(inset(field, 9)), 2.2, 0.4), ...[0.3, 1.2, 2.1].map((a) => satin([{ x: -12 * Math.cos(a), y: -12 * Math.sin(a) }, { x: 12 * Math.cos(a), y: 12 * Math.sin(a) }], 2, 0.4))],
+  paths: [
+    satin(closePath(inset(field, 1.5)), dice.between(2.4, 3.4), 0.4),
+    satin(closePath(inset(field, 9)), 2.2, 0.4),
+    ...[0.3, 1.2, 2.1].map((a) =>
+      satin(
+        [
+          { x: -12 * Math.cos(a), y: -12 * Math.sin(a) },
+          { x: 12 * Math.cos(a), y: 12 * Math.sin(a) },
+        ],
+        2,
+        0.4,
+      ),
+    ),
+  ],
   texture: 'satin',
   role: 'lace',
-}); // prettier-ignore
+});
 /** Free-standing lace: a net, then the lace over it. */
 const lace: Family = (dice) => {
   const field = body(dice, 50, 80);
@@ -237,5 +274,20 @@ const blanketMat: Family = (dice) => {
 };
 
 export const FAMILIES: Record<string, Family> = {
-  filmPatch, cutPatch, borderPatch, pilePatch, applique, zipPouch, turned, feltTab, lace, laceWithPiece, cutwork, quiltedFlat, plainDesign, raggedEdge, openEdges, blanketMat,
-}; // prettier-ignore
+  filmPatch,
+  cutPatch,
+  borderPatch,
+  pilePatch,
+  applique,
+  zipPouch,
+  turned,
+  feltTab,
+  lace,
+  laceWithPiece,
+  cutwork,
+  quiltedFlat,
+  plainDesign,
+  raggedEdge,
+  openEdges,
+  blanketMat,
+};

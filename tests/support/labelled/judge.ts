@@ -67,12 +67,15 @@ export function verdict(judged: Judged[]): Verdict {
     blocks: judged.length,
     roles: share(judged, (j) => j.role === j.roleRead),
     textures: share(judged, (j) => j.texture === j.textureRead),
-    perimeters: share(judged.filter((j) => j.perimeterError !== null), (j) => j.perimeterError! <= 0.01),
+    perimeters: share(
+      judged.filter((j) => j.perimeterError !== null),
+      (j) => j.perimeterError! <= 0.01,
+    ),
     openings: share(opened, (j) => j.openingErrorMm! <= 2),
     sides: share(opened, (j) => j.openingSideRight === true),
     sureRight: share(sure, (j) => j.role === j.roleRead),
     sure: sure.length / judged.length,
-  }; // prettier-ignore
+  };
 }
 
 /** Rows: what it is; columns: what was read. */

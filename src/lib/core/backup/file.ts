@@ -1,7 +1,7 @@
 import { strFromU8, strToU8, unzipSync, zipSync, type Zippable } from 'fflate';
 import * as z from 'zod';
 import { pictureType } from '../picture';
-import { fail, ok, uniqueIds, type Result } from '../base';
+import { firstFault, fail, ok, uniqueIds, type Result } from '../base';
 import { readTape } from '../tape';
 import { recordsSchema, type BackupFile, type WorkroomData } from './types';
 
@@ -57,12 +57,19 @@ const byId = <T>(list: readonly T[], id: (item: T) => string): T[] =>
 
 export function packBackup(data: WorkroomData): Uint8Array {
   const { tapes, sheets, photos, ...records } = data;
-  const all = { tapes: byId(tapes, (f) => f.id), sheets: byId(sheets, (f) => f.id), photos: byId(photos, (f) => f.id) };
+  const all = {
+    tapes: byId(tapes, (f) => f.id),
+    sheets: byId(sheets, (f) => f.id),
+    photos: byId(photos, (f) => f.id),
+  };
   const index = sorted({
     format: FORMAT,
     version: VERSION,
     files: Object.fromEntries(
-      KINDS.map((kind) => [kind, all[kind].map(({ bytes, ...more }) => ({ ...more, bytes: bytes.length, hash: hashOf(bytes) }))]),
+      KINDS.map((kind) => [
+        kind,
+        all[kind].map(({ bytes, ...more }) => ({ ...more, bytes: bytes.length, hash: hashOf(bytes) })),
+      ]),
     ),
     records: {
       ...records,
@@ -74,9 +81,10 @@ export function packBackup(data: WorkroomData): Uint8Array {
   const zip: Zippable = { [INDEX]: strToU8(JSON.stringify(index)) };
   // Photos are packed already.
   for (const kind of KINDS)
-    for (const { id, bytes } of all[kind]) zip[`${kind}/${id}`] = [bytes, { level: kind === 'photos' ? 0 : 6 }];
+    for (const { id, bytes } of all[kind])
+      zip[`${kind}/${id}`] = [bytes, { level: kind === 'photos' ? 0 : 6 }];
   return zipSync(zip, { mtime: DAY_ONE });
-} // prettier-ignore
+}
 
 const nothing = 'Nothing here was changed.';
 const damaged = (where: string): Result<never> =>
@@ -84,7 +92,11 @@ const damaged = (where: string): Result<never> =>
 
 /** Reads a backup whole or not at all: a foreign, cut-off, newer or swollen file gets one sentence. */
 export function readBackup(bytes: Uint8Array): Result<WorkroomData> {
-  const foreign = fail('not-a-backup', 'This file is not a backup of a workroom.', `Choose a .zip that Jolt Step made. ${nothing}`); // prettier-ignore
+  const foreign = fail(
+    'not-a-backup',
+    'This file is not a backup of a workroom.',
+    `Choose a .zip that Jolt Step made. ${nothing}`,
+  );
   if (bytes[0] !== 0x50 || bytes[1] !== 0x4b) return foreign;
   let total = 0;
   let files = 0;
@@ -107,9 +119,17 @@ export function readBackup(bytes: Uint8Array): Result<WorkroomData> {
     // Told below: a cut-off archive throws whatever it met.
   }
   if (bomb)
-    return fail('zip-bomb', 'This ZIP would unpack to far more than a workroom takes; it was not opened.', `Choose a .zip that Jolt Step made. ${nothing}`); // prettier-ignore
+    return fail(
+      'zip-bomb',
+      'This ZIP would unpack to far more than a workroom takes; it was not opened.',
+      `Choose a .zip that Jolt Step made. ${nothing}`,
+    );
   if (!unpacked)
-    return fail('bad-zip', 'This ZIP is cut off or damaged and cannot be opened.', `Copy it again, or choose another backup. ${nothing}`); // prettier-ignore
+    return fail(
+      'bad-zip',
+      'This ZIP is cut off or damaged and cannot be opened.',
+      `Copy it again, or choose another backup. ${nothing}`,
+    );
   const raw = unpacked[INDEX];
   if (!raw) return foreign;
   let json: unknown;
@@ -121,11 +141,15 @@ export function readBackup(bytes: Uint8Array): Result<WorkroomData> {
   const head = z.object({ format: z.literal(FORMAT), version: z.int() }).safeParse(json);
   if (!head.success) return foreign;
   if (head.data.version > VERSION)
-    return fail('newer-version', 'This backup comes from a newer Jolt Step.', `Update Jolt Step, then restore it. ${nothing}`); // prettier-ignore
+    return fail(
+      'newer-version',
+      'This backup comes from a newer Jolt Step.',
+      `Update Jolt Step, then restore it. ${nothing}`,
+    );
   const parsed = indexSchema.safeParse(json);
   if (!parsed.success) {
-    const { path, message } = parsed.error.issues[0];
-    return damaged(`${path.join('.')}, ${message}`);
+    const { at, why } = firstFault(parsed.error);
+    return damaged(`${at}, ${why}`);
   }
   const { files: told, records } = parsed.data;
   const data: WorkroomData = { ...records, tapes: [], sheets: [], photos: [] };

@@ -35,7 +35,8 @@ export function summarise(mine: WorkroomData, backup: WorkroomData): RestoreSumm
     return counts;
   });
   const names = backup.builds.map((b) => b.name);
-  const workshopDiffers = mine.workshop !== null && backup.workshop !== null && !same(mine.workshop, backup.workshop); // prettier-ignore
+  const workshopDiffers =
+    mine.workshop !== null && backup.workshop !== null && !same(mine.workshop, backup.workshop);
   return { kinds, workshopDiffers, names };
 }
 
@@ -80,12 +81,22 @@ export function mergeBackup(
     const m = known.get(r.run.id);
     return !m || !goesOn(r, m);
   });
-  const runs = by(own, news, (r) => r.run.id, (r) => ({ ...r, run: { ...r.run, id: newId() } })); // prettier-ignore
+  const runs = by(
+    own,
+    news,
+    (r) => r.run.id,
+    (r) => ({ ...r, run: { ...r.run, id: newId() } }),
+  );
   const wins = mode === 'backup' || mine.workshop === null;
   return {
     workshop: wins ? (backup.workshop ?? mine.workshop) : mine.workshop,
     settings: wins ? { ...mine.settings, ...backup.settings } : { ...backup.settings, ...mine.settings },
-    builds: by(mine.builds, backup.builds, (b) => b.id, (b) => ({ ...b, id: newId(), name: `${b.name.slice(0, 100)}, from the backup` })), // prettier-ignore
+    builds: by(
+      mine.builds,
+      backup.builds,
+      (b) => b.id,
+      (b) => ({ ...b, id: newId(), name: `${b.name.slice(0, 100)}, from the backup` }),
+    ),
     runs,
     movements: by(mine.movements, backup.movements, (m) => m.id),
     tapes: by(mine.tapes, backup.tapes, (f) => f.id),

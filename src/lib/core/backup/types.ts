@@ -29,7 +29,7 @@ export const recordsSchema = z.object({
     .max(100_000)
     .refine((runs) => areUnique(runs.map((r) => r.run.id)), 'two have the same id'),
   movements: uniqueIds(z.array(movementSchema).max(200_000)),
-}); // prettier-ignore
+});
 /** Everything a workroom is, in plain records. */
 export interface WorkroomData extends z.infer<typeof recordsSchema> {
   tapes: BackupFile[];

@@ -10,7 +10,10 @@ export interface Point {
 /** Points in order, mm. A polygon is a path that is understood to return to its first point. */
 export type Path = Point[];
 export const distance = (a: Point, b: Point): number => Math.hypot(b.x - a.x, b.y - a.y);
-export const along = (a: Point, b: Point, t: number): Point => ({ x: a.x + (b.x - a.x) * t, y: a.y + (b.y - a.y) * t }); // prettier-ignore
+export const along = (a: Point, b: Point, t: number): Point => ({
+  x: a.x + (b.x - a.x) * t,
+  y: a.y + (b.y - a.y) * t,
+});
 
 export interface Box {
   minX: number;

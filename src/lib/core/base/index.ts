@@ -3,6 +3,7 @@
  * timestamps. No craft here.
  */
 export * from './geometry';
+export * from './item-at';
 export * from './problem';
 export * from './schema';
 export * from './units';

@@ -76,6 +76,8 @@ export function formatRoughly(seconds: number): string {
   return formatDuration(rounded).replace(/:00|\s00\smin$/, '');
 }
 
+/** With a capital letter first. */
+export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 /** 1 stop, 2 stops. */
 export const count = (n: number, one: string, many = `${one}s`): string =>
   `${formatNumber(n)} ${n === 1 ? one : many}`;

@@ -138,7 +138,7 @@ export const buildSchema = z.object({
   /** rules of the plan check that are quiet here, with the maker's reason */
   silenced: z.record(idSchema(60), z.string().min(1).max(300)).default({}),
   /** sheets that came with the tape, in the store */
-  documents: uniqueIds(z.array(z.object({ id, name: z.string().min(1).max(260) })).max(40)).default([]), // prettier-ignore
+  documents: uniqueIds(z.array(z.object({ id, name: z.string().min(1).max(260) })).max(40)).default([]),
   notes: z.string().max(20_000),
   createdAt: z.iso.datetime(),
   changedAt: z.iso.datetime(),

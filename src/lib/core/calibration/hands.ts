@@ -72,7 +72,11 @@ export function fitHands(runs: readonly LoggedRun[], workshop: Workshop): Sugges
  * Hands are sometimes much slower and seldom much faster, so that the middle of them lies below what they take on the
  * whole: raised to the whole, outliers left out.
  */
-function levelOf(observations: readonly Observation[], mean: readonly number[], weights: readonly number[]): number {
+function levelOf(
+  observations: readonly Observation[],
+  mean: readonly number[],
+  weights: readonly number[],
+): number {
   let taken = 0;
   let expected = 0;
   observations.forEach(({ x, y }, n) => {
@@ -81,4 +85,4 @@ function levelOf(observations: readonly Observation[], mean: readonly number[], 
     for (const [i, xi] of x) expected += xi * mean[i];
   });
   return expected > 0 ? taken / expected : 1;
-} // prettier-ignore
+}

@@ -71,7 +71,10 @@ export function undoFigures(workshop: Workshop, id: string): Workshop {
   };
 }
 
-const split = (key: FigureKey): [string, string] => [key.slice(0, key.indexOf(':')), key.slice(key.indexOf(':') + 1)]; // prettier-ignore
+const split = (key: FigureKey): [string, string] => [
+  key.slice(0, key.indexOf(':')),
+  key.slice(key.indexOf(':') + 1),
+];
 /** null: as the table or the machine's panel says. */
 function figureOf({ numbers, machines }: Workshop, key: FigureKey): number | null {
   const [kind, id] = split(key);

@@ -37,7 +37,9 @@ export function fitRobust(observations: readonly Observation[], priors: readonly
   // The expected deviations are guesses: how far off they are as a whole is found on the way.
   let spread = 1;
   for (let round = 0; round < ROUNDS; round++) {
-    const a = Array.from({ length: k }, (_, i) => Array.from({ length: k }, (_, j) => (i === j ? 1 / priors[i].sd ** 2 : 0)));
+    const a = Array.from({ length: k }, (_, i) =>
+      Array.from({ length: k }, (_, j) => (i === j ? 1 / priors[i].sd ** 2 : 0)),
+    );
     const b = priors.map((p) => p.mean / p.sd ** 2);
     observations.forEach(({ x, y, sd }, n) => {
       const w = weights[n] / (sd * spread) ** 2;
@@ -56,10 +58,17 @@ export function fitRobust(observations: readonly Observation[], priors: readonly
     weights = residuals.map((r) => (FREEDOM + 1) / (FREEDOM + (r / spread) ** 2));
     const square = residuals.reduce((sum, r, n) => sum + weights[n] * r * r, 0);
     // One deviation more or less is believed beforehand, so that three observations do not claim to be exact.
-    spread = Math.min(MOST_SPREAD, Math.max(LEAST_SPREAD, Math.sqrt((square + 4) / (observations.length + 4))));
+    spread = Math.min(
+      MOST_SPREAD,
+      Math.max(LEAST_SPREAD, Math.sqrt((square + 4) / (observations.length + 4))),
+    );
   }
-  return { mean, sd: inverse.map((row, i) => Math.sqrt(row[i])), weights: weights.map((w) => Math.min(1, w)) };
-} // prettier-ignore
+  return {
+    mean,
+    sd: inverse.map((row, i) => Math.sqrt(row[i])),
+    weights: weights.map((w) => Math.min(1, w)),
+  };
+}
 
 /** Inverse of a symmetric positive definite matrix, by Cholesky. */
 function invert(a: readonly (readonly number[])[]): number[][] {

@@ -5,7 +5,10 @@ import type { Suggestion } from './types';
 
 /** How far a maker's own stops and hands lie from the table, as a share. */
 const OWN_PRIOR = 0.35;
-export const ownPrior = (id: NumberId): Prior => ({ mean: numberDef(id).value, sd: OWN_PRIOR * numberDef(id).value }); // prettier-ignore
+export const ownPrior = (id: NumberId): Prior => ({
+  mean: numberDef(id).value,
+  sd: OWN_PRIOR * numberDef(id).value,
+});
 
 /** Runs and single times that a coefficient rests on. */
 export interface Rests {

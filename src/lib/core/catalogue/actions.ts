@@ -18,7 +18,19 @@ export interface ActionTerm {
   when?: When;
 }
 /** What becomes of the layers; see the stack of the score. */
-type Effect = 'hoop' | 'put' | 'fold' | 'trim' | 'open' | 'open all' | 'turn hoop' | 'unhoop' | 'take off' | 'take base' | 'wash' | 'turn out'; // prettier-ignore
+type Effect =
+  | 'hoop'
+  | 'put'
+  | 'fold'
+  | 'trim'
+  | 'open'
+  | 'open all'
+  | 'turn hoop'
+  | 'unhoop'
+  | 'take off'
+  | 'take base'
+  | 'wash'
+  | 'turn out';
 /** What moves in the drawing of the layers. */
 type Motion = 'lay' | 'fold' | 'cut' | 'flip' | 'off';
 
@@ -43,45 +55,145 @@ interface ActionRow {
   /** at every such step, whatever the technique adds */
   cautions?: readonly { caution: CautionKey; when?: When }[];
 }
-const term = (label: string, number: ActionTerm['number'], per?: Per, more: Partial<ActionTerm> = {}): ActionTerm => ({ label, number, per, ...more }); // prettier-ignore
+const term = (
+  label: string,
+  number: ActionTerm['number'],
+  per?: Per,
+  more: Partial<ActionTerm> = {},
+): ActionTerm => ({ label, number, per, ...more });
 const care = (caution: CautionKey, when?: When) => [{ caution, when }];
 
 /** What hands do: one row an action. Adding an action is adding a row; nothing else knows them by name without need. */
 const ACTIONS = {
-  'hoop-up': { time: [term('hoop up, magnetic', 'hand.hoopUpMagnetic', 'step', { when: 'magnetic hoop' }), term('hoop up', 'hand.hoopUp', 'step', { when: 'screw hoop' }), term('trace', 'stop.trace')], effect: 'hoop', motion: 'lay', perHooping: true, indifferent: true, cautions: [...care('arm'), ...care('magnet', 'magnetic hoop')] },
-  lay: { time: [term('lay the piece', 'hand.lay', 'piece', { several: 'lay pieces' }), term('tape sides', 'hand.tapeSide', 'taped side')], effect: 'put', motion: 'lay', cautions: care('needle', 'hoop on') },
-  topping: { time: [term('lay topping', 'hand.topping')], effect: 'put', motion: 'lay', perHooping: true, cautions: care('needle', 'hoop on') },
-  float: { time: [term('slide a layer under', 'hand.lay')], effect: 'put', motion: 'lay', perHooping: true, cautions: care('needle', 'hoop on') },
+  'hoop-up': {
+    time: [
+      term('hoop up, magnetic', 'hand.hoopUpMagnetic', 'step', { when: 'magnetic hoop' }),
+      term('hoop up', 'hand.hoopUp', 'step', { when: 'screw hoop' }),
+      term('trace', 'stop.trace'),
+    ],
+    effect: 'hoop',
+    motion: 'lay',
+    perHooping: true,
+    indifferent: true,
+    cautions: [...care('arm'), ...care('magnet', 'magnetic hoop')],
+  },
+  lay: {
+    time: [
+      term('lay the piece', 'hand.lay', 'piece', { several: 'lay pieces' }),
+      term('tape sides', 'hand.tapeSide', 'taped side'),
+    ],
+    effect: 'put',
+    motion: 'lay',
+    cautions: care('needle', 'hoop on'),
+  },
+  topping: {
+    time: [term('lay topping', 'hand.topping')],
+    effect: 'put',
+    motion: 'lay',
+    perHooping: true,
+    cautions: care('needle', 'hoop on'),
+  },
+  float: {
+    time: [term('slide a layer under', 'hand.lay')],
+    effect: 'put',
+    motion: 'lay',
+    perHooping: true,
+    cautions: care('needle', 'hoop on'),
+  },
   fold: { time: [term('fold and press', 'hand.fold')], effect: 'fold', motion: 'fold' },
-  'trim-close': { time: [term('trim close', 'hand.trimClose', 'cm')], effect: 'trim', motion: 'cut', trims: true, cautions: care('scissors') },
-  'cut-cloth': { time: [term('cut inside the line', 'hand.trimClose', 'cm')], effect: 'open', motion: 'cut', trims: true, cautions: care('scissors') },
-  'cut-window': { time: [term('cut inside the line', 'hand.trimClose', 'cm')], effect: 'open all', motion: 'cut', cautions: care('blade') },
-  'slit-zip': { time: [term('slit the window', 'hand.slitZip')], effect: 'open', motion: 'cut', cautions: care('blade') },
+  'trim-close': {
+    time: [term('trim close', 'hand.trimClose', 'cm')],
+    effect: 'trim',
+    motion: 'cut',
+    trims: true,
+    cautions: care('scissors'),
+  },
+  'cut-cloth': {
+    time: [term('cut inside the line', 'hand.trimClose', 'cm')],
+    effect: 'open',
+    motion: 'cut',
+    trims: true,
+    cautions: care('scissors'),
+  },
+  'cut-window': {
+    time: [term('cut inside the line', 'hand.trimClose', 'cm')],
+    effect: 'open all',
+    motion: 'cut',
+    cautions: care('blade'),
+  },
+  'slit-zip': {
+    time: [term('slit the window', 'hand.slitZip')],
+    effect: 'open',
+    motion: 'cut',
+    cautions: care('blade'),
+  },
   'open-zip': { time: [term('open the zip', 'hand.openZip')], effect: 'open', motion: 'cut' },
   fuse: { time: [term('fuse', 'hand.fuse')], hot: true, cautions: care('iron') },
-  'flip-hoop': { time: [term('turn the hoop', 'hand.flipHoop')], effect: 'turn hoop', motion: 'flip', perHooping: true },
+  'flip-hoop': {
+    time: [term('turn the hoop', 'hand.flipHoop')],
+    effect: 'turn hoop',
+    motion: 'flip',
+    perHooping: true,
+  },
   peel: { time: [term('score and peel', 'hand.peel')], perHooping: true },
-  thread: { time: [term('thread anew', 'stop.colourHome', 'step', { when: 'one needle' }), term('change of needle', 'stop.colourMulti', 'step', { when: 'many needles' })], perHooping: true, indifferent: true, ofMachine: true, atMachine: true, cautions: care('needle') },
-  bobbin: { time: [term('swap the bobbin', 'stop.bobbin')], perHooping: true, atMachine: true, cautions: care('needle') },
-  panel: { time: [term('find the place', 'stop.panel', 'times')], perHooping: true, indifferent: true, atMachine: true, cautions: care('needle') },
+  thread: {
+    time: [
+      term('thread anew', 'stop.colourHome', 'step', { when: 'one needle' }),
+      term('change of needle', 'stop.colourMulti', 'step', { when: 'many needles' }),
+    ],
+    perHooping: true,
+    indifferent: true,
+    ofMachine: true,
+    atMachine: true,
+    cautions: care('needle'),
+  },
+  bobbin: {
+    time: [term('swap the bobbin', 'stop.bobbin')],
+    perHooping: true,
+    atMachine: true,
+    cautions: care('needle'),
+  },
+  panel: {
+    time: [term('find the place', 'stop.panel', 'times')],
+    perHooping: true,
+    indifferent: true,
+    atMachine: true,
+    cautions: care('needle'),
+  },
   check: { time: [term('look', 'hand.check')], indifferent: true },
-  unhoop: { time: [term('unhoop', 'hand.unhoop')], effect: 'unhoop', motion: 'off', perHooping: true, indifferent: true },
+  unhoop: {
+    time: [term('unhoop', 'hand.unhoop')],
+    effect: 'unhoop',
+    motion: 'off',
+    perHooping: true,
+    indifferent: true,
+  },
   remove: { time: [term('the work', 'own', 'times')], effect: 'take off' },
-  tear: { time: [term('tear', 'hand.tearBase'), term('along the edge', 'hand.tearPerCm', 'cm')], effect: 'take base', motion: 'off' },
+  tear: {
+    time: [term('tear', 'hand.tearBase'), term('along the edge', 'hand.tearPerCm', 'cm')],
+    effect: 'take base',
+    motion: 'off',
+  },
   'pop-out': { time: [term('pop out', 'hand.popOut')], effect: 'take base' },
   dissolve: { time: [term('dissolve', 'hand.dissolve')], effect: 'wash', perHooping: true },
   'dry-edge': { time: [], wait: 'wait.dryEdge' },
   'dry-lace': { time: [], wait: 'wait.dryLace' },
-  snip: { time: [term('look for threads', 'hand.snipBase'), term('snip', 'hand.snipEach', 'trim')], cautions: care('needle', 'hoop on') },
+  snip: {
+    time: [term('look for threads', 'hand.snipBase'), term('snip', 'hand.snipEach', 'trim')],
+    cautions: care('needle', 'hoop on'),
+  },
   'cut-out': { time: [term('cut out', 'hand.cutOut', 'cm')], cautions: care('scissors') },
-  'trim-seam': { time: [term('trim the seam', 'hand.trimRough', 'cm'), term('corners', 'hand.clip', 'times')], cautions: care('scissors') },
+  'trim-seam': {
+    time: [term('trim the seam', 'hand.trimRough', 'cm'), term('corners', 'hand.clip', 'times')],
+    cautions: care('scissors'),
+  },
   turn: { time: [term('turn', 'hand.turn')], effect: 'turn out', motion: 'flip' },
   press: { time: [term('press', 'hand.press')], hot: true, cautions: care('iron') },
   close: { time: [term('close by hand', 'hand.closeByHand')] },
   snap: { time: [term('snaps', 'hand.snap', 'times')], cautions: care('smallParts') },
   work: { time: [term('the work', 'own', 'times')] },
   own: { time: [term('a step of your own', 'hand.custom')], indifferent: true },
-} as const satisfies Record<string, ActionRow>; // prettier-ignore
+} as const satisfies Record<string, ActionRow>;
 export type Action = keyof typeof ACTIONS;
 /** Whether a term or a caution counts. */
 export const isSo = (

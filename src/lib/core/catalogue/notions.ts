@@ -15,6 +15,9 @@ export const NOTIONS = {
   'glue stick': { name: 'glue stick', plural: 'glue stick', unit: 'm', pack: 60, price: 2 },
   filling: { name: 'filling', plural: 'filling', unit: 'g', pack: 250, price: 5 },
   'fusible tape': { name: 'fusible tape', plural: 'fusible tape', unit: 'm', pack: 10, price: 2.5 },
-} as const satisfies Record<string, { name: string; plural: string; unit: 'piece' | 'm' | 'm²' | 'g'; pack: number; price: number }>; // prettier-ignore
+} as const satisfies Record<
+  string,
+  { name: string; plural: string; unit: 'piece' | 'm' | 'm²' | 'g'; pack: number; price: number }
+>;
 export type NotionKey = keyof typeof NOTIONS;
 export const NOTION_KEYS = Object.keys(NOTIONS) as [NotionKey, ...NotionKey[]];

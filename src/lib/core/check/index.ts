@@ -3,7 +3,7 @@
  * In: everything worked out for a build. Out: findings, worst first, in the order of the steps; silenced ones are marked.
  * To add a rule: write it in the file of its kind; it is found from there.
  */
-import { formatLength } from '../base';
+import { itemAt, formatLength } from '../base';
 import { actionOf } from '../catalogue';
 import { keepToOneLine } from '../reading';
 import { stacksOf, unhoopAt } from '../score';
@@ -65,8 +65,8 @@ function contextOf(input: CheckInput): Context {
     steps,
     hands: steps.flatMap((step, at) => (step.kind === 'hand' ? [{ step, at }] : [])),
     needles: steps.flatMap((step, at) => (step.kind === 'needle' && !step.skipped ? [{ step, at }] : [])),
-    before: (at) => stacks[at],
-    atUnhoop: stacks[unhoop < 0 ? steps.length : unhoop],
+    before: (at) => itemAt(stacks, at),
+    atUnhoop: itemAt(stacks, unhoop < 0 ? steps.length : unhoop),
     piece: (id) => score.pieces.find((p) => p.id === id),
     layOf: (id) =>
       steps.find(

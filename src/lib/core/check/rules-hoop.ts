@@ -1,6 +1,6 @@
 import { actionOf } from '../catalogue';
 import { stopList } from '../score';
-import { count } from '../base';
+import { itemAt, count } from '../base';
 import type { Found, Rule } from './types';
 import { editsWithout, list } from './words';
 
@@ -32,7 +32,7 @@ export const hoopRules: Rule[] = [
       if (!halts.length) return [];
       return [
         {
-          stepId: halts[0].hands[0].id,
+          stepId: itemAt(itemAt(halts, 0).hands, 0).id,
           message: `Programme ${count(halts.length, 'halt')} on ${c.machine.name}: after block${halts.length > 1 ? 's' : ''} ${list(halts.map((h) => h.stop))}.`,
           because:
             'With many needles it changes over by itself and runs through the stops where hands are needed.',

@@ -1,3 +1,4 @@
+import { itemAt } from '../base';
 import type { Build, Trait } from '../build';
 import { actionOf, hasTrait, MATERIALS } from '../catalogue';
 import type { ScorePiece } from '../score';
@@ -35,7 +36,8 @@ export const materialRules: Rule[] = [
       if (!base) return [];
       const dense = c.needles.some(
         ({ step }) =>
-          step.role === 'lace' && c.reading.blocks[step.block].densityPerCm2 > c.numbers['check.stiff'],
+          step.role === 'lace' &&
+          itemAt(c.reading.blocks, step.block).densityPerCm2 > c.numbers['check.stiff'],
       );
       const wants = lace && dense ? 3 : 2;
       if (base.layers >= wants) return [];
@@ -59,7 +61,7 @@ export const materialRules: Rule[] = [
       const cloth = bases(c).some((p) => p !== base && isCloth(p));
       if (!base || base.layers > 1 || cloth) return [];
       const border = c.needles.find(({ step }) => {
-        const { texture, densityPerCm2 } = c.reading.blocks[step.block];
+        const { texture, densityPerCm2 } = itemAt(c.reading.blocks, step.block);
         return (
           step.role === 'cover' && texture === 'satin' && densityPerCm2 >= c.numbers['check.denseBorder']
         );
@@ -85,13 +87,15 @@ export const materialRules: Rule[] = [
       return knits.length && !stays
         ? [
             {
-              stepId: c.layOf(knits[0].id)?.id ?? null,
+              stepId: c.layOf(itemAt(knits, 0).id)?.id ?? null,
               message: `${names(knits)} stretch${knits.length > 1 ? '' : 'es'}, and nothing that stays lies under the stitches.`,
               because:
                 'A knit pulls out of shape under the needle and in the wash; cut-away or a fused mesh holds it.',
               fix: bases(c)[0] && {
                 label: 'Take cut-away as the base',
-                change: changed(c, [bases(c).find((p) => !isCloth(p)) ?? bases(c)[0]], { kind: 'cut-away' }),
+                change: changed(c, [bases(c).find((p) => !isCloth(p)) ?? itemAt(bases(c), 0)], {
+                  kind: 'cut-away',
+                }),
               },
             },
           ]
@@ -127,7 +131,7 @@ export const materialRules: Rule[] = [
       return heavy.length
         ? [
             {
-              stepId: c.layOf(heavy[0].id)?.id ?? null,
+              stepId: c.layOf(itemAt(heavy, 0).id)?.id ?? null,
               message: `${names(heavy)} ${heavy.length > 1 ? 'have' : 'has'} heavy bond on the back.`,
               because: 'It is meant for patches: under stitches it gums the needle and stiffens the work.',
               fix: { label: 'Take light fusible', change: changed(c, heavy, { fusible: 'light' }) },
@@ -145,7 +149,7 @@ export const materialRules: Rule[] = [
       if (!c.build.use.washed || !loose.length || hold === 'fuse' || cut === 'pre-cut') return [];
       return [
         {
-          stepId: c.layOf(loose[0].id)?.id ?? null,
+          stepId: c.layOf(itemAt(loose, 0).id)?.id ?? null,
           message: `${names(loose)} ${loose.length > 1 ? 'have' : 'has'} no fusible, and the item is washed.`,
           because: 'Between its edges an unfused piece bubbles after a few washes.',
           fix: { label: 'Light fusible on them', change: changed(c, loose, { fusible: 'light' }) },
@@ -301,7 +305,7 @@ export const materialRules: Rule[] = [
       return nap.length && c.field.turned
         ? [
             {
-              stepId: c.layOf(nap[0].id)?.id ?? null,
+              stepId: c.layOf(itemAt(nap, 0).id)?.id ?? null,
               message: `The design lies a quarter turned in the hoop, and ${names(nap)} has a direction.`,
               because: 'Turn the cloth with the design, or the print lies on its side.',
             },

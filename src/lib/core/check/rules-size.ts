@@ -1,4 +1,4 @@
-import { shareSpanned, type Box } from '../base';
+import { itemAt, shareSpanned, type Box, type Point } from '../base';
 import { repeatGap, repeatsThatFit, smallestHoop } from '../hoop';
 import { inside } from '../outline';
 import { popsOut, SCISSORS_MM } from '../score';
@@ -9,17 +9,16 @@ import type { Context, Found, Rule } from './types';
 const isSatin = ({ texture }: BlockReading) => texture === 'satin' || texture === 'zigzag';
 const spans = (b: Box, c: Context) => shareSpanned(b, c.reading.extents);
 
-/** Share of a line that lies inside a closed one. */
-function shareInside(line: Line, { points }: Line): number {
-  const polygon = Array.from({ length: points.length / 2 }, (_, i) => ({
-    x: points[2 * i],
-    y: points[2 * i + 1],
+const pointsOf = ({ points }: Line): Point[] =>
+  Array.from({ length: points.length / 2 }, (_, i) => ({
+    x: itemAt(points, 2 * i),
+    y: itemAt(points, 2 * i + 1),
   }));
-  let within = 0;
-  const n = line.points.length / 2;
-  for (let i = 0; i < n; i++)
-    if (inside({ x: line.points[2 * i], y: line.points[2 * i + 1] }, polygon)) within++;
-  return n ? within / n : 0;
+/** Share of a line that lies inside a closed one. */
+function shareInside(line: Line, closed: Line): number {
+  const polygon = pointsOf(closed);
+  const points = pointsOf(line);
+  return points.length ? points.filter((p) => inside(p, polygon)).length / points.length : 0;
 }
 /** Less of a cover under a later piece than this is only the crossing of two edges. */
 const LUMP_SHARE = 0.12;
@@ -102,7 +101,7 @@ export const sizeRules: Rule[] = [
         if (!cut.preCut || !cut.lies) return [];
         const tack = c.needles.find(({ step }) => step.holds.includes(cut.id) && step.role === 'tack-down');
         if (!tack) return [];
-        const b = c.reading.blocks[tack.step.block].box;
+        const b = itemAt(c.reading.blocks, tack.step.block).box;
         const over = Math.max(
           cut.lies.minX - b.minX,
           b.maxX - cut.lies.maxX,
@@ -125,10 +124,10 @@ export const sizeRules: Rule[] = [
     severity: 'stop',
     find: (c) =>
       c.reading.covers.flatMap((reach): Found[] => {
-        const cover = c.reading.blocks[reach.cover];
+        const cover = itemAt(c.reading.blocks, reach.cover);
         const step = c.needles.find((n) => n.step.block === reach.cover && !n.step.again)?.step;
         if (!isSatin(cover) || !step) return [];
-        const beyond = reach.outsideMm - (c.reading.blocks[reach.over].widthMm ?? 0) / 2;
+        const beyond = reach.outsideMm - (itemAt(c.reading.blocks, reach.over).widthMm ?? 0) / 2;
         if (beyond >= SCISSORS_MM + c.numbers['cut.coverSpare']) return [];
         return [
           {
@@ -147,15 +146,16 @@ export const sizeRules: Rule[] = [
     severity: 'mind',
     find: (c) =>
       c.needles.flatMap(({ step, at }): Found[] => {
-        const cover = c.reading.blocks[step.block];
+        const cover = itemAt(c.reading.blocks, step.block);
         if (step.role !== 'cover' || !isSatin(cover) || !cover.lines[0]) return [];
         const above = c.needles.find(
           (n) =>
             n.at > at &&
             n.step.role === 'placement' &&
-            c.reading.blocks[n.step.block].lines[0]?.closed &&
-            spans(c.reading.blocks[n.step.block].box, c) < WHOLE_SHARE &&
-            shareInside(cover.lines[0], c.reading.blocks[n.step.block].lines[0]) > LUMP_SHARE,
+            itemAt(c.reading.blocks, n.step.block).lines[0]?.closed &&
+            spans(itemAt(c.reading.blocks, n.step.block).box, c) < WHOLE_SHARE &&
+            shareInside(itemAt(cover.lines, 0), itemAt(itemAt(c.reading.blocks, n.step.block).lines, 0)) >
+              LUMP_SHARE,
         );
         return above
           ? [
@@ -175,10 +175,11 @@ export const sizeRules: Rule[] = [
     find: (c) => {
       const line = c.needles.find(({ step }) => step.role === 'cut-line')?.step;
       const border = c.needles.findLast(
-        ({ step }) => step.role === 'cover' && spans(c.reading.blocks[step.block].box, c) > WHOLE_SHARE * 0.8,
+        ({ step }) =>
+          step.role === 'cover' && spans(itemAt(c.reading.blocks, step.block).box, c) > WHOLE_SHARE * 0.8,
       )?.step;
       if (!line || !border) return [];
-      const [l, b] = [c.reading.blocks[line.block].box, c.reading.blocks[border.block].box];
+      const [l, b] = [itemAt(c.reading.blocks, line.block).box, itemAt(c.reading.blocks, border.block).box];
       const over = Math.max(b.minX - l.minX, l.maxX - b.maxX, b.minY - l.minY, l.maxY - b.maxY);
       return over > SCISSORS_MM
         ? [
@@ -196,7 +197,7 @@ export const sizeRules: Rule[] = [
     severity: 'mind',
     find: (c) =>
       c.needles.flatMap(({ step }): Found[] => {
-        const block = c.reading.blocks[step.block];
+        const block = itemAt(c.reading.blocks, step.block);
         const [opening] = block.openings;
         if (step.role !== 'final-outline' || !opening) return [];
         const shortSide = Math.min(block.box.maxX - block.box.minX, block.box.maxY - block.box.minY);
@@ -218,7 +219,8 @@ export const sizeRules: Rule[] = [
     severity: 'tip',
     find: (c) => {
       const open = c.needles.find(
-        ({ step }) => c.reading.blocks[step.block].openings.length > 0 && step.role === 'final-outline',
+        ({ step }) =>
+          itemAt(c.reading.blocks, step.block).openings.length > 0 && step.role === 'final-outline',
       );
       const trim = c.hands.find(({ step }) => step.action === 'trim-seam');
       if (!open || (trim && c.numbers['cut.openingLip'] > c.numbers['cut.seamAllowance'])) return [];

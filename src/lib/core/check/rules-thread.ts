@@ -1,3 +1,4 @@
+import { itemAt } from '../base';
 import { editsWithout } from './words';
 import type { Found, Rule } from './types';
 
@@ -10,9 +11,9 @@ export const threadRules: Rule[] = [
       [...new Set(c.thread.swaps.map((s) => s.stepId))].map((stepId): Found => {
         const swaps = c.thread.swaps.filter((s) => s.stepId === stepId);
         const title = c.steps.find((s) => s.id === stepId)?.title ?? '';
-        const { because } = swaps[0];
+        const { because } = itemAt(swaps, 0);
         // One bobbin does not sew it for all items: it is changed between them, wherever it was full.
-        if (c.thread.steps[stepId].bobbinM * c.build.order.repeats > c.thread.bobbinHoldsM)
+        if (itemAt(c.thread.steps, stepId).bobbinM * c.build.order.repeats > c.thread.bobbinHoldsM)
           return {
             stepId,
             message: `The bobbin runs out in “${title}”: change it before item ${swaps.map((s) => s.item + 1).join(', ')}.`,
@@ -51,7 +52,7 @@ export const threadRules: Rule[] = [
         const step = c.steps.find((s) => s.id === stepId);
         return {
           stepId,
-          message: `“${step?.title}” takes ${c.thread.steps[stepId].bobbinM.toFixed(0)} m of bobbin thread, more than one bobbin holds.`,
+          message: `“${step?.title}” takes ${itemAt(c.thread.steps, stepId).bobbinM.toFixed(0)} m of bobbin thread, more than one bobbin holds.`,
           because: 'A join inside it cannot be avoided: put it where it shows least.',
         };
       }),
@@ -85,7 +86,7 @@ export const threadRules: Rule[] = [
       return shiny.length && c.machine.speed > cap
         ? [
             {
-              stepId: shiny[0].step.id,
+              stepId: itemAt(shiny, 0).step.id,
               message: `Set ${c.machine.name} to ${cap} a minute for the metallic thread.`,
               because: 'Pulled faster it frays and snaps; the plan reckons with the slower speed.',
             },
@@ -112,11 +113,11 @@ export const threadRules: Rule[] = [
           ? [
               {
                 stepId: step.id,
-                message: `Block ${step.stop + 1} is hidden later: sew it in ${c.build.threads[next.block].name} and save a change.`,
+                message: `Block ${step.stop + 1} is hidden later: sew it in ${itemAt(c.build.threads, next.block).name} and save a change.`,
                 because: 'The thread sheet’s colour of a placement line is only a label.',
                 fix: {
-                  label: `Use ${c.build.threads[next.block].name}`,
-                  change: { threads: c.build.threads.with(step.block, c.build.threads[next.block]) },
+                  label: `Use ${itemAt(c.build.threads, next.block).name}`,
+                  change: { threads: c.build.threads.with(step.block, itemAt(c.build.threads, next.block)) },
                 },
               },
             ]

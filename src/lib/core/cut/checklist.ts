@@ -24,7 +24,14 @@ const NEEDLE_WORDS: Record<Build['needle'], string> = {
 
 export function gatherChecklist(
   build: Pick<Build, 'id' | 'needle'>,
-  plan: { cut: { pieces: readonly CutPiece[] }; score: Score; thread: ThreadPlan; order: OrderPlan; hooping: { hoop: Hoop }; machine: Machine }, // prettier-ignore
+  plan: {
+    cut: { pieces: readonly CutPiece[] };
+    score: Score;
+    thread: ThreadPlan;
+    order: OrderPlan;
+    hooping: { hoop: Hoop };
+    machine: Machine;
+  },
   notions: readonly NotionNeed[],
   unit: LengthUnit,
 ): ChecklistLine[] {
@@ -50,7 +57,12 @@ export function gatherChecklist(
       ),
     ...plan.thread.byThread.map((t) => line('Thread', `${t.name}, ${Math.ceil(t.metres * load)} m`)),
     line('Thread', `${bobbins} full ${bobbins === 1 ? 'bobbin' : 'bobbins'}`),
-    ...notions.map((n) => line('Small parts', `${formatNotion(n.notion, n.amount * load)}${n.lengthMm ? `, at least ${formatLength(n.lengthMm, unit)}` : ''}`)), // prettier-ignore
+    ...notions.map((n) =>
+      line(
+        'Small parts',
+        `${formatNotion(n.notion, n.amount * load)}${n.lengthMm ? `, at least ${formatLength(n.lengthMm, unit)}` : ''}`,
+      ),
+    ),
     ...[...new Set(tools)].map((tool) => line('Tools', tool)),
     line('Machine', `${plan.machine.name}, hoop ${plan.hooping.hoop.name}`),
     line('Machine', `a fresh ${NEEDLE_WORDS[build.needle]}`),

@@ -1,3 +1,4 @@
+import { capital } from '../base';
 import { needOf, type OrderPlan } from '../order';
 import type { Build } from '../build';
 import type { LayoutPiece, LayoutStock } from '../nesting';
@@ -5,7 +6,7 @@ import { MATERIALS, type MaterialKind } from '../catalogue';
 import type { ScorePiece } from '../score';
 import type { StockItem } from '../workshop';
 import { summed, type NotionNeed } from './notions';
-import { capital, type CutPiece } from './pieces';
+import type { CutPiece } from './pieces';
 
 /** What one build asks for. */
 export interface CutDemand {
@@ -132,7 +133,9 @@ export const tooLarge = ({ pieces, stock }: Pick<CutGroup, 'pieces' | 'stock'>):
     const nearest = stock.reduce((a, b) => (least(b) < least(a) ? b : a));
     const shortMm = least(nearest);
     if (shortMm <= 0) return [];
-    const margins = [...piece.cut.width.terms, ...piece.cut.height.terms].filter((t) => t.label.endsWith('margin')); // prettier-ignore
+    const margins = [...piece.cut.width.terms, ...piece.cut.height.terms].filter((t) =>
+      t.label.endsWith('margin'),
+    );
     const least1 = margins.length ? Math.min(...margins.map((t) => t.mm)) : 0;
     const margin = least1 - shortMm / 2;
     return [

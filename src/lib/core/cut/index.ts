@@ -6,5 +6,14 @@ export { explainDimension } from './dimension';
 export { cutList, type CutPiece } from './pieces';
 export { formatNotion, notionsOf, type NotionNeed } from './notions';
 export { purchaseOf, purchaseOfNotion, shopStock } from './sold';
-export { asLayoutStock, gatherNotions, gatherPieces, isRoll, tooLarge, type CutDemand, type CutGroup, type GroupPiece,  } from './gather'; // prettier-ignore
+export {
+  asLayoutStock,
+  gatherNotions,
+  gatherPieces,
+  isRoll,
+  tooLarge,
+  type CutDemand,
+  type CutGroup,
+  type GroupPiece,
+} from './gather';
 export { gatherChecklist, type ChecklistLine } from './checklist';

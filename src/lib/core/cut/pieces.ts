@@ -1,7 +1,7 @@
 /**
  * Cut pieces from the lines that must catch them. mm in and out; every size carries its sum.
  */
-import type { Box, LengthUnit } from '../base';
+import { capital, type Box, type LengthUnit } from '../base';
 import { actionOf, MATERIALS, type MaterialKind } from '../catalogue';
 import type { Numbers } from '../numbers';
 import type { Reading } from '../reading';
@@ -151,4 +151,3 @@ function fusedTo(cut: CutPiece, piece: ScorePiece, heldBy: boolean): CutPiece[] 
     ply: MATERIALS[material].ply,
   }));
 }
-export const capital = (text: string) => text[0].toUpperCase() + text.slice(1);

@@ -3,7 +3,7 @@
  * own coordinates, y up.
  */
 import { basePast } from '../hoop';
-import { grownBox, heightOf, unionOf, widthOf, type Box } from '../base';
+import { itemAt, grownBox, heightOf, unionOf, widthOf, type Box } from '../base';
 import type { NumberId, Numbers } from '../numbers';
 import type { Reading } from '../reading';
 import type { ScorePiece } from '../score';
@@ -32,7 +32,7 @@ export interface RuledSize {
 const isEmpty = (b: Box) => widthOf(b) < 0.05 && heightOf(b) < 0.05;
 /** x and y changed over: upright seams are worked out as level ones. */
 const flipped = (b: Box): Box => ({ minX: b.minY, minY: b.minX, maxX: b.maxY, maxY: b.maxX });
-const flippedLine = ({ from, to }: FoldLine): FoldLine => ({ from: [from[1], from[0]], to: [to[1], to[0]] }); // prettier-ignore
+const flippedLine = ({ from, to }: FoldLine): FoldLine => ({ from: [from[1], from[0]], to: [to[1], to[0]] });
 const turnedBack = (r: RuledSize): RuledSize => ({
   ...r,
   width: r.height,
@@ -52,18 +52,31 @@ export function sizeOf(
 ): RuledSize | null {
   const size = piece.size;
   const boxOf = (...slots: string[]) =>
-    unionOf(slots.flatMap((s) => piece.blocks[s] ?? []).map((b) => reading.blocks[b].box));
+    unionOf(slots.flatMap((s) => piece.blocks[s] ?? []).map((b) => itemAt(reading.blocks, b).box));
   const drawn = Object.values(piece.blocks).flat();
-  if (size.rule !== 'hoop' && drawn.every((b) => isEmpty(reading.blocks[b].box))) return null;
+  if (size.rule !== 'hoop' && drawn.every((b) => isEmpty(itemAt(reading.blocks, b).box))) return null;
 
   /** the maker's own margin stands before the table's */
   const margin = (id: NumberId): ((times: number) => SizeTerm) =>
     piece.marginMm === null
       ? (times) => term('margin', numbers[id], times, id)
       : (times) => term('your margin', piece.marginMm as number, times);
-  const plain = (width: SizeTerm[], height: SizeTerm[], covers: Box | null, lies: Box | null) => ({ width, height, covers, lies, flat: lies, fold: null, preCut: false }); // prettier-ignore
+  const plain = (width: SizeTerm[], height: SizeTerm[], covers: Box | null, lies: Box | null) => ({
+    width,
+    height,
+    covers,
+    lies,
+    flat: lies,
+    fold: null,
+    preCut: false,
+  });
   const round = (box: Box, by: SizeTerm, label: string): RuledSize =>
-    plain([term(label, widthOf(box)), ...(by.mm ? [by] : [])], [term(label, heightOf(box)), ...(by.mm ? [by] : [])], box, grownBox(box, by.mm)); // prettier-ignore
+    plain(
+      [term(label, widthOf(box)), ...(by.mm ? [by] : [])],
+      [term(label, heightOf(box)), ...(by.mm ? [by] : [])],
+      box,
+      grownBox(box, by.mm),
+    );
   const toLine = (box: Box): RuledSize => ({
     ...round(box, term('past the line', numbers['cut.preCutOffset'], 2, 'cut.preCutOffset'), 'line'),
     preCut: true,
@@ -73,7 +86,12 @@ export function sizeOf(
     case 'hoop': {
       const id = basePast(hoop.magnetic);
       const past = piece.marginMm === null ? term('past the hoop', numbers[id], 2, id) : margin(id)(2);
-      return plain([term('hoop, outside', hoop.outerWidth), past], [term('hoop, outside', hoop.outerHeight), past], null, null); // prettier-ignore
+      return plain(
+        [term('hoop, outside', hoop.outerWidth), past],
+        [term('hoop, outside', hoop.outerHeight), past],
+        null,
+        null,
+      );
     }
     case 'cover': {
       const box = boxOf(...size.by);
@@ -86,7 +104,10 @@ export function sizeOf(
     }
     case 'float': {
       const own = piece.marginMm;
-      const by = own === null ? term('past the stitches', numbers['cut.floatMargin'], 2, 'cut.floatMargin') : margin('cut.floatMargin')(2); // prettier-ignore
+      const by =
+        own === null
+          ? term('past the stitches', numbers['cut.floatMargin'], 2, 'cut.floatMargin')
+          : margin('cut.floatMargin')(2);
       return round(boxOf(...size.over), by, 'motif');
     }
     case 'zip': {
@@ -107,13 +128,18 @@ export function sizeOf(
       const seam = boxOf(size.seam);
       const over = boxOf(...size.over);
       const level = widthOf(seam) >= heightOf(seam);
-      const sized = foldedOver(level ? seam : flipped(seam), level ? over : flipped(over), numbers['cut.seamOverlap'], margin('cut.marginTop')); // prettier-ignore
+      const sized = foldedOver(
+        level ? seam : flipped(seam),
+        level ? over : flipped(over),
+        numbers['cut.seamOverlap'],
+        margin('cut.marginTop'),
+      );
       return level ? sized : turnedBack(sized);
     }
     case 'pressed': {
       const boxes = [boxOf(size.edge), boxOf(size.awayFrom), boxOf(...size.over)];
-      const level = widthOf(boxes[0]) >= heightOf(boxes[0]);
-      const [edge, from, over] = level ? boxes : boxes.map(flipped);
+      const level = widthOf(itemAt(boxes, 0)) >= heightOf(itemAt(boxes, 0));
+      const [edge, from, over] = (level ? boxes : boxes.map(flipped)) as [Box, Box, Box];
       const sized = pressedEdge(edge, from, over, numbers['cut.pressedFold'], margin('cut.marginBack'));
       return level ? sized : turnedBack(sized);
     }
@@ -128,17 +154,27 @@ function foldedOver(seam: Box, over: Box, bite: number, m: (times: number) => Si
   const flat = up ? { ...lies, minY: y - bite } : { ...lies, maxY: y + bite };
   return {
     width: [term('covers', widthOf(over)), m(2)],
-    height: [term('seam to far edge', up ? over.maxY - y : y - over.minY), term('past the seam', bite, 1, 'cut.seamOverlap'), m(1)],
+    height: [
+      term('seam to far edge', up ? over.maxY - y : y - over.minY),
+      term('past the seam', bite, 1, 'cut.seamOverlap'),
+      m(1),
+    ],
     covers: over,
     lies: flat,
     flat,
     fold: { from: [flat.minX, y], to: [flat.maxX, y] },
     preCut: false,
-  }; // prettier-ignore
+  };
 }
 
 /** Level edge, pressed under before it is laid: from it, away from the zip, to the far edge. */
-function pressedEdge(edge: Box, from: Box, over: Box, foldMm: number, m: (times: number) => SizeTerm): RuledSize {
+function pressedEdge(
+  edge: Box,
+  from: Box,
+  over: Box,
+  foldMm: number,
+  m: (times: number) => SizeTerm,
+): RuledSize {
   const y = (edge.minY + edge.maxY) / 2;
   const up = y > (from.minY + from.maxY) / 2;
   const covers = up ? { ...over, minY: y } : { ...over, maxY: y };
@@ -146,11 +182,15 @@ function pressedEdge(edge: Box, from: Box, over: Box, foldMm: number, m: (times:
   const lies = up ? { ...around, minY: y } : { ...around, maxY: y };
   return {
     width: [term('outline', widthOf(over)), m(2)],
-    height: [term('edge to outline', heightOf(covers)), m(1), term('pressed fold', foldMm, 1, 'cut.pressedFold')],
+    height: [
+      term('edge to outline', heightOf(covers)),
+      m(1),
+      term('pressed fold', foldMm, 1, 'cut.pressedFold'),
+    ],
     covers,
     lies,
     flat: up ? { ...lies, minY: y - foldMm } : { ...lies, maxY: y + foldMm },
     fold: { from: [lies.minX, y], to: [lies.maxX, y] },
     preCut: false,
   };
-} // prettier-ignore
+}

@@ -3,7 +3,7 @@
  */
 import type { Layout, LayoutStock } from '../nesting';
 import { MATERIALS, NOTIONS, soldAs, type MaterialKind, type OwnSold } from '../catalogue';
-import { count, roundUpToGrid, type LengthUnit } from '../base';
+import { capital, count, roundUpToGrid, type LengthUnit } from '../base';
 import type { StockItem } from '../workshop';
 import { formatNotion, type NotionNeed } from './notions';
 
@@ -113,10 +113,12 @@ export function purchaseOfNotion(
   const each = unit === 'piece' ? plural : `${unit} ${plural}`;
   return {
     name: need.lengthMm ? `${capital(name)}, at least ${length(need.lengthMm)}` : capital(plural),
-    amount: pack === 1 ? `${packs} ${packs === 1 && unit === 'piece' ? name : each}` : `${count(packs, 'pack')} of ${pack}${unit === 'piece' ? '' : ` ${unit}`}`, // prettier-ignore
+    amount:
+      pack === 1
+        ? `${packs} ${packs === 1 && unit === 'piece' ? name : each}`
+        : `${count(packs, 'pack')} of ${pack}${unit === 'piece' ? '' : ` ${unit}`}`,
     needs: formatNotion(need.notion, need.amount),
     cost: packs * price,
     impossible: false,
   };
 }
-const capital = (text: string) => text[0].toUpperCase() + text.slice(1);

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { BUILD_SCHEMA_VERSION, buildSchema, type Build } from '../build';
-import { fail, ok, type Result } from '../base';
+import { firstFault, fail, ok, type Result } from '../base';
 import { MAX_BYTES, readTape } from '../tape';
 import { fromBase64, toBase64 } from './base64';
 
@@ -69,12 +69,8 @@ export function readBuildFile(
     );
   const parsed = buildFileSchema.safeParse(raw);
   if (!parsed.success) {
-    const { path, message } = parsed.error.issues[0];
-    return fail(
-      'bad-build',
-      `This build file is damaged at ${path.join('.') || 'its root'}: ${message}.`,
-      again,
-    );
+    const { at, why } = firstFault(parsed.error);
+    return fail('bad-build', `This build file is damaged at ${at || 'its root'}: ${why}.`, again);
   }
   const { build } = parsed.data;
   const tape = build.typed ? null : usableTape(parsed.data.tape);

@@ -14,8 +14,30 @@ const MOST_PIECES = 5000;
 /** POST /api/layout takes this: mm. A roll is a stock with what is left of it as its height. */
 export const layoutRequestSchema = z
   .object({
-    pieces: z.array(z.object({ id, widthMm: side, heightMm: side, quantity: z.int().min(1).max(MOST_PIECES), mayTurn: z.boolean().default(true) })).min(1).max(MOST_PIECES), // prettier-ignore
-    stock: z.array(z.object({ id, widthMm: side, heightMm: side, quantity: z.int().min(1).max(100_000), cost: z.number().min(0).max(MOST_COST).optional(), roll: z.boolean().optional() })).max(500), // prettier-ignore
+    pieces: z
+      .array(
+        z.object({
+          id,
+          widthMm: side,
+          heightMm: side,
+          quantity: z.int().min(1).max(MOST_PIECES),
+          mayTurn: z.boolean().default(true),
+        }),
+      )
+      .min(1)
+      .max(MOST_PIECES),
+    stock: z
+      .array(
+        z.object({
+          id,
+          widthMm: side,
+          heightMm: side,
+          quantity: z.int().min(1).max(100_000),
+          cost: z.number().min(0).max(MOST_COST).optional(),
+          roll: z.boolean().optional(),
+        }),
+      )
+      .max(500),
     edgeToEdge: z.boolean().default(true),
     gapMm: z.number().min(0).max(200).default(0),
     /** how many layers one cut goes through: what is alike is stacked */
@@ -36,7 +58,9 @@ export const layoutReportSchema = z.object({
     z.object({
       stockId: z.string(),
       usedHeightMm: mm,
-      placements: z.array(z.object({ pieceId: z.string(), xMm: mm, yMm: mm, widthMm: mm, heightMm: mm, turned: z.boolean() })), // prettier-ignore
+      placements: z.array(
+        z.object({ pieceId: z.string(), xMm: mm, yMm: mm, widthMm: mm, heightMm: mm, turned: z.boolean() }),
+      ),
     }),
   ),
   unplaced: z.array(z.object({ pieceId: z.string(), quantity: z.int() })),
@@ -52,8 +76,19 @@ export const layoutReportSchema = z.object({
 export const layoutAnswerSchema = layoutReportSchema.extend({
   sheets: z.array(
     layoutReportSchema.shape.sheets.element.extend({
-      cuts: z.array(z.object({ number: z.int(), direction: z.enum(['across', 'down']), atMm: mm, part, stacked: z.int(), level: z.int() })).nullable(),
+      cuts: z
+        .array(
+          z.object({
+            number: z.int(),
+            direction: z.enum(['across', 'down']),
+            atMm: mm,
+            part,
+            stacked: z.int(),
+            level: z.int(),
+          }),
+        )
+        .nullable(),
       rests: z.array(part),
     }),
   ),
-}); // prettier-ignore
+});

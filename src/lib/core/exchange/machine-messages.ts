@@ -11,7 +11,12 @@ export const headName = z.string().regex(/^[a-z0-9-]{1,40}$/);
 
 /** Query of POST /api/machine/{head}/load; the body is the tape. */
 export const machineLoadSchema = z.object({
-  seed: z.coerce.number().int().min(0).max(2 ** 31).default(1),
+  seed: z.coerce
+    .number()
+    .int()
+    .min(0)
+    .max(2 ** 31)
+    .default(1),
   /** how many times faster than a real one */
   rate: z.coerce.number().min(1).max(MAX_RATE).default(1),
   speed: z.coerce.number().min(100).max(2000).optional(),
@@ -24,7 +29,7 @@ export const machineLoadSchema = z.object({
     .regex(/^\d{1,4}(,\d{1,4})*$/)
     .transform((s) => s.split(',').map(Number))
     .optional(),
-}); // prettier-ignore
+});
 export type MachineLoad = z.input<typeof machineLoadSchema>;
 
 export const machineCommandSchema = z.discriminatedUnion('command', [

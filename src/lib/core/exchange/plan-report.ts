@@ -6,7 +6,7 @@ import { explainDimension } from '../cut';
 import type { BuildPlan } from '../plan';
 import { ROLES } from '../reading';
 import { MATERIAL_KINDS, NOTION_KEYS } from '../catalogue';
-import { idSchema } from '../base';
+import { itemAt, idSchema } from '../base';
 import { workshopSchema } from '../workshop';
 
 /**
@@ -135,7 +135,7 @@ export function planReport(
     technique: score.technique,
     schools: score.schools,
     score: score.steps.map((step) => {
-      const { seconds, waitSeconds, freeSeconds } = times[step.id];
+      const { seconds, waitSeconds, freeSeconds } = itemAt(times, step.id);
       const { id, title, because, stop } = step;
       const base = { id, title, because, stop, seconds, waitSeconds };
       return step.kind === 'needle'

@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
 import * as z from 'zod';
-import { fail, ok, type Result } from '../base';
+import { itemAt, fail, ok, type Result } from '../base';
 import {
   KIND_NAMES,
   MAX_EXTENT,
@@ -52,18 +52,27 @@ export function csvToTape(text: string, label = ''): Result<Tape> {
       const names = cells.map((c) => c.trim());
       columns = COLUMNS.map((name) => names.indexOf(name));
       const missing = COLUMNS.filter((name) => !names.includes(name));
-      if (missing.length) refused = fail('csv-columns', `This list has no column ${missing.join(', ')}.`, 'The first line must read x,y,kind.'); // prettier-ignore
+      if (missing.length)
+        refused = fail(
+          'csv-columns',
+          `This list has no column ${missing.join(', ')}.`,
+          'The first line must read x,y,kind.',
+        );
       return;
     }
     const [a, b, c] = columns.map((at) => cells[at]?.trim() ?? '');
     const at = [a === '' ? NaN : Number(a), b === '' ? NaN : Number(b)];
     const what = KIND_NAMES.indexOf(c as (typeof KIND_NAMES)[number]);
-    if (!(Math.abs(at[0]) <= limit)) refused = badLine(tape.records + 2, 'x');
-    else if (!(Math.abs(at[1]) <= limit)) refused = badLine(tape.records + 2, 'y');
+    if (!(Math.abs(itemAt(at, 0)) <= limit)) refused = badLine(tape.records + 2, 'x');
+    else if (!(Math.abs(itemAt(at, 1)) <= limit)) refused = badLine(tape.records + 2, 'y');
     else if (what < 0) refused = badLine(tape.records + 2, 'kind');
     else if (tape.records === MAX_RECORDS)
-      refused = fail('too-many-records', `This list has more than ${MAX_RECORDS} lines.`, 'Split the design into parts.'); // prettier-ignore
-    else tape.put(10 * at[0], 10 * at[1], what as Kind);
+      refused = fail(
+        'too-many-records',
+        `This list has more than ${MAX_RECORDS} lines.`,
+        'Split the design into parts.',
+      );
+    else tape.put(10 * itemAt(at, 0), 10 * itemAt(at, 1), what as Kind);
   };
   Papa.parse<string[]>(text, {
     skipEmptyLines: 'greedy',
@@ -74,14 +83,19 @@ export function csvToTape(text: string, label = ''): Result<Tape> {
     },
   });
   if (refused) return refused;
-  if (!columns) return fail('csv-columns', 'This list has no column x, y, kind.', 'The first line must read x,y,kind.');
+  if (!columns)
+    return fail('csv-columns', 'This list has no column x, y, kind.', 'The first line must read x,y,kind.');
   if (!tape.records) return fail('csv-empty', 'This list has no stitches.', 'Put one stitch on each line.');
   return ok(tape.done());
-} // prettier-ignore
+}
 
 /** What a list would need more room for than a tape has: long moves become many records. */
 export function fitsATape(tape: Tape): Result<Tape> {
   return recordsOf(tape) <= MAX_RECORDS
     ? ok(tape)
-    : fail('too-many-records', `Its long moves need more than ${MAX_RECORDS} records on a tape.`, 'Split the design into parts.'); // prettier-ignore
+    : fail(
+        'too-many-records',
+        `Its long moves need more than ${MAX_RECORDS} records on a tape.`,
+        'Split the design into parts.',
+      );
 }

@@ -1,5 +1,5 @@
 import type { TypedStop } from '../build';
-import { fail, ok, type Result } from '../base';
+import { itemAt, fail, ok, type Result } from '../base';
 import type { Role } from '../reading';
 
 /** Words that say what a block is for, the most telling first. */
@@ -25,13 +25,17 @@ const MOST_LINES = 400;
 function takeTime(line: string): { seconds: number; rest: string } | null {
   const clock = /(?:^|[\s,;(–-])(\d{1,2}):(\d{2})(?::(\d{2}))?\)?(?=$|[\s,;])/.exec(line);
   if (clock) {
-    const [h, m, s] = clock[3] ? clock.slice(1, 4).map(Number) : [0, Number(clock[1]), Number(clock[2])];
-    return { seconds: h * 3600 + m * 60 + s, rest: cut(line, clock) };
+    // h:mm:ss, or m:ss
+    const seconds = clock
+      .slice(1)
+      .filter(Boolean)
+      .reduce((sum, part) => 60 * sum + Number(part), 0);
+    return { seconds, rest: cut(line, clock) };
   }
   const words = /(\d+(?:[.,]\d+)?)\s*(hours?|hrs?|h|minutes?|mins?|m|seconds?|secs?|s)\b\.?/i.exec(line);
   if (!words) return null;
-  const value = Number(words[1].replace(',', '.'));
-  const unit = words[2][0].toLowerCase();
+  const value = Number(itemAt(words, 1).replace(',', '.'));
+  const unit = itemAt(itemAt(words, 2), 0).toLowerCase();
   return { seconds: value * { h: 3600, m: 60, s: 1 }[unit]!, rest: cut(line, words) };
 }
 /** "2,450 stitches", "350 st", or a bare figure at the end of the line. */
@@ -40,7 +44,7 @@ function takeStitches(line: string): { stitches: number; rest: string } | null {
     /(\d{1,3}(?:[ ,.\u202f]\d{3})+|\d+)\s*(?:stitches|stitch|sts?)\b\.?/i.exec(line) ??
     /(?:^|[\s,;])(\d{1,3}(?:[,.\u202f]\d{3})+|\d{2,7})$/.exec(line);
   if (!found) return null;
-  return { stitches: Number(found[1].replace(/\D/g, '')), rest: cut(line, found) };
+  return { stitches: Number(itemAt(found, 1).replace(/\D/g, '')), rest: cut(line, found) };
 }
 const cut = (line: string, { index, 0: text }: RegExpExecArray) =>
   `${line.slice(0, index)} ${line.slice(index + text.length)}`.trim();
@@ -85,7 +89,7 @@ function readLine(raw: string): TypedStop | null {
   const colour = COLOURS.exec(line);
   const before = colour ? tidy(line.slice(0, colour.index)) : line;
   // "Tack-down, navy blue": what follows the first comma is the thread when no colour word was met.
-  const [title, ...others] = colour ? [before] : before.split(/\s*[,;]\s*/);
+  const [title = '', ...others] = colour ? [before] : before.split(/\s*[,;]\s*/);
   const thread = colour ? colour[0] : others.join(' ');
   return {
     title: (title || 'Stop').slice(0, 80),

@@ -62,9 +62,14 @@ export function breaksBy(runs: readonly LoggedRun[], by: 'thread' | 'machine'): 
     for (const b of state.breaks) of(by === 'thread' ? b.thread : machine).breaks++;
   }
   return [...rates]
-    .map(([name, { breaks, stitches }]) => ({ name, breaks, stitches, per10k: stitches ? (10_000 * breaks) / stitches : 0 }))
+    .map(([name, { breaks, stitches }]) => ({
+      name,
+      breaks,
+      stitches,
+      per10k: stitches ? (10_000 * breaks) / stitches : 0,
+    }))
     .sort((a, b) => b.per10k - a.per10k || b.stitches - a.stitches);
-} // prettier-ignore
+}
 
 /** Items by build and how they came out. */
 export function resultsByBuild(runs: readonly LoggedRun[]) {
@@ -78,7 +83,7 @@ export function resultsByBuild(runs: readonly LoggedRun[]) {
     known.ruined += ruined;
   }
   return [...builds.values()].filter((b) => b.good + b.second + b.ruined > 0);
-} // prettier-ignore
+}
 
 /** Hand time of each finished run of a build against its plan, in the order they were made: 1 is as planned. */
 export const learningCurve = (runs: readonly LoggedRun[], buildId: string): { n: number; share: number }[] =>

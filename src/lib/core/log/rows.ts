@@ -1,3 +1,4 @@
+import { itemAt } from '../base';
 import { isOver, timesDone, wasDone, type ItemResult, type RunRecord, type RunState } from '../run';
 
 export interface LoggedRun {
@@ -123,7 +124,7 @@ export const stepRows = ({ run, state }: LoggedRun): StepRow[] =>
     title: s.title,
     action: s.kind === 'hand' ? s.action : s.role,
     planned: run.planned[s.id] ?? 0,
-    taken: state.stepMs[s.id] === undefined ? null : state.stepMs[s.id] / 1000,
+    taken: state.stepMs[s.id] === undefined ? null : itemAt(state.stepMs, s.id) / 1000,
     skipped: state.skipped.includes(s.id),
     times: timesDone(state, s.id),
   }));

@@ -1,3 +1,4 @@
+import { itemAt } from '../base';
 import { STITCH, STOP, tapeBlocks, type Block, type Tape } from '../tape';
 import { speedFactor } from '../time';
 import type { MachineSettings } from './types';
@@ -20,7 +21,10 @@ export const NOTHING: MeasuredTape = {
   pausesBefore: new Float64Array(),
 };
 
-export function measureTape(tape: Tape, { numbers, trimSeconds }: Pick<MachineSettings, 'numbers' | 'trimSeconds'>): MeasuredTape {
+export function measureTape(
+  tape: Tape,
+  { numbers, trimSeconds }: Pick<MachineSettings, 'numbers' | 'trimSeconds'>,
+): MeasuredTape {
   const { x, y, kind } = tape;
   const n = kind.length;
   const stitchesBefore = new Int32Array(n + 1);
@@ -30,18 +34,18 @@ export function measureTape(tape: Tape, { numbers, trimSeconds }: Pick<MachineSe
   for (let i = 0; i < n; i++) {
     const sews = kind[i] === STITCH;
     const trimmed = sews && jumps >= numbers['reading.trimJumps'];
-    stitchesBefore[i + 1] = stitchesBefore[i] + (sews ? 1 : 0);
+    stitchesBefore[i + 1] = itemAt(stitchesBefore, i) + (sews ? 1 : 0);
     const cycles = sews
       ? 1 / speedFactor(lengthOf(i, x, y), numbers)
       : kind[i] === STOP
         ? 0
         : 1 / numbers['stitch.jumpSpeed'];
-    cyclesBefore[i + 1] = cyclesBefore[i] + cycles;
-    pausesBefore[i + 1] = pausesBefore[i] + (trimmed ? trimSeconds + numbers['stitch.startRamp'] : 0);
+    cyclesBefore[i + 1] = itemAt(cyclesBefore, i) + cycles;
+    pausesBefore[i + 1] = itemAt(pausesBefore, i) + (trimmed ? trimSeconds + numbers['stitch.startRamp'] : 0);
     jumps = sews || kind[i] === STOP ? 0 : jumps + 1;
   }
   return { blocks: tapeBlocks(tape), stitchesBefore, cyclesBefore, pausesBefore };
-} // prettier-ignore
+}
 /** Of the move to record i, mm. */
 export const lengthOf = (i: number, x: Int32Array, y: Int32Array): number =>
-  Math.hypot(x[i] - (i ? x[i - 1] : 0), y[i] - (i ? y[i - 1] : 0)) / TENTHS;
+  Math.hypot(itemAt(x, i) - (i ? itemAt(x, i - 1) : 0), itemAt(y, i) - (i ? itemAt(y, i - 1) : 0)) / TENTHS;

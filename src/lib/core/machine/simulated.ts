@@ -1,6 +1,6 @@
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
-import { fail, ok, type Result } from '../base';
+import { itemAt, fail, ok, type Result } from '../base';
 import { bobbinOf } from '../thread';
 import { STITCH, STOP, type Block, type Tape } from '../tape';
 import { lengthOf, measureTape, NOTHING, type MeasuredTape } from './measure';
@@ -41,19 +41,24 @@ export class SimulatedMachine {
   load(tape: Tape, known: { tapeId?: string; measured?: MeasuredTape } = {}): Result<MachineState> {
     const { tapeId = '', measured = measureTape(tape, this.settings) } = known;
     if (!measured.blocks.length)
-      return fail('no-stitches', 'There is no stitch on this tape.', 'Load another tape; the machine is as it was.');
+      return fail(
+        'no-stitches',
+        'There is no stitch on this tape.',
+        'Load another tape; the machine is as it was.',
+      );
     Object.assign(this, { tape, tapeId, measured, at: 0, credit: 0, seconds: 0, breaks: 0, why: null });
     this.status = 'ready';
     return ok(this.state());
-  } // prettier-ignore
+  }
 
   trace(): Result<MachineState> {
     if (this.status === 'empty') return noTape;
-    if (this.status === 'sewing') return fail('sewing', 'The machine is sewing.', 'Halt it before you trace.');
+    if (this.status === 'sewing')
+      return fail('sewing', 'The machine is sewing.', 'Halt it before you trace.');
     this.status = 'tracing';
     this.traceLeft = this.settings.numbers['stop.trace'];
     return ok(this.state());
-  } // prettier-ignore
+  }
   start(): Result<MachineState> {
     if (this.status === 'empty') return noTape;
     if (this.status === 'done')
@@ -82,22 +87,31 @@ export class SimulatedMachine {
     if (this.status === 'empty') return noTape;
     const to = this.measured.blocks.at(block);
     if (!to || block < 0 || stitch < 0 || stitch >= this.count(to))
-      return fail('no-place', `There is no stitch ${stitch + 1} in block ${block + 1}.`, 'The needle stays where it is.');
+      return fail(
+        'no-place',
+        `There is no stitch ${stitch + 1} in block ${block + 1}.`,
+        'The needle stays where it is.',
+      );
     // The first record after that many stitches of the block.
     let at = to.from;
-    while (this.measured.stitchesBefore[at] - this.measured.stitchesBefore[to.from] < stitch) at++;
+    while (itemAt(this.measured.stitchesBefore, at) - itemAt(this.measured.stitchesBefore, to.from) < stitch)
+      at++;
     this.at = at;
     this.credit = 0;
     this.status = 'halted';
     this.why = 'hand';
     return ok(this.state());
-  } // prettier-ignore
+  }
   setSpeed(speed: number): Result<MachineState> {
     if (!(speed >= LEAST_SPEED && speed <= MOST_SPEED))
-      return fail('no-speed', `${speed} stitches a minute is not a speed.`, `Set ${LEAST_SPEED} to ${MOST_SPEED}.`);
+      return fail(
+        'no-speed',
+        `${speed} stitches a minute is not a speed.`,
+        `Set ${LEAST_SPEED} to ${MOST_SPEED}.`,
+      );
     this.settings = { ...this.settings, speed };
     return ok(this.state());
-  } // prettier-ignore
+  }
   freshBobbin(): Result<MachineState> {
     this.bobbinLeftM = this.settings.bobbinM;
     return ok(this.state());
@@ -136,8 +150,12 @@ export class SimulatedMachine {
       else this.spend(settings.changeSeconds);
       return;
     }
-    const cycles = this.measured.cyclesBefore[at + 1] - this.measured.cyclesBefore[at];
-    this.spend((cycles * 60) / settings.speed + this.measured.pausesBefore[at + 1] - this.measured.pausesBefore[at]);
+    const cycles = itemAt(this.measured.cyclesBefore, at + 1) - itemAt(this.measured.cyclesBefore, at);
+    this.spend(
+      (cycles * 60) / settings.speed +
+        itemAt(this.measured.pausesBefore, at + 1) -
+        itemAt(this.measured.pausesBefore, at),
+    );
     if (kind[at] !== STITCH) return;
     const { numbers } = settings;
     this.bobbinLeftM -= bobbinOf({ lengthMm: lengthOf(at, x, y), stitches: 1, thickMm: STACK_MM }, numbers);
@@ -148,7 +166,7 @@ export class SimulatedMachine {
       this.breaks++;
       this.stop('thread-break');
     }
-  } // prettier-ignore
+  }
   private spend(seconds: number) {
     this.credit -= seconds;
     this.seconds += seconds;
@@ -165,20 +183,29 @@ export class SimulatedMachine {
     const { blocks } = this.measured;
     const found = blocks.findIndex((b) => at <= b.to);
     const block = found < 0 ? blocks.length - 1 : found;
-    return { block, stitch: Math.max(0, this.measured.stitchesBefore[at] - this.measured.stitchesBefore[blocks[block].from]) };
-  } // prettier-ignore
+    return {
+      block,
+      stitch: Math.max(
+        0,
+        itemAt(this.measured.stitchesBefore, at) -
+          itemAt(this.measured.stitchesBefore, itemAt(blocks, block).from),
+      ),
+    };
+  }
   private count = ({ from, to }: Block) =>
-    this.measured.stitchesBefore[to] - this.measured.stitchesBefore[from];
+    itemAt(this.measured.stitchesBefore, to) - itemAt(this.measured.stitchesBefore, from);
 
   private untilHalt(): number {
     const { halts, speed, changeSeconds } = this.settings;
     const { block } = this.place();
     let last = block;
     while (last + 1 < this.measured.blocks.length && halts !== 'all' && !halts.includes(last + 1)) last++;
-    const { to } = this.measured.blocks[last];
-    const cycles = this.measured.cyclesBefore[to] - this.measured.cyclesBefore[this.at];
+    const { to } = itemAt(this.measured.blocks, last);
+    const cycles = itemAt(this.measured.cyclesBefore, to) - itemAt(this.measured.cyclesBefore, this.at);
     const pauses =
-      this.measured.pausesBefore[to] - this.measured.pausesBefore[this.at] + (last - block) * changeSeconds;
+      itemAt(this.measured.pausesBefore, to) -
+      itemAt(this.measured.pausesBefore, this.at) +
+      (last - block) * changeSeconds;
     return Math.max(0, (cycles * 60) / speed + pauses - Math.max(0, this.credit));
   }
 
@@ -195,7 +222,7 @@ export class SimulatedMachine {
       block,
       blocks: blocks.length,
       stitch,
-      blockStitches: none ? 0 : this.count(blocks[block]),
+      blockStitches: none ? 0 : this.count(itemAt(blocks, block)),
       speed: settings.speed,
       seconds,
       untilHaltSeconds: none || status === 'done' ? 0 : this.untilHalt(),

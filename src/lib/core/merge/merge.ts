@@ -59,22 +59,36 @@ function mergeFields(path: string[], base: Fields, mine: Fields, theirs: Fields,
 
 type List = readonly unknown[];
 /** null: there is no telling which item is which. */
-function mergeLists(path: string[], base: List, mine: List, theirs: List, told: Conflict[]): unknown[] | null {
+function mergeLists(
+  path: string[],
+  base: List,
+  mine: List,
+  theirs: List,
+  told: Conflict[],
+): unknown[] | null {
   const all = [base, mine, theirs];
   if (all.every((list) => list.every(hasId) && areDifferent(list.map((item) => item.id))))
-    return mergeById(path, base as { id: string }[], mine as { id: string }[], theirs as { id: string }[], told);
+    return mergeById(
+      path,
+      base as { id: string }[],
+      mine as { id: string }[],
+      theirs as { id: string }[],
+      told,
+    );
   if (all.every((list) => list.every((v) => typeof v === 'string') && areDifferent(list)))
     return mergeSets(base, mine, theirs);
   if (mine.length === base.length && theirs.length === base.length)
     return base.map((item, i) => mergeAt([...path, String(i)], item, mine[i], theirs[i], told));
   const begins = (list: List) => same(list.slice(0, base.length), base);
   return begins(mine) && begins(theirs) ? [...theirs, ...mine.slice(base.length)] : null;
-} // prettier-ignore
+}
 
 const areDifferent = (list: List): boolean => new Set(list).size === list.length;
 
 function mergeSets(base: List, mine: List, theirs: List): unknown[] {
-  const [had, has, have] = [base, mine, theirs].map((list) => new Set(list));
+  const had = new Set(base);
+  const has = new Set(mine);
+  const have = new Set(theirs);
   const kept = theirs.filter((word) => has.has(word) || !had.has(word));
   return [...kept, ...mine.filter((word) => !had.has(word) && !have.has(word))];
 }
@@ -86,7 +100,10 @@ function mergeById(
   theirs: { id: string }[],
   told: Conflict[],
 ): unknown[] {
-  const [had, has, have] = [base, mine, theirs].map((list) => new Map(list.map((item) => [item.id, item])));
+  const byId = (list: { id: string }[]) => new Map(list.map((item) => [item.id, item]));
+  const had = byId(base);
+  const has = byId(mine);
+  const have = byId(theirs);
   // Mine moved and theirs did not: my order, else theirs.
   const inPlace = same(base.map(idOf), theirs.map(idOf));
   const order = new Set(inPlace ? [...mine, ...theirs].map(idOf) : [...theirs, ...mine].map(idOf));

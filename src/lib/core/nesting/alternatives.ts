@@ -21,7 +21,12 @@ export function alternativesOf(
   stock: readonly LayoutStock[],
   name: (id: string) => string,
 ): Alternative[] {
-  const turn = (p: LayoutPiece): LayoutPiece => ({ ...p, widthMm: p.heightMm, heightMm: p.widthMm, mayTurn: false }); // prettier-ignore
+  const turn = (p: LayoutPiece): LayoutPiece => ({
+    ...p,
+    widthMm: p.heightMm,
+    heightMm: p.widthMm,
+    mayTurn: false,
+  });
   const mayTurn = pieces.every((p) => p.mayTurn) && pieces.some((p) => p.widthMm !== p.heightMm);
   const single = stock.slice(0, MOST_STOCKS).flatMap((s): Alternative[] => {
     const base = { pieces: [...pieces], stock: [s], turned: false };
@@ -29,11 +34,28 @@ export function alternativesOf(
     if (!s.roll || !mayTurn) return [own];
     return [
       own,
-      { ...base, key: `${s.id} as`, label: `${name(s.id)}, all along it`, pieces: pieces.map((p) => ({ ...p, mayTurn: false })) },
-      { ...base, key: `${s.id} across`, label: `${name(s.id)}, all across it`, pieces: pieces.map(turn), turned: true },
-    ]; // prettier-ignore
+      {
+        ...base,
+        key: `${s.id} as`,
+        label: `${name(s.id)}, all along it`,
+        pieces: pieces.map((p) => ({ ...p, mayTurn: false })),
+      },
+      {
+        ...base,
+        key: `${s.id} across`,
+        label: `${name(s.id)}, all across it`,
+        pieces: pieces.map(turn),
+        turned: true,
+      },
+    ];
   });
-  const shelf = { key: 'shelf', label: 'From the whole shelf', pieces: [...pieces], stock: [...stock], turned: false }; // prettier-ignore
+  const shelf = {
+    key: 'shelf',
+    label: 'From the whole shelf',
+    pieces: [...pieces],
+    stock: [...stock],
+    turned: false,
+  };
   return stock.length > 1 ? [shelf, ...single] : single;
 }
 

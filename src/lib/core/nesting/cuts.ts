@@ -133,10 +133,12 @@ function stacked(bands: readonly Stack[], plies: number): Stack[] {
   for (const band of bands) {
     const { area, inside, others } = band;
     const at = (v: number) => v.toFixed(2);
-    const key = [area.widthMm, area.heightMm].map(at).join() + inside
-      .map((p) => [p.xMm - area.xMm, p.yMm - area.yMm, p.widthMm, p.heightMm].map(at).join())
-      .sort()
-      .join(';'); // prettier-ignore
+    const key =
+      [area.widthMm, area.heightMm].map(at).join() +
+      inside
+        .map((p) => [p.xMm - area.xMm, p.yMm - area.yMm, p.widthMm, p.heightMm].map(at).join())
+        .sort()
+        .join(';');
     const under = stacks.find(
       (s) => s.key === key && inside.length > 0 && s.others.length + 1 + others.length + 1 <= plies,
     );

@@ -85,7 +85,9 @@ export class Strip {
       const lies = first.turn && random() < 0.5 ? turned(first) : first;
       const beside = rest[Math.floor(random() * rest.length)];
       // As high as one piece, or as two on top of each other.
-      const h = lies.h + (random() < 0.6 || beside === first ? 0 : beside.turn && random() < 0.5 ? beside.w : beside.h); // prettier-ignore
+      const h =
+        lies.h +
+        (random() < 0.6 || beside === first ? 0 : beside.turn && random() < 0.5 ? beside.w : beside.h);
       if (lies.w > width || h > most) continue;
       const rules = this.rules[Math.floor(random() * this.rules.length)];
       const { bin, used } = fillByMatch({ stock: 0, w: width, h }, first, rest, rules, random);

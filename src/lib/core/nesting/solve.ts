@@ -173,7 +173,8 @@ class Search {
     const order = sorted(blocks, sort, shake, random);
     if (single) return this.tryStrip(order, rules, k);
     const choose = chooser(kinds, k, random);
-    const packed = this.options.edgeToEdge || k % 2 ? packGuillotine(order, choose, rules) : packNest(order, choose); // prettier-ignore
+    const packed =
+      this.options.edgeToEdge || k % 2 ? packGuillotine(order, choose, rules) : packNest(order, choose);
     this.offer(packed.bins, packed.unplaced);
   }
 
@@ -249,7 +250,8 @@ class Search {
     const { w, h } = this.kinds[0];
     const least = Math.ceil(this.area / w);
     const now = best && !best.unplaced.length ? usedHeight(best.bins[0]) : h;
-    const wanted = k === 0 || now >= h ? h : Math.min(now - 1, least + Math.floor((now - least) * random() * random())); // prettier-ignore
+    const wanted =
+      k === 0 || now >= h ? h : Math.min(now - 1, least + Math.floor((now - least) * random() * random()));
     for (const height of k === 0 ? [h, Math.min(h, Math.ceil(least * 1.15))] : [wanted]) {
       let opened = false;
       const choose = () => (opened ? null : ((opened = true), { stock: 0, w, h: height }));

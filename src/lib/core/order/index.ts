@@ -2,6 +2,7 @@
  * An order on one head with one pair of hands: how many to load, how many hoopings, and how long it takes.
  * In: the timed score, quantity, repeats. Out: plain numbers, seconds.
  */
+import { itemAt } from '../base';
 import { probit } from 'simple-statistics';
 import type { Numbers } from '../numbers';
 import { unhoopAt, type Score, type Step } from '../score';
@@ -90,11 +91,11 @@ export function planOrder(
     const items = Math.min(order.repeats, load - item);
     const pace = mean(items, (k) => learningFactor(item + k + 1, numbers));
     for (const step of atMachine) {
-      const seconds = hoopingSeconds(times[step.id], items);
+      const seconds = hoopingSeconds(itemAt(times, step.id), items);
       if (step.kind === 'needle') {
         let free = freeOf(step, seconds, numbers);
-        while (next < waiting.length && waiting[next] <= free) {
-          const job = waiting[next++];
+        while (next < waiting.length && itemAt(waiting, next) <= free) {
+          const job = itemAt(waiting, next++);
           free -= job;
           overlappedSeconds += job;
         }
@@ -109,14 +110,14 @@ export function planOrder(
     for (let k = 0; k < items; k++) {
       const factor = learningFactor(item + k + 1, numbers);
       for (const step of afterwards) {
-        const job = times[step.id].seconds * factor;
+        const job = itemAt(times, step.id).seconds * factor;
         handSeconds += job;
         waiting.push(job);
       }
     }
     item += items;
   }
-  for (; next < waiting.length; next++) clock += waiting[next];
+  for (; next < waiting.length; next++) clock += itemAt(waiting, next);
   return {
     load,
     hoopings,

@@ -21,7 +21,12 @@ export const circle = (centre: Point, radius: number): Path =>
 export function rectangle(centre: Point, width: number, height: number, radius = 0): Path {
   const w = width / 2 - radius;
   const h = height / 2 - radius;
-  const corners: [number, number, number][] = [[-w, -h, Math.PI], [w, -h, 1.5 * Math.PI], [w, h, 0], [-w, h, 0.5 * Math.PI]]; // prettier-ignore
+  const corners: [number, number, number][] = [
+    [-w, -h, Math.PI],
+    [w, -h, 1.5 * Math.PI],
+    [w, h, 0],
+    [-w, h, 0.5 * Math.PI],
+  ];
   return corners.flatMap(([x, y, from]) => {
     const corner = { x: centre.x + x, y: centre.y + y };
     return radius > 0 ? arc(corner, radius, from, from + Math.PI / 2) : [corner];

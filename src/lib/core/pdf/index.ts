@@ -33,13 +33,16 @@ const EDGE_MM = 10;
 const OVERLAP_MM = 10;
 const CROSS_MM = 4;
 
-const STYLES: Record<TemplateDrawing['lines'][number]['kind'], { width: number; grey: number; dash: number[] }> = {
+const STYLES: Record<
+  TemplateDrawing['lines'][number]['kind'],
+  { width: number; grey: number; dash: number[] }
+> = {
   cut: { width: 0.3, grey: 0, dash: [] },
   sheet: { width: 0.2, grey: 0.5, dash: [] },
   fold: { width: 0.2, grey: 0, dash: [4, 2] },
   catch: { width: 0.15, grey: 0.35, dash: [1, 1] },
   bar: { width: 0.4, grey: 0, dash: [] },
-}; // prettier-ignore
+};
 
 /** How many pages a drawing takes, and how far each page reaches. mm */
 export function tilesOf(drawing: Pick<TemplateDrawing, 'widthMm' | 'heightMm'>, paper: Paper) {
@@ -53,7 +56,12 @@ export function tilesOf(drawing: Pick<TemplateDrawing, 'widthMm' | 'heightMm'>, 
 /** Templates as one PDF at true scale; what is larger than the paper goes over several pages with marks where they overlap. */
 export async function templatesPdf(drawings: readonly TemplateDrawing[], paper: Paper): Promise<Uint8Array> {
   const pdf = await PDFDocument.create();
-  pdf.setTitle(drawings.map((d) => d.title).join(', ').slice(0, 200)); // prettier-ignore
+  pdf.setTitle(
+    drawings
+      .map((d) => d.title)
+      .join(', ')
+      .slice(0, 200),
+  );
   const font = await pdf.embedFont(StandardFonts.Helvetica);
   for (const drawing of drawings) {
     const { across, down, w, h } = tilesOf(drawing, paper);
@@ -65,7 +73,12 @@ export async function templatesPdf(drawings: readonly TemplateDrawing[], paper: 
         drawTile(page, font, drawing, origin, { w, h });
         const many = across * down > 1;
         const tile = `row ${row + 1} of ${down}, column ${column + 1} of ${across}`;
-        if (many) drawOverlaps(page, { w, h }, { left: column > 0, right: column < across - 1, bottom: row < down - 1, top: row > 0 }); // prettier-ignore
+        if (many)
+          drawOverlaps(
+            page,
+            { w, h },
+            { left: column > 0, right: column < across - 1, bottom: row < down - 1, top: row > 0 },
+          );
         text(page, font, many ? `${drawing.title}: ${tile}` : drawing.title, EDGE_MM, 4, 2.6);
       }
   }
@@ -76,7 +89,13 @@ interface Area {
   w: number;
   h: number;
 }
-function drawTile(page: PDFPage, font: PDFFont, { lines, texts }: TemplateDrawing, origin: { x: number; y: number }, { w, h }: Area) {
+function drawTile(
+  page: PDFPage,
+  font: PDFFont,
+  { lines, texts }: TemplateDrawing,
+  origin: { x: number; y: number },
+  { w, h }: Area,
+) {
   const x = (v: number) => (v - origin.x + EDGE_MM) * PT_PER_MM;
   const y = (v: number) => (v - origin.y + EDGE_MM) * PT_PER_MM;
   const operators: PDFOperator[] = [
@@ -90,7 +109,10 @@ function drawTile(page: PDFPage, font: PDFFont, { lines, texts }: TemplateDrawin
     operators.push(
       setLineWidth(style.width * PT_PER_MM),
       setStrokingGrayscaleColor(style.grey),
-      setDashPattern(style.dash.map((d) => d * PT_PER_MM), 0),
+      setDashPattern(
+        style.dash.map((d) => d * PT_PER_MM),
+        0,
+      ),
       ...path.map((p, i) => (i ? lineTo : moveTo)(x(p.x), y(p.y))),
       ...(closed ? [closePath()] : []),
       stroke(),
@@ -101,10 +123,14 @@ function drawTile(page: PDFPage, font: PDFFont, { lines, texts }: TemplateDrawin
     const inside = t.at.x >= origin.x && t.at.x < origin.x + w && t.at.y >= origin.y && t.at.y < origin.y + h;
     if (inside) text(page, font, t.text, t.at.x - origin.x + EDGE_MM, t.at.y - origin.y + EDGE_MM, t.sizeMm);
   }
-} // prettier-ignore
+}
 
 /** Crosses in the corners of the overlap: they must meet those of the next page. */
-function drawOverlaps(page: PDFPage, { w, h }: Area, side: { left: boolean; right: boolean; top: boolean; bottom: boolean }) {
+function drawOverlaps(
+  page: PDFPage,
+  { w, h }: Area,
+  side: { left: boolean; right: boolean; top: boolean; bottom: boolean },
+) {
   const half = OVERLAP_MM / 2;
   const xs = [...(side.left ? [EDGE_MM + half] : []), ...(side.right ? [EDGE_MM + w - half] : [])];
   const ys = [...(side.bottom ? [EDGE_MM + half] : []), ...(side.top ? [EDGE_MM + h - half] : [])];
@@ -124,7 +150,7 @@ function drawOverlaps(page: PDFPage, { w, h }: Area, side: { left: boolean; righ
     ]),
     popGraphicsState(),
   );
-} // prettier-ignore
+}
 
 /** The built-in font knows Western letters only; others become a dot rather than an error. */
 function text(page: PDFPage, font: PDFFont, words: string, xMm: number, yMm: number, sizeMm: number) {

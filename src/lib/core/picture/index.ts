@@ -2,6 +2,7 @@
  * Pictures by their bytes, not by what is said of them. In: bytes. Out: which of the few kinds that are shown here, and whether
  * a JPEG is nothing but a picture.
  */
+import { itemAt } from '../base';
 export type PictureType = 'image/jpeg' | 'image/png' | 'image/webp';
 
 const ascii = (bytes: Uint8Array, from: number, text: string): boolean =>
@@ -29,10 +30,10 @@ export function isPlainJpeg(bytes: Uint8Array): boolean {
   let at = 2;
   while (at + 4 <= bytes.length) {
     if (bytes[at] !== 0xff) return false;
-    const marker = bytes[at + 1];
+    const marker = itemAt(bytes, at + 1);
     if (marker === EOI) return at + 2 === bytes.length;
     if (marker !== SOS && !NEEDED.has(marker)) return false;
-    at += 2 + bytes[at + 2] * 256 + bytes[at + 3];
+    at += 2 + itemAt(bytes, at + 2) * 256 + itemAt(bytes, at + 3);
     if (marker === SOS) at = afterScan(bytes, at);
   }
   return bytes[at] === 0xff && bytes[at + 1] === EOI && at + 2 === bytes.length;
@@ -41,7 +42,7 @@ export function isPlainJpeg(bytes: Uint8Array): boolean {
 function afterScan(bytes: Uint8Array, from: number): number {
   let at = from;
   for (; at + 1 < bytes.length; at++) {
-    const next = bytes[at + 1];
+    const next = itemAt(bytes, at + 1);
     if (bytes[at] === 0xff && next !== 0 && !(next >= 0xd0 && next <= 0xd7)) break;
   }
   return at;

@@ -1,3 +1,4 @@
+import { itemAt } from '../base';
 import { numbersWith } from '../numbers';
 import type { Reading } from '../reading';
 import { stitchSeconds } from '../time';
@@ -36,7 +37,8 @@ export function weighBundle(
         return machine && hoopField(hoop, machine, numbers, size).fits;
       })
       .sort((a, b) => a.widthMm * a.heightMm - b.widthMm * b.heightMm);
-    const machine = workshop.machines.find((m) => m.id === fitting[0]?.machineId) ?? workshop.machines[0];
+    const machine =
+      workshop.machines.find((m) => m.id === fitting[0]?.machineId) ?? itemAt(workshop.machines, 0);
     return {
       name,
       ...size,
@@ -61,6 +63,6 @@ export function weighBundle(
     because:
       proposed < 0
         ? 'None of them fits a hoop of yours.'
-        : `The largest that fits a hoop of yours (${choices[proposed].hoops[0]}).`,
+        : `The largest that fits a hoop of yours (${itemAt(choices, proposed).hoops[0]}).`,
   };
 }

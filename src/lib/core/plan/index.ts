@@ -8,7 +8,7 @@ import { numbersWith, type Numbers } from '../numbers';
 import { planOrder, type OrderPlan } from '../order';
 import type { Reading } from '../reading';
 import { composeDesign, type InsertedReadings } from './compose';
-import { formatLength } from '../base';
+import { itemAt, formatLength } from '../base';
 import { makeScore, popsOut, type Design, type Score } from '../score';
 import { planThread, type ThreadPlan } from '../thread';
 import { itemTime, timeSteps, type ItemTime, type StepTimes } from '../time';
@@ -40,8 +40,8 @@ export function planBuild(
   inserted: InsertedReadings = {},
 ): BuildPlan {
   const numbers = numbersWith(workshop.numbers);
-  const machine = workshop.machines.find((m) => m.id === build.machineId) ?? workshop.machines[0];
-  const hoop = workshop.hoops.find((h) => h.id === build.hoopId) ?? workshop.hoops[0];
+  const machine = workshop.machines.find((m) => m.id === build.machineId) ?? itemAt(workshop.machines, 0);
+  const hoop = workshop.hoops.find((h) => h.id === build.hoopId) ?? itemAt(workshop.hoops, 0);
   const design = composeDesign(build, own, inserted, machine.speed);
   const { reading, size } = design;
   const field = hoopField(hoop, machine, numbers, size);

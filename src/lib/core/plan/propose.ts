@@ -1,3 +1,4 @@
+import { itemAt } from '../base';
 import { BUILD_SCHEMA_VERSION, buildSchema, type Build } from '../build';
 import { numbersWith } from '../numbers';
 import { typedReading, type Reading } from '../reading';
@@ -20,7 +21,7 @@ export function proposeBuild(reading: Reading, workshop: Workshop, given: NewBui
 
 /** A build for stops typed from a sheet. Thread names come from the sheet; their colours are asked later. */
 export function proposeTyped(typed: NonNullable<Build['typed']>, workshop: Workshop, given: NewBuild): Build {
-  const speed = workshop.machines[0].speed;
+  const speed = itemAt(workshop.machines, 0).speed;
   const size = typed.widthMm && typed.heightMm ? { width: typed.widthMm, height: typed.heightMm } : null;
   const reading = typedReading(typed.stops, size, speed);
   const threads = typed.stops.map(({ thread }) => ({ name: thread || 'thread', colour: colourOf(thread) }));
@@ -42,7 +43,7 @@ function newBuild(reading: Reading, hoop: Hoop, { id, tapeId, fileName, now }: N
     schemaVersion: BUILD_SCHEMA_VERSION,
     id,
     name: name.slice(0, 120),
-    technique: rankTechniques(reading)[0].technique.id,
+    technique: itemAt(rankTechniques(reading), 0).technique.id,
     tapeId,
     fileName: fileName.slice(0, 260),
     roles: {},
@@ -59,9 +60,32 @@ function newBuild(reading: Reading, hoop: Hoop, { id, tapeId, fileName, now }: N
 }
 
 /** Plain words for colours, as they stand on sheets. */
-const COLOUR_WORDS = new Map(Object.entries({
-  white: '#f4f2ec', black: '#22211f', grey: '#8a8a86', gray: '#8a8a86', red: '#b4342d', blue: '#2f5d91', navy: '#243b63', green: '#4b7a4a', yellow: '#e0b02c', gold: '#c79a2e', orange: '#d9762f', pink: '#d98aa0', purple: '#6e4c84', brown: '#7a5a3c', beige: '#d8c7a0', cream: '#efe6cf', sand: '#cbb48a', silver: '#b9bcc0', teal: '#2f7f7c', coral: '#d9644a', slate: '#5f6c78', chalk: '#e9e6dd',
-})); // prettier-ignore
+const COLOUR_WORDS = new Map(
+  Object.entries({
+    white: '#f4f2ec',
+    black: '#22211f',
+    grey: '#8a8a86',
+    gray: '#8a8a86',
+    red: '#b4342d',
+    blue: '#2f5d91',
+    navy: '#243b63',
+    green: '#4b7a4a',
+    yellow: '#e0b02c',
+    gold: '#c79a2e',
+    orange: '#d9762f',
+    pink: '#d98aa0',
+    purple: '#6e4c84',
+    brown: '#7a5a3c',
+    beige: '#d8c7a0',
+    cream: '#efe6cf',
+    sand: '#cbb48a',
+    silver: '#b9bcc0',
+    teal: '#2f7f7c',
+    coral: '#d9644a',
+    slate: '#5f6c78',
+    chalk: '#e9e6dd',
+  }),
+);
 const colourOf = (thread: string): string =>
   thread
     .toLowerCase()
@@ -74,8 +98,8 @@ export function tapeIdOf(bytes: Uint8Array): string {
   let a = 0x811c9dc5;
   let b = 0x9e3779b9;
   for (let i = 0; i < bytes.length; i++) {
-    a = Math.imul(a ^ bytes[i], 0x01000193);
-    b = Math.imul(b ^ bytes[i] ^ (i & 0xff), 0x01000193);
+    a = Math.imul(a ^ itemAt(bytes, i), 0x01000193);
+    b = Math.imul(b ^ itemAt(bytes, i) ^ (i & 0xff), 0x01000193);
   }
   const hex = (n: number) => (n >>> 0).toString(16).padStart(8, '0');
   return `t${bytes.length}-${hex(a)}${hex(b)}`;

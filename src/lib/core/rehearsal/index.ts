@@ -3,6 +3,7 @@
  * goes wrong at machines: doing nothing, too early, the wrong side up, the hoop off. Why comes from the score and from the
  * plan check of the build without that step. In: build and what it is read from. Out: questions; nothing is kept.
  */
+import { itemAt } from '../base';
 import { checkPlan } from '../check';
 import { uniformInt } from 'pure-rand/distribution/uniformInt';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
@@ -33,8 +34,10 @@ const handWords = (step: HandStep, change: { face?: string; side?: string } = {}
   const lays = step.action === 'lay';
   const face = change.face ?? step.face;
   const side = change.side ?? step.side;
-  return [step.title, lays && face && `right side ${face}`, lays && side !== 'off' && `on the ${side}`].filter(Boolean).join(', ');
-}; // prettier-ignore
+  return [step.title, lays && face && `right side ${face}`, lays && side !== 'off' && `on the ${side}`]
+    .filter(Boolean)
+    .join(', ');
+};
 const MOST_WRONG = 3;
 
 interface Group {
@@ -81,33 +84,50 @@ export function rehearse(
   const without = (step: HandStep): string => {
     const edits = [...build.edits, { kind: 'remove' as const, stepId: step.id }];
     const found = findingsOf({ ...build, edits });
-    const news = found.filter((f) => !known.has(`${f.id} ${f.message}`)).sort((a, b) => RANK[a.severity] - RANK[b.severity]);
-    return news.length ? `${news[0].message} ${news[0].because}` : step.because;
+    const news = found
+      .filter((f) => !known.has(`${f.id} ${f.message}`))
+      .sort((a, b) => RANK[a.severity] - RANK[b.severity]);
+    return news.length ? `${itemAt(news, 0).message} ${itemAt(news, 0).because}` : step.because;
   };
   const groups = groupsOf(plan.score.steps);
   const dice = xoroshiro128plus(seed);
   const shuffled = <T>(list: T[]): T[] => {
     for (let i = list.length - 1; i > 0; i--) {
       const j = uniformInt(dice, 0, i);
-      [list[i], list[j]] = [list[j], list[i]];
+      [list[i], list[j]] = [itemAt(list, j), itemAt(list, i)];
     }
     return list;
   };
   const questions = groups.map(({ steps, at, after }, g): RehearsalQuestion => {
     const wrong = [
       ...slips(steps),
-      ...(g + 1 < groups.length ? [tooEarly(groups[g + 1])] : []),
-      { text: 'Nothing: start the machine again', because: without(steps[0]) },
-      ...(g > 1 ? [{ text: said(groups[g - 2].steps), because: 'That is done already.' }] : []),
+      ...(g + 1 < groups.length ? [tooEarly(itemAt(groups, g + 1))] : []),
+      { text: 'Nothing: start the machine again', because: without(itemAt(steps, 0)) },
+      ...(g > 1 ? [{ text: said(itemAt(groups, g - 2).steps), because: 'That is done already.' }] : []),
     ].filter((w) => w.text !== said(steps));
     const answers = [
-      { text: said(steps), right: true, because: steps.map((s) => s.because).filter(Boolean).join(' ') },
-      ...unique(wrong).slice(0, MOST_WRONG).map((w) => ({ ...w, right: false })),
+      {
+        text: said(steps),
+        right: true,
+        because: steps
+          .map((s) => s.because)
+          .filter(Boolean)
+          .join(' '),
+      },
+      ...unique(wrong)
+        .slice(0, MOST_WRONG)
+        .map((w) => ({ ...w, right: false })),
     ];
-    return { stepIds: steps.map((s) => s.id), at, stop: steps[0].stop, after, answers: shuffled(answers) };
+    return {
+      stepIds: steps.map((s) => s.id),
+      at,
+      stop: itemAt(steps, 0).stop,
+      after,
+      answers: shuffled(answers),
+    };
   });
   return { plan, questions };
-} // prettier-ignore
+}
 /** The sentences of a reason that another one has not said already. */
 export const notYetSaid = (reason: string, said: string): string =>
   reason
@@ -116,12 +136,15 @@ export const notYetSaid = (reason: string, said: string): string =>
     .join(' ');
 const RANK = { stop: 0, mind: 1, tip: 2 } as const;
 const said = (steps: readonly HandStep[]) => steps.map((s) => handWords(s)).join('; then ');
-const unique = <T extends { text: string }>(list: readonly T[]): T[] => [...new Map(list.map((w) => [w.text, w])).values()]; // prettier-ignore
+const unique = <T extends { text: string }>(list: readonly T[]): T[] => [
+  ...new Map(list.map((w) => [w.text, w])).values(),
+];
 
 /** The same work done the wrong way: the wrong side up, on the wrong side, the hoop off, the order turned round. */
 function slips(steps: readonly HandStep[]): { text: string; because: string }[] {
   const laid = steps.find((s) => s.action === 'lay' && s.face);
-  const replaced = (step: HandStep, words: string) => steps.map((s) => (s === step ? words : handWords(s))).join('; then '); // prettier-ignore
+  const replaced = (step: HandStep, words: string) =>
+    steps.map((s) => (s === step ? words : handWords(s))).join('; then ');
   const found: { text: string; because: string }[] = [];
   if (laid) {
     const face = laid.face === 'up' ? 'down' : 'up';
@@ -136,11 +159,11 @@ function slips(steps: readonly HandStep[]): { text: string; because: string }[] 
   if (steps.length > 1)
     found.push({
       text: said([...steps].reverse()),
-      because: `First “${steps[0].title}”: ${steps[0].because}`,
+      because: `First “${itemAt(steps, 0).title}”: ${itemAt(steps, 0).because}`,
     });
   return found;
 }
 const tooEarly = ({ steps, after }: Group) => ({
   text: said(steps),
-  because: `That comes later, after “${after}”. ${steps[0].because}`,
+  because: `That comes later, after “${after}”. ${itemAt(steps, 0).because}`,
 });

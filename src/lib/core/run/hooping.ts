@@ -1,3 +1,4 @@
+import { itemAt } from '../base';
 import type { Repeats } from '../hoop';
 import { numbersWith } from '../numbers';
 import { needsHands, type NeedleStep, type Step } from '../score';
@@ -48,8 +49,10 @@ export function hoopingTape(
   design: { tape: Tape; blocks: readonly (Block & { stitches: number })[] },
 ): Tape | null {
   const steps = sewnSteps(run);
-  const isOn = (b: number) =>
-    design.blocks[b]?.to > design.blocks[b]?.from && design.blocks[b].stitches === run.blocks[b]?.stitches;
+  const isOn = (b: number) => {
+    const block = design.blocks[b];
+    return block !== undefined && block.to > block.from && block.stitches === run.blocks[b]?.stitches;
+  };
   if (!steps.length || !steps.every((s) => isOn(s.block))) return null;
   const { tape: own, blocks } = design;
   const placing = placed(own, run);
@@ -57,9 +60,9 @@ export function hoopingTape(
   const trimJumps = numbersWith(run.numbers)['reading.trimJumps'];
   const tape = new TapeAssembler(own.label);
   steps.forEach(({ block }, n) => {
-    const { from, to } = blocks[block];
+    const { from, to } = itemAt(blocks, block);
     placing.forEach((place, item) => {
-      if (item > 0) tape.trimTo(...place(own.x[from], own.y[from]), trimJumps);
+      if (item > 0) tape.trimTo(...place(itemAt(own.x, from), itemAt(own.y, from)), trimJumps);
       tape.append(own, from, to, place);
     });
     if (n < steps.length - 1) tape.stop();

@@ -1,3 +1,4 @@
+import { itemAt } from '../base';
 import { numbersWith, type Numbers } from '../numbers';
 import { usableBobbin } from '../thread';
 import { isMatched } from './hooping';
@@ -16,7 +17,7 @@ type Told = Pick<RunState, 'threads'>;
 /** Thread of the first block at or after a step, as planned. */
 function plannedThread({ score, blocks }: Sewn, index: number): Thread | null {
   for (let i = index; i < score.steps.length; i++) {
-    const step = score.steps[i];
+    const step = itemAt(score.steps, i);
     const thread =
       step.kind === 'needle' && !step.skipped ? (step.thread ?? blocks[step.block]?.thread) : null;
     if (thread) return thread;
@@ -39,14 +40,17 @@ export function threadAt(run: Sewn, { threads }: Told, index: number): Thread | 
 }
 
 /** The thread now and the one after it, told once while it stays the same. */
-export function threadsAhead(run: Sewn, state: Told & Pick<RunState, 'index'>): { now: Thread | null; next: Thread | null } {
+export function threadsAhead(
+  run: Sewn,
+  state: Told & Pick<RunState, 'index'>,
+): { now: Thread | null; next: Thread | null } {
   const now = threadAt(run, state, state.index);
   for (let i = state.index + 1; now && i < run.score.steps.length; i++) {
     const thread = threadAt(run, state, i);
     if (thread && (thread.name !== now.name || thread.colour !== now.colour)) return { now, next: thread };
   }
   return { now, next: null };
-} // prettier-ignore
+}
 
 /** How the bobbin stands at the step under work. */
 export interface BobbinNow {
@@ -85,7 +89,7 @@ export function bobbinNow(
     next: threadFrom(steps.findIndex((s, i) => i >= state.index && isMatched(s))),
   };
 }
-const bobbinIn = ({ sewn }: Pick<RunState, 'sewn'>) => sewn.below[sewn.below.length - 1];
+const bobbinIn = ({ sewn }: Pick<RunState, 'sewn'>) => itemAt(sewn.below, sewn.below.length - 1);
 /** One that is wound with top thread holds less. */
 const bobbinHolds = ({ bobbinHoldsM, numbers }: Bobbins, state: Pick<RunState, 'sewn'>): number =>
   bobbinIn(state).matches ? usableBobbin('thread.bobbinMatched', numbersWith(numbers)) : bobbinHoldsM;

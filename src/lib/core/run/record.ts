@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import type { Build } from '../build';
 import type { Repeats } from '../hoop';
-import { idSchema, timestampSchema, uniqueIds } from '../base';
+import { itemAt, idSchema, timestampSchema, uniqueIds } from '../base';
 import type { BuildPlan } from '../plan';
 import type { HandStep, Score, Step } from '../score';
 import { freeOf, hoopingSeconds } from '../time';
@@ -24,9 +24,11 @@ const stepSchema = z
       s.kind === 'needle'
         ? typeof s.block === 'number'
         : typeof s.text === 'string' &&
-          [s.pieces, s.tools, s.cautions].every((l) => Array.isArray(l) && l.every((v) => typeof v === 'string')),
+          [s.pieces, s.tools, s.cautions].every(
+            (l) => Array.isArray(l) && l.every((v) => typeof v === 'string'),
+          ),
     'a step lacks its block or its words',
-  ); // prettier-ignore
+  );
 const isScore = (value: unknown): value is Score =>
   z
     .looseObject({
@@ -140,7 +142,14 @@ export function newRun(
     madeBefore,
     score: plan.score,
     planned: Object.fromEntries(all.map(([step, t]) => [step, hoopingSeconds(t, items)])),
-    free: Object.fromEntries(plan.score.steps.map((s) => [s.id, s.kind === 'needle' ? freeOf(s, hoopingSeconds(plan.time.steps[s.id], items), plan.numbers) : 0])), // prettier-ignore
+    free: Object.fromEntries(
+      plan.score.steps.map((s) => [
+        s.id,
+        s.kind === 'needle'
+          ? freeOf(s, hoopingSeconds(itemAt(plan.time.steps, s.id), items), plan.numbers)
+          : 0,
+      ]),
+    ),
     waits: Object.fromEntries(all.flatMap(([step, t]) => (t.waitSeconds ? [[step, t.waitSeconds]] : []))),
     terms: Object.fromEntries(
       all.map(([step, t]) => {
@@ -174,8 +183,8 @@ export function newRun(
 const EMPTY_BLOCK = { stitches: 0, stitchSeconds: 0, starts: 0, meanStitchMm: 0, topM: 0, bobbinM: 0 };
 
 function blockOf(step: Extract<Step, { kind: 'needle' }>, plan: BuildPlan, build: Build) {
-  const block = plan.design.reading.blocks[step.block];
-  const time = plan.time.steps[step.id];
+  const block = itemAt(plan.design.reading.blocks, step.block);
+  const time = itemAt(plan.time.steps, step.id);
   const thread = step.thread ?? build.threads[step.block];
   return {
     stitches: block.stitches,

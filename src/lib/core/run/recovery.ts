@@ -1,3 +1,4 @@
+import { itemAt } from '../base';
 import { AT_END, MOST_REASON, MOST_TEXT, type ItemResult } from './events';
 import type { BareEvent } from './timestamps';
 import { threadAt, threadsAhead } from './on-machine';
@@ -39,14 +40,21 @@ export function goingBack(
 }
 
 /** The steps from one to another once more, then on from here; in the right thread, if another one is on. */
-export function sewnAgain({ run, state }: Standing, from: number, until: number, rightThread = false): BareEvent[] {
+export function sewnAgain(
+  { run, state }: Standing,
+  from: number,
+  until: number,
+  rightThread = false,
+): BareEvent[] {
   const planned = rightThread ? threadAt(run, { threads: [] }, until) : null;
   const wrong = planned && threadAt(run, state, until)?.name !== planned.name;
   return [
-    ...(wrong ? [{ type: 'thread-changed' as const, stepId: run.score.steps[until].id, ...planned }] : []),
+    ...(wrong
+      ? [{ type: 'thread-changed' as const, stepId: itemAt(run.score.steps, until).id, ...planned }]
+      : []),
     { type: 'redo', index: from, until, then: state.index },
   ];
-} // prettier-ignore
+}
 /** As a way out of a trouble: from where its piece is laid, if that must be done anew, else its block alone. */
 export const againAfter = (
   at: Standing,

@@ -1,4 +1,5 @@
 /** What the state of a run needs to know of a step. */
+import { itemAt } from '../base';
 export interface StepFacts {
   id: string;
   /** of a block, for all items of the hooping; 0: hands */
@@ -30,7 +31,7 @@ export const NOTHING_SEWN: Sewn = {
 
 /** @param share of the block that was sewn from the bobbin that is in */
 function takes(below: Sewn['below'], { id, stitches }: StepFacts, share: number): Sewn['below'] {
-  const last = below[below.length - 1];
+  const last = itemAt(below, below.length - 1);
   if (!stitches || !share) return below;
   return [...below.slice(0, -1), { ...last, sewn: { ...last.sewn, [id]: (last.sewn[id] ?? 0) + share } }];
 }
@@ -53,13 +54,13 @@ export const afterStitches = (sewn: Sewn, step: StepFacts, stitches: number): Se
 /** "Done" was said too early: what was counted for the step is taken back. */
 export function afterBack(sewn: Sewn, step: StepFacts): Sewn {
   if (!sewn.times[step.id]) return sewn;
-  const known = sewn.below[sewn.below.length - 1].sewn[step.id] !== undefined;
+  const known = itemAt(sewn.below, sewn.below.length - 1).sewn[step.id] !== undefined;
   return { times: counted(sewn, step.id, -1), below: known ? takes(sewn.below, step, -1) : sewn.below };
 }
 /** A full bobbin of the same thread goes in at a stitch of a step. */
 export function afterBobbin(sewn: Sewn, step: StepFacts | undefined, stitch: number, ranOut: boolean): Sewn {
   const before = step ? afterStitches(sewn, step, stitch) : sewn;
-  const old = { ...before.below[before.below.length - 1], ranOut };
+  const old = { ...itemAt(before.below, before.below.length - 1), ranOut };
   const fresh: Bobbin = { came: 'full', matches: old.matches, sewn: {}, ranOut: false };
   const below = [...before.below.slice(0, -1), old, fresh];
   // The block counts as a whole when it is done: what was on the old one is taken off the new one beforehand.

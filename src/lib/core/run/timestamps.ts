@@ -1,3 +1,4 @@
+import { itemAt } from '../base';
 import { runEventSchema, type RunEvent } from './events';
 
 /** An event before it has its time. */
@@ -26,14 +27,21 @@ export interface Moment {
  * belongs to the last: a step that ends a trouble took the time from the trouble on.
  * @returns null: one of them does not fit what a log keeps
  */
-export function timed(events: readonly BareEvent[], { at, clock, before, begun, ms }: Moment): RunEvent[] | null {
+export function timed(
+  events: readonly BareEvent[],
+  { at, clock, before, begun, ms }: Moment,
+): RunEvent[] | null {
   const first = Math.max(begun ?? clock, before);
   const last = events.length - 1;
   const worked = events.map((_, i) => (i === last ? Math.max(0, clock - first) : 0));
-  worked[0] = ms ?? worked[0] + first - before;
+  worked[0] = ms ?? itemAt(worked, 0) + first - before;
   const whole = events.map((event, i) =>
-    runEventSchema.safeParse({ ...event, at: Math.round(i ? at : at - clock + first), ms: Math.round(worked[i]) }),
+    runEventSchema.safeParse({
+      ...event,
+      at: Math.round(i ? at : at - clock + first),
+      ms: Math.round(itemAt(worked, i)),
+    }),
   );
   const sound = whole.flatMap(({ data }) => data ?? []);
   return sound.length === events.length ? sound : null;
-} // prettier-ignore
+}

@@ -172,12 +172,13 @@ export function redoable({ score: { steps } }: Pick<RunRecord, 'score'>, index: 
   return steps
     .flatMap((step, i): Redo[] => {
       if (i <= opened || i > index || step.kind !== 'needle' || step.skipped) return [];
-      const lays = (s: Step) => s.kind === 'hand' && s.action === 'lay' && s.pieces.some((p) => step.holds.includes(p));
+      const lays = (s: Step) =>
+        s.kind === 'hand' && s.action === 'lay' && s.pieces.some((p) => step.holds.includes(p));
       const lay = steps.slice(0, i).findLastIndex(lays);
       return [{ index: i, step, lay: lay > opened ? lay : null }];
     })
     .reverse();
-} // prettier-ignore
+}
 export interface Redo {
   index: number;
   step: NeedleStep;

@@ -1,3 +1,4 @@
+import { itemAt } from '../base';
 import { actionOf } from '../catalogue';
 import { inOtherWords, stacksOf } from './stack';
 import type { Score } from './types';
@@ -6,7 +7,8 @@ import type { Score } from './types';
 export function withHoopAdvice(score: Score): Score {
   const stacks = stacksOf(score);
   const steps = score.steps.map((step, i) => {
-    const [before, stack] = [stacks[i], stacks[i + 1]];
+    const before = itemAt(stacks, i);
+    const stack = itemAt(stacks, i + 1);
     if (step.kind === 'needle' || step.side === 'off' || !before.hooped) return step;
     if (step.hoop === 'off')
       return { ...step, hoopBecause: 'It cannot be done with the hoop on the machine.' };

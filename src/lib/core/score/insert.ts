@@ -1,3 +1,4 @@
+import { itemAt } from '../base';
 import { MATERIALS } from '../catalogue';
 import type { Numbers } from '../numbers';
 import { bareHand } from './hand';
@@ -25,7 +26,7 @@ export function insertSteps(
     const at = Math.min(insertion.beforeBlock, own.blocks.length);
     const { id, name, merged, dxMm, dyMm } = insertion;
     const sewn = own.blocks.slice(0, at).reduce((sum, b) => sum + b.stitches, 0);
-    const stitches = blocks.reduce((sum, b) => sum + reading.blocks[b].stitches, 0);
+    const stitches = blocks.reduce((sum, b) => sum + itemAt(reading.blocks, b).stitches, 0);
     const steps: Step[] = [];
     const panel = (key: string, title: string, text: string, because: string): HandStep =>
       bareHand({
@@ -69,7 +70,7 @@ export function insertSteps(
         block,
         title: blocks.length > 1 ? `${name} ${n + 1} of ${blocks.length}` : name,
         because: 'You put this design in here.',
-        role: reading.blocks[block].role.value,
+        role: itemAt(reading.blocks, block).role.value,
         confidence: 1,
         holds: stitches > numbers['check.floatStitches'] ? [`float-${id}`] : [],
         attended: false,

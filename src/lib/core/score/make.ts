@@ -1,3 +1,4 @@
+import { itemAt } from '../base';
 import type { Build } from '../build';
 import { isNumberId, type NumberId, type Numbers } from '../numbers';
 import type { Reading, Role } from '../reading';
@@ -114,18 +115,18 @@ const ROLE_TITLES: Record<Role, string> = {
 
 function needleStep(block: number, { match, reading, pieces }: Filling): NeedleStep {
   const place = match.places[block];
-  const { value, confidence, because } = reading.blocks[block].role;
+  const { value, confidence, because } = itemAt(reading.blocks, block).role;
   const holds = (place?.slot.holds ?? []).flatMap((key) => pieceFor(key, place!.round, pieces) ?? []);
-  const suffix = place?.part.repeat && holds.length ? `: ${holds[0].name}` : '';
+  const suffix = place?.part.repeat && holds.length ? `: ${itemAt(holds, 0).name}` : '';
   return {
     kind: 'needle',
     id: `n${block}`,
     block,
     title:
-      reading.blocks[block].typed?.title ??
-      (place && (place.slot.roles[value] ?? 0) >= NAMED_BY_SLOT
+      itemAt(reading.blocks, block).typed?.title ??
+      (place && (itemAt(place.slot.roles, value) ?? 0) >= NAMED_BY_SLOT
         ? `${place.slot.title}${suffix}`
-        : ROLE_TITLES[value]),
+        : itemAt(ROLE_TITLES, value)),
     because,
     role: value,
     confidence,

@@ -1,3 +1,4 @@
+import { itemAt } from '../base';
 import type { Build } from '../build';
 import { MATERIALS } from '../catalogue';
 import { inSchools, type Match, type PieceTemplate, type Schools } from '../techniques';
@@ -31,8 +32,8 @@ function pieceOf(template: PieceTemplate, round: number, match: Match, build: Bu
   );
   const enough =
     template.size.rule === 'cover' || template.size.rule === 'shape'
-      ? slots.some((s) => blocks[s].length)
-      : slots.every((s) => blocks[s].length);
+      ? slots.some((s) => itemAt(blocks, s).length)
+      : slots.every((s) => itemAt(blocks, s).length);
   if (!enough) return null;
   const id = pieceId(template, round);
   const own = build.materials[id];

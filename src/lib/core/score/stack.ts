@@ -1,3 +1,4 @@
+import { itemAt } from '../base';
 import { actionOf, hasTrait, type MaterialKind } from '../catalogue';
 import type { Face } from '../techniques';
 import type { Score, Step } from './types';
@@ -42,14 +43,14 @@ export function stacksOf(score: Pick<Score, 'steps' | 'pieces'>): readonly Stack
   const known = folded.get(score);
   if (known) return known;
   const stacks = [emptyStack()];
-  for (const step of score.steps) stacks.push(applyStep(stacks[stacks.length - 1], step, score));
+  for (const step of score.steps) stacks.push(applyStep(itemAt(stacks, stacks.length - 1), step, score));
   folded.set(score, stacks);
   return stacks;
 }
 /** The layers after step i (0-based). */
 export const stackAt = (score: Pick<Score, 'steps' | 'pieces'>, i: number): Stack => {
   const stacks = stacksOf(score);
-  return stacks[Math.max(0, Math.min(i + 1, stacks.length - 1))];
+  return itemAt(stacks, Math.max(0, Math.min(i + 1, stacks.length - 1)));
 };
 /** A score whose steps say other words, and do the same to the layers. */
 export function inOtherWords<S extends Pick<Score, 'steps' | 'pieces'>>(score: S, steps: S['steps']): S {

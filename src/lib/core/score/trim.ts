@@ -1,4 +1,4 @@
-import type { Box } from '../base';
+import { itemAt, type Box } from '../base';
 import type { Numbers } from '../numbers';
 import { keepToOneLine, type Reading } from '../reading';
 
@@ -19,10 +19,10 @@ export function tightTrim(tack: number, reading: Reading, numbers: Numbers): Tig
   const cover = reading.covers.find((c) => c.cover > tack && keepToOneLine(reading, c.over, tack));
   if (!cover) return null;
   // A zigzag tack-down already stands half its width outside its line.
-  const beyond = cover.outsideMm - (reading.blocks[tack].widthMm ?? 0) / 2;
+  const beyond = cover.outsideMm - (itemAt(reading.blocks, tack).widthMm ?? 0) / 2;
   const allowanceMm = Math.max(SCISSORS_MM, beyond - numbers['cut.coverSpare']);
   if (allowanceMm >= numbers['cut.trimClose']) return null;
-  const where = placeWords(cover.outsideAt, reading.blocks[cover.cover].box);
+  const where = placeWords(cover.outsideAt, itemAt(reading.blocks, cover.cover).box);
   return {
     allowanceMm,
     because: (length) => `${where} the cover reaches only ${length(beyond)} past the tack-down.`,

@@ -49,10 +49,18 @@ export function planBases(
       if (cuts.some((c) => c === null)) return [];
       return [planOf(roll, cuts as BaseCut[])];
     })
-    .sort((a, b) => (a.shortMm > 0 ? 1 : 0) - (b.shortMm > 0 ? 1 : 0) || a.cost - b.cost || a.wasteShare - b.wasteShare); // prettier-ignore
+    .sort(
+      (a, b) =>
+        (a.shortMm > 0 ? 1 : 0) - (b.shortMm > 0 ? 1 : 0) || a.cost - b.cost || a.wasteShare - b.wasteShare,
+    );
 }
 
-function baseCut(need: BaseNeed, roll: StockItem, hoops: readonly HoopBase[], longestMm: number): BaseCut | null {
+function baseCut(
+  need: BaseNeed,
+  roll: StockItem,
+  hoops: readonly HoopBase[],
+  longestMm: number,
+): BaseCut | null {
   const ways = [false, true].flatMap((turned) => {
     const [across, length] = turned ? [need.heightMm, need.widthMm] : [need.widthMm, need.heightMm];
     const acrossCount = Math.floor((roll.widthMm + 0.01) / across);
@@ -72,21 +80,28 @@ function baseCut(need: BaseNeed, roll: StockItem, hoops: readonly HoopBase[], lo
     stripMm,
     serves: served(stripMm, best.lengthMm, hoops, longestMm),
   };
-} // prettier-ignore
+}
 
 /** The largest hoop that a strip serves, with no more than the allowed length added. */
-function served(stripMm: number, lengthMm: number, hoops: readonly HoopBase[], longestMm: number): BaseCut['serves'] {
+function served(
+  stripMm: number,
+  lengthMm: number,
+  hoops: readonly HoopBase[],
+  longestMm: number,
+): BaseCut['serves'] {
   const ways = hoops.flatMap((h) =>
-    [
-      [h.widthMm, h.heightMm],
-      [h.heightMm, h.widthMm],
-    ]
+    (
+      [
+        [h.widthMm, h.heightMm],
+        [h.heightMm, h.widthMm],
+      ] as const
+    )
       .filter(([w, l]) => w <= stripMm && l <= lengthMm + longestMm)
       .map(([, l]) => ({ hoop: h.name, longerMm: Math.max(0, l - lengthMm), area: h.widthMm * h.heightMm })),
   );
   const best = ways.sort((a, b) => b.area - a.area || a.longerMm - b.longerMm).at(0);
   return best ? { hoop: best.hoop, longerMm: best.longerMm } : null;
-} // prettier-ignore
+}
 
 function planOf(roll: StockItem, cuts: BaseCut[]): BasePlan {
   const totalMm = cuts.reduce((sum, c) => sum + c.lengthMm * c.lengths, 0);

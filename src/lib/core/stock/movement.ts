@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { fail, idSchema, ok, timestampSchema, type Result } from '../base';
+import { itemAt, fail, idSchema, ok, timestampSchema, type Result } from '../base';
 import { stockSchema, type StockItem } from '../workshop';
 
 /** More than any shelf holds, pieces or mm. */
@@ -79,7 +79,7 @@ export function cutAlready(
   for (const { kind, undone, at, pieces } of movements) {
     if (kind !== 'cut' || undone) continue;
     for (const { id, quantity } of pieces)
-      if (at > (since[id.split(':')[0]] ?? 0)) already[id] = (already[id] ?? 0) + quantity;
+      if (at > (since[itemAt(id.split(':'), 0)] ?? 0)) already[id] = (already[id] ?? 0) + quantity;
   }
   return already;
 }

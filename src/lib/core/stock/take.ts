@@ -82,8 +82,13 @@ export function takeLayout(
   function keep(rest: SheetPart, item: StockItem) {
     const [widthMm, heightMm] = [floorMm(rest.widthMm), floorMm(rest.heightMm)];
     const same = changes.find(
-      (c) => c.amount > 0 && c.item.widthMm === widthMm && c.item.heightMm === heightMm && c.item.material === item.material && c.item.colour === item.colour,
-    ); // prettier-ignore
+      (c) =>
+        c.amount > 0 &&
+        c.item.widthMm === widthMm &&
+        c.item.heightMm === heightMm &&
+        c.item.material === item.material &&
+        c.item.colour === item.colour,
+    );
     if (same) same.amount++;
     else
       changes.push({

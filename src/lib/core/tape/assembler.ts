@@ -35,7 +35,12 @@ export class TapeAssembler {
     return this;
   }
   /** Records [from, to) of another tape, each moved to its place. @param place 0.1 mm to 0.1 mm */
-  append(tape: Tape, from: number, to: number, place?: (x: number, y: number) => readonly [number, number]): this {
+  append(
+    tape: Tape,
+    from: number,
+    to: number,
+    place?: (x: number, y: number) => readonly [number, number],
+  ): this {
     for (let i = from; i < to; i++) {
       const [x, y] = place ? place(tape.x[i], tape.y[i]) : [tape.x[i], tape.y[i]];
       this.put(x, y, tape.kind[i] as Kind);
@@ -70,4 +75,4 @@ export class TapeAssembler {
     this.y = larger(this.y, new Int32Array(room));
     this.kind = larger(this.kind, new Uint8Array(room));
   }
-} // prettier-ignore
+}

@@ -63,7 +63,12 @@ export function checkHeader(bytes: Uint8Array, counts: TapeCounts): string[] {
   if (st !== null) warnings.push(`The header counts ${st} records, the tape has ${counts.records}.`);
   const co = differs('CO', counts.stops);
   if (co !== null) warnings.push(`The header counts ${co} stops, the tape has ${counts.stops}.`);
-  const sizes: [string, number][] = [['+X', counts.maxX], ['-X', -counts.minX], ['+Y', counts.maxY], ['-Y', -counts.minY]]; // prettier-ignore
+  const sizes: [string, number][] = [
+    ['+X', counts.maxX],
+    ['-X', -counts.minX],
+    ['+Y', counts.maxY],
+    ['-Y', -counts.minY],
+  ];
   if (sizes.some(([key, value]) => differs(key, value - 1, value, value + 1) !== null))
     warnings.push('The size in the header is not the size of the stitches; the stitches were trusted.');
   return warnings;

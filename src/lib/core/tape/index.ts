@@ -7,4 +7,18 @@ export { recordsOf, writeTape, splitLongMoves, tapeToRows, rowsToTape, type Stit
 export { TapeAssembler, TRIM_JUMPS } from './assembler';
 export { tapeBlocks } from './blocks';
 export { stitchBox } from './extents';
-export { STITCH, JUMP, STOP, MAX_BYTES, MAX_EXTENT, MAX_RECORDS, MAX_MOVE, HEADER_BYTES, KIND_NAMES, emptyTape, type Block, type Kind, type Tape,  } from './types'; // prettier-ignore
+export {
+  STITCH,
+  JUMP,
+  STOP,
+  MAX_BYTES,
+  MAX_EXTENT,
+  MAX_RECORDS,
+  MAX_MOVE,
+  HEADER_BYTES,
+  KIND_NAMES,
+  emptyTape,
+  type Block,
+  type Kind,
+  type Tape,
+} from './types';

@@ -20,10 +20,30 @@ const moves = (weights: [number, number][]) => {
     for (const [bit, weight] of weights) if (byte & (1 << bit)) table[byte] += weight;
   return table;
 };
-const X0 = moves([[0, 1], [1, -1], [2, 9], [3, -9]]); // prettier-ignore
-const Y0 = moves([[7, 1], [6, -1], [5, 9], [4, -9]]); // prettier-ignore
-const X1 = moves([[0, 3], [1, -3], [2, 27], [3, -27]]); // prettier-ignore
-const Y1 = moves([[7, 3], [6, -3], [5, 27], [4, -27]]); // prettier-ignore
+const X0 = moves([
+  [0, 1],
+  [1, -1],
+  [2, 9],
+  [3, -9],
+]);
+const Y0 = moves([
+  [7, 1],
+  [6, -1],
+  [5, 9],
+  [4, -9],
+]);
+const X1 = moves([
+  [0, 3],
+  [1, -3],
+  [2, 27],
+  [3, -27],
+]);
+const Y1 = moves([
+  [7, 3],
+  [6, -3],
+  [5, 27],
+  [4, -27],
+]);
 const X2 = moves([
   [2, 81],
   [3, -81],

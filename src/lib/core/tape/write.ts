@@ -5,8 +5,20 @@ import { HEADER_BYTES, JUMP, KIND_NAMES, MAX_MOVE, STITCH, STOP, type Tape } fro
 /** Top bits and the two set bits of byte 2 by kind. */
 const KIND_BITS = [0x03, 0x83, 0xc3];
 /** Bit of +weight and of −weight for 1, 3, 9, 27, 81: [byte, plus, minus]. */
-const X_BITS: [number, number, number][] = [[0, 0, 1], [1, 0, 1], [0, 2, 3], [1, 2, 3], [2, 2, 3]]; // prettier-ignore
-const Y_BITS: [number, number, number][] = [[0, 7, 6], [1, 7, 6], [0, 5, 4], [1, 5, 4], [2, 5, 4]]; // prettier-ignore
+const X_BITS: [number, number, number][] = [
+  [0, 0, 1],
+  [1, 0, 1],
+  [0, 2, 3],
+  [1, 2, 3],
+  [2, 2, 3],
+];
+const Y_BITS: [number, number, number][] = [
+  [0, 7, 6],
+  [1, 7, 6],
+  [0, 5, 4],
+  [1, 5, 4],
+  [2, 5, 4],
+];
 
 /** Writes one axis in balanced ternary: each digit −1, 0 or 1 of 1, 3, 9, 27, 81. |move| ≤ 121. */
 function putAxis(record: Uint8Array, at: number, move: number, bits: typeof X_BITS) {

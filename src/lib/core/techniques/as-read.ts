@@ -11,8 +11,15 @@ export const asRead: Technique = {
   choices: [holdChoice('nothing', 'tape', 'spray', 'glue', 'pins')],
   pieces: [
     { key: 'base', name: 'Base', purpose: 'hooped', material: 'tear-away', size: { rule: 'hoop' } },
-    { key: 'piece', name: 'Piece', purpose: 'laid over its line', material: 'cotton', part: 'piece', size: { rule: 'cover', by: ['place', 'tack'], margin: 'front' } },
-  ], // prettier-ignore
+    {
+      key: 'piece',
+      name: 'Piece',
+      purpose: 'laid over its line',
+      material: 'cotton',
+      part: 'piece',
+      size: { rule: 'cover', by: ['place', 'tack'], margin: 'front' },
+    },
+  ],
   start: [hoopUp('the base')],
   parts: [
     {
@@ -25,18 +32,39 @@ export const asRead: Technique = {
           title: 'Placement line',
           roles: { placement: 1 },
           after: [
-            { key: 'lay', action: 'lay', title: 'Lay {piece}', text: 'Lay {piece} right side up over the whole line.', because: 'A light line that is sewn over again later shows where a material goes.', side: 'front', face: 'up', pieces: ['piece'], held: true },
+            {
+              key: 'lay',
+              action: 'lay',
+              title: 'Lay {piece}',
+              text: 'Lay {piece} right side up over the whole line.',
+              because: 'A light line that is sewn over again later shows where a material goes.',
+              side: 'front',
+              face: 'up',
+              pieces: ['piece'],
+              held: true,
+            },
           ],
-        }, // prettier-ignore
+        },
         { key: 'tack', title: 'Tack-down', roles: { 'tack-down': 1 }, holds: ['piece'] },
         {
           key: 'cover',
           title: 'Cover',
           roles: { cover: 1 },
           before: [
-            { key: 'trim', action: 'trim-close', title: 'Trim {piece}', text: 'Trim {piece} to {cut.trimClose} outside its tack-down.', because: 'The next block covers the edge; what stands out further shows.', side: 'front', pieces: ['piece'], along: 'tack', hoop: 'stay', tools: ['curved scissors'] },
+            {
+              key: 'trim',
+              action: 'trim-close',
+              title: 'Trim {piece}',
+              text: 'Trim {piece} to {cut.trimClose} outside its tack-down.',
+              because: 'The next block covers the edge; what stands out further shows.',
+              side: 'front',
+              pieces: ['piece'],
+              along: 'tack',
+              hoop: 'stay',
+              tools: ['curved scissors'],
+            },
           ],
-        }, // prettier-ignore
+        },
       ],
     },
     {
@@ -54,15 +82,31 @@ export const asRead: Technique = {
           title: 'Last outline',
           roles: { 'final-outline': 1 },
           before: [
-            { key: 'back', action: 'check', title: 'Anything on the back?', text: 'If a back piece belongs to this item, lay it now: the next line goes round everything.', because: 'The last outline usually catches the back; the tape cannot say which side it lies on.', side: 'back' },
+            {
+              key: 'back',
+              action: 'check',
+              title: 'Anything on the back?',
+              text: 'If a back piece belongs to this item, lay it now: the next line goes round everything.',
+              because:
+                'The last outline usually catches the back; the tape cannot say which side it lies on.',
+              side: 'back',
+            },
           ],
-        }, // prettier-ignore
+        },
       ],
     },
   ],
   finish: [
     inspect,
     unhoop,
-    { key: 'snip', action: 'snip', title: 'Snip threads', text: 'Snip jump threads and tails, front and back.', because: 'They catch and pull.', side: 'off', tools: ['snips'] },
-  ], // prettier-ignore
+    {
+      key: 'snip',
+      action: 'snip',
+      title: 'Snip threads',
+      text: 'Snip jump threads and tails, front and back.',
+      because: 'They catch and pull.',
+      side: 'off',
+      tools: ['snips'],
+    },
+  ],
 };

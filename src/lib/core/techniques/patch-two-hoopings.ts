@@ -5,23 +5,66 @@ import type { Technique } from './types';
 export const patchDesign: Technique = {
   id: 'patch-design',
   name: 'Patch, first hooping',
-  summary: 'The design on hooped cloth, then a line to cut the patch out along; the border follows in a second hooping.',
+  summary:
+    'The design on hooped cloth, then a line to cut the patch out along; the border follows in a second hooping.',
   pieces: [
-    { key: 'base', name: 'Base', purpose: 'hooped with the cloth', material: 'tear-away', size: { rule: 'hoop' } },
-    { key: 'cloth', name: 'Cloth', purpose: 'body of the patch, hooped', material: 'cotton', size: { rule: 'hoop' } },
+    {
+      key: 'base',
+      name: 'Base',
+      purpose: 'hooped with the cloth',
+      material: 'tear-away',
+      size: { rule: 'hoop' },
+    },
+    {
+      key: 'cloth',
+      name: 'Cloth',
+      purpose: 'body of the patch, hooped',
+      material: 'cotton',
+      size: { rule: 'hoop' },
+    },
   ],
   start: [{ ...hoopUp('cloth and base together'), pieces: ['cloth', 'base'] }],
   parts: [
-    { key: 'design', slots: [{ key: 'design', title: 'Design', roles: { decoration: 1, cover: 0.4 }, many: true }] },
-    { key: 'line', slots: [{ key: 'cut-line', title: 'Cut line', roles: { 'cut-line': 1, 'final-outline': 0.4 }, extent: 'whole' }] },
+    {
+      key: 'design',
+      slots: [{ key: 'design', title: 'Design', roles: { decoration: 1, cover: 0.4 }, many: true }],
+    },
+    {
+      key: 'line',
+      slots: [
+        {
+          key: 'cut-line',
+          title: 'Cut line',
+          roles: { 'cut-line': 1, 'final-outline': 0.4 },
+          extent: 'whole',
+        },
+      ],
+    },
   ],
   finish: [
     inspect,
     unhoop,
-    { key: 'cut', action: 'cut-out', title: 'Cut on the line', text: 'Cut the patch out exactly on the last line, base and all.', because: 'The border of the second hooping is only as wide as its cover.', side: 'off', along: 'cut-line', tools: ['sharp scissors'] },
-    { key: 'snip', action: 'snip', title: 'Snip threads', text: 'Snip jump threads and tails on the back.', because: 'They would shine through the border.', side: 'off', tools: ['snips'] },
+    {
+      key: 'cut',
+      action: 'cut-out',
+      title: 'Cut on the line',
+      text: 'Cut the patch out exactly on the last line, base and all.',
+      because: 'The border of the second hooping is only as wide as its cover.',
+      side: 'off',
+      along: 'cut-line',
+      tools: ['sharp scissors'],
+    },
+    {
+      key: 'snip',
+      action: 'snip',
+      title: 'Snip threads',
+      text: 'Snip jump threads and tails on the back.',
+      because: 'They would shine through the border.',
+      side: 'off',
+      tools: ['snips'],
+    },
   ],
-}; // prettier-ignore
+};
 
 /** Second hooping of a patch: pressed into its line on wash-away, its edge bordered slowly. */
 export const patchBorder: Technique = {
@@ -30,7 +73,13 @@ export const patchBorder: Technique = {
   summary: 'The cut patch pressed into its line on two layers of wash-away; zigzag, then satin, slowly.',
   pieces: [
     { key: 'base', name: 'Base', purpose: 'hooped', material: 'mesh', layers: 2, size: { rule: 'hoop' } },
-    { key: 'patch', name: 'Cut patch', purpose: 'from the first hooping', material: 'cotton', size: { rule: 'shape', by: ['place'] } },
+    {
+      key: 'patch',
+      name: 'Cut patch',
+      purpose: 'from the first hooping',
+      material: 'cotton',
+      size: { rule: 'shape', by: ['place'] },
+    },
   ],
   start: [hoopUp('two layers of wash-away mesh')],
   parts: [
@@ -46,19 +95,69 @@ export const patchBorder: Technique = {
           holds: ['patch'],
           attended: true,
           before: [
-            { key: 'lay', action: 'lay', title: 'Press the patch in', text: 'Put a little glue inside the line and press the cut patch exactly into it.', because: 'Off by a millimetre, the border misses the edge.', side: 'front', face: 'up', pieces: ['patch'], hoop: 'stay', tools: ['glue stick'] },
-            { key: 'hold', action: 'check', title: 'Slow down', text: 'Set the machine to a slow speed and keep the edge down with a stylus while it sews round.', because: 'A corner that lifts is caught by the foot.', side: 'front', tools: ['stylus'], cautions: ['stylus'] },
+            {
+              key: 'lay',
+              action: 'lay',
+              title: 'Press the patch in',
+              text: 'Put a little glue inside the line and press the cut patch exactly into it.',
+              because: 'Off by a millimetre, the border misses the edge.',
+              side: 'front',
+              face: 'up',
+              pieces: ['patch'],
+              hoop: 'stay',
+              tools: ['glue stick'],
+            },
+            {
+              key: 'hold',
+              action: 'check',
+              title: 'Slow down',
+              text: 'Set the machine to a slow speed and keep the edge down with a stylus while it sews round.',
+              because: 'A corner that lifts is caught by the foot.',
+              side: 'front',
+              tools: ['stylus'],
+              cautions: ['stylus'],
+            },
           ],
         },
-        { key: 'border', title: 'Border', roles: { cover: 1 }, extent: 'whole', holds: ['patch'], attended: true },
+        {
+          key: 'border',
+          title: 'Border',
+          roles: { cover: 1 },
+          extent: 'whole',
+          holds: ['patch'],
+          attended: true,
+        },
       ],
     },
   ],
   finish: [
     inspect,
     unhoop,
-    { key: 'cut', action: 'cut-out', title: 'Cut the base back', text: 'Cut the base a few millimetres outside the border.', because: 'Less of it goes into the water.', side: 'off', along: 'border', tools: ['scissors'] },
-    { key: 'dissolve', action: 'dissolve', title: 'Warm water', text: 'Dip the edge into warm water until the base is gone; collect the bulk, it clogs a drain.', because: 'The edge comes out clean.', side: 'off' },
-    { key: 'dry', action: 'dry-edge', title: 'Let it dry', text: 'Lay it flat until the edge is dry.', because: 'A damp edge takes marks.', side: 'off' },
+    {
+      key: 'cut',
+      action: 'cut-out',
+      title: 'Cut the base back',
+      text: 'Cut the base a few millimetres outside the border.',
+      because: 'Less of it goes into the water.',
+      side: 'off',
+      along: 'border',
+      tools: ['scissors'],
+    },
+    {
+      key: 'dissolve',
+      action: 'dissolve',
+      title: 'Warm water',
+      text: 'Dip the edge into warm water until the base is gone; collect the bulk, it clogs a drain.',
+      because: 'The edge comes out clean.',
+      side: 'off',
+    },
+    {
+      key: 'dry',
+      action: 'dry-edge',
+      title: 'Let it dry',
+      text: 'Lay it flat until the edge is dry.',
+      because: 'A damp edge takes marks.',
+      side: 'off',
+    },
   ],
-}; // prettier-ignore
+};

@@ -1,3 +1,4 @@
+import { itemAt } from '../base';
 import type { School, Technique } from './types';
 
 /** The school taken of each choice, by choice. */
@@ -8,7 +9,7 @@ export const schoolsOf = ({ choices = [] }: Technique, chosen: Readonly<Schools>
   Object.fromEntries(
     choices.map(({ key, schools }): [string, School['key']] => [
       key,
-      schools.some((s) => s.key === chosen[key]) ? chosen[key] : schools[0].key,
+      (schools.find((s) => s.key === chosen[key]) ?? itemAt(schools, 0)).key,
     ]),
   );
 
@@ -16,6 +17,6 @@ export const schoolsOf = ({ choices = [] }: Technique, chosen: Readonly<Schools>
 export const inSchools = (school: readonly string[] | undefined, taken: Schools): boolean =>
   !school ||
   school.some((name) => {
-    const [choice, key] = name.split(':');
+    const [choice, key] = name.split(':') as [string, string];
     return taken[choice] === key;
   });

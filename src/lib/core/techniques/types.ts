@@ -23,7 +23,9 @@ export interface Choice {
 }
 
 /** What a step takes from the box: so many, so much of a length of the table, or so much for each dm² of the design. */
-export type Use = { notion: NotionKey } & ({ count: number } | { length: NumberId; times: number; plus?: NumberId } | { perDm2: NumberId }); // prettier-ignore
+export type Use = { notion: NotionKey } & (
+  { count: number } | { length: NumberId; times: number; plus?: NumberId } | { perDm2: NumberId }
+);
 
 export interface HandTemplate {
   key: string;

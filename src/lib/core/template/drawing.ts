@@ -23,7 +23,11 @@ export function pieceTemplate(shape: PieceShape, subject: string, size: string):
     size,
     shape.preCut ? 'cut on the line' : 'cut the rectangle',
     shape.mirrored ? 'mirrored: draw it on the wrong side' : 'right side up',
-    shape.arrow === 'up' ? 'print or nap looks up' : shape.arrow === 'threads' ? 'sides along the threads' : '', // prettier-ignore
+    shape.arrow === 'up'
+      ? 'print or nap looks up'
+      : shape.arrow === 'threads'
+        ? 'sides along the threads'
+        : '',
   ].filter(Boolean);
   return framed(
     `${subject}: ${shape.name}`,
@@ -95,7 +99,13 @@ function placed(shape: PieceShape, { x, y }: Point): Marks {
 }
 
 /** With the title and the bar by which the scale is checked, below. */
-function framed(title: string, notes: string, widthMm: number, heightMm: number, marks: Marks): TemplateDrawing {
+function framed(
+  title: string,
+  notes: string,
+  widthMm: number,
+  heightMm: number,
+  marks: Marks,
+): TemplateDrawing {
   const bar = (path: Path) => ({ kind: 'bar' as const, path, closed: false });
   const end = (x: number): Path => [
     { x, y: EDGE_MM - TICK_MM },
@@ -117,7 +127,11 @@ function framed(title: string, notes: string, widthMm: number, heightMm: number,
     texts: [
       ...marks.texts,
       { at: { x: EDGE_MM, y: EDGE_MM + 7.5 }, sizeMm: 3.2, text: title },
-      { at: { x: EDGE_MM, y: EDGE_MM + 4 }, sizeMm: 2.4, text: `${notes}${notes ? ' · ' : ''}this bar must measure ${CHECK_BAR_MM} mm` },
+      {
+        at: { x: EDGE_MM, y: EDGE_MM + 4 },
+        sizeMm: 2.4,
+        text: `${notes}${notes ? ' · ' : ''}this bar must measure ${CHECK_BAR_MM} mm`,
+      },
     ],
   };
-} // prettier-ignore
+}

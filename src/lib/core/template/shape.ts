@@ -3,7 +3,7 @@
  * the lower left corner of the piece.
  */
 import type { CutPiece } from '../cut';
-import { boxOf, type Box, type Path, type Point } from '../base';
+import { itemAt, boxOf, type Box, type Path, type Point } from '../base';
 import type { Numbers } from '../numbers';
 import { offset } from '../outline';
 import type { Line, Reading } from '../reading';
@@ -67,8 +67,8 @@ export function pieceShape(piece: CutPiece, reading: Reading, numbers: Numbers):
 
 const pathOf = ({ points, closed }: Line): Path => {
   const path: Path = [];
-  for (let i = 0; i < points.length; i += 2) path.push({ x: points[i], y: points[i + 1] });
-  return closed && path.length ? [...path, path[0]] : path;
+  for (let i = 0; i < points.length; i += 2) path.push({ x: itemAt(points, i), y: itemAt(points, i + 1) });
+  return closed && path.length ? [...path, itemAt(path, 0)] : path;
 };
 /** Of a piece's closed lines the one that encloses most. */
 function largestClosed(lines: readonly Line[]): Path | null {
@@ -81,7 +81,7 @@ function largestClosed(lines: readonly Line[]): Path | null {
 }
 const areaOf = (path: Path) =>
   path.reduce((sum, p, i) => {
-    const q = path[(i + 1) % path.length];
+    const q = itemAt(path, (i + 1) % path.length);
     return sum + p.x * q.y - q.x * p.y;
   }, 0) / 2;
 

@@ -2,6 +2,7 @@
  * Thread: how much each block takes above and below, and where bobbins are changed so that none runs out where it shows.
  * In: score, reading, numbers. Out: metres.
  */
+import { itemAt } from '../base';
 import type { Build } from '../build';
 import type { Numbers } from '../numbers';
 import { LENGTH_BIN_MM, type BlockReading, type Reading } from '../reading';
@@ -125,7 +126,11 @@ export function planThread(
       continue;
     }
     if (step.skipped) continue;
-    const needs = blockThread(reading.blocks[step.block], stackThickness(stacks[i + 1], score), numbers);
+    const needs = blockThread(
+      itemAt(reading.blocks, step.block),
+      stackThickness(itemAt(stacks, i + 1), score),
+      numbers,
+    );
     plan.steps[step.id] = needs;
     plan.topM += needs.topM;
     plan.bobbinM += needs.bobbinM;

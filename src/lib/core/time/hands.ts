@@ -1,3 +1,4 @@
+import { itemAt } from '../base';
 import { actionOf, isSo, type Per } from '../catalogue';
 import type { NumberId, Numbers } from '../numbers';
 import type { BlockReading, Reading } from '../reading';
@@ -38,9 +39,12 @@ export function handTime(step: HandStep, before: Step[], reading: Reading, conte
 
 function actionTerms(step: HandStep, before: Step[], reading: Reading, context: TimeContext): TimeTerm[] {
   const pieces = Math.max(1, step.pieces.length);
-  const cm = step.along === null ? 0 : lineLength(reading.blocks[step.along]) / 10;
+  const cm = step.along === null ? 0 : lineLength(itemAt(reading.blocks, step.along)) / 10;
   const trims = () =>
-    before.reduce((n, s) => n + (s.kind === 'needle' && !s.skipped ? reading.blocks[s.block].trims : 0), 0);
+    before.reduce(
+      (n, s) => n + (s.kind === 'needle' && !s.skipped ? itemAt(reading.blocks, s.block).trims : 0),
+      0,
+    );
   const counts: Record<Per, () => number> = {
     step: () => 1,
     piece: () => pieces,

@@ -2,6 +2,7 @@
  * Seconds of each step, with the sum behind it. Needle steps from the stitches by length; hand steps from their action.
  * In: score, reading, machine, numbers. Out: seconds and terms; nothing is rounded here.
  */
+import { itemAt } from '../base';
 import type { Numbers } from '../numbers';
 import type { Reading } from '../reading';
 import type { Score } from '../score';
@@ -49,11 +50,12 @@ export function itemTime(
   let passiveSeconds = 0;
   let screenSeconds = 0;
   for (const step of score.steps) {
-    const { seconds, waitSeconds } = times[step.id];
+    const { seconds, waitSeconds } = itemAt(times, step.id);
     passiveSeconds += waitSeconds;
     if (step.kind === 'needle') {
       needleSeconds += seconds;
-      if (!step.skipped) screenSeconds += stitchSeconds(reading.blocks[step.block], machine.speed, numbers);
+      if (!step.skipped)
+        screenSeconds += stitchSeconds(itemAt(reading.blocks, step.block), machine.speed, numbers);
     } else handSeconds += seconds;
   }
   return {

@@ -1,3 +1,4 @@
+import { itemAt } from '../base';
 import type { Numbers } from '../numbers';
 import { LENGTH_BIN_MM, type BlockReading, type Reading } from '../reading';
 import type { NeedleStep } from '../score';
@@ -23,12 +24,12 @@ export function speedFactor(mm: number, numbers: Numbers): number {
     [12, numbers['stitch.factorAt12']],
   ];
   for (let i = 1; i < knots.length; i++) {
-    const [x0, y0] = knots[i - 1];
-    const [x1, y1] = knots[i];
+    const [x0, y0] = itemAt(knots, i - 1);
+    const [x1, y1] = itemAt(knots, i);
     if (mm <= x0) return y0;
     if (mm <= x1) return y0 + ((y1 - y0) * (mm - x0)) / (x1 - x0);
   }
-  return knots[2][1];
+  return itemAt(knots, 2)[1];
 }
 
 /** Seconds of sewing alone: what a machine's own screen shows. */
@@ -54,7 +55,7 @@ export function needleTime(
   { machine, numbers, threads }: TimeContext,
 ): StepTime {
   const metallic = (step.thread ?? threads[step.block])?.metallic ?? false;
-  const block = reading.blocks[step.block];
+  const block = itemAt(reading.blocks, step.block);
   const one = machine.kind === 'one-needle';
   if (step.skipped) {
     const seconds = numbers['stop.panel'];

@@ -52,9 +52,16 @@ const correctionSchema = z.object({
   id: idSchema(60),
   at: timestampSchema,
   changes: z
-    .array(z.object({ key: z.string().max(120), label: z.string().max(200), from: z.number().nullable(), to: z.number() }))
+    .array(
+      z.object({
+        key: z.string().max(120),
+        label: z.string().max(200),
+        from: z.number().nullable(),
+        to: z.number(),
+      }),
+    )
     .max(500),
-}); // prettier-ignore
+});
 export type Correction = z.infer<typeof correctionSchema>;
 export const workshopSchema = z.object({
   name: z.string().max(120),
@@ -88,11 +95,13 @@ export const newWorkshop = (): Workshop => ({
       startSeconds: null,
     },
   ],
-  hoops: [
-    [100, 100],
-    [130, 180],
-    [160, 260],
-  ].map(([widthMm, heightMm]) => ({
+  hoops: (
+    [
+      [100, 100],
+      [130, 180],
+      [160, 260],
+    ] as const
+  ).map(([widthMm, heightMm]) => ({
     id: `hoop-${widthMm}x${heightMm}`,
     name: `${widthMm} × ${heightMm}`,
     widthMm,

@@ -1,3 +1,4 @@
+import { itemAt } from '$lib/core/base';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import type { Path } from '$lib/core/base';
@@ -24,8 +25,13 @@ const SEED = 1908;
 /** The bib from the upper end of its opening on the left, round by the neck, to the lower end. */
 function fromOpening(): Path {
   const corner = (x: number, y: number, sx: number, sy: number, turn: boolean): Path => {
-    const ends = [{ x: x - sx * CORNER, y }, { x, y: y - sy * CORNER }]; // prettier-ignore
-    return turn ? curve(ends[1], { x, y }, ends[0]) : curve(ends[0], { x, y }, ends[1]);
+    const ends = [
+      { x: x - sx * CORNER, y },
+      { x, y: y - sy * CORNER },
+    ];
+    return turn
+      ? curve(itemAt(ends, 1), { x, y }, itemAt(ends, 0))
+      : curve(itemAt(ends, 0), { x, y }, itemAt(ends, 1));
   };
   return [
     { x: -W, y: OPENING / 2 },
@@ -60,7 +66,7 @@ export function bib(): Tape {
   return new TapeMaker('PILOT BIB')
     .sew(run(closePath(edge), 3))
     .stop()
-    .sew(sway(meander(offset(edge, -6)[0], 6.5, () => uniformFloat64(generator))))
+    .sew(sway(meander(itemAt(offset(edge, -6), 0), 6.5, () => uniformFloat64(generator))))
     .stop()
     .sew(...[-1, 1].map((side) => run(closePath(circle({ x: side * 54, y: H - 14 }, 2.4)), 1.5)))
     .stop()

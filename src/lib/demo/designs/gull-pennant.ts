@@ -1,3 +1,4 @@
+import { itemAt } from '$lib/core/base';
 import type { Path } from '$lib/core/base';
 import { blanket, circle, closePath, curve, inside, run, satin, TapeMaker, tatami } from '$lib/core/outline';
 import type { Tape } from '$lib/core/tape';
@@ -24,8 +25,8 @@ function seenParts(polygon: Path, above: Path[]): Path[] {
   const dense = ring.flatMap((p, i) =>
     i
       ? Array.from({ length: 8 }, (_, k) => ({
-          x: ring[i - 1].x + ((p.x - ring[i - 1].x) * (k + 1)) / 8,
-          y: ring[i - 1].y + ((p.y - ring[i - 1].y) * (k + 1)) / 8,
+          x: itemAt(ring, i - 1).x + ((p.x - itemAt(ring, i - 1).x) * (k + 1)) / 8,
+          y: itemAt(ring, i - 1).y + ((p.y - itemAt(ring, i - 1).y) * (k + 1)) / 8,
         }))
       : [p],
   );
@@ -36,7 +37,7 @@ function seenParts(polygon: Path, above: Path[]): Path[] {
   let part: Path = [];
   for (let k = 1; k <= dense.length; k++) {
     const i = (first + k) % dense.length;
-    if (!hidden[i]) part.push(dense[i]);
+    if (!hidden[i]) part.push(itemAt(dense, i));
     else if (part.length) {
       if (part.length > 12) parts.push(part);
       part = [];
@@ -47,7 +48,11 @@ function seenParts(polygon: Path, above: Path[]): Path[] {
 
 /** Gull pennant: three pieces cut to shape beforehand, each over the one before, edges in blanket stitch. */
 export function gullPennant(): Tape {
-  const pieces: [Path, Path[]][] = [[sun, [body, wing]], [body, [wing]], [wing, []]]; // prettier-ignore
+  const pieces: [Path, Path[]][] = [
+    [sun, [body, wing]],
+    [body, [wing]],
+    [wing, []],
+  ];
   const maker = new TapeMaker('GULL PENNANT');
   for (const [piece, above] of pieces)
     maker
@@ -67,6 +72,6 @@ export function gullPennant(): Tape {
         ],
         2.6,
       ),
-    ) // prettier-ignore
+    )
     .done();
 }

@@ -1,3 +1,4 @@
+import { itemAt } from '$lib/core/base';
 import type { Path } from '$lib/core/base';
 import { closePath, curve, offset, run, satin, TapeMaker, transform } from '$lib/core/outline';
 import type { Tape } from '$lib/core/tape';
@@ -13,12 +14,15 @@ export function napkin(): Tape {
   const sails = [-0.75, 0, 0.75].map((turn, i) =>
     transform(sail, { turn, scale: i === 1 ? 1.25 : 1, dx: -turn * 16, dy: i === 1 ? 4 : 0 }),
   );
-  const bar = (y: number, reach: number): Path => [{ x: -reach, y }, { x: reach + 1, y: y + 1 }]; // prettier-ignore
+  const bar = (y: number, reach: number): Path => [
+    { x: -reach, y },
+    { x: reach + 1, y: y + 1 },
+  ];
   return new TapeMaker('TEA TENT')
-    .sew(...sails.flatMap((s) => [run(closePath(s), 1.8), run(closePath(offset(s, -1.1)[0]), 1.8)]))
+    .sew(...sails.flatMap((s) => [run(closePath(s), 1.8), run(closePath(itemAt(offset(s, -1.1), 0)), 1.8)]))
     .stop()
     .sew(
-      ...sails.map((s) => satin(closePath(offset(s, -0.5)[0]), 2.8)),
+      ...sails.map((s) => satin(closePath(itemAt(offset(s, -0.5), 0)), 2.8)),
       satin(bar(18, 7), 1.8),
       satin(bar(30, 7), 1.8),
     )

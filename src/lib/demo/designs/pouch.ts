@@ -11,7 +11,10 @@ const ZIP_GAP = 5;
 
 const box = (left: number, bottom: number, right: number, top: number, radius = 0) =>
   rectangle({ x: (left + right) / 2, y: (bottom + top) / 2 }, right - left, top - bottom, radius);
-const level = (y: number, reach: number): Path => [{ x: -reach, y }, { x: reach, y }]; // prettier-ignore
+const level = (y: number, reach: number): Path => [
+  { x: -reach, y },
+  { x: reach, y },
+];
 
 /** Line-winder pouch: lined zip pouch, flip-and-fold front with an accent, diamond quilting, opening at the bottom. */
 export function pouch(): Tape {

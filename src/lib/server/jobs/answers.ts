@@ -1,5 +1,5 @@
 import type * as z from 'zod';
-import type { Problem, Result } from '$lib/core/base';
+import { firstFault, type Problem, type Result } from '$lib/core/base';
 
 /** An answer as it goes over the line: made in a worker, so that a large one holds up nothing else. */
 export interface Answer {
@@ -21,12 +21,11 @@ export const resultAnswer = <T>(result: Result<T>, status = 422): Answer =>
   result.ok ? jsonAnswer(result.value) : refusal(result.problem, status);
 
 /** What does not fit a shape, named by its first fault. */
-export function shapeProblem(code: string, what: string, { issues }: z.ZodError): Problem {
-  const [{ path, message }] = issues;
-  const at = path.map(String).join('.').slice(0, 200);
+export function shapeProblem(code: string, what: string, error: z.ZodError): Problem {
+  const { at, why } = firstFault(error);
   return {
     code,
-    message: `${what} does not fit${at ? ` at ${at}` : ''}: ${message}.`,
+    message: `${what} does not fit${at ? ` at ${at}` : ''}: ${why}.`,
     next: 'See docs/api.md for its shape.',
   };
 }

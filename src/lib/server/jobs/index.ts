@@ -16,8 +16,11 @@ function start(memoryMb: number): Worker {
   const resourceLimits = { maxOldGenerationSizeMb: memoryMb };
   return built
     ? new Worker(built, { resourceLimits })
-    : new Worker(resolve('src/lib/server/jobs/worker.ts'), { resourceLimits, execArgv: ['--import', 'tsx/esm'] });
-} // prettier-ignore
+    : new Worker(resolve('src/lib/server/jobs/worker.ts'), {
+        resourceLimits,
+        execArgv: ['--import', 'tsx/esm'],
+      });
+}
 
 export const pool = new Pool(
   {

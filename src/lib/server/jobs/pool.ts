@@ -36,7 +36,11 @@ const tooBig = fail(
   'Send less at a time.',
 );
 const gone = fail('stopped', 'Whoever asked has left.', 'Ask again.');
-const fault = fail('fault', 'Something went wrong in Jolt Step; nothing is kept here, so nothing is lost.', 'Send it once more; if it fails again, report it with the body that you sent.'); // prettier-ignore
+const fault = fail(
+  'fault',
+  'Something went wrong in Jolt Step; nothing is kept here, so nothing is lost.',
+  'Send it once more; if it fails again, report it with the body that you sent.',
+);
 
 /**
  * A small pool of worker threads with a queue. Each job has a deadline and a cap of memory; one that breaks either costs its
@@ -125,4 +129,4 @@ export class Pool {
     seat.job?.answer(result);
     this.next();
   }
-} // prettier-ignore
+}

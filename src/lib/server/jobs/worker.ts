@@ -20,8 +20,9 @@ parentPort?.on('message', ({ name, input }: { name: JobName; input: never }) => 
 /** The memory behind the arrays of an answer, each once. */
 function buffersOf(value: unknown, found = new Set<ArrayBuffer>()): TransferListItem[] {
   if (ArrayBuffer.isView(value)) {
-    if (value.buffer instanceof ArrayBuffer && value.byteLength === value.buffer.byteLength) found.add(value.buffer);
+    if (value.buffer instanceof ArrayBuffer && value.byteLength === value.buffer.byteLength)
+      found.add(value.buffer);
   } else if (typeof value === 'object' && value !== null)
     for (const part of Object.values(value)) buffersOf(part, found);
   return [...found];
-} // prettier-ignore
+}

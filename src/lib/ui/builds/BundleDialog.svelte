@@ -68,7 +68,15 @@
     );
     await goto(resolve('/builds/[id]', { id: kept.value.id }));
   }
-  const TYPES = new Map(Object.entries({ pdf: 'application/pdf', png: 'image/png', jpg: 'image/jpeg', jpeg: 'image/jpeg', webp: 'image/webp' })); // prettier-ignore
+  const TYPES = new Map(
+    Object.entries({
+      pdf: 'application/pdf',
+      png: 'image/png',
+      jpg: 'image/jpeg',
+      jpeg: 'image/jpeg',
+      webp: 'image/webp',
+    }),
+  );
   const typeOf = (file: string) => TYPES.get(file.split('.').pop()?.toLowerCase() ?? '') ?? 'text/plain';
 </script>
 

@@ -10,7 +10,12 @@
   const bases = $derived(
     group.pieces
       .filter((p) => p.cut.flat === null)
-      .map((p) => ({ name: `${p.name}, ${p.buildName}`, widthMm: p.widthMm, heightMm: p.heightMm, quantity: p.quantity })), // prettier-ignore
+      .map((p) => ({
+        name: `${p.name}, ${p.buildName}`,
+        widthMm: p.widthMm,
+        heightMm: p.heightMm,
+        quantity: p.quantity,
+      })),
   );
   const hoops = $derived(
     workroom.workshop.hoops.flatMap((h) => {

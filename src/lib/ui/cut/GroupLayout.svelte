@@ -25,7 +25,7 @@
         p,
         number: i + 1,
         n: shown.sheet.placements.filter((q) => q.pieceId === p.id).length,
-      })) // prettier-ignore
+      }))
       .filter(({ n }) => n > 0);
   const drawing = (shown: ShownSheet) =>
     sheetTemplate(

@@ -20,7 +20,9 @@
             p.cut.fold && 'with a fold',
             p.cut.preCut && 'cut to shape',
             p.cut.prewash === 'first' && 'prewash',
-          ].filter(Boolean).join(', '), // prettier-ignore
+          ]
+            .filter(Boolean)
+            .join(', '),
         })),
       ),
     ),

@@ -16,8 +16,16 @@
     saveAs(
       'shopping.csv',
       'text/csv',
-      Papa.unparse(cutting.purchases.map(({ name, amount, needs, cost }) => ({ name, amount, needs, cost: money(cost), there: cutting.ticks.includes(id(name)) ? 'yes' : '' }))),
-    ); // prettier-ignore
+      Papa.unparse(
+        cutting.purchases.map(({ name, amount, needs, cost }) => ({
+          name,
+          amount,
+          needs,
+          cost: money(cost),
+          there: cutting.ticks.includes(id(name)) ? 'yes' : '',
+        })),
+      ),
+    );
   async function share() {
     try {
       if (navigator.share) return await navigator.share({ title: 'Shopping', text });

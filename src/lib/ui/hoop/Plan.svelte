@@ -3,7 +3,7 @@
   import Minus from '@lucide/svelte/icons/minus';
   import Plus from '@lucide/svelte/icons/plus';
   import { denseSpots, type DensityMap } from '$lib/core/reading';
-  import { count, formatLength, formatNumber, formatSize } from '$lib/core/base';
+  import { count, itemAt, formatLength, formatNumber, formatSize } from '$lib/core/base';
   import { densityInWorker } from '$lib/workers';
   import { showProblem } from '../state/notices';
   import { workroom } from '../state/workroom.svelte';
@@ -24,7 +24,7 @@
   interface Props {
     drawing: PlanDrawing;
     theme: string;
-    /** called when the film is let go in another block */
+    /** called when the scrubber is let go in another block */
     onblock?: (block: number) => void;
   }
   let { drawing, theme, onblock }: Props = $props();
@@ -33,8 +33,8 @@
   let height = $state(320);
   let chosen = $state<boolean | null>(null);
   let showsDensity = $state(false);
-  /** record up to which the film shows the design; null: the step under the cursor */
-  let film = $state<number | null>(null);
+  /** record up to which the scrubber shows the design; null: the step under the cursor */
+  let scrubbedTo = $state<number | null>(null);
   const lens = new Lens();
   const close = $derived(chosen ?? isSmallInHoop(drawing.plan, drawing.reading));
   const view = $derived(lens.through(viewOf(drawing.plan, drawing.reading, width, height, close)));
@@ -42,7 +42,7 @@
   const step = $derived(drawing.plan.score.steps[drawing.cursor]);
   const pieces = $derived(piecesNow(step, drawing.plan.cut.pieces));
   const opening = $derived(
-    step?.kind === 'needle' ? drawing.reading.blocks[step.block].openings[0] : undefined,
+    step?.kind === 'needle' ? itemAt(drawing.reading.blocks, step.block).openings[0] : undefined,
   );
   const stiff = $derived(drawing.plan.numbers['check.stiff']);
   let density = $state.raw<DensityMap | null>(null);
@@ -59,12 +59,15 @@
     return () => (isWanted = false);
   });
   const spots = $derived(density ? denseSpots(density, stiff) : []);
-  const sewing = $derived(
-    drawing.plan.score.steps.flatMap((s) => (s.kind === 'needle' && !s.skipped ? [s.block] : [])),
+  /** in the order they are sewn */
+  const sewn = $derived(
+    drawing.plan.score.steps.flatMap((s) =>
+      s.kind === 'needle' && !s.skipped
+        ? [{ index: s.block, block: itemAt(drawing.reading.blocks, s.block) }]
+        : [],
+    ),
   );
-  const records = $derived(
-    sewing.reduce((sum, b) => sum + drawing.reading.blocks[b].to - drawing.reading.blocks[b].from, 0),
-  );
+  const records = $derived(sewn.reduce((sum, { block }) => sum + block.to - block.from, 0));
   const inHoop = $derived(drawing.plan.hooping.repeats?.places.length ?? 1);
   const caption = $derived(
     [
@@ -83,17 +86,17 @@
       .join(' '),
   );
 
-  // One film a view: a new one when zoom, size, theme or design change.
-  const reel = $derived.by(() => {
+  // One scrubber a view: a new one when zoom, size, theme or design change.
+  const scrubber = $derived.by(() => {
     void theme;
-    if (film === null) return null;
+    if (scrubbedTo === null) return null;
     const colours = pageColours();
     const ratio = devicePixelRatio;
     return new StitchScrubber(
       drawing.tape,
-      sewing.map((b) => ({
-        block: drawing.reading.blocks[b],
-        colour: seenThread(drawing.threads[b]?.colour ?? colours.quiet, colours.paper, colours.ink),
+      sewn.map(({ index, block }) => ({
+        block,
+        colour: seenThread(drawing.threads[index]?.colour ?? colours.quiet, colours.paper, colours.ink),
       })),
       view,
       Math.max(1, Math.round(width * ratio)),
@@ -110,8 +113,8 @@
     const ctx = canvas.getContext('2d');
     if (!ctx) return;
     const colours = pageColours();
-    const wanted = film;
-    const shown = reel;
+    const wanted = scrubbedTo;
+    const shown = scrubber;
     let frame = 0;
     const paint = () => {
       ctx.setTransform(1, 0, 0, 1, 0, 0);
@@ -149,12 +152,16 @@
     paint();
     return () => cancelAnimationFrame(frame);
   });
-  // Another step under the cursor ends the film.
+  // Another step under the cursor ends the scrubbing.
   $effect(() => {
     void drawing.cursor;
-    film = null;
+    scrubbedTo = null;
   });
-  const scrubbedBlock = $derived(film !== null && reel ? sewing[reel.at(Math.max(0, film - 1)).index] : null);
+  const scrubbedBlock = $derived(
+    scrubbedTo !== null && scrubber
+      ? itemAt(sewn, scrubber.at(Math.max(0, scrubbedTo - 1)).index).index
+      : null,
+  );
 </script>
 
 <figure class="flex min-h-0 flex-1 flex-col">
@@ -174,12 +181,14 @@
       class="min-w-0 flex-1"
       min="0"
       max={records}
-      value={film ?? records}
+      value={scrubbedTo ?? records}
       aria-label="Stitch by stitch through the design"
-      aria-valuetext={film === null ? 'whole design' : `${formatNumber(film)} of ${formatNumber(records)}`}
-      oninput={(e) => (film = e.currentTarget.valueAsNumber)}
+      aria-valuetext={scrubbedTo === null
+        ? 'whole design'
+        : `${formatNumber(scrubbedTo)} of ${formatNumber(records)}`}
+      oninput={(e) => (scrubbedTo = e.currentTarget.valueAsNumber)}
       onchange={() => scrubbedBlock !== null && onblock?.(scrubbedBlock)}
-      data-testid="film"
+      data-testid="scrubber"
     />
     <button
       type="button"
@@ -206,12 +215,12 @@
       type="button"
       class={['btn btn-small', showsDensity && 'btn-strong']}
       aria-pressed={showsDensity}
-      onclick={() => ((showsDensity = !showsDensity), (film = null))}>Density</button
+      onclick={() => ((showsDensity = !showsDensity), (scrubbedTo = null))}>Density</button
     >
   </div>
   <figcaption class="label mt-1 px-1">
-    {film !== null && scrubbedBlock !== null
-      ? `Record ${formatNumber(film)} of ${formatNumber(records)}, block ${scrubbedBlock + 1}.`
+    {scrubbedTo !== null && scrubbedBlock !== null
+      ? `Record ${formatNumber(scrubbedTo)} of ${formatNumber(records)}, block ${scrubbedBlock + 1}.`
       : caption}
   </figcaption>
 </figure>

@@ -11,7 +11,10 @@
   let height = $state(300);
   const now = $derived(piecesNow(drawing.plan.score.steps[drawing.cursor], drawing.plan.cut.pieces));
   const words = $derived(
-    [`Hoop ${drawing.plan.hooping.hoop.name} from above.`, ...now.map((p) => `${p.name}: ${formatSize(p.width.cutMm, p.height.cutMm, workroom.unit)}.`)].join(' '), // prettier-ignore
+    [
+      `Hoop ${drawing.plan.hooping.hoop.name} from above.`,
+      ...now.map((p) => `${p.name}: ${formatSize(p.width.cutMm, p.height.cutMm, workroom.unit)}.`),
+    ].join(' '),
   );
   $effect(() => {
     void theme.current;

@@ -11,7 +11,7 @@
   let isSeen = $state(false);
   // A list of years has many that nobody scrolls to.
   $effect(() => {
-    const seen = new IntersectionObserver(([entry]) => (isSeen ||= entry.isIntersecting));
+    const seen = new IntersectionObserver(([entry]) => (isSeen ||= entry?.isIntersecting ?? false));
     seen.observe(canvas);
     return () => seen.disconnect();
   });

@@ -1,3 +1,4 @@
+import { itemAt } from '$lib/core/base';
 import { JUMP, STITCH, STOP, type Tape } from '$lib/core/tape';
 import type { BlockReading, DensityMap, Reading } from '$lib/core/reading';
 import { actionOf } from '$lib/core/catalogue';
@@ -25,14 +26,15 @@ export interface PlanColours {
 const LEAST_CONTRAST = 0.22;
 /** How far such a thread is drawn towards the ink. */
 const TOWARDS_INK = 0.42;
-const channels = (hex: string) => [1, 3, 5].map((i) => parseInt(hex.slice(i, i + 2), 16) / 255);
-const lightness = ([r, g, b]: number[]) => 0.3 * r + 0.59 * g + 0.11 * b;
+type Channels = [red: number, green: number, blue: number];
+const channels = (hex: string) => [1, 3, 5].map((i) => parseInt(hex.slice(i, i + 2), 16) / 255) as Channels;
+const lightness = ([r, g, b]: Channels) => 0.3 * r + 0.59 * g + 0.11 * b;
 
 /** The thread as it can be seen on the ground: chalk on paper, or navy in the dark, is drawn towards the ink. */
 export function seenThread(thread: string, paper: string, ink: string): string {
-  const [t, p, i] = [thread, paper, ink].map(channels);
+  const [t, p, i] = [channels(thread), channels(paper), channels(ink)];
   if (Math.abs(lightness(t) - lightness(p)) >= LEAST_CONTRAST) return thread;
-  const mixed = t.map((v, k) => Math.round(255 * (v + (i[k] - v) * TOWARDS_INK)));
+  const mixed = t.map((v, k) => Math.round(255 * (v + (itemAt(i, k) - v) * TOWARDS_INK)));
   return `rgb(${mixed.join(' ')})`;
 }
 
@@ -67,8 +69,8 @@ function blockPath(tape: Tape, block: BlockReading): Path2D {
   const stride = Math.max(1, Math.floor(tape.kind.length / MOST_POINTS));
   for (let i = block.from; i < block.to; i++) {
     if (stride > 1 && i % stride && tape.kind[i] === STITCH && i + 1 < block.to) continue;
-    const x = tape.x[i] / 10;
-    const y = tape.y[i] / 10;
+    const x = itemAt(tape.x, i) / 10;
+    const y = itemAt(tape.y, i) / 10;
     if (tape.kind[i] === JUMP || tape.kind[i] === STOP) down = false;
     else if (down) path.lineTo(x, y);
     else {
@@ -179,7 +181,7 @@ export function drawDensity(
   ctx.lineWidth = 1.6 / view.scale;
   for (let r = 0; r < map.rows; r++)
     for (let c = 0; c < map.columns; c++) {
-      const share = map.perCm2[r * map.columns + c] / stiff;
+      const share = itemAt(map.perCm2, r * map.columns + c) / stiff;
       if (share <= 0) continue;
       const [x, y, s] = [map.minX + c * map.cellMm, map.minY + r * map.cellMm, map.cellMm];
       ctx.globalAlpha = Math.min(0.85, 0.12 + 0.7 * share);
@@ -215,20 +217,21 @@ export function drawPlan(
     ctx.strokeStyle = seenThread(threads[b]?.colour ?? colours.quiet, colours.paper, colours.ink);
     ctx.globalAlpha = 0.75;
     ctx.lineWidth = Math.max(0.35, px * 0.9);
-    ctx.stroke(blockPath(tape, reading.blocks[b]));
+    ctx.stroke(blockPath(tape, itemAt(reading.blocks, b)));
   }
   ctx.globalAlpha = 1;
   for (const piece of piecesNow(step, plan.cut.pieces)) drawPiece(ctx, piece, px, colours);
   if (step?.kind === 'needle') {
     ctx.strokeStyle = colours.needle;
     ctx.lineWidth = Math.max(0.5, px * 1.8);
-    ctx.stroke(blockPath(tape, reading.blocks[step.block]));
-    for (const o of reading.blocks[step.block].openings) drawOpening(ctx, o.centre, o.lengthMm, px, colours);
+    ctx.stroke(blockPath(tape, itemAt(reading.blocks, step.block)));
+    for (const o of itemAt(reading.blocks, step.block).openings)
+      drawOpening(ctx, o.centre, o.lengthMm, px, colours);
   } else if (step && step.along !== null) {
     ctx.strokeStyle = colours.madder;
     ctx.lineWidth = px * 2.4;
     ctx.setLineDash([px * 7, px * 4]);
-    for (const line of reading.blocks[step.along].lines) tracePoints(ctx, line.points, line.closed);
+    for (const line of itemAt(reading.blocks, step.along).lines) tracePoints(ctx, line.points, line.closed);
     ctx.setLineDash([]);
   }
   ctx.restore();
@@ -298,7 +301,7 @@ function drawOpening(
 
 function tracePoints(ctx: CanvasRenderingContext2D, points: Float32Array, closed: boolean) {
   ctx.beginPath();
-  for (let i = 0; i < points.length; i += 2) ctx.lineTo(points[i], points[i + 1]);
+  for (let i = 0; i < points.length; i += 2) ctx.lineTo(itemAt(points, i), itemAt(points, i + 1));
   if (closed) ctx.closePath();
   ctx.stroke();
 }

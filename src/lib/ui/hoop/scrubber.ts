@@ -1,3 +1,4 @@
+import { itemAt } from '$lib/core/base';
 import { JUMP, STOP, type Tape } from '$lib/core/tape';
 import type { BlockReading } from '$lib/core/reading';
 import type { View } from './draw';
@@ -52,7 +53,7 @@ export class StitchScrubber {
     for (let made = 0; this.kept.length <= wanted && made < AT_ONCE; made++) this.keepNext();
     const have = Math.min(wanted, this.kept.length - 1);
     const to = Math.min(n, (have + 1) * EVERY);
-    ctx.drawImage(this.kept[have], 0, 0);
+    ctx.drawImage(itemAt(this.kept, have), 0, 0);
     this.stroke(ctx, have * EVERY, to);
     return to;
   }
@@ -61,8 +62,8 @@ export class StitchScrubber {
   needle(n: number): { x: number; y: number } | null {
     if (!this.blocks.length || n <= 0) return null;
     const { index, offset } = this.at(n - 1);
-    const i = this.blocks[index].block.from + offset;
-    return { x: this.tape.x[i] / 10, y: this.tape.y[i] / 10 };
+    const i = itemAt(this.blocks, index).block.from + offset;
+    return { x: itemAt(this.tape.x, i) / 10, y: itemAt(this.tape.y, i) / 10 };
   }
 
   private keepNext() {
@@ -70,7 +71,7 @@ export class StitchScrubber {
     const ctx = canvas.getContext('2d');
     const k = this.kept.length;
     if (ctx && k > 0) {
-      ctx.drawImage(this.kept[k - 1], 0, 0);
+      ctx.drawImage(itemAt(this.kept, k - 1), 0, 0);
       this.stroke(ctx, (k - 1) * EVERY, k * EVERY);
     }
     this.kept.push(canvas);
@@ -94,20 +95,20 @@ export class StitchScrubber {
     );
     ctx.lineWidth = Math.max(0.35, 0.9 / scale);
     ctx.lineJoin = 'round';
-    for (let b = this.at(from).index; b < this.blocks.length && this.starts[b] < to; b++) {
-      const { block, colour } = this.blocks[b];
-      const first = block.from + Math.max(0, from - this.starts[b]);
-      const end = Math.min(block.to, block.from + to - this.starts[b]);
+    for (let b = this.at(from).index; b < this.blocks.length && itemAt(this.starts, b) < to; b++) {
+      const { block, colour } = itemAt(this.blocks, b);
+      const first = block.from + Math.max(0, from - itemAt(this.starts, b));
+      const end = Math.min(block.to, block.from + to - itemAt(this.starts, b));
       ctx.strokeStyle = colour;
       ctx.beginPath();
       // A stitch starts where the one before ended, also across kept pictures.
       let down = first > block.from && kind[first - 1] !== JUMP && kind[first - 1] !== STOP;
-      if (down) ctx.moveTo(x[first - 1] / 10, y[first - 1] / 10);
+      if (down) ctx.moveTo(itemAt(x, first - 1) / 10, itemAt(y, first - 1) / 10);
       for (let i = first; i < end; i++) {
         if (kind[i] === JUMP || kind[i] === STOP) down = false;
-        else if (down) ctx.lineTo(x[i] / 10, y[i] / 10);
+        else if (down) ctx.lineTo(itemAt(x, i) / 10, itemAt(y, i) / 10);
         else {
-          ctx.moveTo(x[i] / 10, y[i] / 10);
+          ctx.moveTo(itemAt(x, i) / 10, itemAt(y, i) / 10);
           down = true;
         }
       }

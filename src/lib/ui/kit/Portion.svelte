@@ -13,7 +13,7 @@
   const most = $derived(size * (more + 1));
 
   function onscreen(button: HTMLElement) {
-    const seen = new IntersectionObserver(([entry]) => entry.isIntersecting && more++);
+    const seen = new IntersectionObserver(([entry]) => entry?.isIntersecting && more++);
     seen.observe(button);
     return () => seen.disconnect();
   }

@@ -10,7 +10,12 @@
   let left = $state.raw<string[]>([]);
   const chosen = $derived(news.filter((s) => !left.includes(s.key)));
   const figure = (v: number | null) => (v === null ? 'as the table' : String(Number(v.toPrecision(3))));
-  const day = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' }); // prettier-ignore
+  const day = new Intl.DateTimeFormat('en-GB', {
+    day: 'numeric',
+    month: 'short',
+    hour: '2-digit',
+    minute: '2-digit',
+  });
   const take = () => workroom.saveWorkshop((w) => takeFigures(w, chosen, { id: newId(), at: Date.now() }));
   const goBack = (id: string) => workroom.saveWorkshop((w) => undoFigures(w, id));
 </script>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { itemAt } from '$lib/core/base';
   import { theme } from '../state/theme.svelte';
   import type { LogChart } from './charts';
 
@@ -39,7 +40,7 @@
       {#each chart.labels as label, i (i)}
         <tr
           ><th scope="row">{[label].flat().join(' ')}</th>{#each chart.series as { values }, place (place)}<td
-              >{rounded.format(values[i])}</td
+              >{rounded.format(itemAt(values, i))}</td
             >{/each}</tr
         >
       {/each}

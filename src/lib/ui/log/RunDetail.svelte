@@ -1,7 +1,7 @@
 <script lang="ts">
   import { stepRows } from '$lib/core/log';
   import { AT_END, troubleFlow } from '$lib/core/run';
-  import { formatDuration, formatNumber } from '$lib/core/base';
+  import { itemAt, formatDuration, formatNumber } from '$lib/core/base';
   import type { KnownRun } from '../state/known-run';
   import RunPhoto from './RunPhoto.svelte';
 
@@ -75,7 +75,7 @@
     </thead>
     <tbody class="divide-y divide-rule">
       {#each stepRows(known) as row, i (row.id)}
-        {@const step = run.score.steps[i]}
+        {@const step = itemAt(run.score.steps, i)}
         {@const slow =
           row.taken !== null &&
           row.planned > 0 &&

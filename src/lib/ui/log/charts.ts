@@ -12,7 +12,17 @@ import {
   type ChartConfiguration,
 } from 'chart.js';
 
-Chart.register(BarController, BarElement, CategoryScale, LineController, LineElement, LinearScale, PointElement, Legend, Tooltip); // prettier-ignore
+Chart.register(
+  BarController,
+  BarElement,
+  CategoryScale,
+  LineController,
+  LineElement,
+  LinearScale,
+  PointElement,
+  Legend,
+  Tooltip,
+);
 
 /** What a chart of the log shows: bars or a line, one value a label. */
 export interface LogChart {

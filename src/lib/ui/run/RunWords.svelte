@@ -26,9 +26,14 @@
   const remaining = $derived(machine.sewing ? machine.untilHalt : session.stepLeft);
   const what = $derived(
     session.run && step.kind === 'needle' && !step.skipped
-      ? attendance(session.run, step, { elapsed: session.needleSeconds, remaining, rate: machine.rate }, workroom.numbers)
+      ? attendance(
+          session.run,
+          step,
+          { elapsed: session.needleSeconds, remaining, rate: machine.rate },
+          workroom.numbers,
+        )
       : null,
-  ); // prettier-ignore
+  );
   const runs = $derived(!session.resting && (!machine.link || machine.sewing));
   const overlap = $derived(
     stitchesBack(troubleFlow('thread-break'), session.block, session.stitch, workroom.numbers),

@@ -16,7 +16,7 @@
     type TroubleFlow,
     type TroubleKind,
   } from '$lib/core/run';
-  import { formatNumber } from '$lib/core/base';
+  import { itemAt, formatNumber } from '$lib/core/base';
   import Care from '../kit/Care.svelte';
   import type { FollowedMachine } from '../state/run-machine.svelte';
   import type { RunSession } from '../state/run-session.svelte';
@@ -166,7 +166,7 @@
           <button type="button" class="btn btn-strong min-h-14 text-lg" onclick={() => sewAgain(flow)}
             >Sew it again</button
           >
-          {#if lay !== null}<p class="pb-4 text-quiet">From “{session.steps[lay].title}” on.</p>{/if}
+          {#if lay !== null}<p class="pb-4 text-quiet">From “{itemAt(session.steps, lay).title}” on.</p>{/if}
         </div>
       {:else if flow.ways.includes('redo')}
         <p>Nothing of this hooping can be sewn again: it was opened, or nothing is sewn yet.</p>

@@ -268,7 +268,7 @@
       label="Views of this build"
       badge={(name) =>
         name === 'check' && editor.findings.length
-          ? { text: String(editor.findings.length), grave: editor.findings[0].severity === 'stop' }
+          ? { text: String(editor.findings.length), grave: editor.findings[0]?.severity === 'stop' }
           : null}
       panelClass="flex min-h-0 flex-1 flex-col gap-3"
     >

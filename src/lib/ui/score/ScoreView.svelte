@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { count, formatClock, formatDuration } from '$lib/core/base';
+  import { itemAt, count, formatClock, formatDuration } from '$lib/core/base';
   import type { Finding } from '$lib/core/check';
   import type { BuildPlan } from '$lib/core/plan';
   import type { Reading } from '$lib/core/reading';
@@ -96,13 +96,13 @@
           class={[
             'step',
             p.stave,
-            p.stave === 'needle' && `tex-${reading.blocks[(p.step as { block: number }).block].texture}`,
+            p.step.kind === 'needle' && `tex-${itemAt(reading.blocks, p.step.block).texture}`,
             dropAt === p.index && 'drop',
             p.step.kind === 'needle' && p.step.skipped && 'opacity-40',
             p.step.kind === 'needle' && (p.step.inserted || p.step.again) && 'put-in',
             worst(p.step.id) === 'stop' && 'ruins',
             worst(p.step.id) === 'mind' && 'minds',
-            plan.time.steps[p.step.id].waitSeconds > 0 && 'wait',
+            itemAt(plan.time.steps, p.step.id).waitSeconds > 0 && 'wait',
           ]}
           style:left="{p.x}px"
           style:width="{p.width - 1}px"

@@ -7,7 +7,7 @@
   import SkipForward from '@lucide/svelte/icons/skip-forward';
   import Trash from '@lucide/svelte/icons/trash-2';
   import { lineLength } from '$lib/core/time';
-  import { formatDuration } from '$lib/core/base';
+  import { itemAt, formatDuration } from '$lib/core/base';
   import type { BuildEditor } from '../state/editor.svelte';
   import { isPlain } from '../shell/keys';
   import FindingCard from './FindingCard.svelte';
@@ -22,7 +22,7 @@
   const block = $derived(step?.kind === 'needle' ? editor.reading?.blocks[step.block] : undefined);
   const alongMm = $derived(
     step?.kind === 'hand' && step.along !== null && editor.reading
-      ? lineLength(editor.reading.blocks[step.along])
+      ? lineLength(itemAt(editor.reading.blocks, step.along))
       : null,
   );
   const said = $derived(editor.findings.filter((f) => f.stepId === step?.id));

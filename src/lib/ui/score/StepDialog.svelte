@@ -15,7 +15,7 @@
     const rename = kind === 'rename' && step?.kind === 'hand';
     title = rename ? step.title : '';
     text = rename ? step.text : '';
-    seconds = rename ? Math.round(editor.plan?.time.steps[step.id].seconds ?? 30) : 30;
+    seconds = rename ? Math.round(editor.plan?.time.steps[step.id]?.seconds ?? 30) : 30;
     open = true;
   });
   $effect(() => {
@@ -27,7 +27,7 @@
     if (!step || !title.trim()) return;
     if (kind === 'rename') {
       editor.rename(step.id, title.trim(), text.trim());
-      if (step.kind === 'hand' && seconds !== Math.round(editor.plan?.time.steps[step.id].seconds ?? 0))
+      if (step.kind === 'hand' && seconds !== Math.round(editor.plan?.time.steps[step.id]?.seconds ?? 0))
         editor.edit({ kind: 'time', stepId: step.id, seconds });
     } else editor.insert(editor.cursor, title.trim(), text.trim(), seconds);
     open = false;

@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { BuildPlan } from '$lib/core/plan';
-  import { formatDuration } from '$lib/core/base';
+  import { itemAt, formatDuration } from '$lib/core/base';
 
   // The score as a list: the text twin of the two staves.
   let { plan, cursor, onselect }: { plan: BuildPlan; cursor: number; onselect: (index: number) => void } =
@@ -24,7 +24,9 @@
           >{/if}
         <span class="label">stop {step.stop}</span>
         <span>{step.title}</span>
-        <span class="text-right whitespace-nowrap">{formatDuration(plan.time.steps[step.id].seconds)}</span>
+        <span class="text-right whitespace-nowrap"
+          >{formatDuration(itemAt(plan.time.steps, step.id).seconds)}</span
+        >
       </button>
     </li>
   {/each}

@@ -1,3 +1,4 @@
+import { itemAt } from '$lib/core/base';
 import { actionOf, MATERIALS } from '$lib/core/catalogue';
 import type { Layer, Stack, Step } from '$lib/core/score';
 
@@ -58,7 +59,8 @@ export function layoutCrossSection(
 ): CrossSectionLayout {
   const flipped = stack.view === 'back';
   const layers = flipped ? stack.layers.toReversed() : stack.layers;
-  const gap = (i: number) => (layers[i + 1] && layers[i].held && layers[i + 1].held ? GAP_HELD : GAP_LOOSE);
+  const gap = (i: number) =>
+    layers[i + 1] && itemAt(layers, i).held && itemAt(layers, i + 1).held ? GAP_HELD : GAP_LOOSE;
   const plain = layers.reduce((sum, l) => sum + bandHeight(l), 0);
   const gaps = layers.reduce((sum, _, i) => sum + gap(i), 0);
   const enlarge = Math.min(

@@ -1,3 +1,4 @@
+import { itemAt } from '$lib/core/base';
 import { actionOf } from '$lib/core/catalogue';
 import type { Score, Step } from '$lib/core/score';
 import type { StepTimes } from '$lib/core/time';
@@ -34,7 +35,7 @@ export function layoutScore(
   blocks: readonly BlockReading[],
   width: number,
 ): ScoreLayout {
-  const seconds = score.steps.map((s) => times[s.id].seconds);
+  const seconds = score.steps.map((s) => itemAt(times, s.id).seconds);
   const least = Math.min(LEAST_WIDTH, width / Math.max(1, seconds.length));
   const scale = fitScale(seconds, least, width);
   const placed: PlacedStep[] = [];
@@ -42,8 +43,8 @@ export function layoutScore(
   let x = 0;
   let clock = 0;
   score.steps.forEach((step, index) => {
-    const w = Math.max(least, seconds[index] * scale);
-    const { freeSeconds } = times[step.id];
+    const w = Math.max(least, itemAt(seconds, index) * scale);
+    const { freeSeconds } = itemAt(times, step.id);
     placed.push({
       step,
       index,
@@ -51,11 +52,11 @@ export function layoutScore(
       width: w,
       stave: step.kind === 'needle' ? 'needle' : 'hands',
       level: levelOf(step, blocks),
-      seconds: seconds[index],
+      seconds: itemAt(seconds, index),
       freeSeconds,
     });
     x += w;
-    clock += seconds[index];
+    clock += itemAt(seconds, index);
     if (step.kind === 'needle')
       // A design of its own has its own count; the bar line stays, the number would mislead.
       bars.push({ x, label: step.inserted || step.again ? '' : String(step.stop + 1), seconds: clock });
@@ -84,7 +85,7 @@ function levelOf(step: Step, blocks: readonly BlockReading[]): 0 | 1 | 2 {
     if (actionOf(step).effect === 'turn hoop' || actionOf(step).ofMachine || step.side === 'off') return 1;
     return step.side === 'back' ? 2 : 0;
   }
-  const { texture } = blocks[step.block];
+  const { texture } = itemAt(blocks, step.block);
   if (texture === 'satin' || texture === 'fill' || texture === 'mixed') return 0;
   return texture === 'run' && ['placement', 'tack-down', 'marker'].includes(step.role) ? 2 : 1;
 }

@@ -6,7 +6,9 @@ export function isTyping(event: KeyboardEvent): boolean {
 /** Whether arrows mean something to what has the focus: tabs, a menu, a list of choices. */
 export const hasOwnArrows = (event: KeyboardEvent): boolean =>
   /^(Arrow|Home|End)/.test(event.key) &&
-  !!(event.target as HTMLElement | null)?.closest('[role=tablist], [role=radiogroup], [role=listbox], [role=menu], [role=slider]'); // prettier-ignore
+  !!(event.target as HTMLElement | null)?.closest(
+    '[role=tablist], [role=radiogroup], [role=listbox], [role=menu], [role=slider]',
+  );
 /** Whether it belongs to a field that undoes its own text; boxes and lists have none. */
 export const isWriting = (event: KeyboardEvent): boolean =>
   isTyping(event) &&

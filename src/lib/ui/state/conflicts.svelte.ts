@@ -17,7 +17,13 @@ class Conflicts {
   open = $state.raw<Clash[]>([]);
 
   tell(of: string, inside: unknown, conflicts: readonly Conflict[], takeMine: (conflict: Conflict) => void) {
-    const clashes = conflicts.map((c) => ({ ...c, id: newId(), of, what: fieldWords(c.path, inside), takeMine: () => takeMine(c) })); // prettier-ignore
+    const clashes = conflicts.map((c) => ({
+      ...c,
+      id: newId(),
+      of,
+      what: fieldWords(c.path, inside),
+      takeMine: () => takeMine(c),
+    }));
     this.open = [...this.open, ...clashes];
   }
   /** @param mine ids of those where mine is taken; theirs stands for the others */

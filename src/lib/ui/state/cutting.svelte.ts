@@ -24,7 +24,7 @@ import {
   type LayoutStock,
 } from '$lib/core/nesting';
 import { planBuild, type BuildPlan } from '$lib/core/plan';
-import { formatLength, type Problem } from '$lib/core/base';
+import { itemAt, formatLength, type Problem } from '$lib/core/base';
 import { cutAlready, takeLayout, usesOf } from '$lib/core/stock';
 import { hoopBase } from '$lib/core/hoop';
 import { layoutWatched } from '$lib/workers';
@@ -43,7 +43,15 @@ const CHOSEN_AT_FIRST = 12;
 
 const layoutSchema = layoutReportSchema.omit({ seconds: true });
 const isGroup = (value: unknown): value is CutGroup =>
-  z.looseObject({ key: z.string(), name: z.string(), pieces: z.array(z.looseObject({ id: z.string() })), stock: z.array(z.looseObject({ id: z.string() })), plies: z.number() }).safeParse(value).success; // prettier-ignore
+  z
+    .looseObject({
+      key: z.string(),
+      name: z.string(),
+      pieces: z.array(z.looseObject({ id: z.string() })),
+      stock: z.array(z.looseObject({ id: z.string() })),
+      plies: z.number(),
+    })
+    .safeParse(value).success;
 const laidSchema = z.object({
   /** of this very layout: it leaves the shelf only once */
   id: z.string(),
@@ -87,7 +95,9 @@ class Cutting {
     this.reads.flatMap(({ build: asRead, read }): { build: Build; plan: BuildPlan }[] => {
       const build = workroom.builds.find((b) => b.id === asRead.id) ?? asRead;
       // One that cannot be worked out, its own page says so, keeps no other from being cut.
-      return orFault([], `The pieces of ${build.name}`, () => [{ build, plan: planBuild(build, read.own.reading, this.workshop, readingsOf(read.inserted)) }]); // prettier-ignore
+      return orFault([], `The pieces of ${build.name}`, () => [
+        { build, plan: planBuild(build, read.own.reading, this.workshop, readingsOf(read.inserted)) },
+      ]);
     }),
   );
   private readonly demands = $derived(
@@ -152,14 +162,14 @@ class Cutting {
     this.reads = reads;
     // Once: what keeps one from being read mostly keeps all.
     this.problem = this.reads.length ? null : (unread[0] ?? null);
-    if (this.reads.length && unread.length) showProblem(unread[0]);
+    if (this.reads.length && unread.length) showProblem(itemAt(unread, 0));
     this.status = 'idle';
   }
   /** One that is chosen for the first time. */
   private async readOne(build: Build) {
     const { reads, unread } = await readAll([build]);
     this.reads = [...this.reads.filter((r) => r.build.id !== build.id), ...reads];
-    if (unread.length) showProblem(unread[0]);
+    if (unread.length) showProblem(itemAt(unread, 0));
   }
   /** as it was read or stored last */
   private stored: Kept | undefined;
@@ -299,7 +309,7 @@ class Cutting {
           { pieces: way.pieces, stock: way.stock, ...this.how, seconds: SECONDS_COMPARED },
           () => undefined,
           signal,
-        ); // prettier-ignore
+        );
         if (layout) answers.push({ alternative: way, layout: untold(way, layout) });
         if (signal.aborted) break;
         tell((i + 1) / ways.length);
@@ -351,7 +361,7 @@ class Cutting {
     this.keep();
   }
   async backFromUse({ id }: LaidGroup) {
-    await workroom.undoMovement(this.taken[id]);
+    await workroom.undoMovement(itemAt(this.taken, id));
   }
   /** stock of a laid group, as it was when it was laid out */
   stockOf = ({ group }: LaidGroup): LayoutStock[] => asLayoutStock(group.stock);
@@ -374,7 +384,13 @@ async function readAll(builds: readonly Build[]): Promise<{ reads: Read[]; unrea
   return { reads, unread };
 }
 const plainPieces = (group: CutGroup) =>
-  group.pieces.map(({ id, widthMm, heightMm, quantity, mayTurn }) => ({ id, widthMm, heightMm, quantity, mayTurn })); // prettier-ignore
+  group.pieces.map(({ id, widthMm, heightMm, quantity, mayTurn }) => ({
+    id,
+    widthMm,
+    heightMm,
+    quantity,
+    mayTurn,
+  }));
 /** What a layout depends on, to be compared. */
 const asked = (group: CutGroup | undefined) =>
   JSON.stringify(group && [plainPieces(group), asLayoutStock(group.stock)]);

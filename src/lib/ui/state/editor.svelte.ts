@@ -1,3 +1,4 @@
+import { itemAt } from '$lib/core/base';
 import { withMaterial, type Build, type ScoreEdit } from '$lib/core/build';
 import { carryOver, composeTape, planBuild, type BuildPlan } from '$lib/core/plan';
 import type { Problem } from '$lib/core/base';
@@ -64,7 +65,7 @@ export class BuildEditor {
   /** steps whose block the maker should be asked about */
   readonly questions = $derived(
     this.steps.flatMap((s, i) =>
-      s.kind === 'needle' && this.reading && isQuestion(this.reading.blocks[s.block].role) ? [i] : [],
+      s.kind === 'needle' && this.reading && isQuestion(itemAt(this.reading.blocks, s.block).role) ? [i] : [],
     ),
   );
   readonly canUndo = $derived(this.past.length > 0);
@@ -141,9 +142,12 @@ export class BuildEditor {
     if (!this.build) return;
     const { value, conflicts } = mergeChanges(plain(from), plain(to), plain(this.build));
     if (conflicts.length)
-      showNote('Another tab has changed the same since; that stays as it is there.', 'All else was changed back.');
+      showNote(
+        'Another tab has changed the same since; that stays as it is there.',
+        'All else was changed back.',
+      );
     void this.take(value);
-  } // prettier-ignore
+  }
   private async take(next: Build) {
     // At once, so that a change made while this one is stored builds on it.
     await Promise.all([this.show({ ...next, changedAt: nowIso() }), this.save()]);
@@ -185,7 +189,11 @@ export class BuildEditor {
   private async adopt(base: Build, theirs: Build) {
     this.stored = theirs;
     if (this.build === base) await this.show(theirs);
-    else if (this.build) await this.show({ ...mergeChanges(plain(base), plain(this.build), plain(theirs)).value, changedAt: nowIso() }); // prettier-ignore
+    else if (this.build)
+      await this.show({
+        ...mergeChanges(plain(base), plain(this.build), plain(theirs)).value,
+        changedAt: nowIso(),
+      });
   }
   /** The tapes of this build one by one, for joining them. */
   parts() {
@@ -220,7 +228,7 @@ export class BuildEditor {
     if (!this.build) return;
     const { typed } = this.build;
     if (typed && role) {
-      const stops = typed.stops.with(block, { ...typed.stops[block], role });
+      const stops = typed.stops.with(block, { ...itemAt(typed.stops, block), role });
       return this.change({ typed: { ...typed, stops } });
     }
     const { [String(block)]: _, ...others } = this.build.roles;

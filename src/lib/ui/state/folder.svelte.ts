@@ -91,9 +91,10 @@ class BackupFolder {
   private async may(handle: Folder): Promise<boolean> {
     const state = (await handle.queryPermission?.({ mode: 'readwrite' })) ?? 'granted';
     this.mustAsk = state !== 'granted';
-    if (this.mustAsk) this.isStuck(`The browser asks again before it writes into “${handle.name}”: press “Allow it again”.`);
+    if (this.mustAsk)
+      this.isStuck(`The browser asks again before it writes into “${handle.name}”: press “Allow it again”.`);
     return !this.mustAsk;
-  } // prettier-ignore
+  }
   private isStuck(why: string) {
     if (this.trouble !== why) showNote('No backup could be kept in your folder.', why, true);
     this.trouble = why;
@@ -123,10 +124,12 @@ class BackupFolder {
       return true;
     } catch (error) {
       const why = error instanceof Error ? error.message : String(error);
-      this.isStuck(`“${handle.name}” could not be written (${why.replace(/\.$/, '')}). Is the stick in, the drive there?`);
+      this.isStuck(
+        `“${handle.name}” could not be written (${why.replace(/\.$/, '')}). Is the stick in, the drive there?`,
+      );
       return false;
     }
-  } // prettier-ignore
+  }
   private async look() {
     const { handle } = this;
     if (!handle || !(await this.may(handle))) return;

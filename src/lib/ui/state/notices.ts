@@ -11,7 +11,11 @@ export const showProblem = (problem: Problem, remedy?: Remedy) =>
     description: problem.next,
     duration: Infinity,
     closeButton: true,
-    action: remedy && (typeof remedy === 'function' ? { label: 'Try again', onClick: remedy } : { label: remedy.name, onClick: remedy.run }), // prettier-ignore
+    action:
+      remedy &&
+      (typeof remedy === 'function'
+        ? { label: 'Try again', onClick: remedy }
+        : { label: remedy.name, onClick: remedy.run }),
   });
 /** @param stays until it is closed */
 export const showNote = (text: string, more?: string, stays = false) =>

@@ -20,7 +20,11 @@ export async function safePictures(
       const file = new File([photo.bytes as Uint8Array<ArrayBuffer>], photo.id, { type: photo.type });
       const drawn = await smallPhoto(file);
       if (!drawn.ok)
-        return fail('bad-backup', `This backup is damaged: photos/${photo.id} is no picture.`, 'Choose another one. Nothing here was changed.'); // prettier-ignore
+        return fail(
+          'bad-backup',
+          `This backup is damaged: photos/${photo.id} is no picture.`,
+          'Choose another one. Nothing here was changed.',
+        );
       photos.push({ ...photo, ...drawn.value });
     }
     tell((i + 1) / backup.photos.length);

@@ -1,6 +1,6 @@
 import { roleOverrides, type Build } from '$lib/core/build';
 import { composeTape, planBuild, type BuildPlan } from '$lib/core/plan';
-import { ok, type Problem, type Result } from '$lib/core/base';
+import { itemAt, ok, type Problem, type Result } from '$lib/core/base';
 import type { RunRecord } from '$lib/core/run';
 import { typedReading, type Reading, type RoleOverrides } from '$lib/core/reading';
 import { emptyTape, type Tape } from '$lib/core/tape';
@@ -35,7 +35,7 @@ export async function readBuild(build: Build): Promise<Result<ReadBuild>> {
 
 function readTyped({ machineId }: Build, { stops, widthMm, heightMm }: NonNullable<Build['typed']>): Reading {
   const { machines } = workroom.workshop;
-  const machine = machines.find((m) => m.id === machineId) ?? machines[0];
+  const machine = machines.find((m) => m.id === machineId) ?? itemAt(machines, 0);
   return typedReading(
     stops,
     widthMm && heightMm ? { width: widthMm, height: heightMm } : null,

@@ -1,3 +1,4 @@
+import { itemAt } from '$lib/core/base';
 import { rehearse, type RehearsalAnswer, type RehearsalQuestion } from '$lib/core/rehearsal';
 import type { Build } from '$lib/core/build';
 import type { BuildPlan } from '$lib/core/plan';
@@ -35,8 +36,17 @@ export class Rehearsal {
   readonly right = $derived(this.answers.filter((a) => a.answer.right).length);
   /** what lies in the hoop: before the answer as it was, after it as it should be */
   readonly stack = $derived(
-    this.plan ? stackAt(this.plan.score, this.asked ? (this.given ? this.asked.at + this.asked.stepIds.length - 1 : this.asked.at - 1) : this.index) : null,
-  ); // prettier-ignore
+    this.plan
+      ? stackAt(
+          this.plan.score,
+          this.asked
+            ? this.given
+              ? this.asked.at + this.asked.stepIds.length - 1
+              : this.asked.at - 1
+            : this.index,
+        )
+      : null,
+  );
 
   async load(id: string) {
     const build = workroom.builds.find((b) => b.id === id);
@@ -47,19 +57,36 @@ export class Rehearsal {
       return;
     }
     const { own, inserted } = read.value;
-    const { plan, questions } = rehearse(build, own.reading, workroom.workshopNow(), readingsOf(inserted), Date.now() % 1_000_000); // prettier-ignore
+    const { plan, questions } = rehearse(
+      build,
+      own.reading,
+      workroom.workshopNow(),
+      readingsOf(inserted),
+      Date.now() % 1_000_000,
+    );
     this.build = build;
     this.plan = plan;
     this.questions = questions;
     this.blocks = own.reading.blocks.length;
     if (!build.typed) {
-      const longest = Math.max(...plan.score.steps.map((s) => (s.kind === 'needle' ? plan.time.steps[s.id].seconds : 0)));
+      const longest = Math.max(
+        ...plan.score.steps.map((s) => (s.kind === 'needle' ? itemAt(plan.time.steps, s.id).seconds : 0)),
+      );
       const { numbers } = workroom;
       this.machine = new PageMachine(
         'rehearsal',
-        { seed: 1, speed: plan.machine.speed, breaksPer10k: 0, bobbinM: Infinity, halts: 'all', changeSeconds: 0, trimSeconds: numbers['stop.trimHome'], numbers },
+        {
+          seed: 1,
+          speed: plan.machine.speed,
+          breaksPer10k: 0,
+          bobbinM: Infinity,
+          halts: 'all',
+          changeSeconds: 0,
+          trimSeconds: numbers['stop.trimHome'],
+          numbers,
+        },
         Math.min(MOST_RATE, Math.max(LEAST_RATE, longest / LONGEST_S)),
-      ); // prettier-ignore
+      );
       await this.machine.load(own.tape);
       this.machine.watch((state) => {
         const step = this.step;
@@ -73,7 +100,7 @@ export class Rehearsal {
       });
     }
     this.go();
-  } // prettier-ignore
+  }
   close() {
     void this.machine?.close();
   }

@@ -53,7 +53,9 @@ export class FollowedMachine {
         if (state.tapeId !== this.tapeId) return this.isForeign();
         this.now = state;
         this.session.liveStitch = this.isInStep(state) ? state.stitch : null;
-        this.telling = this.telling.then(() => this.follow(state)).catch((error: unknown) => console.error(error));
+        this.telling = this.telling
+          .then(() => this.follow(state))
+          .catch((error: unknown) => console.error(error));
       },
       (line) => {
         this.line = line;
@@ -61,7 +63,7 @@ export class FollowedMachine {
       },
     );
     return true;
-  } // prettier-ignore
+  }
   private async load(link: MachineLink): Promise<boolean> {
     if (!this.tape) return false;
     const loaded = await link.load(this.tape.tape, this.tape.fileName);

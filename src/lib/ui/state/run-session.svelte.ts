@@ -21,7 +21,7 @@ import {
   waitingFor,
   type BareEvent,
 } from '$lib/core/run';
-import { fail, type Problem } from '$lib/core/base';
+import { itemAt, fail, type Problem } from '$lib/core/base';
 import type { Numbers } from '$lib/core/numbers';
 import { stackAt } from '$lib/core/score';
 import { attempt, type PhotoRecord, type Store } from '$lib/store';
@@ -161,14 +161,17 @@ export class RunSession {
     this.mark();
     const { state, events } = this.known;
     const pulse = await this.needs.log.pulse(id);
-    const justBegun = events.length === 1 && !pulse && Date.now() - events[0].at < JUST_BEGUN_MS;
+    const justBegun = events.length === 1 && !pulse && Date.now() - itemAt(events, 0).at < JUST_BEGUN_MS;
     if (state.status === 'running' && !justBegun) {
       const fits = pulse?.n === stored.next - 1;
-      await this.add({ type: 'interrupted', stitch: fits ? pulse.stitch : null, reason: '' }, fits ? pulse.ms : 0);
+      await this.add(
+        { type: 'interrupted', stitch: fits ? pulse.stitch : null, reason: '' },
+        fits ? pulse.ms : 0,
+      );
     }
     // Shown only now: a press before this would be lost.
     this.hold = 'held';
-  } // prettier-ignore
+  }
   close() {
     this.closing.abort();
     this.unwatch();
@@ -231,16 +234,21 @@ export class RunSession {
    * Events that belong together, all or none, after those that are still being stored.
    * @param begun clock at which the first of them happened, if that was before the others
    */
-  addAll(bare: readonly BareEvent[], told: { ms?: number; begun?: number; photo?: PhotoRecord } = {}): Promise<boolean> {
+  addAll(
+    bare: readonly BareEvent[],
+    told: { ms?: number; begun?: number; photo?: PhotoRecord } = {},
+  ): Promise<boolean> {
     const clock = performance.now();
     const when = { at: Date.now(), clock, ...told };
     this.writing++;
     const noticed = setTimeout(() => (this.isStoring = true), NOTICED_MS);
-    return this.write.add(() => this.store(bare, when)).finally(() => {
-      clearTimeout(noticed);
-      if (--this.writing === 0) this.isStoring = false;
-    });
-  } // prettier-ignore
+    return this.write
+      .add(() => this.store(bare, when))
+      .finally(() => {
+        clearTimeout(noticed);
+        if (--this.writing === 0) this.isStoring = false;
+      });
+  }
   private async store(
     bare: readonly BareEvent[],
     { photo, ...when }: { at: number; clock: number; ms?: number; begun?: number; photo?: PhotoRecord },
@@ -260,11 +268,16 @@ export class RunSession {
     }
     this.mark(when.clock);
     const all = [...from.events, ...events];
-    this.known = { run: from.run, events: all, next: from.next + events.length, state: reduceRun(all, stepFacts(from.run)) };
+    this.known = {
+      run: from.run,
+      events: all,
+      next: from.next + events.length,
+      state: reduceRun(all, stepFacts(from.run)),
+    };
     this.now = this.known.state.since ?? 0;
     this.needs.noteRun(this.known);
     return true;
-  } // prettier-ignore
+  }
   /** When what is being stored, if anything, is kept or refused. */
   async settled(): Promise<void> {
     await this.write.settled();

@@ -107,7 +107,9 @@ class Safety {
       }
       tell(READ_SHARE);
       const { safePictures } = await import('./pictures');
-      const safe = await attempt(() => safePictures(backup.value, (share) => tell(READ_SHARE + DRAW_SHARE * share), signal)); // prettier-ignore
+      const safe = await attempt(() =>
+        safePictures(backup.value, (share) => tell(READ_SHARE + DRAW_SHARE * share), signal),
+      );
       if (!safe.ok || !safe.value.ok) {
         if (!signal.aborted) showProblem(safe.ok && !safe.value.ok ? safe.value.problem : unreadable);
         return null;
@@ -124,7 +126,11 @@ class Safety {
       const mine = await this.mine((share) => tell(READ_SHARE * share), signal);
       if (!mine) return false;
       const { mergeBackup } = await import('$lib/core/backup');
-      const written = await attempt(() => workroom.store.restore(mergeBackup(mine, backup, mode, newId), (share) => tell(READ_SHARE + (1 - READ_SHARE) * share))); // prettier-ignore
+      const written = await attempt(() =>
+        workroom.store.restore(mergeBackup(mine, backup, mode, newId), (share) =>
+          tell(READ_SHARE + (1 - READ_SHARE) * share),
+        ),
+      );
       if (!written.ok) showProblem(written.problem);
       return written.ok;
     });

@@ -38,7 +38,10 @@ export async function offerUpdate(): Promise<void> {
 export async function takeUpdate({ lost = false } = {}): Promise<void> {
   if (!lost && (await isRunning())) {
     offered = false;
-    showNote('A run is at the machine: the newer Jolt Step waits.', 'It is offered again when the run is left.');
+    showNote(
+      'A run is at the machine: the newer Jolt Step waits.',
+      'It is offered again when the run is left.',
+    );
     return;
   }
   if (!lost) await before().catch(() => undefined);
@@ -47,7 +50,7 @@ export async function takeUpdate({ lost = false } = {}): Promise<void> {
   if (!waiting) return location.reload();
   navigator.serviceWorker.addEventListener('controllerchange', () => location.reload(), { once: true });
   waiting.postMessage('take over');
-} // prettier-ignore
+}
 /**
  * A newer version is fetched beside the one in use, and offered once no run is on; it is never put under a run. Without
  * offline work in this browser nothing happens.

@@ -61,7 +61,10 @@ class Workroom {
   private async openNow() {
     this.store.copy.ontrouble = (why) =>
       this.lost ||
-      showNote('The second copy in this browser has fallen behind; everything is in its database.', `It catches up by itself. The browser says: ${why}`); // prettier-ignore
+      showNote(
+        'The second copy in this browser has fallen behind; everything is in its database.',
+        `It catches up by itself. The browser says: ${why}`,
+      );
     watchTyping();
     this.store.tabs.listen((paths) => void typed().then(() => this.writes.add(() => this.hear(paths))));
     this.problem = await this.store.open((problem) => {
@@ -120,7 +123,12 @@ class Workroom {
   private async readAll() {
     const { store } = this;
     // Side by side: none needs what another reads.
-    const [workshop, builds, movements, { runs, older }] = await Promise.all([store.workshop(), store.builds(), store.movements(), store.log.recent(RECENT_RUNS)]); // prettier-ignore
+    const [workshop, builds, movements, { runs, older }] = await Promise.all([
+      store.workshop(),
+      store.builds(),
+      store.movements(),
+      store.log.recent(RECENT_RUNS),
+    ]);
     Object.assign(this, { workshop, builds, movements });
     this.runs = this.soundRuns(runs);
     this.older = older;
@@ -194,11 +202,19 @@ class Workroom {
   saveWorkshop(change: (workshop: Workshop) => Workshop): Promise<void> {
     return this.writes.add(async () => {
       const base = this.workshopNow();
-      const saved = await keep(() => this.store.changeWorkshop(base, change(base)), () => void this.saveWorkshop(change)); // prettier-ignore
+      const saved = await keep(
+        () => this.store.changeWorkshop(base, change(base)),
+        () => void this.saveWorkshop(change),
+      );
       if (!saved.ok) return;
       const { value, conflicts: clashes } = saved.value;
       this.workshop = value;
-      conflicts.tell('Workshop', value, clashes, ({ path, mine }) => void this.saveWorkshop((w) => withValueAt(w, path, mine))); // prettier-ignore
+      conflicts.tell(
+        'Workshop',
+        value,
+        clashes,
+        ({ path, mine }) => void this.saveWorkshop((w) => withValueAt(w, path, mine)),
+      );
     });
   }
   /** as plain data, free of the screen's watching */
@@ -234,12 +250,15 @@ class Workroom {
    * @param unsaved asked when it is its turn: as it was stored last, and as it is now; null: there is nothing to store
    * @param again tries it once more, where it could not be stored
    */
-  saveBuild(unsaved: () => { base: Build; mine: Build } | null, again?: () => void): Promise<{ mine: Build; value: Result<Build> } | null> {
+  saveBuild(
+    unsaved: () => { base: Build; mine: Build } | null,
+    again?: () => void,
+  ): Promise<{ mine: Build; value: Result<Build> } | null> {
     return this.writes.add(async () => {
       const asked = unsaved();
       return asked && { mine: asked.mine, value: await this.storeBuild(asked.base, asked.mine, again) };
     });
-  } // prettier-ignore
+  }
   private async storeBuild(base: Build, mine: Build, again?: () => void): Promise<Result<Build>> {
     const written = await keep(() => this.store.changeBuild(base, mine), again);
     const merged = written.ok ? written.value : written;
@@ -249,7 +268,12 @@ class Workroom {
     }
     const { value, conflicts: clashes } = merged.value;
     this.show(value);
-    conflicts.tell(value.name, value, clashes, ({ path, mine: own }) => void this.changeBuild(value.id, (b) => withValueAt(b, path, own))); // prettier-ignore
+    conflicts.tell(
+      value.name,
+      value,
+      clashes,
+      ({ path, mine: own }) => void this.changeBuild(value.id, (b) => withValueAt(b, path, own)),
+    );
     return ok(value);
   }
   /** Changes a build as it stands here. True when it was stored. */
@@ -271,7 +295,8 @@ class Workroom {
   private async hear(paths: readonly string[] | null) {
     const heard = await attempt(async () => {
       if (!paths) return this.readAll();
-      const keys = (table: string) => paths.flatMap((p) => (p.startsWith(`${table}/`) ? p.slice(table.length + 1) : [])); // prettier-ignore
+      const keys = (table: string) =>
+        paths.flatMap((p) => (p.startsWith(`${table}/`) ? p.slice(table.length + 1) : []));
       if (paths.includes('settings/workshop')) this.workshop = await this.store.workshop();
       if (keys('movements').length) this.movements = await this.store.movements();
       for (const id of keys('builds')) {
@@ -295,13 +320,19 @@ class Workroom {
   /** Remembers something beside the workshop; kept with what another tab has changed of it. @returns what is stored now */
   saveSetting<T>(key: string, base: T, mine: T): Promise<T> {
     return this.writes.add(async () => {
-      const kept = await keep(() => this.store.changeSetting(key, base, mine), () => void this.saveSetting(key, base, mine)); // prettier-ignore
+      const kept = await keep(
+        () => this.store.changeSetting(key, base, mine),
+        () => void this.saveSetting(key, base, mine),
+      );
       return kept.ok ? (kept.value as T) : base;
     });
   }
 
   async removeBuild(build: Build) {
-    const removed = await keep(() => this.store.removeBuild(build.id), () => void this.removeBuild(build)); // prettier-ignore
+    const removed = await keep(
+      () => this.store.removeBuild(build.id),
+      () => void this.removeBuild(build),
+    );
     if (!removed.ok) return;
     this.builds = this.builds.filter((b) => b.id !== build.id);
     const { toast } = await import('svelte-sonner');
@@ -315,7 +346,10 @@ class Workroom {
   }
 
   private async bringBack(build: Build, its: Awaited<ReturnType<Store['removeBuild']>>) {
-    const back = await keep(() => this.store.addBuild(build, its.tapes, its.sheets), () => void this.bringBack(build, its)); // prettier-ignore
+    const back = await keep(
+      () => this.store.addBuild(build, its.tapes, its.sheets),
+      () => void this.bringBack(build, its),
+    );
     if (back.ok) await this.refresh();
   }
 

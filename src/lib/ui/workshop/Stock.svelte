@@ -28,12 +28,32 @@
     });
   const remove = (item: StockItem) => move('removed', item, 'count', -item.quantity);
   const add = () =>
-    move('added', { id: newId(), name: 'New cloth', material: 'cotton', form: 'fat quarter', colour: '#d9b48f', widthMm: 550, heightMm: 450, quantity: 1, directional: false, prewashed: false, cost: 0 }, 'count', 1); // prettier-ignore
+    move(
+      'added',
+      {
+        id: newId(),
+        name: 'New cloth',
+        material: 'cotton',
+        form: 'fat quarter',
+        colour: '#d9b48f',
+        widthMm: 550,
+        heightMm: 450,
+        quantity: 1,
+        directional: false,
+        prewashed: false,
+        cost: 0,
+      },
+      'count',
+      1,
+    );
   /** A length in the unit on screen; absurd ones leave the last good one in place. */
   function length(item: StockItem, key: 'widthMm' | 'heightMm', typed: number, most: number) {
     const mm = fromShownMm(typed, workroom.unit);
     if (!(mm >= 10 && mm <= most)) {
-      refused = { id: item.id, text: `between ${formatLength(10, workroom.unit)} and ${formatLength(most, workroom.unit)}` }; // prettier-ignore
+      refused = {
+        id: item.id,
+        text: `between ${formatLength(10, workroom.unit)} and ${formatLength(most, workroom.unit)}`,
+      };
       return;
     }
     refused = null;

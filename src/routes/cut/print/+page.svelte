@@ -20,7 +20,9 @@
   };
   const what = $derived(page.url.searchParams.get('what') ?? 'order');
   const builds = $derived(
-    workroom.builds.filter((b) => cutting.chosen.includes(b.id)).map((b) => `${b.name} (${b.order.quantity})`), // prettier-ignore
+    workroom.builds
+      .filter((b) => cutting.chosen.includes(b.id))
+      .map((b) => `${b.name} (${b.order.quantity})`),
   );
   let each = $state(false);
   onMount(() => void cutting.load());

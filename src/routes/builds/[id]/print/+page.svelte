@@ -4,7 +4,7 @@
   import { onMount } from 'svelte';
   import { stopList } from '$lib/core/score';
   import { CAUTIONS } from '$lib/core/catalogue';
-  import { formatDuration, formatSize } from '$lib/core/base';
+  import { itemAt, formatDuration, formatSize } from '$lib/core/base';
   import ThreadTable from '$lib/ui/cut/ThreadTable.svelte';
   import CutList from '$lib/ui/cut/CutList.svelte';
   import { BuildEditor } from '$lib/ui/state/editor.svelte';
@@ -84,11 +84,13 @@
                 >{step.inserted ? '' : `Block ${step.block + 1}: `}{step.title}{step.skipped
                   ? ' (pass over)'
                   : ''}{editor.build.threads[step.block]
-                  ? `, in ${editor.build.threads[step.block].name}`
+                  ? `, in ${editor.build.threads[step.block]?.name}`
                   : ''}</td
               >
             {/if}
-            <td class="text-right whitespace-nowrap">{formatDuration(plan.time.steps[step.id].seconds)}</td>
+            <td class="text-right whitespace-nowrap"
+              >{formatDuration(itemAt(plan.time.steps, step.id).seconds)}</td
+            >
           </tr>
         {/each}
       </tbody>
