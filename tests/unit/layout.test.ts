@@ -5,7 +5,7 @@ import {
   compareLayouts,
   cutSheet,
   solveLayout,
-  untold,
+  asGiven,
   type Layout,
   type LayoutPiece,
   type LayoutStock,
@@ -285,7 +285,7 @@ describe('ways of cutting the same pieces', () => {
   const ways = alternativesOf(pieces, stock, (id) => id);
   const answers = ways.map((alternative) => ({
     alternative,
-    layout: untold(alternative, solve(alternative.pieces, alternative.stock)),
+    layout: asGiven(alternative, solve(alternative.pieces, alternative.stock)),
   }));
 
   it('are the shelf, each roll, and along or across it', () => {

@@ -7,6 +7,7 @@ import { newRun, stitchesOf, type RunEvent, type RunRecord } from '$lib/core/run
 import { learningFactor } from '$lib/core/time';
 import type { Workshop } from '$lib/core/workshop';
 
+/** A made-up run with its events. */
 export interface DemoRun {
   run: RunRecord;
   events: RunEvent[];
@@ -70,6 +71,7 @@ const HAND_SHARE: Record<string, number> = { lay: 1.2, 'hoop-up': 1.15, 'trim-cl
 const NEEDLE_SPREAD = 0.03;
 const HAND_SPREAD = 0.2;
 
+/** Made-up runs of the last weeks, the same for the same moment. @param now ms since 1970 */
 export function demoLog(
   builds: readonly { build: Build; plan: BuildPlan }[],
   workshop: Workshop,

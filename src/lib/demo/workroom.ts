@@ -253,6 +253,7 @@ const samples: Sample[] = [
   },
 ];
 
+/** The sample workroom as records. */
 export interface DemoWorkroom {
   workshop: Workshop;
   /** with the tapes of each: its own first, then those sewn in between */

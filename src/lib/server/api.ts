@@ -16,7 +16,7 @@ const tooLarge: Problem = {
   message: 'The body is larger than 64 MiB.',
   next: 'Send one tape at a time.',
 };
-const untold: Problem = {
+const noContentType: Problem = {
   code: 'no-content-type',
   message: 'The body came without a content-type and was not read.',
   next: 'Send a tape as application/octet-stream, a CSV as text/csv, all else as application/json.',
@@ -35,6 +35,7 @@ const crowded: Problem = {
 const last = { connection: 'close' };
 const retry = { 'retry-after': String(RETRY_SECONDS) };
 
+/** An answer of a worker as a Response. */
 export const respond = ({ status, headers, body }: Answer): Response =>
   new Response(body as Uint8Array<ArrayBuffer>, { status, headers });
 /** A problem as the routes say it. */
@@ -49,7 +50,7 @@ export async function bodyBytes(request: Request): Promise<Uint8Array | Response
   // The server before us hands on no body whose kind is not told.
   const { headers } = request;
   const isSent = Number(headers.get('content-length') ?? 0) > 0 || headers.has('transfer-encoding');
-  if (isSent && !headers.has('content-type')) return refuse(untold, 415);
+  if (isSent && !headers.has('content-type')) return refuse(noContentType, 415);
   const parts: Uint8Array[] = [];
   let size = 0;
   const reader = request.body?.getReader();

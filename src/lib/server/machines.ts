@@ -155,12 +155,15 @@ export function loadHead(
   heads.set(name, head);
   return loaded;
 }
+/** Every head that is set up. */
 export const headStates = (): { head: string; state: MachineState }[] =>
   [...heads].map(([head, h]) => ({ head, state: h.state() }));
+/** One head; a problem where there is none of this name. */
 export function headState(name: string): Result<MachineState> {
   const head = heads.get(name);
   return head ? ok(head.state()) : unknown(name);
 }
+/** Does what its owner says. @param token the owner's */
 export function commandHead(
   name: string,
   command: MachineCommand,
@@ -170,6 +173,7 @@ export function commandHead(
   if (!head) return unknown(name);
   return head.isOwner(token) ? head.run(command) : notOwner(name);
 }
+/** Tells a listener every change. @returns what ends it @param token an owner who watches keeps the head */
 export function watchHead(name: string, listener: Listener, token: string | null): Result<() => void> {
   const head = heads.get(name);
   return head ? ok(head.watch(listener, token)) : unknown(name);

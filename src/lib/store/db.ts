@@ -3,6 +3,7 @@ import type { Build } from '$lib/core/build';
 import type { Movement } from '$lib/core/stock';
 import type { RunEvent, RunRecord } from '$lib/core/run';
 
+/** The bytes of a tape, kept once however many builds use it. */
 export interface TapeRecord {
   /** hash of the bytes */
   id: string;
@@ -15,6 +16,7 @@ export interface DocumentRecord {
   type: string;
   bytes: Uint8Array;
 }
+/** One event of a run, at its place. */
 export interface EventRecord {
   runId: string;
   /** position in the run, from 0 */
@@ -38,6 +40,7 @@ export interface PulseRecord {
   ms: number;
   stitch: number | null;
 }
+/** Something remembered under a name. */
 export interface SettingRecord {
   key: string;
   value: unknown;

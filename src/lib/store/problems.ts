@@ -11,11 +11,13 @@ export const blocked: Problem = {
   message: 'Another tab with an older Jolt Step holds the data; nothing is lost.',
   next: 'Close the other tabs of Jolt Step; this one goes on by itself.',
 };
+/** A newer version has been used in this browser. */
 export const newer: Problem = {
   code: 'store-newer',
   message: 'This browser holds data of a newer Jolt Step; it was not touched.',
   next: 'Get the newer version; until then nothing can be read or written here.',
 };
+/** See DatabaseGone. */
 export const gone: Problem = {
   code: 'store-gone',
   message: 'The browser has taken the database of this workroom away; nothing more can be kept here.',

@@ -76,12 +76,8 @@ export class RunStore {
   }
   private async over(): Promise<Set<string>> {
     // One value at a time: only then does the database answer in one go.
-    const told = (type: RunEvent['type']) => this.db.events.where('event.type').equals(type).primaryKeys();
-    const [finished, givenUp, reopened] = await Promise.all([
-      told('finished'),
-      told('given-up'),
-      told('reopened'),
-    ]);
+    const of = (type: RunEvent['type']) => this.db.events.where('event.type').equals(type).primaryKeys();
+    const [finished, givenUp, reopened] = await Promise.all([of('finished'), of('given-up'), of('reopened')]);
     const latest = new Map<string, number>();
     for (const [run, n] of reopened) latest.set(run, Math.max(n, latest.get(run) ?? -1));
     return new Set(

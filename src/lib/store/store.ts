@@ -13,6 +13,7 @@ import { RunStore } from './run-store';
 import { Mirror } from './mirror';
 import { Tabs } from './tabs';
 
+/** A tape to be kept with a build. */
 export type NewTape = TapeRecord;
 /** Builds of older versions lack what came later. */
 const tapesOf = (build: Build) => [build.tapeId, ...(build.insertions ?? []).flatMap((i) => i.tapeId ?? [])];
@@ -46,9 +47,9 @@ export class Store {
   }
   /** What was found damaged since it was last asked, in words; it stays in the database, the rest opens. */
   takeDamaged(): string[] {
-    const told = [...this.setAside].map(([what, n]) => (n > 1 ? `${what}, ${n} times` : what));
+    const lines = [...this.setAside].map(([what, n]) => (n > 1 ? `${what}, ${n} times` : what));
     this.setAside.clear();
-    return told;
+    return lines;
   }
 
   /**

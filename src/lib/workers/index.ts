@@ -56,6 +56,7 @@ const reading = sharedBy(startReading);
 /** Backups, bundles, CSV. */
 export const core = sharedBy(startCore);
 
+/** Reads a tape in a worker. @see readDesign */
 export const readInWorker = (bytes: Uint8Array, trimJumps: number, roles: RoleOverrides) =>
   reading<ReadTape>((remote) => remote.read(bytes, trimJumps, roles));
 

@@ -20,7 +20,7 @@ import {
   wave,
   zigzag,
 } from '$lib/core/outline';
-import type { Role, Side, Texture } from '$lib/core/reading';
+import type { Role, DesignEdge, Texture } from '$lib/core/reading';
 import type { Dice, LabelledBlock } from './types';
 
 export const O: Point = { x: 0, y: 0 };
@@ -213,7 +213,7 @@ export const diamondQuilt = (polygon: Path, dice: Dice): LabelledBlock =>
   block('run', 'quilting', [run(diamonds(inset(polygon, 4), dice.between(10, 18)), 2.8)]);
 
 /** A closed outline from edge to edge of a gap centred on one side of its box; polygon must be a rectangle or near it. */
-export function openOutline(w: number, h: number, gap: number, side: Side, dice: Dice): LabelledBlock {
+export function openOutline(w: number, h: number, gap: number, side: DesignEdge, dice: Dice): LabelledBlock {
   const turned = side === 'left' || side === 'right';
   const [a, b] = turned ? [h / 2, w / 2] : [w / 2, h / 2];
   const radius = Math.min(a, b) * 0.15;

@@ -1,6 +1,6 @@
 import type { Path } from '$lib/core/base';
 import { circle, closePath, diamonds, rectangle, run, satin, star, zigzag } from '$lib/core/outline';
-import type { Side } from '$lib/core/reading';
+import type { DesignEdge } from '$lib/core/reading';
 import {
   blanketEdge,
   brackets,
@@ -31,7 +31,7 @@ import {
 } from './blocks';
 import type { Dice, Family, LabelledBlock } from './types';
 
-const SIDES: Side[] = ['left', 'right', 'top', 'bottom'];
+const SIDES: DesignEdge[] = ['left', 'right', 'top', 'bottom'];
 const body = (dice: Dice, low: number, high: number): Path =>
   shape(dice.pick(SHAPES), dice.between(low, high), dice.between(low, high));
 

@@ -1,6 +1,6 @@
 import { pathLength, TapeMaker, transform } from '$lib/core/outline';
 import type { Path } from '$lib/core/base';
-import type { Side } from '$lib/core/reading';
+import type { DesignEdge } from '$lib/core/reading';
 import type { Tape } from '$lib/core/tape';
 import { FAMILIES } from './families';
 import { Dice, type LabelledBlock } from './types';
@@ -14,9 +14,9 @@ export interface LabelledDesign {
   tape: Tape;
 }
 
-const SIDES: Side[] = ['right', 'top', 'left', 'bottom'];
+const SIDES: DesignEdge[] = ['right', 'top', 'left', 'bottom'];
 /** Where a side goes when the design is turned by quarters, or mirrored left to right. */
-const turnSide = (side: Side, quarters: number, mirror: boolean): Side => {
+const turnSide = (side: DesignEdge, quarters: number, mirror: boolean): DesignEdge => {
   const seen = mirror && (side === 'left' || side === 'right') ? SIDES[(SIDES.indexOf(side) + 2) % 4] : side;
   return SIDES[(SIDES.indexOf(seen) + quarters) % 4];
 };

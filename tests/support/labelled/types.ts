@@ -1,7 +1,7 @@
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import type { Path } from '$lib/core/base';
-import type { Role, Side, Texture } from '$lib/core/reading';
+import type { Role, DesignEdge, Texture } from '$lib/core/reading';
 
 /** A block as it was drawn, with what a maker knows about it. Points in mm. */
 export interface LabelledBlock {
@@ -11,7 +11,7 @@ export interface LabelledBlock {
   role: Role;
   /** once around the main line, when that is one closed loop */
   perimeterMm?: number;
-  opening?: { lengthMm: number; side: Side };
+  opening?: { lengthMm: number; side: DesignEdge };
 }
 
 /** Seeded choices: the same seed draws the same design. */

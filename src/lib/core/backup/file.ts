@@ -55,6 +55,10 @@ const sorted = (value: unknown): unknown =>
 const byId = <T>(list: readonly T[], id: (item: T) => string): T[] =>
   list.toSorted((a, b) => (id(a) < id(b) ? -1 : 1));
 
+/**
+ * A backup as the bytes of one zip: records as JSON, files beside them with their hashes. The same workroom always
+ * gives the same bytes.
+ */
 export function packBackup(data: WorkroomData): Uint8Array {
   const { tapes, sheets, photos, ...records } = data;
   const all = {
@@ -151,10 +155,10 @@ export function readBackup(bytes: Uint8Array): Result<WorkroomData> {
     const { at, why } = firstFault(parsed.error);
     return damaged(`${at}, ${why}`);
   }
-  const { files: told, records } = parsed.data;
+  const { files: listed, records } = parsed.data;
   const data: WorkroomData = { ...records, tapes: [], sheets: [], photos: [] };
   for (const kind of KINDS)
-    for (const { bytes: length, hash, ...more } of told[kind] ?? []) {
+    for (const { bytes: length, hash, ...more } of listed[kind] ?? []) {
       const found = unpacked[`${kind}/${more.id}`];
       if (!found || found.length !== length || hashOf(found) !== hash)
         return damaged(`${kind}/${more.id} is missing or changed`);

@@ -19,6 +19,7 @@ const rowsOf = (data: WorkroomData, kind: Kind): Row[] =>
   kind === 'runs'
     ? data.runs.map((r) => ({ id: r.run.id, value: r }))
     : data[kind].map((value) => ({ id: value.id, value }));
+/** What a backup would add to, and differ in from, the workroom that is here: counts by kind, nothing is changed. */
 export function summarise(mine: WorkroomData, backup: WorkroomData): RestoreSummary {
   const kinds = KINDS.map((kind) => {
     const own = new Map(rowsOf(mine, kind).map((r) => [r.id, r.value]));

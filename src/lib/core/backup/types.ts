@@ -19,6 +19,7 @@ const eventsSchema = z
   .array(z.object({ n: z.int().min(0), event: runEventSchema }))
   .max(MOST_EVENTS)
   .refine((events) => events.every(({ n }, i) => n === i), 'the events are not numbered one after the other');
+/** The records of a workroom as they stand in a backup; files lie beside them. */
 export const recordsSchema = z.object({
   workshop: workshopSchema.nullable(),
   /** what else is remembered: cuts, ways of Run; checked where it is used */
@@ -36,6 +37,7 @@ export interface WorkroomData extends z.infer<typeof recordsSchema> {
   sheets: BackupFile[];
   photos: BackupFile[];
 }
+/** A workroom before anything was kept in it. */
 export const emptyWorkroom = (): WorkroomData => ({
   workshop: null,
   settings: {},

@@ -9,18 +9,22 @@ export interface Point {
 }
 /** Points in order, mm. A polygon is a path that is understood to return to its first point. */
 export type Path = Point[];
+/** Between two points, mm. */
 export const distance = (a: Point, b: Point): number => Math.hypot(b.x - a.x, b.y - a.y);
+/** The point between a (t = 0) and b (t = 1), or beyond them. */
 export const along = (a: Point, b: Point, t: number): Point => ({
   x: a.x + (b.x - a.x) * t,
   y: a.y + (b.y - a.y) * t,
 });
 
+/** An upright rectangle in mm, y up. Its ends are infinite where nothing is in it. */
 export interface Box {
   minX: number;
   minY: number;
   maxX: number;
   maxY: number;
 }
+/** The smallest box round points; of none it is empty (min above max). */
 export const boxOf = (points: Iterable<Point>): Box => {
   const box = { minX: Infinity, minY: Infinity, maxX: -Infinity, maxY: -Infinity };
   for (const { x, y } of points) {
@@ -31,8 +35,11 @@ export const boxOf = (points: Iterable<Point>): Box => {
   }
   return box;
 };
+/** mm */
 export const widthOf = (b: Box): number => b.maxX - b.minX;
+/** mm */
 export const heightOf = (b: Box): number => b.maxY - b.minY;
+/** The centre of a box. */
 export const middleOf = (b: Box): Point => ({ x: (b.minX + b.maxX) / 2, y: (b.minY + b.maxY) / 2 });
 /** The box round boxes. */
 export const unionOf = (boxes: readonly Box[]): Box => ({

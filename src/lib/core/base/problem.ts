@@ -4,6 +4,7 @@
  */
 import type { ZodError } from 'zod';
 import { itemAt } from './item-at';
+/** What went wrong, for the maker: one sentence each. */
 export interface Problem {
   /** stable name for scripts and tests, e.g. "not-a-tape" */
   code: string;
@@ -13,9 +14,15 @@ export interface Problem {
   next: string;
 }
 
+/** A value, or why there is none. */
 export type Result<T> = { ok: true; value: T } | { ok: false; problem: Problem };
 
+/** A value as a Result. */
 export const ok = <T>(value: T): Result<T> => ({ ok: true, value });
+/**
+ * A problem as a Result. @param code for programs, stable @param message what happened and what is safe @param next
+ * what to do
+ */
 export const fail = (code: string, message: string, next: string): { ok: false; problem: Problem } => ({
   ok: false,
   problem: { code, message, next },

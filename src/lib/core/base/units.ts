@@ -4,8 +4,10 @@
  */
 import Fraction from 'fraction.js';
 
+/** What lengths are shown and typed in; they are kept in mm. */
 export type LengthUnit = 'mm' | 'inch';
 
+/** Exact since 1959. */
 export const MM_PER_INCH = 25.4;
 const SIXTEENTHS = 16;
 

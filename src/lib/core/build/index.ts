@@ -8,6 +8,7 @@ import { ROLES } from '../reading';
 import { MATERIAL_KINDS } from '../catalogue';
 import { idSchema, uniqueIds } from '../base';
 
+/** Raised when a build of before can no longer be read as it is. */
 export const BUILD_SCHEMA_VERSION = 1;
 
 const id = idSchema(120);
@@ -19,7 +20,9 @@ const mm = (most: number) => z.number().min(0.1).max(most);
 /** What a maker knows about a material and no tape can tell. */
 export const TRAITS = ['stretch', 'pile', 'slippery', 'directional', 'metal', 'keep-dry'] as const;
 export type Trait = (typeof TRAITS)[number];
+/** What is ironed to the wrong side of a piece. */
 export const FUSIBLES = ['none', 'light', 'heavy'] as const;
+/** Points of needle, by what they are for. */
 export const NEEDLES = ['embroidery', 'ballpoint', 'sharp', 'strong'] as const;
 export type NeedleKind = (typeof NEEDLES)[number];
 
@@ -100,6 +103,7 @@ const insertionSchema = z.object({
 });
 export type Insertion = z.infer<typeof insertionSchema>;
 
+/** A design with every decision of its maker: what is stored, exported and planned from. Lengths in mm. */
 export const buildSchema = z.object({
   schemaVersion: z.literal(BUILD_SCHEMA_VERSION),
   id,

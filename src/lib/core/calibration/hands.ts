@@ -54,15 +54,15 @@ export function fitHands(runs: readonly LoggedRun[], workshop: Workshop): Sugges
   const { mean, sd, weights } = fitRobust(observations, ids.map(ownPrior));
   const level = levelOf(observations, mean, weights);
   return ids.flatMap((id, i) => {
-    const told = rests.get(i);
-    if (!told) return [];
+    const rested = rests.get(i);
+    if (!rested) return [];
     const by = NINE_IN_TEN * sd[i];
     return suggestion(id, workshop, {
       to: mean[i] * level,
       low: (mean[i] - by) * level,
       high: (mean[i] + by) * level,
-      runs: told.runs.size,
-      observations: told.n,
+      runs: rested.runs.size,
+      observations: rested.n,
       because:
         'What your hands took in the log, without the learning of the first items and without outliers.',
     });

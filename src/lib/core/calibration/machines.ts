@@ -15,6 +15,7 @@ const LEAST_NOISE_S = 2.5;
 
 /** What a machine takes at its stops, whichever it is: halting and starting again, or moving to the next needle. */
 const AT_STOPS: readonly NumberId[] = ['stop.plain', 'stop.colourMulti'];
+/** Whether a row of the table belongs to the machine's stop rather than to hands. */
 export const isAtStop = (id: string) => (AT_STOPS as readonly string[]).includes(id);
 
 /**
@@ -65,11 +66,11 @@ export function fitMachines(runs: readonly LoggedRun[], workshop: Workshop): Sug
   ]);
   const now = numbersWith(workshop.numbers);
   const ofMachines = machines.flatMap((machine, m): Suggestion[] => {
-    const told = rests.get(2 * m);
-    if (!told) return [];
+    const rested = rests.get(2 * m);
+    if (!rested) return [];
     const [slow, seconds] = mean.slice(2 * m);
     const [slowSd, secondsSd] = sd.slice(2 * m).map((v) => NINE_IN_TEN * v);
-    const restsOn = { runs: told.runs.size, observations: told.n };
+    const restsOn = { runs: rested.runs.size, observations: rested.n };
     return [
       {
         key: `speed:${machine.id}`,
@@ -97,16 +98,16 @@ export function fitMachines(runs: readonly LoggedRun[], workshop: Workshop): Sug
   });
   const ofStops = AT_STOPS.flatMap((id): Suggestion[] => {
     const i = ofStop(id);
-    const told = rests.get(i);
-    if (!told) return [];
+    const rested = rests.get(i);
+    if (!rested) return [];
     const by = NINE_IN_TEN * sd[i];
     return [
       suggestion(id, workshop, {
         to: mean[i],
         low: mean[i] - by,
         high: mean[i] + by,
-        runs: told.runs.size,
-        observations: told.n,
+        runs: rested.runs.size,
+        observations: rested.n,
         because: 'What is left of a block that begins at a stop, beside its stitches and starts.',
       }),
     ];

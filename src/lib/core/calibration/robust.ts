@@ -11,10 +11,12 @@ export interface Observation {
   /** standard deviation that is expected of y */
   sd: number;
 }
+/** What is believed of a coefficient beforehand: normal, mean and standard deviation in its own unit. */
 export interface Prior {
   mean: number;
   sd: number;
 }
+/** Coefficients with their standard deviations. */
 export interface Fitted {
   mean: number[];
   sd: number[];
@@ -29,6 +31,7 @@ const ROUNDS = 30;
 const LEAST_SPREAD = 0.3;
 const MOST_SPREAD = 4;
 
+/** The most probable coefficients, one for each prior; with no observations, the priors. See the note at the top. */
 export function fitRobust(observations: readonly Observation[], priors: readonly Prior[]): Fitted {
   const k = priors.length;
   let mean = priors.map((p) => p.mean);

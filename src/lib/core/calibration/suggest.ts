@@ -5,6 +5,7 @@ import type { Suggestion } from './types';
 
 /** How far a maker's own stops and hands lie from the table, as a share. */
 const OWN_PRIOR = 0.35;
+/** A row of the table as it is believed before the log speaks. */
 export const ownPrior = (id: NumberId): Prior => ({
   mean: numberDef(id).value,
   sd: OWN_PRIOR * numberDef(id).value,
@@ -15,6 +16,7 @@ export interface Rests {
   runs: Set<string>;
   n: number;
 }
+/** Notes that coefficient i rests on one more time of a run. */
 export function rest(rests: Map<number, Rests>, i: number, run: string) {
   const known = rests.get(i) ?? { runs: new Set(), n: 0 };
   rests.set(i, known);

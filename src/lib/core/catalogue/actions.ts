@@ -8,6 +8,7 @@ export type When = 'magnetic hoop' | 'screw hoop' | 'one needle' | 'many needles
  * the line along which it works, as often as the step says, for each trim that was sewn before it.
  */
 export type Per = 'step' | 'piece' | 'taped side' | 'cm' | 'times' | 'trim';
+/** One term of the time an action takes: so often the seconds of a row of the table. */
 export interface ActionTerm {
   label: string;
   /** said in its place where it counts more than once */
@@ -194,6 +195,7 @@ const ACTIONS = {
   work: { time: [term('the work', 'own', 'times')] },
   own: { time: [term('a step of your own', 'hand.custom')], indifferent: true },
 } as const satisfies Record<string, ActionRow>;
+/** A thing that hands do, by its key in the catalogue. */
 export type Action = keyof typeof ACTIONS;
 /** Whether a term or a caution counts. */
 export const isSo = (

@@ -204,9 +204,12 @@ export const MATERIALS = {
     traits: [],
   },
 } as const satisfies Record<string, MaterialRow>;
+/** A kind of material, by its key in the catalogue. */
 export type MaterialKind = keyof typeof MATERIALS;
+/** Whether materials of a kind have a trait by nature. */
 export const hasTrait = (kind: MaterialKind, trait: MaterialTrait): boolean =>
   (MATERIALS[kind] as MaterialRow).traits.includes(trait);
+/** In the order of the catalogue. */
 export const MATERIAL_KINDS = Object.keys(MATERIALS) as [MaterialKind, ...MaterialKind[]];
 
 /** Short cautions at the step itself. The machine's manual and product-safety law come first. */
@@ -226,4 +229,5 @@ export const CAUTIONS = {
     'Snaps and small parts can choke small children; follow the product-safety law where it is sold.',
   metalZip: 'Coil zips only: metal teeth break the needle.',
 } as const;
+/** A caution that may stand at a step, by its key. */
 export type CautionKey = keyof typeof CAUTIONS;

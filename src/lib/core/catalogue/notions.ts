@@ -19,5 +19,7 @@ export const NOTIONS = {
   string,
   { name: string; plural: string; unit: 'piece' | 'm' | 'm²' | 'g'; pack: number; price: number }
 >;
+/** A small part or a means of holding, by its key in the catalogue. */
 export type NotionKey = keyof typeof NOTIONS;
+/** In the order of the catalogue. */
 export const NOTION_KEYS = Object.keys(NOTIONS) as [NotionKey, ...NotionKey[]];

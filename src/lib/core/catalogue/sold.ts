@@ -23,6 +23,7 @@ const CLOTH: Partial<Record<MaterialKind, Sold>> = {
   felt: { widthMm: 230, sheetMm: 300, price: 0.9 },
   vinyl: { widthMm: 230, sheetMm: 300, price: 1.8 },
 };
+/** Everything that has a way of being sold: materials, then notions. */
 export const SOLD_KEYS = [...new Set<SoldKey>([...MATERIAL_KINDS, ...NOTION_KEYS])] as [
   SoldKey,
   ...SoldKey[],

@@ -13,11 +13,12 @@ import { hoopRules } from './rules-hoop';
 import { orderRules } from './rules-order';
 import { sizeRules } from './rules-size';
 import { threadRules } from './rules-thread';
-import type { CheckInput, Context, Finding, Rule } from './types';
+import type { CheckInput, CheckContext, Finding, CheckRule } from './types';
 
 export type { CheckInput, Finding, Severity } from './types';
 
-export const RULES: readonly Rule[] = [
+/** All rules, by what they look at. */
+export const RULES: readonly CheckRule[] = [
   ...orderRules,
   ...hoopRules,
   ...sizeRules,
@@ -28,6 +29,7 @@ export const RULES: readonly Rule[] = [
 
 const WORST_FIRST = { stop: 0, mind: 1, tip: 2 };
 
+/** What speaks against a plan, the worst first; what the maker silenced comes with the reason. */
 export function checkPlan(input: CheckInput): Finding[] {
   const context = contextOf(input);
   const at = (stepId: string | null) =>
@@ -46,7 +48,7 @@ export function checkPlan(input: CheckInput): Finding[] {
 export const openFindings = (findings: readonly Finding[]): Finding[] =>
   findings.filter((f) => f.silenced === null);
 
-function contextOf(input: CheckInput): Context {
+function contextOf(input: CheckInput): CheckContext {
   const { plan, workshop } = input;
   const { cut, hooping, time, ...rest } = plan;
   const { score, design } = rest;
@@ -71,7 +73,7 @@ function contextOf(input: CheckInput): Context {
     layOf: (id) =>
       steps.find(
         (s) => s.kind === 'hand' && actionOf(s).effect === 'put' && s.pieces.includes(id),
-      ) as ReturnType<Context['layOf']>,
+      ) as ReturnType<CheckContext['layOf']>,
     sameLine: (a, b) => keepToOneLine(reading, a, b),
     length: (mm) => formatLength(mm, workshop.unit),
   };

@@ -1,10 +1,10 @@
 import { formatDuration } from '../base';
-import type { Rule } from './types';
+import type { CheckRule } from './types';
 
 const DAY = 86_400;
 
 /** Time, and the people it is for. */
-export const careRules: Rule[] = [
+export const careRules: CheckRule[] = [
   {
     id: 'due-date',
     severity: 'mind',

@@ -1,11 +1,11 @@
 import { actionOf } from '../catalogue';
 import { stopList } from '../score';
 import { itemAt, count } from '../base';
-import type { Found, Rule } from './types';
+import type { Found, CheckRule } from './types';
 import { editsWithout, list } from './words';
 
 /** The hoop: which side is up, on or off, where the machine must halt. */
-export const hoopRules: Rule[] = [
+export const hoopRules: CheckRule[] = [
   {
     id: 'flip-unsaid',
     severity: 'stop',

@@ -4,29 +4,29 @@ import { actionOf, hasTrait, MATERIALS } from '../catalogue';
 import type { ScorePiece } from '../score';
 import { techniqueById } from '../techniques';
 import { list } from './words';
-import type { Context, Found, Rule } from './types';
+import type { CheckContext, Found, CheckRule } from './types';
 
-const withTrait = (c: Context, trait: Trait) => c.score.pieces.filter((p) => p.traits.includes(trait));
-const bases = (c: Context) => c.score.pieces.filter((p) => p.size.rule === 'hoop');
+const withTrait = (c: CheckContext, trait: Trait) => c.score.pieces.filter((p) => p.traits.includes(trait));
+const bases = (c: CheckContext) => c.score.pieces.filter((p) => p.size.rule === 'hoop');
 const isCloth = ({ material }: Pick<ScorePiece, 'material'>) => hasTrait(material, 'cloth');
-const thatMark = (c: Context) => c.score.pieces.filter((p) => hasTrait(p.material, 'keeps holes'));
+const thatMark = (c: CheckContext) => c.score.pieces.filter((p) => hasTrait(p.material, 'keeps holes'));
 const names = (pieces: readonly ScorePiece[]) => list(pieces.map((p) => p.name));
 /** The build's materials with one piece changed. */
-const changed = (c: Context, pieces: readonly ScorePiece[], change: Build['materials'][string]) => ({
+const changed = (c: CheckContext, pieces: readonly ScorePiece[], change: Build['materials'][string]) => ({
   materials: {
     ...c.build.materials,
     ...Object.fromEntries(pieces.map((p) => [p.id, { ...c.build.materials[p.id], ...change }])),
   },
 });
 const isApplique = (p: ScorePiece) => p.tags.includes('applique');
-const offers = (c: Context, choice: string, school: string) =>
+const offers = (c: CheckContext, choice: string, school: string) =>
   techniqueById(c.score.technique).choices?.some(
     (o) => o.key === choice && o.schools.some((s) => s.key === school),
   ) ?? false;
 const layerWord = (n: number) => `${n} layer${n > 1 ? 's' : ''}`;
 
 /** What the materials can bear. */
-export const materialRules: Rule[] = [
+export const materialRules: CheckRule[] = [
   {
     id: 'base-thin',
     severity: 'mind',

@@ -2,11 +2,11 @@ import { shareSpanned } from '../base';
 import { actionOf, hasTrait } from '../catalogue';
 import { WHOLE_SHARE } from '../techniques';
 import { closesUp, insertionRange } from '../score';
-import type { Found, Rule } from './types';
+import type { Found, CheckRule } from './types';
 import { editsWithout, wasEdited } from './words';
 
 /** What must come before what. */
-export const orderRules: Rule[] = [
+export const orderRules: CheckRule[] = [
   {
     id: 'insert-late',
     severity: 'stop',
@@ -166,12 +166,12 @@ export const orderRules: Rule[] = [
     id: 'nothing-laid',
     severity: 'stop',
     find: (c) => {
-      const told = new Set<string>();
+      const seen = new Set<string>();
       return c.needles.flatMap(({ step, at }): Found[] =>
         step.holds.flatMap((id): Found[] => {
           const there = c.before(at).layers.some((l) => l.pieceId === id);
-          if (there || told.has(id)) return [];
-          told.add(id);
+          if (there || seen.has(id)) return [];
+          seen.add(id);
           const edit = c.score.changed.find((s) => actionOf(s).effect === 'put' && s.pieces.includes(id));
           return [
             {

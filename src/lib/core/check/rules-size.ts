@@ -4,10 +4,10 @@ import { inside } from '../outline';
 import { popsOut, SCISSORS_MM } from '../score';
 import type { BlockReading, Line } from '../reading';
 import { WHOLE_SHARE } from '../techniques';
-import type { Context, Found, Rule } from './types';
+import type { CheckContext, Found, CheckRule } from './types';
 
 const isSatin = ({ texture }: BlockReading) => texture === 'satin' || texture === 'zigzag';
-const spans = (b: Box, c: Context) => shareSpanned(b, c.reading.extents);
+const spans = (b: Box, c: CheckContext) => shareSpanned(b, c.reading.extents);
 
 const pointsOf = ({ points }: Line): Point[] =>
   Array.from({ length: points.length / 2 }, (_, i) => ({
@@ -24,7 +24,7 @@ function shareInside(line: Line, closed: Line): number {
 const LUMP_SHARE = 0.12;
 
 /** What must reach what. */
-export const sizeRules: Rule[] = [
+export const sizeRules: CheckRule[] = [
   {
     id: 'too-large',
     severity: 'stop',

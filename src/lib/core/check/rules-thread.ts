@@ -1,9 +1,9 @@
 import { itemAt } from '../base';
 import { editsWithout } from './words';
-import type { Found, Rule } from './types';
+import type { Found, CheckRule } from './types';
 
 /** Thread above, thread below. */
-export const threadRules: Rule[] = [
+export const threadRules: CheckRule[] = [
   {
     id: 'bobbin-out',
     severity: 'mind',

@@ -15,6 +15,7 @@ interface Fix {
   label: string;
   change: Partial<Build>;
 }
+/** Something that would spoil the item, or should be minded, where it belongs. */
 export interface Finding {
   id: string;
   severity: Severity;
@@ -39,7 +40,7 @@ export interface CheckInput {
 }
 
 /** What a rule may ask, worked out once. */
-export interface Context extends CheckInput, Omit<BuildPlan, 'cut' | 'hooping' | 'time'> {
+export interface CheckContext extends CheckInput, Omit<BuildPlan, 'cut' | 'hooping' | 'time'> {
   reading: Reading;
   size: Design['size'];
   pieces: CutPiece[];
@@ -64,9 +65,11 @@ export interface Context extends CheckInput, Omit<BuildPlan, 'cut' | 'hooping' |
   length(mm: number): string;
 }
 
+/** What a rule says of one place; the rest of the finding comes from the rule. */
 export type Found = Pick<Finding, 'stepId' | 'message' | 'because'> & { fix?: Fix; severity?: Severity };
-export interface Rule {
+/** One thing to look for. It finds nothing where all is well. */
+export interface CheckRule {
   id: string;
   severity: Severity;
-  find(c: Context): Found[];
+  find(c: CheckContext): Found[];
 }

@@ -1,4 +1,4 @@
-/** What must lie ready before the first stitch: one list a build, told as lines that can be ticked off. */
+/** What must lie ready before the first stitch: one list a build, seen as lines that can be ticked off. */
 import type { Build } from '../build';
 import { needOf, type OrderPlan } from '../order';
 import type { Score } from '../score';
@@ -8,6 +8,7 @@ import type { CutPiece } from './pieces';
 import { formatLength, formatSize, type LengthUnit } from '../base';
 import { formatNotion, type NotionNeed } from './notions';
 
+/** One line to tick off before the first stitch. */
 export interface ChecklistLine {
   /** stable while the need is the same */
   id: string;
@@ -22,6 +23,7 @@ const NEEDLE_WORDS: Record<Build['needle'], string> = {
   strong: 'strong needle for stacks',
 };
 
+/** What must lie ready for an order: pieces, thread and bobbins, small parts, tools, needle and hoop. */
 export function gatherChecklist(
   build: Pick<Build, 'id' | 'needle'>,
   plan: {
@@ -36,11 +38,11 @@ export function gatherChecklist(
   unit: LengthUnit,
 ): ChecklistLine[] {
   const { load } = plan.order;
-  const told = new Map<string, number>();
+  const seen = new Map<string, number>();
   const line = (group: ChecklistLine['group'], text: string): ChecklistLine => {
     const same = `${build.id}:${group}:${text}`;
-    const n = (told.get(same) ?? 0) + 1;
-    told.set(same, n);
+    const n = (seen.get(same) ?? 0) + 1;
+    seen.set(same, n);
     // Two pieces of one name and size are two lines.
     return { id: n > 1 ? `${same}:${n}` : same, group, text };
   };

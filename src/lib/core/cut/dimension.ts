@@ -8,6 +8,7 @@ export interface SizeTerm {
   mm: number;
   number?: NumberId;
 }
+/** A width or height with the sum it comes from, mm. */
 export interface Dimension {
   terms: SizeTerm[];
   sumMm: number;
@@ -15,6 +16,7 @@ export interface Dimension {
   cutMm: number;
 }
 
+/** A term of a size. @param mm of one @param number the row of the table that it is */
 export const term = (label: string, mm: number, times = 1, number?: NumberId): SizeTerm => ({
   label,
   mm,
@@ -22,6 +24,7 @@ export const term = (label: string, mm: number, times = 1, number?: NumberId): S
   ...(number && { number }),
 });
 
+/** Adds terms up and rounds up to the cutting grid; mm. */
 export function dimension(terms: SizeTerm[], gridMm: number): Dimension {
   const sumMm = terms.reduce((sum, t) => sum + t.times * t.mm, 0);
   return { terms, sumMm, cutMm: roundUpToGrid(sumMm, gridMm) };

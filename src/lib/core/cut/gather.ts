@@ -16,6 +16,7 @@ export interface CutDemand {
   notions: readonly NotionNeed[];
   order: Pick<OrderPlan, 'load' | 'hoopings'>;
 }
+/** A cut piece as one kind of a layout, with whose it is. */
 export interface GroupPiece extends LayoutPiece {
   name: string;
   buildId: string;
@@ -107,6 +108,7 @@ export const asLayoutStock = (stock: readonly StockItem[]): LayoutStock[] =>
     cost,
     roll: isRoll(form),
   }));
+/** Whether stock is cut off a length. */
 export const isRoll = (form: StockItem['form']): boolean => form === 'roll' || form === 'bolt';
 
 /** Why a piece lies on no stock at all, and what would make it fit. */

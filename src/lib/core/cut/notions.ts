@@ -8,6 +8,7 @@ import type { HandStep, Score } from '../score';
 import type { HoldKey, Use } from '../techniques';
 import type { CutPiece } from './pieces';
 
+/** So much of a notion, with what asks for it. */
 export interface NotionNeed {
   notion: NotionKey;
   /** of one item, in the notion's unit */
@@ -29,6 +30,7 @@ const HELD_BY: Partial<Record<HoldKey, NotionKey>> = {
   glue: 'glue stick',
 };
 
+/** Small parts and what holds pieces, of one item. @param size of the design, mm */
 export function notionsOf(
   { steps }: Score,
   pieces: readonly CutPiece[],

@@ -9,6 +9,7 @@ import type { Score, ScorePiece, Step } from '../score';
 import { dimension, type Dimension } from './dimension';
 import { sizeOf, type FoldLine, type RuledSize } from './sizes';
 
+/** A piece with the size to cut it, and how it lies. mm */
 export interface CutPiece {
   id: string;
   name: string;
@@ -46,6 +47,7 @@ export interface CutPiece {
   side: 'front' | 'back' | 'base';
   layFace: 'up' | 'down';
 }
+/** What sizes depend on besides the design. The outer size of the hoop in mm. */
 export interface CutContext {
   numbers: Numbers;
   unit: LengthUnit;

@@ -14,6 +14,7 @@ export interface FoldLine {
   from: [number, number];
   to: [number, number];
 }
+/** What a rule of size gives, before the cutting grid. mm */
 export interface RuledSize {
   width: SizeTerm[];
   height: SizeTerm[];

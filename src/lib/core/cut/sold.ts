@@ -41,6 +41,7 @@ export function shopStock(
 /** Off a width, cloth is sold by the tenth of a metre or the eighth of a yard, mm. */
 const SOLD_BY: Record<LengthUnit, number> = { mm: 100, inch: 114.3 };
 
+/** One line of a shopping list. Cost in the maker's own currency. */
 export interface Purchase {
   name: string;
   /** "0.4 m off the width", "3 sheets of felt", "1 pack of 50" */

@@ -1,6 +1,7 @@
 /** Bytes as text, in the browser and on the server alike. Chunks keep the argument list short. */
 const CHUNK = 0x8000;
 
+/** Text without line breaks. */
 export function toBase64(bytes: Uint8Array): string {
   let text = '';
   for (let i = 0; i < bytes.length; i += CHUNK) text += String.fromCharCode(...bytes.subarray(i, i + CHUNK));

@@ -10,6 +10,7 @@ export interface BundleEntry {
   name: string;
   bytes: Uint8Array;
 }
+/** What a zip of versions and sheets holds, sorted by what it is. */
 export interface Bundle {
   tapes: BundleEntry[];
   /** instruction and colour sheets: PDF, text, pictures */

@@ -4,9 +4,11 @@ import { MAX_RATE } from '../machine';
 
 /** Header that says whose head it is: chosen by who loads it, sent with every command. */
 export const OWNER_HEADER = 'x-head-token';
+/** Chosen at random by who loads a head. */
 export const ownerToken = z.string().regex(/^[\w-]{1,80}$/);
 /** Goes over the line this often, so that a dead one is noticed, ms. */
 export const HEARTBEAT_MS = 1000;
+/** Name of a head in addresses. */
 export const headName = z.string().regex(/^[a-z0-9-]{1,40}$/);
 
 /** Query of POST /api/machine/{head}/load; the body is the tape. */
@@ -32,6 +34,7 @@ export const machineLoadSchema = z.object({
 });
 export type MachineLoad = z.input<typeof machineLoadSchema>;
 
+/** Body of POST /api/machine/{head}/command. */
 export const machineCommandSchema = z.discriminatedUnion('command', [
   z.object({ command: z.enum(['trace', 'start', 'halt', 'fresh-bobbin']) }),
   z.object({ command: z.literal('back'), stitches: z.int().min(1).max(1_000_000) }),
@@ -41,6 +44,7 @@ export const machineCommandSchema = z.discriminatedUnion('command', [
 ]);
 export type MachineCommand = z.input<typeof machineCommandSchema>;
 
+/** What a head tells of itself; see MachineState. */
 export const machineStateSchema = z.object({
   status: z.enum(['empty', 'ready', 'tracing', 'sewing', 'halted', 'done']),
   why: z.enum(['stop', 'hand', 'thread-break', 'bobbin-out']).nullable(),

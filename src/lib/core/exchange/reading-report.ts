@@ -54,6 +54,7 @@ export const readingReportSchema = z.object({
 });
 export type ReadingReport = z.infer<typeof readingReportSchema>;
 
+/** A reading as the interface gives it to programs. mm */
 export const readingReport = (reading: Reading): ReadingReport => ({
   label: reading.label,
   warnings: reading.warnings,

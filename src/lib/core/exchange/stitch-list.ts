@@ -8,7 +8,7 @@ import {
   recordsOf,
   TapeAssembler,
   tapeToRows,
-  type Kind,
+  type RecordKind,
   type Tape,
 } from '../tape';
 
@@ -72,7 +72,7 @@ export function csvToTape(text: string, label = ''): Result<Tape> {
         `This list has more than ${MAX_RECORDS} lines.`,
         'Split the design into parts.',
       );
-    else tape.put(10 * itemAt(at, 0), 10 * itemAt(at, 1), what as Kind);
+    else tape.put(10 * itemAt(at, 0), 10 * itemAt(at, 1), what as RecordKind);
   };
   Papa.parse<string[]>(text, {
     skipEmptyLines: 'greedy',

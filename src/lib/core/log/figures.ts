@@ -37,6 +37,7 @@ export function timeByKind(runs: readonly LoggedRun[]): { kind: string; planned:
   return [...kinds.values()].sort((a, b) => b.taken - a.taken);
 }
 
+/** Thread breaks of one thread or machine. */
 export interface BreakRate {
   name: string;
   breaks: number;

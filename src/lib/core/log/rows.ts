@@ -1,10 +1,12 @@
 import { itemAt } from '../base';
 import { isOver, timesDone, wasDone, type ItemResult, type RunRecord, type RunState } from '../run';
 
+/** A run as it was planned, and what its events come to. */
 export interface LoggedRun {
   run: RunRecord;
   state: RunState;
 }
+/** A run as one row of the log. Times in seconds. */
 export interface LogRow {
   id: string;
   buildId: string;
@@ -43,6 +45,7 @@ const countResult = (state: RunState, run: RunRecord, result: ItemResult): numbe
   return result === 'ruined' && state.status === 'given-up' ? judged + open : judged;
 };
 
+/** The row of a run, as far as it has come. */
 export function logRow({ run, state }: LoggedRun): LogRow {
   const taken = Object.values(state.stepMs).reduce((sum, ms) => sum + ms, 0) / 1000;
   const reasons = Object.values(state.results).map((r) => r.reason);
@@ -76,6 +79,7 @@ export function logRow({ run, state }: LoggedRun): LogRow {
   };
 }
 
+/** Empty or 0 lets everything through. */
 export interface LogFilter {
   buildId: string;
   machine: string;
@@ -84,6 +88,7 @@ export interface LogFilter {
   days: number;
   text: string;
 }
+/** Lets everything through. */
 export const ALL_RUNS: LogFilter = { buildId: '', machine: '', result: '', days: 0, text: '' };
 
 /** @param now ms since 1970 */
@@ -100,11 +105,17 @@ export function filterLog<R extends LoggedRun>(runs: readonly R[], filter: LogFi
     if (filter.result === 'spoiled' && !row.second && !row.ruined) return false;
     if (filter.result === 'trouble' && !row.breaks && !row.ranOut && !row.redos && !state.troubles.length)
       return false;
-    const told = [row.name, row.why, ...state.notes.map((n) => n.text), ...state.troubles.map((t) => t.text)];
-    return !words || told.join(' ').toLowerCase().includes(words);
+    const texts = [
+      row.name,
+      row.why,
+      ...state.notes.map((n) => n.text),
+      ...state.troubles.map((t) => t.text),
+    ];
+    return !words || texts.join(' ').toLowerCase().includes(words);
   });
 }
 
+/** A step of a run beside its plan. Seconds, for the whole hooping. */
 export interface StepRow {
   id: string;
   kind: 'needle' | 'hand';
@@ -117,6 +128,7 @@ export interface StepRow {
   /** how often it was done to its end */
   times: number;
 }
+/** The steps of a run in the order of its score. */
 export const stepRows = ({ run, state }: LoggedRun): StepRow[] =>
   run.score.steps.map((s) => ({
     id: s.id,

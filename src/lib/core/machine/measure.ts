@@ -14,6 +14,7 @@ export interface MeasuredTape {
   cyclesBefore: Float64Array;
   pausesBefore: Float64Array;
 }
+/** Of a tape without records. */
 export const NOTHING: MeasuredTape = {
   blocks: [],
   stitchesBefore: new Int32Array(),
@@ -21,6 +22,9 @@ export const NOTHING: MeasuredTape = {
   pausesBefore: new Float64Array(),
 };
 
+/**
+ * One pass over a tape; the lists have one entry more than it has records. Seconds at set speed 1 are cycles × 60.
+ */
 export function measureTape(
   tape: Tape,
   { numbers, trimSeconds }: Pick<MachineSettings, 'numbers' | 'trimSeconds'>,

@@ -5,6 +5,7 @@ import type { Tape } from '../tape';
 /** How many times faster than a real one a simulated machine may run. */
 export const MAX_RATE = 200;
 
+/** What a machine is doing. */
 export type MachineStatus = 'empty' | 'ready' | 'tracing' | 'sewing' | 'halted' | 'done';
 /** Why the needle stands: a stop of the tape, a hand on the panel, the thread, the bobbin. */
 export type HaltReason = 'stop' | 'hand' | 'thread-break' | 'bobbin-out';
@@ -35,6 +36,7 @@ export interface MachineState {
 /** Whether a machine is heard of: it is; it does not answer; or it answers that it has no tape, as after a restart. */
 export type MachineLine = 'here' | 'silent' | 'gone';
 
+/** How a simulated machine behaves. */
 export interface MachineSettings {
   /** the same seed gives the same breaks */
   seed: number;

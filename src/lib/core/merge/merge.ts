@@ -7,6 +7,7 @@ export interface Conflict {
   mine: unknown;
   theirs: unknown;
 }
+/** Two changes of one thing, brought together. */
 export interface MergedChanges<T> {
   /** the changes of both; where they clash, theirs */
   value: T;
@@ -32,26 +33,38 @@ export function mergeChanges<T>(base: T, mine: T, theirs: T): MergedChanges<T> {
   return { value, conflicts };
 }
 
-function mergeAt(path: string[], base: unknown, mine: unknown, theirs: unknown, told: Conflict[]): unknown {
+function mergeAt(
+  path: string[],
+  base: unknown,
+  mine: unknown,
+  theirs: unknown,
+  conflicts: Conflict[],
+): unknown {
   if (same(mine, base) || same(mine, theirs)) return theirs;
   if (same(theirs, base)) return mine;
   if (isFields(base) && isFields(mine) && isFields(theirs))
-    return mergeFields(path, base, mine, theirs, told);
+    return mergeFields(path, base, mine, theirs, conflicts);
   if (Array.isArray(base) && Array.isArray(mine) && Array.isArray(theirs)) {
-    const merged = mergeLists(path, base, mine, theirs, told);
+    const merged = mergeLists(path, base, mine, theirs, conflicts);
     if (merged) return merged;
   }
-  told.push({ path, mine, theirs });
+  conflicts.push({ path, mine, theirs });
   return theirs;
 }
 
 /** Through entries, so that a field called as something of Object's own is one like any other. */
-function mergeFields(path: string[], base: Fields, mine: Fields, theirs: Fields, told: Conflict[]): Fields {
+function mergeFields(
+  path: string[],
+  base: Fields,
+  mine: Fields,
+  theirs: Fields,
+  conflicts: Conflict[],
+): Fields {
   const of = (fields: Fields, key: string) => (Object.hasOwn(fields, key) ? fields[key] : undefined);
   const keys = new Set([...Object.keys(theirs), ...Object.keys(mine)]);
   return Object.fromEntries(
     [...keys].flatMap((key) => {
-      const value = mergeAt([...path, key], of(base, key), of(mine, key), of(theirs, key), told);
+      const value = mergeAt([...path, key], of(base, key), of(mine, key), of(theirs, key), conflicts);
       return value === undefined ? [] : [[key, value]];
     }),
   );
@@ -64,7 +77,7 @@ function mergeLists(
   base: List,
   mine: List,
   theirs: List,
-  told: Conflict[],
+  conflicts: Conflict[],
 ): unknown[] | null {
   const all = [base, mine, theirs];
   if (all.every((list) => list.every(hasId) && areDifferent(list.map((item) => item.id))))
@@ -73,12 +86,12 @@ function mergeLists(
       base as { id: string }[],
       mine as { id: string }[],
       theirs as { id: string }[],
-      told,
+      conflicts,
     );
   if (all.every((list) => list.every((v) => typeof v === 'string') && areDifferent(list)))
     return mergeSets(base, mine, theirs);
   if (mine.length === base.length && theirs.length === base.length)
-    return base.map((item, i) => mergeAt([...path, String(i)], item, mine[i], theirs[i], told));
+    return base.map((item, i) => mergeAt([...path, String(i)], item, mine[i], theirs[i], conflicts));
   const begins = (list: List) => same(list.slice(0, base.length), base);
   return begins(mine) && begins(theirs) ? [...theirs, ...mine.slice(base.length)] : null;
 }
@@ -98,7 +111,7 @@ function mergeById(
   base: { id: string }[],
   mine: { id: string }[],
   theirs: { id: string }[],
-  told: Conflict[],
+  conflicts: Conflict[],
 ): unknown[] {
   const byId = (list: { id: string }[]) => new Map(list.map((item) => [item.id, item]));
   const had = byId(base);
@@ -108,7 +121,7 @@ function mergeById(
   const inPlace = same(base.map(idOf), theirs.map(idOf));
   const order = new Set(inPlace ? [...mine, ...theirs].map(idOf) : [...theirs, ...mine].map(idOf));
   return [...order].flatMap((id) => {
-    const item = mergeAt([...path, id], had.get(id), has.get(id), have.get(id), told);
+    const item = mergeAt([...path, id], had.get(id), has.get(id), have.get(id), conflicts);
     return item === undefined ? [] : [item];
   });
 }

@@ -60,7 +60,7 @@ export function alternativesOf(
 }
 
 /** An alternative's layout as one of the pieces themselves: what was turned beforehand is told as turned. */
-export const untold = ({ turned }: Pick<Alternative, 'turned'>, layout: Layout): Layout =>
+export const asGiven = ({ turned }: Pick<Alternative, 'turned'>, layout: Layout): Layout =>
   turned
     ? {
         ...layout,
@@ -71,6 +71,7 @@ export const untold = ({ turned }: Pick<Alternative, 'turned'>, layout: Layout):
       }
     : layout;
 
+/** One way of laying out beside others. Waste in mm² of what is cut off. */
 export interface Compared {
   key: string;
   label: string;

@@ -1,17 +1,18 @@
-import type { Block } from './rejoin';
+import type { Composite } from './rejoin';
 import { UNIT, type Bin, type Layout, type LayoutPiece, type LayoutStock, type Put } from './types';
 
 /** A stock as it is packed: gap added, in whole units. */
-export interface Kind {
+export interface StockKind {
   w: number;
   h: number;
   quantity: number;
   cost: number;
   roll: boolean;
 }
-export interface Answer {
+/** Sheets as they are filled, in whole units (see UNIT), and what found no place. */
+export interface Packing {
   bins: Bin[];
-  unplaced: Block[];
+  unplaced: Composite[];
   objective: number[];
 }
 
@@ -21,8 +22,8 @@ export const usedHeight = (bin: Bin) => bin.puts.reduce((most, p) => Math.max(mo
 /** Smaller is better, the first difference decides. */
 export function objectiveOf(
   bins: readonly Bin[],
-  unplaced: readonly Block[],
-  kinds: readonly Kind[],
+  unplaced: readonly Composite[],
+  kinds: readonly StockKind[],
 ): number[] {
   const lost = unplaced.reduce((sum, b) => sum + b.puts.length, 0);
   let cost = 0;
@@ -40,6 +41,7 @@ export function objectiveOf(
   }
   return [lost, Math.round(cost * 100), bins.length, even, used];
 }
+/** Whether one objective comes before another: the first difference decides. */
 export const isBetter = (a: readonly number[], b: readonly number[]): boolean => {
   const i = a.findIndex((v, k) => v !== b[k]);
   return i >= 0 && a[i] < b[i];
@@ -47,11 +49,11 @@ export const isBetter = (a: readonly number[], b: readonly number[]): boolean =>
 
 /** The answer in the maker's lengths. */
 export function describe(
-  best: Answer | null,
-  hopeless: readonly Block[],
+  best: Packing | null,
+  hopeless: readonly Composite[],
   pieces: readonly LayoutPiece[],
   stock: readonly LayoutStock[],
-  kinds: readonly Kind[],
+  kinds: readonly StockKind[],
   gap: number,
   lowerBoundSheets: number,
 ): Layout {

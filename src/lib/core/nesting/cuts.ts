@@ -21,6 +21,7 @@ interface Cut {
   /** how deep in the order: 0 for the first strips */
   level: number;
 }
+/** How one sheet is cut up, in order. */
 export interface CutPlan {
   cuts: Cut[];
   /** what is left between and beside the pieces, mm on the sheet */

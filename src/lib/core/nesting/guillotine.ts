@@ -1,4 +1,4 @@
-import { turned, type Block } from './rejoin';
+import { turned, type Composite } from './rejoin';
 import type { Bin, Rect } from './types';
 
 /** How the best place is told, and how what is left of it is split. */
@@ -21,7 +21,7 @@ class OpenBin {
     this.bin = { stock, w, h, puts: [] };
     this.free = [{ x: 0, y: 0, w, h }];
   }
-  put(block: Block, at: number, turn: boolean, rules: Rules) {
+  put(block: Composite, at: number, turn: boolean, rules: Rules) {
     const b = turn ? turned(block) : block;
     const place = this.free[at];
     for (const p of b.puts) this.bin.puts.push({ ...p, x: p.x + place.x, y: p.y + place.y });
@@ -70,12 +70,12 @@ function cost(f: Rect, w: number, h: number, fit: Rules['fit']): number | null {
  * @param choose which stock to open for a block: index, or -1
  */
 export function packGuillotine(
-  blocks: readonly Block[],
-  choose: (block: Block) => { stock: number; w: number; h: number } | null,
+  blocks: readonly Composite[],
+  choose: (block: Composite) => { stock: number; w: number; h: number } | null,
   rules: Rules,
-): { bins: Bin[]; unplaced: Block[] } {
+): { bins: Bin[]; unplaced: Composite[] } {
   const open: OpenBin[] = [];
-  const unplaced: Block[] = [];
+  const unplaced: Composite[] = [];
   if (rules.match) return packByMatch(blocks, choose, rules);
   for (const block of blocks) {
     if (placeBest(open, block, rules)) continue;
@@ -90,7 +90,7 @@ export function packGuillotine(
   return { bins: open.map((o) => o.bin), unplaced };
 }
 
-function placeBest(open: readonly OpenBin[], block: Block, rules: Rules): boolean {
+function placeBest(open: readonly OpenBin[], block: Composite, rules: Rules): boolean {
   let best = Infinity;
   let where: { bin: OpenBin; at: number; turn: boolean } | null = null;
   for (const bin of open)
@@ -109,12 +109,12 @@ function placeBest(open: readonly OpenBin[], block: Block, rules: Rules): boolea
 
 /** Fills one sheet after the other: of all pieces the one that leaves least beside it goes in next. */
 function packByMatch(
-  blocks: readonly Block[],
-  choose: (block: Block) => { stock: number; w: number; h: number } | null,
+  blocks: readonly Composite[],
+  choose: (block: Composite) => { stock: number; w: number; h: number } | null,
   rules: Rules,
-): { bins: Bin[]; unplaced: Block[] } {
+): { bins: Bin[]; unplaced: Composite[] } {
   let rest = [...blocks];
-  const unplaced: Block[] = [];
+  const unplaced: Composite[] = [];
   const bins: Bin[] = [];
   while (rest.length) {
     const first = rest[0];
@@ -138,11 +138,11 @@ function packByMatch(
  */
 export function fillByMatch(
   sheet: { stock: number; w: number; h: number },
-  first: Block,
-  blocks: readonly Block[],
+  first: Composite,
+  blocks: readonly Composite[],
   rules: Rules,
   random?: () => number,
-): { bin: Bin; used: Block[] } {
+): { bin: Bin; used: Composite[] } {
   const bin = new OpenBin(sheet.stock, sheet.w, sheet.h);
   if (!placeBest([bin], first, rules)) return { bin: bin.bin, used: [] };
   const rest = blocks.filter((b) => b !== first);

@@ -5,5 +5,5 @@
 export { solveLayout } from './solve';
 export { alikeSheets, placedCount, usedShare } from './summary';
 export { cutSheet, type CutPlan, type SheetPart } from './cuts';
-export { alternativesOf, compareLayouts, untold, type Compared } from './alternatives';
+export { alternativesOf, compareLayouts, asGiven, type Compared } from './alternatives';
 export type { Layout, LayoutPiece, LayoutSheet, LayoutStock } from './types';

@@ -1,4 +1,4 @@
-import { turned, type Block } from './rejoin';
+import { turned, type Composite } from './rejoin';
 import type { Bin, Rect } from './types';
 
 const contains = (a: Rect, b: Rect) =>
@@ -22,12 +22,12 @@ function without(free: Rect[], r: Rect): Rect[] {
 
 /** Free nesting for plotters: the largest free places may overlap, a cut need not run through. */
 export function packNest(
-  blocks: readonly Block[],
-  choose: (block: Block) => { stock: number; w: number; h: number } | null,
-): { bins: Bin[]; unplaced: Block[] } {
+  blocks: readonly Composite[],
+  choose: (block: Composite) => { stock: number; w: number; h: number } | null,
+): { bins: Bin[]; unplaced: Composite[] } {
   const open: { bin: Bin; free: Rect[] }[] = [];
-  const unplaced: Block[] = [];
-  const place = (among: typeof open, block: Block): boolean => {
+  const unplaced: Composite[] = [];
+  const place = (among: typeof open, block: Composite): boolean => {
     let best = Infinity;
     let where: { at: (typeof open)[number]; rect: Rect; turn: boolean } | null = null;
     for (const at of among)

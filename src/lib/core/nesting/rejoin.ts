@@ -1,14 +1,15 @@
 import type { Item, Put } from './types';
 
 /** A rectangle made of one piece or of two that share a whole side: what an edge-to-edge cut leaves, put back together. */
-export interface Block {
+export interface Composite {
   w: number;
   h: number;
   turn: boolean;
   puts: Put[];
 }
 
-export const blockOf = (item: Item): Block => ({
+/** A single piece as a block. */
+export const compositeOf = (item: Item): Composite => ({
   w: item.w,
   h: item.h,
   turn: item.turn,
@@ -16,7 +17,7 @@ export const blockOf = (item: Item): Block => ({
 });
 
 /** A block a quarter turned: its lower left corner stays at the origin. */
-export const turned = (b: Block): Block => ({
+export const turned = (b: Composite): Composite => ({
   w: b.h,
   h: b.w,
   turn: b.turn,
@@ -27,14 +28,14 @@ const shifted = (puts: Put[], dx: number, dy: number): Put[] =>
   puts.map((p) => ({ ...p, x: p.x + dx, y: p.y + dy }));
 
 /** b on top of a; both as wide. */
-const stack = (a: Block, b: Block): Block => ({
+const stack = (a: Composite, b: Composite): Composite => ({
   w: a.w,
   h: a.h + b.h,
   turn: a.turn && b.turn,
   puts: [...a.puts, ...shifted(b.puts, 0, a.h)],
 });
 /** b to the right of a; both as high. */
-const beside = (a: Block, b: Block): Block => ({
+const beside = (a: Composite, b: Composite): Composite => ({
   w: a.w + b.w,
   h: a.h,
   turn: a.turn && b.turn,
@@ -50,7 +51,7 @@ interface Join {
   /** the sides of what they make */
   w: number;
   h: number;
-  luck: number;
+  tieBreak: number;
 }
 /** More owners than this of one length tell nothing about who belongs together. */
 const MOST_OWNERS = 10;
@@ -61,13 +62,13 @@ const MOST_OWNERS = 10;
  * @param width, height of the sheet; larger blocks are not made  @param temperature 0: only the likeliest; 1: much by luck
  */
 export function rejoin(
-  items: readonly Block[],
+  items: readonly Composite[],
   width: number,
   height: number,
   random: () => number,
   temperature: number,
-): Block[] {
-  const blocks: (Block | null)[] = [...items];
+): Composite[] {
+  const blocks: (Composite | null)[] = [...items];
   const owners = new Map<number, Set<number>>();
   const fits = (w: number, h: number, turn: boolean) =>
     (w <= width && h <= height) || (turn && h <= width && w <= height);
@@ -76,14 +77,14 @@ export function rejoin(
   let open: Join[] = [];
 
   const offer = (i: number, j: number, along: 'w' | 'h', turn: boolean) => {
-    const [a, b] = [blocks[i] as Block, blocks[j] as Block];
+    const [a, b] = [blocks[i] as Composite, blocks[j] as Composite];
     const [bw, bh] = turn ? [b.h, b.w] : [b.w, b.h];
     if ((along === 'w' ? a.w !== bw : a.h !== bh) || (turn && !b.turn)) return;
     const [w, h] = along === 'w' ? [a.w, a.h + bh] : [a.w + bw, a.h];
-    if (fits(w, h, a.turn && b.turn)) open.push({ i, j, turn, along, w, h, luck: random() });
+    if (fits(w, h, a.turn && b.turn)) open.push({ i, j, turn, along, w, h, tieBreak: random() });
   };
   const add = (i: number) => {
-    const b = blocks[i] as Block;
+    const b = blocks[i] as Composite;
     if (isFull(b.w, b.h, b.turn)) return;
     for (const length of new Set([b.w, b.h])) {
       const others = owners.get(length) ?? new Set<number>();
@@ -97,7 +98,7 @@ export function rejoin(
     }
   };
   const drop = (i: number) => {
-    const b = blocks[i] as Block;
+    const b = blocks[i] as Composite;
     for (const length of [b.w, b.h]) owners.get(length)?.delete(i);
     blocks[i] = null;
   };
@@ -115,7 +116,8 @@ export function rejoin(
       const known = owners.get(shared)?.size ?? 2;
       // A join whose new side is known elsewhere, or is the sheet's own, is the better guess.
       const meets = grown === width || grown === height ? 2.5 : (owners.get(grown)?.size ?? 0) > 0 ? 1.5 : 0;
-      const score = (isFull(join.w, join.h, true) ? 8 : 0) + meets + 5 / known + join.luck * temperature * 5;
+      const score =
+        (isFull(join.w, join.h, true) ? 8 : 0) + meets + 5 / known + join.tieBreak * temperature * 5;
       if (score > most) {
         most = score;
         best = join;
@@ -123,8 +125,8 @@ export function rejoin(
     }
     open = open.slice(0, alive);
     if (!best) return blocks.flatMap((b) => b ?? []);
-    const a = blocks[best.i] as Block;
-    const b = best.turn ? turned(blocks[best.j] as Block) : (blocks[best.j] as Block);
+    const a = blocks[best.i] as Composite;
+    const b = best.turn ? turned(blocks[best.j] as Composite) : (blocks[best.j] as Composite);
     drop(best.i);
     drop(best.j);
     blocks.push(best.along === 'w' ? stack(a, b) : beside(a, b));

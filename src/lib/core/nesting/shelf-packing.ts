@@ -1,4 +1,4 @@
-import { blockOf, turned, type Block } from './rejoin';
+import { compositeOf, turned, type Composite } from './rejoin';
 import { fillByMatch, type Rules } from './guillotine';
 import type { Bin, Item } from './types';
 
@@ -6,7 +6,7 @@ import type { Bin, Item } from './types';
 interface Band {
   h: number;
   bin: Bin;
-  blocks: Block[];
+  blocks: Composite[];
 }
 /** First pieces and rules tried for one band, for the first layout and for a recreated one. */
 const TRIES_FIRST = 24;
@@ -28,7 +28,7 @@ export class Strip {
   ) {}
 
   /** One step: the first bands of all, or some of them recreated. Null when it came to nothing better or as good. */
-  step(blocks: () => Block[], mayContinue: () => boolean): Bin | null {
+  step(blocks: () => Composite[], mayContinue: () => boolean): Bin | null {
     if (!this.bands) {
       this.bands = this.fill(blocks(), TRIES_FIRST, mayContinue);
       return this.bands && this.joined();
@@ -43,7 +43,7 @@ export class Strip {
     const freed = [...chosen].flatMap((b) =>
       b.blocks.flatMap((block) =>
         apart && block.puts.length > 1
-          ? block.puts.map((p) => blockOf(this.items.get(p.serial) as Item))
+          ? block.puts.map((p) => compositeOf(this.items.get(p.serial) as Item))
           : [block],
       ),
     );
@@ -55,7 +55,7 @@ export class Strip {
 
   /** Bands for all blocks, no higher in all than `most`; null when that fails. */
   private fill(
-    blocks: readonly Block[],
+    blocks: readonly Composite[],
     tries: number,
     mayContinue: () => boolean,
     most = Infinity,
@@ -76,7 +76,7 @@ export class Strip {
     return bands;
   }
 
-  private bestBand(rest: readonly Block[], tries: number, most: number): Band | null {
+  private bestBand(rest: readonly Composite[], tries: number, most: number): Band | null {
     const { random, width } = this;
     let best: Band | null = null;
     let bestShare = -1;
@@ -114,5 +114,5 @@ export class Strip {
     return { stock: 0, w: this.width, h: y, puts };
   }
 }
-const areaOf = (blocks: readonly Block[]) => blocks.reduce((sum, b) => sum + b.w * b.h, 0);
+const areaOf = (blocks: readonly Composite[]) => blocks.reduce((sum, b) => sum + b.w * b.h, 0);
 const heightOf = (bands: readonly Band[]) => bands.reduce((sum, b) => sum + b.h, 0);

@@ -1,6 +1,6 @@
-import { describe, isBetter, objectiveOf, usedHeight, type Answer, type Kind } from './answer';
+import { describe, isBetter, objectiveOf, usedHeight, type Packing, type StockKind } from './answer';
 import { lowerBound } from './bounds';
-import { blockOf, rejoin, type Block } from './rejoin';
+import { compositeOf, rejoin, type Composite } from './rejoin';
 import { packGuillotine, type Rules } from './guillotine';
 import { packNest } from './nest';
 import { Strip } from './shelf-packing';
@@ -22,7 +22,7 @@ const RULES: Rules[] = (['area', 'short', 'long'] as const).flatMap((fit) =>
 const QUICK = RULES.filter((r) => !r.match);
 /** Blocks up to which matching is quick enough. */
 const MOST_MATCHED = 120;
-const SORTS: ((b: Block) => number)[] = [
+const SORTS: ((b: Composite) => number)[] = [
   (b) => b.w * b.h,
   (b) => Math.max(b.w, b.h) * 1e6 + Math.min(b.w, b.h),
   (b) => b.w + b.h,
@@ -68,7 +68,7 @@ const itemsOf = (pieces: readonly LayoutPiece[], toUnit: (mm: number) => number)
     })),
   );
 };
-const kindsOf = (stock: readonly LayoutStock[], toUnit: (mm: number) => number): Kind[] =>
+const kindsOf = (stock: readonly LayoutStock[], toUnit: (mm: number) => number): StockKind[] =>
   stock.map((s) => ({
     w: toUnit(s.widthMm),
     h: toUnit(s.heightMm),
@@ -76,16 +76,16 @@ const kindsOf = (stock: readonly LayoutStock[], toUnit: (mm: number) => number):
     cost: s.cost ?? s.widthMm * s.heightMm,
     roll: s.roll ?? s.quantity === 1,
   }));
-const fits = (i: Item, k: Kind) =>
+const fits = (i: Item, k: StockKind) =>
   k.quantity > 0 && ((i.w <= k.w && i.h <= k.h) || (i.turn && i.h <= k.w && i.w <= k.h));
 
 /** One search for a layout: its problem, its best answer so far, and the ways to a better one. */
 class Search {
   private readonly gap: number;
-  private readonly kinds: Kind[];
+  private readonly kinds: StockKind[];
   private readonly items: Item[];
   /** larger than any stock */
-  private readonly hopeless: Block[];
+  private readonly hopeless: Composite[];
   /** fewest sheets that any layout could have */
   private readonly lower: number;
   private readonly random: () => number;
@@ -96,12 +96,12 @@ class Search {
   private readonly single: boolean;
   /** hardly any waste is allowed: pieces must meet side by side, and little else can help */
   private readonly tight: boolean;
-  private best: Answer | null = null;
-  private current: Answer | null = null;
+  private best: Packing | null = null;
+  private current: Packing | null = null;
   /** the pieces as far as they are put together, and for how long that has not become better */
-  private pile: Block[] | null = null;
+  private incumbent: Composite[] | null = null;
   private stale = 0;
-  private strip: Strip | null = null;
+  private shelf: Strip | null = null;
 
   constructor(
     private readonly pieces: readonly LayoutPiece[],
@@ -114,7 +114,7 @@ class Search {
     const all = itemsOf(pieces, toUnit);
     const fitsSome = (i: Item) => kinds.some((k) => fits(i, k));
     const items = (this.items = all.filter(fitsSome));
-    this.hopeless = all.filter((i) => !fitsSome(i)).map(blockOf);
+    this.hopeless = all.filter((i) => !fitsSome(i)).map(compositeOf);
     this.lower = lowerBound(items, kinds);
     this.random = randomFrom(options.seed + 1);
     this.area = items.reduce((sum, i) => sum + i.w * i.h, 0);
@@ -137,7 +137,7 @@ class Search {
     const { best, hopeless, pieces, stock, kinds, gap, lower } = this;
     return describe(best, hopeless, pieces, stock, kinds, gap, lower);
   }
-  private offer(bins: Bin[], unplaced: Block[]) {
+  private offer(bins: Bin[], unplaced: Composite[]) {
     const objective = objectiveOf(bins, unplaced, this.kinds);
     if (this.best && !isBetter(objective, this.best.objective)) return;
     this.best = this.current = { bins, unplaced, objective };
@@ -155,8 +155,8 @@ class Search {
     return list[Math.floor(this.random() * list.length)];
   }
   /** The pieces of a block or sheet, each by itself again. */
-  private apart(b: { puts: readonly { serial: number }[] }): Block[] {
-    return b.puts.map((p) => blockOf(this.items[this.serials.get(p.serial) as number]));
+  private apart(b: { puts: readonly { serial: number }[] }): Composite[] {
+    return b.puts.map((p) => compositeOf(this.items[this.serials.get(p.serial) as number]));
   }
 
   /** All pieces from the beginning, by the k-th order and rules. */
@@ -164,7 +164,7 @@ class Search {
     const { single, tight, items, random, kinds } = this;
     const joins = k > 0 && items.length <= MOST_REJOINED && (tight ? k % 6 !== 5 : k % 20 === 0);
     const joined = joins ? this.rejoined() : null;
-    const blocks = joined ? (single && k % 2 ? this.loosened(joined) : joined) : items.map(blockOf);
+    const blocks = joined ? (single && k % 2 ? this.loosened(joined) : joined) : items.map(compositeOf);
     // Matching weighs every piece for every place: with very many it is left to the tries that follow.
     const usable = blocks.length > MOST_MATCHED && !single ? QUICK : RULES;
     const rules = k < usable.length ? usable[k] : this.pick(usable);
@@ -208,19 +208,19 @@ class Search {
    * Puts pieces together again along shared sides, takes some of the blocks apart, and again: fewer blocks are better, as
    * many will do. What was cut from whole sheets comes back to whole sheets.
    */
-  private rejoined(): Block[] {
+  private rejoined(): Composite[] {
     const { single, kinds, random, lower, options } = this;
     const target = single ? { w: kinds[0].w, h: Math.ceil(this.area / kinds[0].w) } : this.pick(kinds);
-    const isWhole = ({ w, h, turn }: Block) =>
+    const isWhole = ({ w, h, turn }: Composite) =>
       (w === target.w && h === target.h) || (turn && w === target.h && h === target.w);
-    const join = (blocks: Block[]) => rejoin(blocks, target.w, target.h, random, random() * random());
-    if (!this.pile || this.stale > STALE) {
-      this.pile = join(this.items.map(blockOf));
+    const join = (blocks: Composite[]) => rejoin(blocks, target.w, target.h, random, random() * random());
+    if (!this.incumbent || this.stale > STALE) {
+      this.incumbent = join(this.items.map(compositeOf));
       this.stale = 0;
     }
     // Along one length pieces join less, so that enough small ones are left to fill in.
     const steps = single ? REJOIN_STEPS_ALONG : REJOIN_STEPS;
-    let pile = this.pile;
+    let pile = this.incumbent;
     for (let step = 0; step < steps && pile.length > lower && options.mayContinue(); step++) {
       const share = 0.15 + 0.6 * random() * random();
       const next = join(
@@ -229,10 +229,10 @@ class Search {
       this.stale = next.length < pile.length ? 0 : this.stale + 1;
       if (next.length <= pile.length) pile = next;
     }
-    return (this.pile = pile);
+    return (this.incumbent = pile);
   }
   /** Some of the blocks as single pieces again: small ones fill what large ones leave. */
-  private loosened(blocks: Block[]): Block[] {
+  private loosened(blocks: Composite[]): Composite[] {
     const share = this.random();
     return blocks.flatMap((b) => (this.random() < share ? this.apart(b) : [b]));
   }
@@ -240,12 +240,12 @@ class Search {
   /** One sheet or roll, band by band. */
   private tryBands() {
     const { items, kinds, random, options } = this;
-    this.strip ??= new Strip(kinds[0].w, new Map(items.map((i) => [i.serial, i])), RULES, random);
-    const bin = this.strip.step(() => this.pile ?? items.map(blockOf), options.mayContinue);
+    this.shelf ??= new Strip(kinds[0].w, new Map(items.map((i) => [i.serial, i])), RULES, random);
+    const bin = this.shelf.step(() => this.incumbent ?? items.map(compositeOf), options.mayContinue);
     if (bin && bin.h <= kinds[0].h) this.offer([{ ...bin, h: kinds[0].h }], []);
   }
   /** One sheet or roll: the same pieces in less and less height. */
-  private tryStrip(order: Block[], rules: Rules, k: number) {
+  private tryStrip(order: Composite[], rules: Rules, k: number) {
     const { best, random, options } = this;
     const { w, h } = this.kinds[0];
     const least = Math.ceil(this.area / w);
@@ -274,7 +274,12 @@ const STALE = 4000;
 const WHOLE_APART = 0.03;
 
 /** Blocks by a key, the largest first; shaken so that neighbours change places. */
-function sorted(blocks: Block[], key: (b: Block) => number, shake: number, random: () => number): Block[] {
+function sorted(
+  blocks: Composite[],
+  key: (b: Composite) => number,
+  shake: number,
+  random: () => number,
+): Composite[] {
   return blocks
     .map((block) => ({ block, key: key(block) * (1 + shake * (random() - 0.5)) }))
     .sort((a, b) => b.key - a.key)
@@ -282,7 +287,7 @@ function sorted(blocks: Block[], key: (b: Block) => number, shake: number, rando
 }
 
 /** Opens stock for a block: of those it fits, by a preference that changes from try to try. */
-function chooser(kinds: readonly Kind[], k: number, random: () => number, used: readonly Bin[] = []) {
+function chooser(kinds: readonly StockKind[], k: number, random: () => number, used: readonly Bin[] = []) {
   const left = kinds.map((kind, i) => kind.quantity - used.filter((b) => b.stock === i).length);
   const price = (i: number) => kinds[i].cost / (kinds[i].w * kinds[i].h);
   const prefer: ((i: number) => number)[] = [
@@ -295,7 +300,7 @@ function chooser(kinds: readonly Kind[], k: number, random: () => number, used: 
   const rank =
     k < 16 ? prefer[k % prefer.length] : (i: number) => prefer[k % prefer.length](i) * (0.5 + weights[i]);
   const order = kinds.map((_, i) => i).sort((a, b) => rank(a) - rank(b));
-  return (block: Block) => {
+  return (block: Composite) => {
     const stock = order.find(
       (i) =>
         left[i] > 0 &&

@@ -12,6 +12,7 @@ export function alikeSheets(sheets: readonly LayoutSheet[]): { sheet: LayoutShee
   return [...seen.values()];
 }
 
+/** Pieces that found a place. */
 export const placedCount = ({ sheets }: Pick<Layout, 'sheets'>): number =>
   sheets.reduce((sum, s) => sum + s.placements.length, 0);
 

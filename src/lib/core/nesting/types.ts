@@ -16,6 +16,7 @@ export interface LayoutStock {
   /** only the length that is used is taken off */
   roll?: boolean;
 }
+/** Where a piece lies: lower left corner from the sheet's own, as it lies (sides exchanged when turned). mm */
 export interface Placement {
   pieceId: string;
   xMm: number;
@@ -24,12 +25,14 @@ export interface Placement {
   heightMm: number;
   turned: boolean;
 }
+/** One sheet, or one length off a roll. */
 export interface LayoutSheet {
   stockId: string;
   placements: Placement[];
   /** how far up the pieces reach, mm */
   usedHeightMm: number;
 }
+/** Pieces on stock. Lengths in mm, areas in mm², cost in the stock's currency. */
 export interface Layout {
   sheets: LayoutSheet[];
   unplaced: { pieceId: string; quantity: number }[];
@@ -41,6 +44,7 @@ export interface Layout {
   lowerBoundSheets: number;
   cost: number;
 }
+/** How it is cut, and how long it is worked on. */
 export interface LayoutOptions {
   /** rotary cutters and scissors cut from edge to edge; plotters need not */
   edgeToEdge: boolean;
@@ -55,6 +59,7 @@ export interface LayoutOptions {
 
 /** Inside, lengths are whole hundredths of a millimetre, so that equal sides are equal. */
 export const UNIT = 100;
+/** One piece to be placed, gap added, in whole units. */
 export interface Item {
   piece: number;
   /** its own number among all pieces */
@@ -63,6 +68,7 @@ export interface Item {
   h: number;
   turn: boolean;
 }
+/** A piece that lies: lower left corner and sides as it lies, in whole units. */
 export interface Put {
   piece: number;
   serial: number;
@@ -72,6 +78,7 @@ export interface Put {
   h: number;
   turned: boolean;
 }
+/** In whole units. */
 export interface Rect {
   x: number;
   y: number;

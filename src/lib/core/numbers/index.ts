@@ -6,11 +6,16 @@ import { NUMBER_TABLE, type NumberDef, type NumberId } from './table';
 
 export { NUMBER_TABLE, type NumberDef, type NumberGroup, type NumberId } from './table';
 
+/** Every figure of the table, in the unit of its row. */
 export type Numbers = Readonly<Record<NumberId, number>>;
+/** The maker's own figures. */
 export type NumberOverrides = Partial<Record<NumberId, number>>;
 
+/** In the order of the table. */
 export const NUMBER_IDS = Object.keys(NUMBER_TABLE) as NumberId[];
+/** Whether a text names a row of the table. */
 export const isNumberId = (id: string): id is NumberId => Object.hasOwn(NUMBER_TABLE, id);
+/** A row of the table. */
 export const numberDef = (id: NumberId): NumberDef => NUMBER_TABLE[id];
 
 /** The defaults with the maker's own figures over them; a figure outside its range is brought to the nearest end. */

@@ -8,6 +8,7 @@ export interface NumberDef {
   max: number;
   because: string;
 }
+/** Heads of the table as it is shown. */
 export type NumberGroup = 'Reading' | 'Stitch time' | 'At the stop' | 'Hand work' | 'Waiting' | 'Cut sizes' | 'Hoop' | 'Thread' | 'Check' | 'At the machine' | 'Order';
 /** mm and mm-per are converted on screen; all others are shown as they are. */
 type NumberUnit = 'mm' | 's' | 's/cm' | '/min' | '×' | '%' | 'pieces' | 'm' | 'h' | '/cm²' | 'stitches' | '/10 000' | 'g' | 'days';
@@ -157,4 +158,5 @@ export const NUMBER_TABLE = {
   'order.watch': row('Order', 'Stay by the needle after each start', 's', 20, 0, 300, 'Snip the tail and see that it runs.'),
 } as const satisfies Record<string, NumberDef>;
 
+/** A row of the table, by its key. */
 export type NumberId = keyof typeof NUMBER_TABLE;

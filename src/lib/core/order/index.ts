@@ -8,6 +8,7 @@ import type { Numbers } from '../numbers';
 import { unhoopAt, type Score, type Step } from '../score';
 import { freeOf, hoopingSeconds, learningFactor, type StepTimes } from '../time';
 
+/** What an order takes on one head. Times in seconds. */
 export interface OrderPlan {
   /** items to load so that enough are good */
   load: number;

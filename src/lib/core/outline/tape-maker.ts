@@ -1,4 +1,4 @@
-import { JUMP, splitLongMoves, STITCH, TapeAssembler, TRIM_JUMPS, type Kind, type Tape } from '../tape';
+import { JUMP, splitLongMoves, STITCH, TapeAssembler, TRIM_JUMPS, type RecordKind, type Tape } from '../tape';
 import { along, distance, type Path, type Point } from '../base';
 
 /** Moves shorter than this are sewn over, mm. */
@@ -16,7 +16,7 @@ export class TapeMaker {
     this.tape = new TapeAssembler(label);
   }
 
-  private put(p: Point, kind: Kind) {
+  private put(p: Point, kind: RecordKind) {
     this.tape.put(10 * p.x, 10 * p.y, kind);
     this.at = p;
   }

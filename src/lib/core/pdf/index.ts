@@ -25,6 +25,7 @@ export const PAPERS = {
   A4: { widthMm: 210, heightMm: 297 },
   Letter: { widthMm: 215.9, heightMm: 279.4 },
 } as const;
+/** A size of paper, by name. */
 export type Paper = keyof typeof PAPERS;
 
 const PT_PER_MM = 72 / 25.4;

@@ -3,6 +3,7 @@
  * a JPEG is nothing but a picture.
  */
 import { itemAt } from '../base';
+/** Kinds of picture that are taken in. */
 export type PictureType = 'image/jpeg' | 'image/png' | 'image/webp';
 
 const ascii = (bytes: Uint8Array, from: number, text: string): boolean =>

@@ -14,6 +14,7 @@ import { planThread, type ThreadPlan } from '../thread';
 import { itemTime, timeSteps, type ItemTime, type StepTimes } from '../time';
 import type { Hoop, Machine, Workshop } from '../workshop';
 
+/** Everything that is worked out for a build. Lengths in mm, times in seconds, thread in metres. */
 export interface BuildPlan {
   /** all blocks, inserted ones too, and how large it is sewn */
   design: Design;

@@ -6,6 +6,7 @@ import { rankTechniques } from '../techniques';
 import { smallestHoop } from '../hoop';
 import type { Hoop, Workshop } from '../workshop';
 
+/** What a new build is called and made from. */
 export interface NewBuild {
   id: string;
   tapeId: string;

@@ -52,10 +52,10 @@ export function centrelineOf({ x, y }: NeedlePoints, profile: Profile, tips?: Ui
   };
   for (const s of profile.stretches) {
     if (s.opens) fresh = true;
-    if (s.way === ZIGZAG || s.way === SATIN) {
+    if (s.kind === ZIGZAG || s.kind === SATIN) {
       // Means of neighbouring middles over about a step: stitch noise must not lengthen the line.
       let [mx, my, k, lastX, lastY] = [0, 0, 0, 0, 0];
-      const shortest = ((s.way === SATIN ? profile.width[1] : profile.width[0]) * FLANK) ** 2;
+      const shortest = ((s.kind === SATIN ? profile.width[1] : profile.width[0]) * FLANK) ** 2;
       for (let i = s.first + 1; i <= s.end; i++) {
         // A tie lies on one edge of the zigzag, not along its middle.
         const crosses = (x[i] - x[i - 1]) ** 2 + (y[i] - y[i - 1]) ** 2 >= shortest;
@@ -66,14 +66,14 @@ export function centrelineOf({ x, y }: NeedlePoints, profile: Profile, tips?: Ui
           mx += cx;
           my += cy;
           k++;
-          if ((cx - lastX) ** 2 + (cy - lastY) ** 2 < STEP * STEP && s.way === SATIN && i < s.end) continue;
+          if ((cx - lastX) ** 2 + (cy - lastY) ** 2 < STEP * STEP && s.kind === SATIN && i < s.end) continue;
         }
         if (k > 0 && (crosses || i === s.end)) {
           put(mx / k, my / k, i === s.end);
           mx = my = k = 0;
         }
       }
-    } else if (s.way === BEAN) {
+    } else if (s.kind === BEAN) {
       for (let i = s.first; i <= s.end; i++) {
         const back =
           n > 1 &&
@@ -85,7 +85,7 @@ export function centrelineOf({ x, y }: NeedlePoints, profile: Profile, tips?: Ui
   }
   const centreline: Centreline = { x: sx, y: sy, u, opens, again: new Uint8Array(n), n };
   // A satin over its own underlay lies beside it by up to half its width.
-  const reach = Math.max(REACH, profile.byWay[SATIN] > 0 ? Math.min(30, profile.width[1] / 2) : 0);
+  const reach = Math.max(REACH, profile.byKind[SATIN] > 0 ? Math.min(30, profile.width[1] / 2) : 0);
   markAgain(centreline, reach);
   return centreline;
 }

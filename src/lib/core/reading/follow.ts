@@ -16,6 +16,7 @@ const AS_GOOD = 0.03;
 /** Comparing each with each needs a table of blocks × blocks. */
 const MOST_BLOCKS = 1500;
 
+/** One block, as it is compared with the others. */
 export interface FollowInput {
   centreline: Centreline | null;
   /** width of the stitch across its line, 0.1 mm; 0 for runs */
@@ -28,6 +29,7 @@ export interface Follows {
   share(j: number, i: number): number;
 }
 
+/** Compares the lines of all blocks, each with each; with more than MOST_BLOCKS of them, none. */
 export function followsOf(blocks: FollowInput[]): Follows {
   const n = blocks.length;
   if (n > MOST_BLOCKS) return { best: blocks.map(() => null), share: () => 0 };

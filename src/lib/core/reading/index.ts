@@ -16,6 +16,6 @@ export {
   type Line,
   type Reading,
   type Role,
-  type Side,
+  type DesignEdge,
   type Texture,
 } from './types';

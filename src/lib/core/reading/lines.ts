@@ -1,6 +1,6 @@
 import { turnsBack, type Centreline } from './centreline';
 import type { Box } from '../base';
-import type { Line, Opening, Side } from './types';
+import type { Line, Opening, DesignEdge } from './types';
 
 /** Ends nearer than this belong together, 0.1 mm. */
 const JOIN = 25;
@@ -177,7 +177,7 @@ export function openingOf(line: Line, box: Box): Opening | null {
 }
 
 /** Which side of the box a point lies on, each half counted as one. */
-function sideOf([x, y]: [number, number], box: Box): Side {
+function sideOf([x, y]: [number, number], box: Box): DesignEdge {
   const u = (2 * x - box.minX - box.maxX) / Math.max(1e-6, box.maxX - box.minX);
   const v = (2 * y - box.minY - box.maxY) / Math.max(1e-6, box.maxY - box.minY);
   if (Math.abs(u) > Math.abs(v)) return u < 0 ? 'left' : 'right';

@@ -4,8 +4,11 @@ import { LENGTH_BINS } from './types';
 
 /** How a short stretch moves. */
 export const LINE = 0;
+/** A stitch that goes to and fro across its line with a visible advance. */
 export const ZIGZAG = 1;
+/** The same, so close that no ground is seen. */
 export const SATIN = 2;
+/** A stitch sewn forward, back and forward again. */
 export const BEAN = 3;
 
 /** Turns judged together: long enough for a pattern to show, short enough to follow a change of texture. */
@@ -38,11 +41,11 @@ const SATIN_ADVANCE = 6.2;
 const WIDE_SATIN_ADVANCE = 10.5;
 const WIDE_SATIN_SHARE = 0.3;
 
-/** A stretch of needle points (first, end] of one way of moving. */
+/** A stretch of needle points (first, end] of one kind of moving. */
 interface Stretch {
   first: number;
   end: number;
-  way: number;
+  kind: number;
   /** first of its strand */
   opens: boolean;
 }
@@ -52,8 +55,8 @@ export interface Profile {
   stretches: Stretch[];
   length: number;
   lengthBins: number[];
-  /** sewn length by way of moving */
-  byWay: [number, number, number, number];
+  /** sewn length by kind of moving */
+  byKind: [number, number, number, number];
   /** mean width and advance of the zigzag or satin parts */
   width: [number, number];
   advance: [number, number];
@@ -76,7 +79,7 @@ export interface Profile {
 /** What the closed windows of a block come to. A class, so that the pass itself keeps its sums in plain locals. */
 class WindowSums {
   readonly stretches: Stretch[] = [];
-  readonly byWay: Profile['byWay'] = [0, 0, 0, 0];
+  readonly byKind: Profile['byKind'] = [0, 0, 0, 0];
   readonly width = [0, 0];
   readonly advance = [0, 0];
   readonly turns = [0, 0];
@@ -85,7 +88,7 @@ class WindowSums {
   bends = 0;
   steady = 0;
 
-  /** Judges one window and adds it to the stretch before it when that moves the same way on the same strand. */
+  /** Judges one window and adds it to the stretch before it when that moves in the same kind on the same strand. */
   close(
     first: number,
     end: number,
@@ -102,27 +105,27 @@ class WindowSums {
     bends: number,
     steady: number,
   ) {
-    let way = LINE;
+    let kind = LINE;
     if (turns >= 3 && sharp >= ALL_BACK * turns && (back >= ALL_BACK * turns || swings >= SWINGS * sharp)) {
       const covers =
         advance < SATIN_ADVANCE * sharp ||
         (advance < WIDE_SATIN_ADVANCE * sharp && advance < WIDE_SATIN_SHARE * width);
-      way = covers ? SATIN : ZIGZAG;
-    } else if (turns >= 5 && back >= BEAN_BACK * turns) way = BEAN;
-    this.byWay[way] += length;
-    if (way === ZIGZAG || way === SATIN) {
-      this.width[way - 1] += width;
-      this.advance[way - 1] += advance;
-      this.turns[way - 1] += sharp;
-    } else if (way === LINE) {
+      kind = covers ? SATIN : ZIGZAG;
+    } else if (turns >= 5 && back >= BEAN_BACK * turns) kind = BEAN;
+    this.byKind[kind] += length;
+    if (kind === ZIGZAG || kind === SATIN) {
+      this.width[kind - 1] += width;
+      this.advance[kind - 1] += advance;
+      this.turns[kind - 1] += sharp;
+    } else if (kind === LINE) {
       this.turn += turn;
       this.turnSize += turnSize;
       this.bends += bends;
       this.steady += steady;
     }
     const last = this.stretches[this.stretches.length - 1];
-    if (last && !opens && last.way === way) last.end = end;
-    else this.stretches.push({ first, end, way, opens });
+    if (last && !opens && last.kind === kind) last.end = end;
+    else this.stretches.push({ first, end, kind, opens });
   }
 }
 
@@ -187,7 +190,7 @@ export function profileBlock({ x, y, starts }: NeedlePoints, block: NeedleBlock,
             if (sin * swung < 0) swings++;
             swung = sin;
             advance += Math.sqrt(s2);
-            // Width: the height of the flank over the advance, half of it each way.
+            // Width: the height of the flank over the advance, half of it each kind.
             const w2 = l * l - s2 / 4;
             if (w2 > 0) width += Math.sqrt(w2);
           }
@@ -196,7 +199,7 @@ export function profileBlock({ x, y, starts }: NeedlePoints, block: NeedleBlock,
             const t = dot > ON * ll ? sin : sin < 0 ? -CORNER_TURN : CORNER_TURN;
             turn += t;
             turnSize += t < 0 ? -t : t;
-            // Straight on says nothing of which way the line bends.
+            // Straight on says nothing of which kind the line bends.
             if (t > STRAIGHT || t < -STRAIGHT) {
               bends++;
               if (t * bent > 0) steady++;
@@ -242,12 +245,12 @@ export function profileBlock({ x, y, starts }: NeedlePoints, block: NeedleBlock,
   const { stretches } = sums;
   smooth(stretches);
   for (const s of stretches)
-    if (s.way === LINE) for (let i = s.first + 1; i <= s.end; i++) grid.line(x[i - 1], y[i - 1], x[i], y[i]);
+    if (s.kind === LINE) for (let i = s.first + 1; i <= s.end; i++) grid.line(x[i - 1], y[i - 1], x[i], y[i]);
   return {
     stretches,
     length: total,
     lengthBins: Array.from(bins),
-    byWay: sums.byWay,
+    byKind: sums.byKind,
     width: [mean(sums.width[0], sums.turns[0]), mean(sums.width[1], sums.turns[1])],
     advance: [mean(sums.advance[0], sums.turns[0]), mean(sums.advance[1], sums.turns[1])],
     minX,
@@ -281,14 +284,14 @@ function isTie(
 
 const mean = (sum: number, n: number) => (n ? sum / n : 0);
 
-/** A short stretch at the end of a strand, or one odd window in a long one, takes the way of its neighbours. */
+/** A short stretch at the end of a strand, or one odd window in a long one, takes the kind of its neighbours. */
 function smooth(stretches: Stretch[]) {
   for (let i = 0; i < stretches.length; i++) {
     const s = stretches[i];
     if (s.end - s.first > WINDOW + 2) continue;
     const before = s.opens ? undefined : stretches[i - 1];
     const after = stretches[i + 1]?.opens ? undefined : stretches[i + 1];
-    if (before && after && before.way === after.way) s.way = before.way;
-    else if (before && !after && before.end - before.first > 2 * (s.end - s.first)) s.way = before.way;
+    if (before && after && before.kind === after.kind) s.kind = before.kind;
+    else if (before && !after && before.end - before.first > 2 * (s.end - s.first)) s.kind = before.kind;
   }
 }

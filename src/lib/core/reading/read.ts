@@ -11,6 +11,7 @@ import { blanketOf } from './blanket';
 import { coversArea, textureOf, wanders } from './texture';
 import type { BlockReading, Line, Reading, Texture } from './types';
 
+/** What a reading depends on besides the tape. */
 export interface ReadOptions {
   /** jumps in a row that mean a trim, 2-5 */
   trimJumps: number;
@@ -45,12 +46,12 @@ export function readDesign(tape: Tape, { trimJumps, roles = {}, onProgress }: Re
   }
   const grid = new AreaGrid(all.minX, all.minY, all.maxX, all.maxY);
   const centrelines: (Centreline | null)[] = [];
-  let told = 0;
+  let reported = 0;
   const unread = points.blocks.map((block, index): Omit<BlockReading, 'role'> => {
-    if (onProgress && block.first - told > TELL_EVERY) onProgress((told = block.first) / last);
+    if (onProgress && block.first - reported > TELL_EVERY) onProgress((reported = block.first) / last);
     const profile = profileBlock(points, block, grid);
     // What covers an area or wanders over it has no line that another block could follow.
-    const teeth = profile.byWay[LINE] > TOOTHED * profile.length ? blanketOf(points, block) : null;
+    const teeth = profile.byKind[LINE] > TOOTHED * profile.length ? blanketOf(points, block) : null;
     const centreline =
       !teeth && (coversArea(profile) || wanders(profile)) ? null : centrelineOf(points, profile, teeth?.tips);
     const texture = teeth ? 'mixed' : textureOf(profile, centreline);

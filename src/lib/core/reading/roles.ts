@@ -1,6 +1,6 @@
 import type { Box } from '../base';
 import type { Follows } from './follow';
-import type { RoleOverrides, Rule, SewnBeside, Unread } from './rule-context';
+import type { RoleOverrides, RoleRule, SewnBeside, Unread } from './rule-context';
 import { cover, lace, laceUnderlay, openCover, windows } from './rules-cover';
 import { cutLine, decoration, finalOutline, marker, placement, quilting, seam, tackDown } from './rules-line';
 import type { Role, RoleReading } from './types';
@@ -8,7 +8,7 @@ import type { Role, RoleReading } from './types';
 export type { RoleOverrides } from './rule-context';
 
 /** In order: the first that speaks is believed. */
-const RULES: Rule[] = [
+const RULES: RoleRule[] = [
   marker,
   laceUnderlay,
   lace,

@@ -9,7 +9,7 @@ const COVERING = 1.3;
 const AREA = 0.22;
 /** So much that no line gone over again comes to it: a small filled figure has no inner cells. */
 const FILLED = 2;
-/** Share of length of one way that makes the block that texture. */
+/** Share of length of one kind that makes the block that texture. */
 const MAIN = 0.6;
 /** A meander turns at least this much per mm, to and fro, over a wide field. */
 const MEANDER_TURN = 0.07;
@@ -21,22 +21,22 @@ const MEANDER_STEADY = 0.5;
 /** Share of a line that is gone over again in a double run. */
 const DOUBLED = 0.33;
 
-const lineLengthPerMm2 = (p: Profile) => p.byWay[LINE] / 10 / Math.max(1, p.lineCells * (CELL / 10) ** 2);
+const lineLengthPerMm2 = (p: Profile) => p.byKind[LINE] / 10 / Math.max(1, p.lineCells * (CELL / 10) ** 2);
 
 /** Whether the line stretches of a block cover an area: then it has no centreline worth following. */
 export const coversArea = (p: Profile): boolean =>
-  p.byWay[LINE] > p.length * 0.4 &&
+  p.byKind[LINE] > p.length * 0.4 &&
   (lineLengthPerMm2(p) > FILLED ||
     (lineLengthPerMm2(p) > COVERING && p.innerCells / Math.max(1, p.lineCells) > AREA));
 
 /** Whether the line stretches wander over a wide field: a stipple has no outline to find. */
 export function wanders(p: Profile): boolean {
-  if (p.byWay[LINE] < MAIN * p.length) return false;
+  if (p.byKind[LINE] < MAIN * p.length) return false;
   // A stipple goes on and on; many short loops with rough edges are no stipple.
   if (p.stretches.filter((s) => s.opens).length > MOST_STRANDS) return false;
   const wide = Math.min(p.maxX - p.minX, p.maxY - p.minY) > MEANDER_FIELD;
-  const long = p.byWay[LINE] > 2.5 * (p.maxX - p.minX + p.maxY - p.minY);
-  const turnPerMm = p.turnSize / (p.byWay[LINE] / 10);
+  const long = p.byKind[LINE] > 2.5 * (p.maxX - p.minX + p.maxY - p.minY);
+  const turnPerMm = p.turnSize / (p.byKind[LINE] / 10);
   return (
     wide &&
     long &&
@@ -48,7 +48,7 @@ export function wanders(p: Profile): boolean {
 
 /** The texture of a block. Its centreline is only needed to tell a double run from a run. */
 export function textureOf(p: Profile, centreline: Centreline | null): Texture {
-  const share = (way: number) => p.byWay[way] / p.length;
+  const share = (kind: number) => p.byKind[kind] / p.length;
   if (coversArea(p)) return share(LINE) > MAIN ? 'fill' : 'mixed';
   if (share(SATIN) + share(ZIGZAG) > MAIN) return share(SATIN) >= share(ZIGZAG) ? 'satin' : 'zigzag';
   if (share(BEAN) > MAIN) return 'bean';

@@ -1,8 +1,11 @@
 import type { Box } from '../base';
 
+/** How a block is sewn, seen from its stitches alone. */
 export const TEXTURES = ['run', 'double-run', 'bean', 'zigzag', 'satin', 'fill', 'meander', 'mixed'] as const;
+/** One of TEXTURES. */
 export type Texture = (typeof TEXTURES)[number];
 
+/** What a block is for. */
 export const ROLES = [
   'placement',
   'tack-down',
@@ -16,9 +19,11 @@ export const ROLES = [
   'lace-underlay',
   'lace',
 ] as const;
+/** One of ROLES. */
 export type Role = (typeof ROLES)[number];
 
-export type Side = 'left' | 'right' | 'top' | 'bottom';
+/** Edge of the design at which an opening lies. */
+export type DesignEdge = 'left' | 'right' | 'top' | 'bottom';
 
 /** One line of a block, each stretch taken once: x0, y0, x1, y1 … in mm. */
 export interface Line {
@@ -31,7 +36,7 @@ export interface Line {
 /** A gap left in an otherwise closed outline: the place to turn through. */
 export interface Opening {
   lengthMm: number;
-  side: Side;
+  side: DesignEdge;
   centre: [number, number];
 }
 
@@ -43,6 +48,7 @@ export interface Follow {
   distanceMm: number;
 }
 
+/** What a block is for, how sure that is, and who says so. */
 export interface RoleReading {
   value: Role;
   /** 0-1 */
@@ -58,6 +64,7 @@ const SURE_ENOUGH = 0.75;
 export const isQuestion = ({ confidence, by }: RoleReading): boolean =>
   by === 'reading' && confidence < SURE_ENOUGH;
 
+/** What is known of one block. Lengths in mm. */
 export interface BlockReading {
   index: number;
   /** records [from, to) of the tape */
@@ -100,6 +107,7 @@ export interface CoverReach {
   insideAt: [number, number];
 }
 
+/** What is known of a tape. Lengths in mm. */
 export interface Reading {
   label: string;
   warnings: string[];
@@ -114,5 +122,7 @@ export interface Reading {
   covers: CoverReach[];
 }
 
+/** Width of a bin of stitch lengths, mm. */
 export const LENGTH_BIN_MM = 0.5;
+/** The last bin takes all longer ones. */
 export const LENGTH_BINS = 26;

@@ -13,11 +13,13 @@ import type { Reading } from '../reading';
 import { needsHands, type HandStep, type Step } from '../score';
 import type { Workshop } from '../workshop';
 
+/** One answer to choose from, with why it is right or what it would spoil. */
 export interface RehearsalAnswer {
   text: string;
   right: boolean;
   because: string;
 }
+/** What is done at one stop of the machine? */
 export interface RehearsalQuestion {
   /** the hand steps done at this stop, in order */
   stepIds: string[];

@@ -13,8 +13,11 @@ export const TROUBLES = [
   'interrupted',
   'hoop-popped',
 ] as const;
+/** One of TROUBLES. */
 export type TroubleKind = (typeof TROUBLES)[number];
+/** How an item came out. */
 export const RESULTS = ['good', 'second', 'ruined'] as const;
+/** One of RESULTS. */
 export type ItemResult = (typeof RESULTS)[number];
 
 /** A century: more than any run, or any jump of a clock that is one. ms */
@@ -34,10 +37,12 @@ const index = z.int().min(0);
 const stitch = z.int().min(0);
 /** What a log keeps of a text, and of a reason, in letters. */
 export const MOST_TEXT = 4000;
+/** See MOST_TEXT. */
 export const MOST_REASON = 400;
 const text = z.string().max(MOST_TEXT);
 const reason = z.string().max(MOST_REASON);
 
+/** One thing that happened in a run. A run is the list of these, never changed, only added to. */
 export const runEventSchema = z.discriminatedUnion('type', [
   z.object({ ...time, type: z.literal('started') }),
   /** a machine tells its stitches by itself from now on; rate: a simulated one may run faster than life. null: by hand again */

@@ -11,11 +11,11 @@ export interface Thread {
   name: string;
   colour: string;
 }
-type Sewn = Pick<RunRecord, 'score' | 'blocks'>;
-type Told = Pick<RunState, 'threads'>;
+type RunPlan = Pick<RunRecord, 'score' | 'blocks'>;
+type ToldThreads = Pick<RunState, 'threads'>;
 
 /** Thread of the first block at or after a step, as planned. */
-function plannedThread({ score, blocks }: Sewn, index: number): Thread | null {
+function plannedThread({ score, blocks }: RunPlan, index: number): Thread | null {
   for (let i = index; i < score.steps.length; i++) {
     const step = itemAt(score.steps, i);
     const thread =
@@ -29,7 +29,7 @@ function plannedThread({ score, blocks }: Sewn, index: number): Thread | null {
  * The thread that a step is sewn with: the planned one, or the one that was put in its place at an earlier step, as long
  * as the plan asks for the same. null: no block is left.
  */
-export function threadAt(run: Sewn, { threads }: Told, index: number): Thread | null {
+export function threadAt(run: RunPlan, { threads }: ToldThreads, index: number): Thread | null {
   const planned = plannedThread(run, index);
   if (!planned) return null;
   const told = threads.findLast(({ stepId }) => {
@@ -41,8 +41,8 @@ export function threadAt(run: Sewn, { threads }: Told, index: number): Thread | 
 
 /** The thread now and the one after it, told once while it stays the same. */
 export function threadsAhead(
-  run: Sewn,
-  state: Told & Pick<RunState, 'index'>,
+  run: RunPlan,
+  state: ToldThreads & Pick<RunState, 'index'>,
 ): { now: Thread | null; next: Thread | null } {
   const now = threadAt(run, state, state.index);
   for (let i = state.index + 1; now && i < run.score.steps.length; i++) {

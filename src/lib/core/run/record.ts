@@ -60,6 +60,7 @@ const repeatsSchema = z.object({
   turned: z.boolean(),
   places: z.array(z.object({ x: z.number(), y: z.number() })).max(500),
 }) satisfies z.ZodType<Repeats>;
+/** A run as it was begun: the score and plan of that day, so that later changes of the build do not touch it. */
 export const runRecordSchema = z.object({
   id,
   buildId: id,

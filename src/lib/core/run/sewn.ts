@@ -24,6 +24,7 @@ export interface Sewn {
   below: readonly Bobbin[];
 }
 
+/** Before the first stitch. */
 export const NOTHING_SEWN: Sewn = {
   times: {},
   below: [{ came: 'found', matches: null, sewn: {}, ranOut: false }],
@@ -40,6 +41,7 @@ const counted = ({ times }: Sewn, id: string, by: number) => ({
   [id]: Math.max(0, (times[id] ?? 0) + by),
 });
 
+/** A step was done to its end. */
 export function afterDone(sewn: Sewn, step: StepFacts): Sewn {
   const below = takes(sewn.below, step, 1);
   const matches = step.bobbin === 'matched' ? step.id : null;

@@ -6,6 +6,7 @@ interface RunNote {
   stepId: string;
   text: string;
 }
+/** What the events of a run come to. Times in ms; `at` times since 1970. */
 export interface RunState {
   status: 'ready' | 'running' | 'paused' | 'interrupted' | 'finished' | 'given-up';
   /** step under work, 0-based */
@@ -88,6 +89,7 @@ export const freshRun: RunState = {
   reason: '',
 };
 
+/** Whether nothing more is sewn in it. */
 export const isOver = ({ status }: RunState): boolean => status === 'finished' || status === 'given-up';
 
 /** The step after the one under work. */
@@ -97,6 +99,7 @@ export const nextIndex = ({ index, until, then }: Pick<RunState, 'index' | 'unti
 /** How often a step was done to its end; more than once only where it was told to be done once more. */
 export const timesDone = ({ sewn }: Pick<RunState, 'sewn'>, stepId: string): number =>
   sewn.times[stepId] ?? 0;
+/** Whether a step was done to its end at least once. */
 export const wasDone = (state: Pick<RunState, 'sewn'>, stepId: string): boolean =>
   timesDone(state, stepId) > 0;
 

@@ -136,6 +136,7 @@ const FLOWS: Record<TroubleKind, Omit<TroubleFlow, 'kind'>> = {
     back: 'run.backBreak',
   },
 };
+/** What to look at and what may be done after a trouble. */
 export const troubleFlow = (kind: TroubleKind): TroubleFlow => ({ kind, ...FLOWS[kind] });
 /** In the order in which they are offered: the commonest first; those of the needle only while a needle step is on. */
 export function troublesAt(step: Step | undefined): TroubleFlow[] {
@@ -179,6 +180,7 @@ export function redoable({ score: { steps } }: Pick<RunRecord, 'score'>, index: 
     })
     .reverse();
 }
+/** A needle step that may be sewn once more. Indices in the score. */
 export interface Redo {
   index: number;
   step: NeedleStep;

@@ -55,6 +55,7 @@ export const placeOf = (step: Pick<HandStep, 'action' | 'side'>): string =>
 
 /** Index of the step that takes the work out of the hoop; -1: none does. */
 export const unhoopAt = (steps: readonly Step[]): number => steps.findIndex(isUnhoop);
+/** Whether a step takes the work out of the hoop. */
 export const isUnhoop = (step: Step | undefined): boolean =>
   step?.kind === 'hand' && actionOf(step).effect === 'unhoop';
 /** Hands are needed at the machine; one of many needles changes its thread by itself. */

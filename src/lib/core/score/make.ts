@@ -23,6 +23,7 @@ import { isCovered, tightTrim } from './trim';
 import type { Machine } from '../workshop';
 import type { Design, HandStep, NeedleStep, Score, ScorePiece, Step } from './types';
 
+/** What a score depends on besides build and design. */
 export interface ScoreOptions {
   /** on one needle, hands change the thread; on many, the machine does */
   machine: Pick<Machine, 'kind'>;

@@ -21,6 +21,7 @@ export interface Layer {
   /** laid, folded or cut by this very step */
   now: boolean;
 }
+/** What lies in the hoop at one moment. */
 export interface Stack {
   /** front to back */
   layers: Layer[];

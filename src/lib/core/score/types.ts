@@ -11,6 +11,7 @@ interface StepBase {
   /** machine stop at which this happens, as the machine counts (0: before the first block) */
   stop: number;
 }
+/** The machine sews one block. */
 export interface NeedleStep extends StepBase {
   kind: 'needle';
   block: number;
@@ -31,6 +32,7 @@ export interface NeedleStep extends StepBase {
   /** of another design, put in here: its name, which of its blocks, of how many */
   inserted: { id: string; name: string; n: number; of: number } | null;
 }
+/** Somebody does something, at the machine or the table. */
 export interface HandStep extends StepBase {
   kind: 'hand';
   /** running number of the hand steps, from 1 */
@@ -62,6 +64,7 @@ export interface HandStep extends StepBase {
   /** put in by the maker */
   own: boolean;
 }
+/** One step of a score. */
 export type Step = NeedleStep | HandStep;
 
 /** A piece of the item, with the blocks its size comes from, by slot. */
@@ -98,6 +101,7 @@ export interface ChangedStep {
   pieces: string[];
 }
 
+/** All steps from hooping up to the finished item, and its pieces. */
 export interface Score {
   steps: Step[];
   pieces: ScorePiece[];

@@ -23,6 +23,7 @@ interface BaseCut {
   /** a hoop that the rest of each length serves as it is, or with the length cut a little longer, mm */
   serves: { hoop: string; longerMm: number } | null;
 }
+/** Bases for all hoopings off one roll. mm, mm² as shares of 1; cost in the stock's currency. */
 export interface BasePlan {
   roll: StockItem;
   cuts: BaseCut[];

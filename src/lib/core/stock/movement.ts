@@ -17,6 +17,7 @@ const changeSchema = z.object({
 });
 export type StockChange = z.infer<typeof changeSchema>;
 
+/** One change of the shelf, kept so that it can be taken back. */
 export const movementSchema = z.object({
   id: idSchema(60),
   at: timestampSchema,

@@ -36,6 +36,7 @@ export const usesOf = (
   ...(hasTrait(material, 'stabiliser') ? hoops : []),
 ];
 
+/** What of the rests is kept. @see isWorthKeeping */
 export interface TakeOptions {
   edgeToEdge: boolean;
   uses: readonly UsefulSize[];

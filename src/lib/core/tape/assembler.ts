@@ -1,4 +1,4 @@
-import { JUMP, STOP, type Kind, type Tape } from './types';
+import { JUMP, STOP, type RecordKind, type Tape } from './types';
 
 /** A trim is so many jumps in a row: tapes hold no trim command. */
 export const TRIM_JUMPS = 3;
@@ -27,7 +27,7 @@ export class TapeAssembler {
   get at(): { x: number; y: number } {
     return this.n ? { x: this.x[this.n - 1], y: this.y[this.n - 1] } : { x: 0, y: 0 };
   }
-  put(x: number, y: number, kind: Kind): this {
+  put(x: number, y: number, kind: RecordKind): this {
     if (this.n === this.x.length) this.grow();
     this.x[this.n] = Math.round(x);
     this.y[this.n] = Math.round(y);
@@ -43,7 +43,7 @@ export class TapeAssembler {
   ): this {
     for (let i = from; i < to; i++) {
       const [x, y] = place ? place(tape.x[i], tape.y[i]) : [tape.x[i], tape.y[i]];
-      this.put(x, y, tape.kind[i] as Kind);
+      this.put(x, y, tape.kind[i] as RecordKind);
     }
     return this;
   }

@@ -19,6 +19,6 @@ export {
   KIND_NAMES,
   emptyTape,
   type Block,
-  type Kind,
+  type RecordKind,
   type Tape,
 } from './types';

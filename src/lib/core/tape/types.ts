@@ -2,9 +2,13 @@ import type { Problem } from '../base';
 
 /** What a record does. Stop = the machine halts or changes colour. */
 export const STITCH = 0;
+/** Moves without a stitch; several in a row are a trim. */
 export const JUMP = 1;
+/** The machine halts, or changes thread by itself. */
 export const STOP = 2;
-export type Kind = typeof STITCH | typeof JUMP | typeof STOP;
+/** What a record does. */
+export type RecordKind = typeof STITCH | typeof JUMP | typeof STOP;
+/** By Kind. */
 export const KIND_NAMES = ['stitch', 'jump', 'stop'] as const;
 
 /**
@@ -35,12 +39,16 @@ export interface Block {
   to: number;
 }
 
+/** A tape, or why the file is none. */
 export type TapeResult = { ok: true; value: Tape } | { ok: false; problem: Problem };
 
 /** Longest move of one record on one axis, 0.1 mm. */
 export const MAX_MOVE = 121;
+/** Before the first record. */
 export const HEADER_BYTES = 512;
+/** A larger file is refused unread. */
 export const MAX_BYTES = 64 * 1024 * 1024;
+/** More than any machine takes; a tape beyond it is refused. */
 export const MAX_RECORDS = 5_000_000;
 /** 10 m in 0.1 mm: no frame is larger, so a tape beyond it is damaged. */
 export const MAX_EXTENT = 100_000;

@@ -85,6 +85,7 @@ export function writeTape(source: Tape): Uint8Array {
   return bytes;
 }
 
+/** One record as it stands in the open stitch list. */
 export interface StitchRow {
   /** mm from the start point, y up */
   x: number;

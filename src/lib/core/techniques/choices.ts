@@ -70,7 +70,9 @@ export const HOLDS = {
     times: number;
   }
 >;
+/** A means of holding pieces, by its key. */
 export type HoldKey = keyof typeof HOLDS;
+/** Whether a school names a means of holding. */
 export const isHold = (key: string): key is HoldKey => Object.hasOwn(HOLDS, key);
 
 /** The choice of hold; the first named is the default. */
@@ -92,6 +94,7 @@ export const hoopChoice: Choice = {
     },
   ],
 };
+/** Whether a film lies over piled cloth while it is sewn. */
 export const toppingChoice: Choice = {
   key: 'topping',
   label: 'Topping',
@@ -100,6 +103,7 @@ export const toppingChoice: Choice = {
     { key: 'film', name: 'Film over it', because: 'Keeps stitches from sinking into loops and fluff.' },
   ],
 };
+/** How the opening is closed after turning. */
 export const closeChoice: Choice = {
   key: 'close',
   label: 'Close the opening',
@@ -177,6 +181,7 @@ export const toppingStep: HandTemplate = {
   tools: ['tape'],
   school: ['topping:film'],
 };
+/** Afterwards the film comes off. */
 export const tearTopping: HandTemplate = {
   key: 'tear-topping',
   action: 'remove',

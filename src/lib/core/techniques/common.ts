@@ -22,6 +22,7 @@ export const hoopUp = (what: string): HandTemplate => ({
   pieces: ['base'],
 });
 
+/** The hoop turned over. @param to the side that lies up afterwards */
 export const flipHoop = (key: string, to: 'front' | 'back'): HandTemplate => ({
   key,
   action: 'flip-hoop',
@@ -36,6 +37,7 @@ export const flipHoop = (key: string, to: 'front' | 'back'): HandTemplate => ({
   hoop: 'off',
 });
 
+/** The last look while a block can still be sewn again. */
 export const inspect: HandTemplate = {
   key: 'check',
   action: 'check',
@@ -45,6 +47,7 @@ export const inspect: HandTemplate = {
   side: 'front',
 };
 
+/** The end of the work under the needle. */
 export const unhoop: HandTemplate = {
   key: 'unhoop',
   action: 'unhoop',

@@ -38,6 +38,7 @@ const TECHNIQUES: readonly Technique[] = [
   asRead,
 ];
 
+/** The technique of a build; one that is not known (any more) is read step by step as it stands on the tape. */
 export const techniqueById = (id: string): Technique => TECHNIQUES.find((t) => t.id === id) ?? asRead;
 
 /** All techniques laid onto a reading, best first. */

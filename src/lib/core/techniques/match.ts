@@ -8,6 +8,7 @@ interface Place {
   slot: Slot;
   round: number;
 }
+/** A technique laid onto the blocks of a reading. */
 export interface Match {
   technique: Technique;
   /** one a block; null where a block fits nowhere and needs no hands */

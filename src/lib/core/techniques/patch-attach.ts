@@ -14,6 +14,7 @@ export const attachChoice: Choice = {
     { key: 'machine', name: 'Sewn on by machine', because: 'Sewn in place with a slightly smaller outline.' },
   ],
 };
+/** Its steps, by school. */
 export const attachSteps: HandTemplate[] = [
   {
     key: 'attach',

@@ -27,6 +27,7 @@ export type Use = { notion: NotionKey } & (
   { count: number } | { length: NumberId; times: number; plus?: NumberId } | { perDm2: NumberId }
 );
 
+/** One hand step of a technique, before it is filled in for a design. */
 export interface HandTemplate {
   key: string;
   action: Action;
@@ -105,6 +106,7 @@ export type SizeRule =
 
 /** applique: laid on the item and held by its edge alone. */
 export type PieceTag = 'applique';
+/** One piece of a technique, before it has a size. */
 export interface PieceTemplate {
   key: string;
   name: string;
@@ -120,6 +122,7 @@ export interface PieceTemplate {
   tags?: PieceTag[];
 }
 
+/** A way of making a kind of item. */
 export interface Technique {
   id: string;
   name: string;

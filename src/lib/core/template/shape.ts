@@ -8,6 +8,7 @@ import type { Numbers } from '../numbers';
 import { offset } from '../outline';
 import type { Line, Reading } from '../reading';
 
+/** The drawing of a piece for a template. mm, from the lower left corner of its rectangle. */
 export interface PieceShape {
   name: string;
   widthMm: number;

@@ -25,6 +25,7 @@ interface BobbinSwap {
   leftM: number;
   because: string;
 }
+/** Thread of one item by step, and of one bobbin. m */
 export interface ThreadPlan {
   steps: Record<string, StepThread>;
   topM: number;
@@ -68,16 +69,16 @@ function blockThread(block: BlockReading, thickMm: number, numbers: Numbers): St
   const sewn = { lengthMm: sewnMm, stitches: block.stitches, thickMm };
   return { topM: topOf(sewn, numbers) + tails, bobbinM: bobbinOf(sewn, numbers) + tails };
 }
-interface Sewn {
+interface SewnLength {
   lengthMm: number;
   stitches: number;
   /** of the stack under the needle */
   thickMm: number;
 }
-const topOf = ({ lengthMm, stitches, thickMm }: Sewn, numbers: Numbers): number =>
+const topOf = ({ lengthMm, stitches, thickMm }: SewnLength, numbers: Numbers): number =>
   (numbers['thread.topTake'] * lengthMm + numbers['thread.topThick'] * thickMm * stitches) / MM_PER_M;
 /** Bobbin thread of stitches, m, without the tails. */
-export const bobbinOf = ({ lengthMm, stitches, thickMm }: Sewn, numbers: Numbers): number =>
+export const bobbinOf = ({ lengthMm, stitches, thickMm }: SewnLength, numbers: Numbers): number =>
   (numbers['thread.bobbinTake'] * lengthMm + numbers['thread.bobbinThick'] * thickMm * stitches) / MM_PER_M;
 
 /** What a bobbin of a kind gives, m: some is kept in hand. */

@@ -14,6 +14,10 @@ function waitOf(step: HandStep, numbers: Numbers): number {
 /** Done to the hoop, not to each item in it. */
 export const isPerHooping = (step: Pick<HandStep, 'action'>): boolean => actionOf(step).perHooping ?? false;
 
+/**
+ * Seconds of a hand step, by its action's terms. @param before the steps that come first: trims sewn since the last
+ * hands count
+ */
 export function handTime(step: HandStep, before: Step[], reading: Reading, context: TimeContext): StepTime {
   const { numbers, machine } = context;
   const terms: TimeTerm[] =

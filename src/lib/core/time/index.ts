@@ -14,6 +14,7 @@ export type { StepTime, StepTimes, TimeContext } from './types';
 export { freeOf, speedFactor, stitchSeconds } from './needle';
 export { isPerHooping, lineLength } from './hands';
 
+/** The time of every step, by its id. */
 export const timeSteps = (score: Score, reading: Reading, context: TimeContext): StepTimes =>
   Object.fromEntries(
     score.steps.map((step, i) => [
@@ -28,6 +29,7 @@ export const timeSteps = (score: Score, reading: Reading, context: TimeContext):
 export const hoopingSeconds = ({ terms, perHooping }: StepTime, items: number): number =>
   terms.reduce((total, t) => total + t.seconds * (perHooping || t.once ? 1 : items), 0);
 
+/** One item, by who or what is at work. Seconds. */
 export interface ItemTime {
   needleSeconds: number;
   handSeconds: number;

@@ -49,6 +49,10 @@ const speedOf = (step: NeedleStep, metallic: boolean, machine: Machine, numbers:
     metallic ? numbers['thread.metallicSpeed'] : Infinity,
   );
 
+/**
+ * Seconds of a needle step: run-ups, trims, stitches at the speed that their length and the caps allow, and the stop
+ * after it.
+ */
 export function needleTime(
   step: NeedleStep,
   reading: Reading,

@@ -1,6 +1,7 @@
 import type { Numbers, NumberId } from '../numbers';
 import type { Machine } from '../workshop';
 
+/** One term of a time, as it is explained. */
 export interface TimeTerm {
   label: string;
   seconds: number;
@@ -9,6 +10,7 @@ export interface TimeTerm {
   /** for the whole hooping, however many items are in it */
   once?: true;
 }
+/** How long a step takes for one item, and who is bound by it. */
 export interface StepTime {
   seconds: number;
   terms: TimeTerm[];
@@ -19,6 +21,7 @@ export interface StepTime {
   /** done once a hooping, however many items are in it */
   perHooping: boolean;
 }
+/** What times depend on besides score and reading. */
 export interface TimeContext {
   machine: Machine;
   numbers: Numbers;
@@ -26,7 +29,9 @@ export interface TimeContext {
   /** thread of each block */
   threads: readonly { metallic?: boolean }[];
 }
+/** By id of the step. */
 export type StepTimes = Record<string, StepTime>;
 
+/** Seconds of all terms. */
 export const totalOf = (terms: readonly TimeTerm[]): number =>
   terms.reduce((total, t) => total + t.seconds, 0);

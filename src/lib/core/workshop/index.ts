@@ -30,6 +30,7 @@ const hoopSchema = z.object({
 });
 /** How stock lies on the shelf. */
 export const STOCK_FORMS = ['roll', 'bolt', 'fat quarter', 'sheet', 'offcut'] as const;
+/** A piece of stock on the shelf, or several alike. mm */
 export const stockSchema = z.object({
   id: idSchema(60),
   name: z.string().min(1).max(80),
@@ -63,6 +64,7 @@ const correctionSchema = z.object({
     .max(500),
 });
 export type Correction = z.infer<typeof correctionSchema>;
+/** The maker's machines, hoops, shelf and figures. */
 export const workshopSchema = z.object({
   name: z.string().max(120),
   unit: z.enum(['mm', 'inch']),

@@ -9,6 +9,7 @@ export interface Answer {
 }
 
 const text = new TextEncoder();
+/** A value as JSON. */
 export const jsonAnswer = (value: unknown, status = 200, headers: Record<string, string> = {}): Answer => ({
   status,
   headers: { 'content-type': 'application/json', ...headers },
@@ -17,6 +18,7 @@ export const jsonAnswer = (value: unknown, status = 200, headers: Record<string,
 /** A problem as the routes say it. */
 export const refusal = (problem: Problem, status = 422, headers: Record<string, string> = {}): Answer =>
   jsonAnswer({ error: problem }, status, headers);
+/** A result as JSON, or its problem. */
 export const resultAnswer = <T>(result: Result<T>, status = 422): Answer =>
   result.ok ? jsonAnswer(result.value) : refusal(result.problem, status);
 

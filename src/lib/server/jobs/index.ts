@@ -22,6 +22,7 @@ function start(memoryMb: number): Worker {
       });
 }
 
+/** The server's only workers. */
 export const pool = new Pool(
   {
     size: Math.max(LEAST_WORKERS, availableParallelism() - 1),

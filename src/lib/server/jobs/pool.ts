@@ -2,6 +2,7 @@ import { Worker } from 'node:worker_threads';
 import { fail, ok, type Result } from '$lib/core/base';
 import type { JobName, Jobs } from './work';
 
+/** What keeps one caller from holding up the others. */
 export interface PoolLimits {
   /** workers side by side */
   size: number;
@@ -23,6 +24,7 @@ interface Seat {
   timer?: NodeJS.Timeout;
 }
 
+/** Code of the refusal when the queue is full. */
 export const BUSY = 'busy';
 const busy = fail(BUSY, 'The server has as much to do as it can take.', 'Ask again in a few seconds.');
 const tooLong = fail(

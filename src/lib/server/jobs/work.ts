@@ -85,7 +85,9 @@ export interface LoadedTape {
   tapeId: string;
   measured: MeasuredTape;
 }
+/** What workers do, by name. */
 export type Jobs = typeof JOBS;
+/** Name of what workers do. */
 export type JobName = keyof Jobs;
 
 function tapeAnswer(list: Result<Tape>): Answer {

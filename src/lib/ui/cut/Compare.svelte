@@ -6,7 +6,7 @@
   import { workroom } from '../state/workroom.svelte';
 
   // Ways of cutting the same pieces side by side, the best first; the maker takes one.
-  let { laid, ways }: { laid: LaidGroup; ways: readonly Compared[] } = $props();
+  let { laid, alternatives }: { laid: LaidGroup; alternatives: readonly Compared[] } = $props();
   const stock = $derived(asLayoutStock(laid.group.stock));
 </script>
 
@@ -24,17 +24,20 @@
     ></thead
   >
   <tbody class="divide-y divide-rule">
-    {#each ways as way, i (way.key)}
+    {#each alternatives as alternative, i (alternative.key)}
       <tr
-        ><td class="py-1">{way.label}{i === 0 ? ', best' : ''}</td><td
-          class={['text-right', way.left > 0 && 'text-madder']}
-          >{way.left ? count(way.left, 'piece') : 'none'}</td
+        ><td class="py-1">{alternative.label}{i === 0 ? ', best' : ''}</td><td
+          class={['text-right', alternative.left > 0 && 'text-madder']}
+          >{alternative.left ? count(alternative.left, 'piece') : 'none'}</td
         ><td class="text-right"
-          >{way.layout.rollLengthMm ? formatLength(way.layout.rollLengthMm, workroom.unit) : ''}</td
-        ><td class="text-right">{way.layout.sheets.length}</td><td class="text-right"
-          >{Math.round(100 * usedShare(way.layout, stock))} %</td
-        ><td class="text-right">{way.layout.cost.toFixed(2)}</td><td class="py-1 pl-3 text-right"
-          ><button type="button" class="btn btn-small" onclick={() => cutting.take(laid, way)}>Take it</button
+          >{alternative.layout.rollLengthMm
+            ? formatLength(alternative.layout.rollLengthMm, workroom.unit)
+            : ''}</td
+        ><td class="text-right">{alternative.layout.sheets.length}</td><td class="text-right"
+          >{Math.round(100 * usedShare(alternative.layout, stock))} %</td
+        ><td class="text-right">{alternative.layout.cost.toFixed(2)}</td><td class="py-1 pl-3 text-right"
+          ><button type="button" class="btn btn-small" onclick={() => cutting.take(laid, alternative)}
+            >Take it</button
           ></td
         ></tr
       >

@@ -70,7 +70,7 @@
       >
     {/if}
   </div>
-  {#if compared && !movement}<Compare {laid} ways={compared} />{/if}
+  {#if compared && !movement}<Compare {laid} alternatives={compared} />{/if}
   {#if hasTrait(group.material, 'stabiliser') && !movement}<BasePlans {group} />{/if}
   {#each sheets as shown (shown.key)}
     <figure class="border-t border-rule py-3">

@@ -43,6 +43,7 @@ export function shapeOf(pieceId: string): PieceShape | null {
   const shape = anyShape(pieceId);
   return shape?.preCut ? shape : null;
 }
+/** The drawing of a piece of a layout, rectangles too; null when its build is no longer among the plans. */
 export function anyShape(pieceId: string): PieceShape | null {
   const split = pieceId.indexOf(':');
   const found = cutting.plans.find(({ build }) => build.id === pieceId.slice(0, split));

@@ -12,6 +12,7 @@ export interface View {
   offsetX: number;
   offsetY: number;
 }
+/** Colours of the page, as CSS has them now. */
 export interface PlanColours {
   paper: string;
   ink: string;
@@ -143,6 +144,7 @@ export const piecesNow = (step: Step | undefined, pieces: readonly CutPiece[]): 
     ? pieces.filter((p) => step.pieces.includes(p.id) && p.lies)
     : [];
 
+/** What is drawn in the hoop. */
 export interface PlanDrawing {
   plan: BuildPlan;
   reading: Reading;

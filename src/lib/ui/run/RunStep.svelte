@@ -66,9 +66,9 @@
       );
     if (session.isStoring) return;
     if (!step && !session.resting) return finish();
-    return toStart ? machine.start() : goOn();
+    return toStart ? machine.start() : advance();
   }
-  async function goOn() {
+  async function advance() {
     const bobbin = step?.kind === 'hand' && step.action === 'bobbin' && !session.resting;
     // A machine that is followed counts its bobbin from full again.
     if ((await session.forward()) && bobbin) await machine.freshBobbin();

@@ -32,7 +32,9 @@ export function flashTitle(words: string): () => void {
   };
 }
 
+/** Whether this browser can read aloud. */
 export const canSpeak = (): boolean => 'speechSynthesis' in window;
+/** Reads words aloud, instead of what is still being read. */
 export function speak(words: string): void {
   if (!canSpeak()) return;
   speechSynthesis.cancel();

@@ -15,6 +15,7 @@ export interface PlacedStep {
   seconds: number;
   freeSeconds: number;
 }
+/** A whole score on its two staves. px */
 export interface ScoreLayout {
   placed: PlacedStep[];
   /** bar lines: one a machine stop, with the seconds gone by */

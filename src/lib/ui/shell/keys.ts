@@ -13,5 +13,6 @@ export const hasOwnArrows = (event: KeyboardEvent): boolean =>
 export const isWriting = (event: KeyboardEvent): boolean =>
   isTyping(event) &&
   !(event.target as HTMLElement).matches('[type="checkbox"], [type="radio"], [type="color"], select');
+/** Whether a key alone was pressed, outside of fields. */
 export const isPlain = (event: KeyboardEvent): boolean =>
   !event.ctrlKey && !event.metaKey && !event.altKey && !isTyping(event);

@@ -18,7 +18,7 @@ import { mergeChanges } from '$lib/core/merge';
 import {
   alternativesOf,
   compareLayouts,
-  untold,
+  asGiven,
   type Compared,
   type Layout,
   type LayoutStock,
@@ -301,27 +301,27 @@ class Cutting {
     const { group } = laid;
     const stock = asLayoutStock(group.stock);
     const name = (id: string) => group.stock.find((s) => s.id === id)?.name ?? id;
-    const ways = alternativesOf(plainPieces(group), stock, name);
+    const alternatives = alternativesOf(plainPieces(group), stock, name);
     await jobs.watch('Comparing', async (tell, signal) => {
-      const answers: { alternative: (typeof ways)[number]; layout: Layout }[] = [];
-      for (const [i, way] of ways.entries()) {
+      const answers: { alternative: (typeof alternatives)[number]; layout: Layout }[] = [];
+      for (const [i, alternative] of alternatives.entries()) {
         const layout = await this.look(
-          { pieces: way.pieces, stock: way.stock, ...this.how, seconds: SECONDS_COMPARED },
+          { pieces: alternative.pieces, stock: alternative.stock, ...this.how, seconds: SECONDS_COMPARED },
           () => undefined,
           signal,
         );
-        if (layout) answers.push({ alternative: way, layout: untold(way, layout) });
+        if (layout) answers.push({ alternative, layout: asGiven(alternative, layout) });
         if (signal.aborted) break;
-        tell((i + 1) / ways.length);
+        tell((i + 1) / alternatives.length);
       }
       this.compared = { ...this.compared, [laid.id]: compareLayouts(answers, stock) };
     });
   }
-  /** Takes one of the compared ways in place of the layout. */
-  async take(laid: LaidGroup, way: Compared) {
-    const toBuy = await this.layToBuy(laid.group, way.layout, new AbortController().signal);
+  /** Takes one of the compared alternatives in place of the layout. */
+  async take(laid: LaidGroup, alternative: Compared) {
+    const toBuy = await this.layToBuy(laid.group, alternative.layout, new AbortController().signal);
     this.laid = this.laid.map((l) =>
-      l.id === laid.id ? { ...l, layout: way.layout, toBuy, way: way.label } : l,
+      l.id === laid.id ? { ...l, layout: alternative.layout, toBuy, way: alternative.label } : l,
     );
     this.keep();
   }

@@ -5,6 +5,7 @@ import type { StoredRun } from '$lib/store';
 export interface KnownRun extends StoredRun {
   state: RunState;
 }
+/** A stored run with its state. */
 export const known = (stored: StoredRun): KnownRun => ({
   ...stored,
   state: reduceRun(stored.events, stepFacts(stored.run)),

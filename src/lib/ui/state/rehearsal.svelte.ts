@@ -133,7 +133,7 @@ export class Rehearsal {
     this.given = answer;
     this.answers = [...this.answers, { question: this.asked, answer }];
   }
-  goOn() {
+  advance() {
     const { asked } = this;
     if (!asked || !this.given) return;
     this.asked = null;

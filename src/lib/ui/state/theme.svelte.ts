@@ -1,5 +1,6 @@
 /** Light, dark, or as the device: kept for theme-init.js, which sets it before the first paint. */
 const KEY = 'jolt-theme';
+/** What the maker asked for. */
 export type ThemeChoice = 'light' | 'dark' | 'device';
 
 class Theme {

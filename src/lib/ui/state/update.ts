@@ -16,6 +16,7 @@ let registration: ServiceWorkerRegistration | undefined;
 let offered = false;
 /** done before a newer version is taken: a backup, where the maker has a folder for it */
 let before: () => Promise<unknown> = () => Promise.resolve();
+/** What is to be done before a newer version is taken. */
 export function beforeUpdate(work: () => Promise<unknown>): void {
   before = work;
 }

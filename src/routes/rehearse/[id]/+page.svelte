@@ -58,7 +58,7 @@
               question={rehearsal.asked}
               given={rehearsal.given}
               onanswer={(a) => rehearsal.answer(a)}
-              ongo={() => rehearsal.goOn()}
+              ongo={() => rehearsal.advance()}
             />{/key}
         {:else if rehearsal.step?.kind === 'needle'}
           <p class="text-xl text-needle">The needle sews</p>
