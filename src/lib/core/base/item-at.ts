@@ -10,3 +10,7 @@ export function itemAt<T>(from: { readonly [key: string | number]: T }, key: str
   if (item === undefined) throw new RangeError(`There is nothing at ${key}.`);
   return item;
 }
+
+/** The keys of a table that is written out, in its order. Such a table has no others, and is not empty. */
+export const keysOf = <K extends string>(table: Readonly<Record<K, unknown>>): [K, ...K[]] =>
+  Object.keys(table) as [K, ...K[]];

@@ -2,6 +2,7 @@
  * stabiliser: hooped or floated to carry stitches. tears, washes: comes off in this way at the end. melts: under an iron.
  * sticks: needs no line to hold it. pile: stitches sink into it. cloth: what an item is made of.
  */
+import { keysOf } from '../base';
 type MaterialTrait =
   'stabiliser' | 'tears' | 'washes' | 'melts' | 'sticks' | 'pile' | 'cloth' | 'keeps holes';
 interface MaterialRow {
@@ -210,7 +211,7 @@ export type MaterialKind = keyof typeof MATERIALS;
 export const hasTrait = (kind: MaterialKind, trait: MaterialTrait): boolean =>
   (MATERIALS[kind] as MaterialRow).traits.includes(trait);
 /** In the order of the catalogue. */
-export const MATERIAL_KINDS = Object.keys(MATERIALS) as [MaterialKind, ...MaterialKind[]];
+export const MATERIAL_KINDS = keysOf(MATERIALS);
 
 /** Short cautions at the step itself. The machine's manual and product-safety law come first. */
 export const CAUTIONS = {

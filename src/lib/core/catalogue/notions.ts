@@ -2,6 +2,7 @@
  * What an item takes beside its pieces: counted, or off a spool, a can, a bag. unit: what amounts are given in.
  * pack: how much is sold at once. price: of a pack, any currency, until the shelf or the maker knows better.
  */
+import { keysOf } from '../base';
 export const NOTIONS = {
   zip: { name: 'coil zip', plural: 'coil zips', unit: 'piece', pack: 1, price: 1.2 },
   'snap cap': { name: 'snap cap', plural: 'snap caps', unit: 'piece', pack: 50, price: 3 },
@@ -22,4 +23,4 @@ export const NOTIONS = {
 /** A small part or a means of holding, by its key in the catalogue. */
 export type NotionKey = keyof typeof NOTIONS;
 /** In the order of the catalogue. */
-export const NOTION_KEYS = Object.keys(NOTIONS) as [NotionKey, ...NotionKey[]];
+export const NOTION_KEYS = keysOf(NOTIONS);

@@ -6,7 +6,7 @@
 import { itemAt, formatLength } from '../base';
 import { actionOf } from '../catalogue';
 import { keepToOneLine } from '../reading';
-import { stacksOf, unhoopAt } from '../score';
+import { type HandStep, stacksOf, unhoopAt } from '../score';
 import { careRules } from './rules-care';
 import { materialRules } from './rules-material';
 import { hoopRules } from './rules-hoop';
@@ -72,8 +72,8 @@ function contextOf(input: CheckInput): CheckContext {
     piece: (id) => score.pieces.find((p) => p.id === id),
     layOf: (id) =>
       steps.find(
-        (s) => s.kind === 'hand' && actionOf(s).effect === 'put' && s.pieces.includes(id),
-      ) as ReturnType<CheckContext['layOf']>,
+        (s): s is HandStep => s.kind === 'hand' && actionOf(s).effect === 'put' && s.pieces.includes(id),
+      ),
     sameLine: (a, b) => keepToOneLine(reading, a, b),
     length: (mm) => formatLength(mm, workshop.unit),
   };

@@ -97,9 +97,10 @@ export const orderRules: CheckRule[] = [
     severity: 'stop',
     find: (c) =>
       c.hands.flatMap(({ step, at }): Found[] => {
-        if (step.action !== 'trim-close' || step.along === null || !step.pieces.length) return [];
+        const { along } = step;
+        if (step.action !== 'trim-close' || along === null || !step.pieces.length) return [];
         const cover = c.needles.find(
-          (n) => n.at < at && n.step.role === 'cover' && c.sameLine(n.step.block, step.along as number),
+          (n) => n.at < at && n.step.role === 'cover' && c.sameLine(n.step.block, along),
         );
         return cover
           ? [

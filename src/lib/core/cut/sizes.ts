@@ -58,10 +58,12 @@ export function sizeOf(
   if (size.rule !== 'hoop' && drawn.every((b) => isEmpty(itemAt(reading.blocks, b).box))) return null;
 
   /** the maker's own margin stands before the table's */
-  const margin = (id: NumberId): ((times: number) => SizeTerm) =>
-    piece.marginMm === null
-      ? (times) => term('margin', numbers[id], times, id)
-      : (times) => term('your margin', piece.marginMm as number, times);
+  const margin =
+    (id: NumberId) =>
+    (times: number): SizeTerm =>
+      piece.marginMm === null
+        ? term('margin', numbers[id], times, id)
+        : term('your margin', piece.marginMm, times);
   const plain = (width: SizeTerm[], height: SizeTerm[], covers: Box | null, lies: Box | null) => ({
     width,
     height,

@@ -6,6 +6,9 @@ import {
   MAX_EXTENT,
   MAX_RECORDS,
   recordsOf,
+  JUMP,
+  STITCH,
+  STOP,
   TapeAssembler,
   tapeToRows,
   type RecordKind,
@@ -13,6 +16,11 @@ import {
 } from '../tape';
 
 const limit = MAX_EXTENT / 10;
+const KINDS = new Map<string, RecordKind>([
+  ['stitch', STITCH],
+  ['jump', JUMP],
+  ['stop', STOP],
+]);
 const mm = z.number().min(-limit).max(limit);
 
 /** One stitch of the open list, and the whole list with its label: the shape POST /api/tape takes. */
@@ -62,17 +70,17 @@ export function csvToTape(text: string, label = ''): Result<Tape> {
     }
     const [a, b, c] = columns.map((at) => cells[at]?.trim() ?? '');
     const at = [a === '' ? NaN : Number(a), b === '' ? NaN : Number(b)];
-    const what = KIND_NAMES.indexOf(c as (typeof KIND_NAMES)[number]);
+    const kind = KINDS.get(c);
     if (!(Math.abs(itemAt(at, 0)) <= limit)) refused = badLine(tape.records + 2, 'x');
     else if (!(Math.abs(itemAt(at, 1)) <= limit)) refused = badLine(tape.records + 2, 'y');
-    else if (what < 0) refused = badLine(tape.records + 2, 'kind');
+    else if (kind === undefined) refused = badLine(tape.records + 2, 'kind');
     else if (tape.records === MAX_RECORDS)
       refused = fail(
         'too-many-records',
         `This list has more than ${MAX_RECORDS} lines.`,
         'Split the design into parts.',
       );
-    else tape.put(10 * itemAt(at, 0), 10 * itemAt(at, 1), what as RecordKind);
+    else tape.put(10 * itemAt(at, 0), 10 * itemAt(at, 1), kind);
   };
   Papa.parse<string[]>(text, {
     skipEmptyLines: 'greedy',

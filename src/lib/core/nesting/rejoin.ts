@@ -69,6 +69,12 @@ export function rejoin(
   temperature: number,
 ): Composite[] {
   const blocks: (Composite | null)[] = [...items];
+  /** one that has not been joined */
+  const alone = (i: number): Composite => {
+    const block = blocks[i];
+    if (!block) throw new RangeError(`Block ${i} was joined before.`);
+    return block;
+  };
   const owners = new Map<number, Set<number>>();
   const fits = (w: number, h: number, turn: boolean) =>
     (w <= width && h <= height) || (turn && h <= width && w <= height);
@@ -77,14 +83,14 @@ export function rejoin(
   let open: Join[] = [];
 
   const offer = (i: number, j: number, along: 'w' | 'h', turn: boolean) => {
-    const [a, b] = [blocks[i] as Composite, blocks[j] as Composite];
+    const [a, b] = [alone(i), alone(j)];
     const [bw, bh] = turn ? [b.h, b.w] : [b.w, b.h];
     if ((along === 'w' ? a.w !== bw : a.h !== bh) || (turn && !b.turn)) return;
     const [w, h] = along === 'w' ? [a.w, a.h + bh] : [a.w + bw, a.h];
     if (fits(w, h, a.turn && b.turn)) open.push({ i, j, turn, along, w, h, tieBreak: random() });
   };
   const add = (i: number) => {
-    const b = blocks[i] as Composite;
+    const b = alone(i);
     if (isFull(b.w, b.h, b.turn)) return;
     for (const length of new Set([b.w, b.h])) {
       const others = owners.get(length) ?? new Set<number>();
@@ -98,7 +104,7 @@ export function rejoin(
     }
   };
   const drop = (i: number) => {
-    const b = blocks[i] as Composite;
+    const b = alone(i);
     for (const length of [b.w, b.h]) owners.get(length)?.delete(i);
     blocks[i] = null;
   };
@@ -125,8 +131,8 @@ export function rejoin(
     }
     open = open.slice(0, alive);
     if (!best) return blocks.flatMap((b) => b ?? []);
-    const a = blocks[best.i] as Composite;
-    const b = best.turn ? turned(blocks[best.j] as Composite) : (blocks[best.j] as Composite);
+    const a = alone(best.i);
+    const b = best.turn ? turned(alone(best.j)) : alone(best.j);
     drop(best.i);
     drop(best.j);
     blocks.push(best.along === 'w' ? stack(a, b) : beside(a, b));

@@ -2,6 +2,7 @@
  * The table of defaults: every figure the plans rest on, with unit, range and reason.
  * In: the maker's overrides. Out: one frozen record of values. mm, seconds, shares of 1 unless the row says %.
  */
+import { keysOf } from '../base';
 import { NUMBER_TABLE, type NumberDef, type NumberId } from './table';
 
 export { NUMBER_TABLE, type NumberDef, type NumberGroup, type NumberId } from './table';
@@ -12,7 +13,7 @@ export type Numbers = Readonly<Record<NumberId, number>>;
 export type NumberOverrides = Partial<Record<NumberId, number>>;
 
 /** In the order of the table. */
-export const NUMBER_IDS = Object.keys(NUMBER_TABLE) as NumberId[];
+export const NUMBER_IDS = keysOf(NUMBER_TABLE);
 /** Whether a text names a row of the table. */
 export const isNumberId = (id: string): id is NumberId => Object.hasOwn(NUMBER_TABLE, id);
 /** A row of the table. */

@@ -60,8 +60,7 @@ export function denseSpots(map: DensityMap, above: number): { x: number; y: numb
     const queue = [start];
     seen[start] = 1;
     let [n, x, y, most] = [0, 0, 0, 0];
-    while (queue.length) {
-      const at = queue.pop() as number;
+    for (let at = queue.pop(); at !== undefined; at = queue.pop()) {
       const [c, r] = [at % columns, Math.floor(at / columns)];
       n++;
       x += c;

@@ -17,7 +17,7 @@ class Moment {
     private readonly at: number,
     readonly steps: readonly StepFacts[],
   ) {
-    this.step = steps[state.index] as StepFacts | undefined;
+    this.step = steps[state.index];
     this.stepId = this.step?.id ?? AT_END;
   }
   private booked(): RunState['stepMs'] {

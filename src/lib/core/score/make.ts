@@ -117,7 +117,9 @@ const ROLE_TITLES: Record<Role, string> = {
 function needleStep(block: number, { match, reading, pieces }: Filling): NeedleStep {
   const place = match.places[block];
   const { value, confidence, because } = itemAt(reading.blocks, block).role;
-  const holds = (place?.slot.holds ?? []).flatMap((key) => pieceFor(key, place!.round, pieces) ?? []);
+  const holds = (place?.slot.holds ?? []).flatMap(
+    (key) => (place && pieceFor(key, place.round, pieces)) ?? [],
+  );
   const suffix = place?.part.repeat && holds.length ? `: ${itemAt(holds, 0).name}` : '';
   return {
     kind: 'needle',
@@ -160,7 +162,8 @@ function handStep(t: HandTemplate, anchor: string, round: number, filling: Filli
       if (name === 'piece') return pieces[0]?.name.toLowerCase() ?? 'the piece';
       return isNumberId(name) ? lengthNamed(name) : token;
     });
-  const heldBy = t.held && isHold(schools.hold ?? '') ? (schools.hold as keyof typeof HOLDS) : null;
+  const { hold: chosen = '' } = schools;
+  const heldBy = t.held && isHold(chosen) ? chosen : null;
   const hold = heldBy && HOLDS[heldBy];
   const parts: HandParts = {
     id: `${anchor}:${t.key}`,

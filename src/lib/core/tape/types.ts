@@ -8,7 +8,7 @@ export const JUMP = 1;
 export const STOP = 2;
 /** What a record does. */
 export type RecordKind = typeof STITCH | typeof JUMP | typeof STOP;
-/** By Kind. */
+/** By RecordKind. */
 export const KIND_NAMES = ['stitch', 'jump', 'stop'] as const;
 
 /**

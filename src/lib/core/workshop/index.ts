@@ -5,7 +5,7 @@
 import * as z from 'zod';
 import { MATERIAL_KINDS, ownSoldSchema } from '../catalogue';
 import { idSchema, timestampSchema, uniqueIds } from '../base';
-import { NUMBER_IDS, numbersWith, type NumberId } from '../numbers';
+import { NUMBER_IDS, numbersWith } from '../numbers';
 
 const machineSchema = z.object({
   id: idSchema(60),
@@ -75,7 +75,7 @@ export const workshopSchema = z.object({
   sold: ownSoldSchema.default({}),
   /** newest first */
   corrections: uniqueIds(z.array(correctionSchema).max(50)).default([]),
-  numbers: z.partialRecord(z.enum(NUMBER_IDS as [NumberId, ...NumberId[]]), z.number()),
+  numbers: z.partialRecord(z.enum(NUMBER_IDS), z.number()),
 });
 export type Machine = z.infer<typeof machineSchema>;
 export type Hoop = z.infer<typeof hoopSchema>;

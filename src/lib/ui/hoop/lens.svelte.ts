@@ -43,7 +43,7 @@ export class Lens {
       this.by(Math.exp(-e.deltaY / 300), e.clientX - box.left, e.clientY - box.top);
     },
     onpointerdown: (e: PointerEvent & { currentTarget: HTMLElement }) => {
-      if ((e.target as HTMLElement).closest('button, input')) return;
+      if (e.target instanceof Element && e.target.closest('button, input')) return;
       e.currentTarget.setPointerCapture(e.pointerId);
       this.pointers.set(e.pointerId, { x: e.clientX, y: e.clientY });
     },

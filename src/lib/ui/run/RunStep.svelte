@@ -11,7 +11,7 @@
   import type { TroubleKind } from '$lib/core/run';
   import { formatClock, formatNumber, formatRoughly } from '$lib/core/base';
   import type { PlanDrawing } from '../hoop/draw';
-  import { isTyping } from '../shell/keys';
+  import { isTyping, within } from '../shell/keys';
   import { FollowedMachine } from '../state/run-machine.svelte';
   import type { RunSession } from '../state/run-session.svelte';
   import { showNote } from '../state/notices';
@@ -91,7 +91,7 @@
     const meaning = runWays.meaning(event);
     if (meaning === 'forward') {
       // A button under the focus answers to Space and Enter by itself.
-      if ([' ', 'Enter'].includes(event.key) && (event.target as HTMLElement).closest('button, a')) return;
+      if ([' ', 'Enter'].includes(event.key) && within(event, 'button, a')) return;
       event.preventDefault();
       if (!event.repeat) void forward();
     } else if (meaning === 'back') {
@@ -112,10 +112,10 @@
    */
   function onmousedown(event: MouseEvent) {
     const typing = document.activeElement?.matches('input, textarea, select');
-    if (!typing && (event.target as HTMLElement).closest('button')) event.preventDefault();
+    if (!typing && within(event, 'button')) event.preventDefault();
   }
   function onclick(event: MouseEvent) {
-    if (runWays.isForwardTap(event as PointerEvent)) void forward();
+    if (event instanceof PointerEvent && runWays.isForwardTap(event)) void forward();
   }
   const label = $derived(
     session.isStoring

@@ -1,18 +1,18 @@
+/** Whether an event comes from within what a selector finds. */
+export const within = ({ target }: Event, selector: string): boolean =>
+  target instanceof Element && target.closest(selector) !== null;
+
 /** Whether a key press belongs to a field or dialog and must not be taken as a shortcut. */
 export function isTyping(event: KeyboardEvent): boolean {
-  const target = event.target as HTMLElement | null;
-  return !!target?.closest('input, textarea, select, [contenteditable], [role="dialog"]');
+  return within(event, 'input, textarea, select, [contenteditable], [role="dialog"]');
 }
 /** Whether arrows mean something to what has the focus: tabs, a menu, a list of choices. */
 export const hasOwnArrows = (event: KeyboardEvent): boolean =>
   /^(Arrow|Home|End)/.test(event.key) &&
-  !!(event.target as HTMLElement | null)?.closest(
-    '[role=tablist], [role=radiogroup], [role=listbox], [role=menu], [role=slider]',
-  );
+  within(event, '[role=tablist], [role=radiogroup], [role=listbox], [role=menu], [role=slider]');
 /** Whether it belongs to a field that undoes its own text; boxes and lists have none. */
 export const isWriting = (event: KeyboardEvent): boolean =>
-  isTyping(event) &&
-  !(event.target as HTMLElement).matches('[type="checkbox"], [type="radio"], [type="color"], select');
+  isTyping(event) && !within(event, '[type="checkbox"], [type="radio"], [type="color"], select');
 /** Whether a key alone was pressed, outside of fields. */
 export const isPlain = (event: KeyboardEvent): boolean =>
   !event.ctrlKey && !event.metaKey && !event.altKey && !isTyping(event);

@@ -48,16 +48,18 @@ const FIELDS = new Map(
     order: 'order',
   }),
 );
+const fieldOf = (value: unknown, key: string): unknown =>
+  typeof value === 'object' && value !== null
+    ? Object.entries(value).find(([k]) => k === key)?.[1]
+    : undefined;
 /** `threads 3 name` → "threads, 4, name"; items of lists by their name. */
 function fieldWords(path: readonly string[], inside: unknown): string {
   const words: string[] = [];
   let at: unknown = inside;
   for (const key of path) {
-    const isList = Array.isArray(at);
-    at = isList
-      ? ((at as { id?: string }[]).find((item) => item?.id === key) ?? (at as unknown[])[Number(key)])
-      : (at as Record<string, unknown> | undefined)?.[key];
-    const name = isList && (at as { name?: unknown } | undefined)?.name;
+    const list: readonly unknown[] | null = Array.isArray(at) ? at : null;
+    at = list ? (list.find((item) => fieldOf(item, 'id') === key) ?? list[Number(key)]) : fieldOf(at, key);
+    const name = list && fieldOf(at, 'name');
     const plain = key.replaceAll(/([A-Z])/g, (letter) => ` ${letter.toLowerCase()}`);
     words.push(
       typeof name === 'string'
@@ -76,6 +78,6 @@ export function valueWords(value: unknown): string {
   if (typeof value === 'string') return value === '' ? 'empty' : value;
   if (Array.isArray(value)) return value.map(valueWords).join('; ');
   if (typeof value !== 'object' || value === null) return String(value);
-  const { name } = value as { name?: unknown };
+  const name = fieldOf(value, 'name');
   return typeof name === 'string' ? name : Object.values(value).map(valueWords).join(', ');
 }

@@ -18,6 +18,7 @@ const schema = z.object({
     .partial()
     .default({}),
 });
+const RUN_KEYS = ['forward', 'back', 'trouble'] as const;
 export type RunKey = keyof z.infer<typeof schema>['keys'];
 
 /** How this maker likes Run; kept. */
@@ -47,14 +48,18 @@ class RunWays {
   /** Whether a tap says "go on": by a finger, once, on the forward half of the step, and on nothing that answers by itself. */
   isForwardTap({ pointerType, detail, clientX, target }: PointerEvent): boolean {
     if (!this.taps || pointerType !== 'touch' || detail > 1) return false;
-    const on = target as HTMLElement;
-    if (!on.closest('[data-taps]') || on.closest('a, button, input, label, summary')) return false;
+    if (
+      !(target instanceof Element) ||
+      !target.closest('[data-taps]') ||
+      target.closest('a, button, input, label, summary')
+    )
+      return false;
     return clientX > window.innerWidth / 2 !== this.mirrored;
   }
   /** What a key does here. */
   meaning({ code, key }: KeyboardEvent): RunKey | null {
     // What was taught goes before what is usual.
-    const taught = (Object.keys(this.keys) as RunKey[]).find((k) => this.keys[k] === code);
+    const taught = RUN_KEYS.find((k) => this.keys[k] === code);
     if (taught) return taught;
     if (FORWARD.includes(code)) return 'forward';
     if (BACK.includes(code)) return 'back';
