@@ -24,6 +24,7 @@ const ROOMS = [
     'cut',
     'template',
     'plan',
+    'demand',
     'check',
   ],
   ...['pdf', 'machine', 'run', 'log', 'calibration', 'rehearsal', 'exchange', 'backup'],

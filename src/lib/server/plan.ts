@@ -1,10 +1,10 @@
 import { checkPlan } from '$lib/core/check';
 import { fromBase64, planReport, type PlanReport, type PlanRequest } from '$lib/core/exchange';
 import { numbersWith } from '$lib/core/numbers';
-import { planBuild, proposeBuild, proposeTyped, tapeIdOf } from '$lib/core/plan';
+import { planBuild, proposeBuild, proposeTyped, readTyped, tapeIdOf } from '$lib/core/plan';
 import { itemAt, fail, ok, type Result } from '$lib/core/base';
 import { roleOverrides, type Build } from '$lib/core/build';
-import { readDesign, typedReading, type Reading, type RoleOverrides } from '$lib/core/reading';
+import { readDesign, type Reading, type RoleOverrides } from '$lib/core/reading';
 import { readTape } from '$lib/core/tape';
 import { lineLength } from '$lib/core/time';
 import { newWorkshop } from '$lib/core/workshop';
@@ -33,10 +33,8 @@ export function planFor(request: PlanRequest): Result<PlanReport> {
   let own: Reading;
   let build: Build;
   if (change.typed) {
-    const { stops, widthMm, heightMm } = change.typed;
-    const size = widthMm && heightMm ? { width: widthMm, height: heightMm } : null;
     build = { ...proposeTyped(change.typed, workshop, given), ...change };
-    own = typedReading(stops, size, itemAt(workshop.machines, 0).speed);
+    own = readTyped(change.typed, build.machineId, workshop);
   } else {
     if (request.tape === undefined)
       return fail(

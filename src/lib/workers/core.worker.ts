@@ -1,16 +1,48 @@
 import * as Comlink from 'comlink';
 import { config } from 'zod';
-import { ok } from '$lib/core/base';
+import { fail, ok, type Result } from '$lib/core/base';
+import { demandOf, type TapeReader } from '$lib/core/demand';
+import { numbersWith } from '$lib/core/numbers';
+import { readDesign, type Reading } from '$lib/core/reading';
 import { packBackup, readBackup } from '$lib/core/backup';
 import { csvToTape, fitsATape, readBundle } from '$lib/core/exchange';
 import { solveLayout } from '$lib/core/nesting';
-import { writeTape } from '$lib/core/tape';
+import { readTape, writeTape } from '$lib/core/tape';
 import type { CoreWorker } from './protocol';
 
 // As in hooks.client.ts: no compiled code under the content rules.
 config({ jitless: true });
 
+/** Readings by what they depend on: a plan that changes reads nothing again. The oldest goes first. */
+const readings = new Map<string, Result<Reading>>();
+const MOST_READINGS = 60;
+const readerWith =
+  (trimJumps: number): TapeReader =>
+  (id, bytes, roles) => {
+    const key = JSON.stringify([id, trimJumps, roles]);
+    const known = readings.get(key);
+    if (known) return known;
+    const tape = readTape(bytes);
+    const reading = tape.ok ? ok(readDesign(tape.value, { trimJumps, roles })) : tape;
+    if (readings.size >= MOST_READINGS) readings.delete(readings.keys().next().value ?? '');
+    readings.set(key, reading);
+    return reading;
+  };
+
 const worker: CoreWorker = {
+  demand(build, tapes, workshop) {
+    try {
+      const trimJumps = numbersWith(workshop.numbers)['reading.trimJumps'];
+      return demandOf(build, tapes, workshop, readerWith(trimJumps));
+    } catch (error) {
+      console.error(`The pieces of ${build.name} could not be worked out:`, error);
+      return fail(
+        'no-pieces',
+        `The pieces of ${build.name} could not be worked out; nothing of it is changed.`,
+        'Open the build: its page says more.',
+      );
+    }
+  },
   csvToTape(text, label) {
     const list = csvToTape(text, label);
     const tape = list.ok ? fitsATape(list.value) : list;

@@ -6,7 +6,7 @@ import type { Tape } from '$lib/core/tape';
 import type { Layout } from '$lib/core/nesting';
 import type { CoreWorker, LayoutRequest, ReadingWorker, ReadTape } from './protocol';
 
-export type { ReadTape } from './protocol';
+export type { LayoutRequest, ReadTape } from './protocol';
 
 type Failure = { ok: false; problem: Problem };
 interface Started<W> {

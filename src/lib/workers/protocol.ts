@@ -1,4 +1,7 @@
 import type { WorkroomData } from '$lib/core/backup';
+import type { Build } from '$lib/core/build';
+import type { Demand, StoredTapes } from '$lib/core/demand';
+import type { Workshop } from '$lib/core/workshop';
 import type { Bundle } from '$lib/core/exchange';
 import type { Layout, LayoutPiece, LayoutStock } from '$lib/core/nesting';
 import type { Result } from '$lib/core/base';
@@ -35,6 +38,8 @@ export interface ReadingWorker {
 
 /** The rest of the heavy work, needed later and seldom. */
 export interface CoreWorker {
+  /** Plans a build for the cutting table. A fault of ours in one build is a problem of its own. */
+  demand(build: Build, tapes: StoredTapes, workshop: Workshop): Result<Demand>;
   csvToTape(text: string, label: string): Result<Uint8Array>;
   /** Lays pieces out for some seconds; every better layout is told. @param onBetter a proxied function */
   layout(request: LayoutRequest, onBetter?: (layout: Layout) => void): Promise<Layout>;

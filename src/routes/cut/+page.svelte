@@ -1,7 +1,6 @@
 <script lang="ts">
   import Guard from '$lib/ui/kit/Guard.svelte';
   import { resolve } from '$app/paths';
-  import { onMount } from 'svelte';
   import Undo from '@lucide/svelte/icons/undo-2';
   import { count } from '$lib/core/base';
   import CuttingOrder from '$lib/ui/cut/CuttingOrder.svelte';
@@ -13,7 +12,7 @@
   import Tabs from '$lib/ui/kit/Tabs.svelte';
   import { isWriting } from '$lib/ui/shell/keys';
   import EmptyWorkroom from '$lib/ui/shell/EmptyWorkroom.svelte';
-  import { cutting } from '$lib/ui/state/cutting.svelte';
+  import { cutting, followWorkroom } from '$lib/ui/cut/cutting.svelte';
   import { workroom } from '$lib/ui/state/workroom.svelte';
 
   const VIEWS = [
@@ -24,7 +23,7 @@
     ['gather', 'Lay ready'],
   ] as const;
   let view = $state<(typeof VIEWS)[number][0]>('pieces');
-  onMount(() => void cutting.load());
+  followWorkroom();
   /** to choose from: those that are chosen, and the newest */
   const OFFERED = 16;
   let all = $state(false);
@@ -87,7 +86,7 @@
     <div class="max-w-xl" role="alert">
       <h2 class="mb-2 text-xl text-madder">{cutting.problem.message}</h2>
       <p class="mb-4">{cutting.problem.next}</p>
-      <button type="button" class="btn" onclick={() => cutting.load()}>Try again</button>
+      <button type="button" class="btn" onclick={() => cutting.tryAgain()}>Try again</button>
     </div>
   {:else}
     <fieldset class="mb-4 flex flex-wrap gap-x-5 gap-y-1">

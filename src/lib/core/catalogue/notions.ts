@@ -1,8 +1,9 @@
+import { keysOf } from '../base';
+
 /**
  * What an item takes beside its pieces: counted, or off a spool, a can, a bag. unit: what amounts are given in.
  * pack: how much is sold at once. price: of a pack, any currency, until the shelf or the maker knows better.
  */
-import { keysOf } from '../base';
 export const NOTIONS = {
   zip: { name: 'coil zip', plural: 'coil zips', unit: 'piece', pack: 1, price: 1.2 },
   'snap cap': { name: 'snap cap', plural: 'snap caps', unit: 'piece', pack: 50, price: 3 },

@@ -68,7 +68,7 @@ export function csvToTape(text: string, label = ''): Result<Tape> {
         );
       return;
     }
-    const [a, b, c] = columns.map((at) => cells[at]?.trim() ?? '');
+    const [a = '', b = '', c = ''] = columns.map((at) => cells[at]?.trim());
     const at = [a === '' ? NaN : Number(a), b === '' ? NaN : Number(b)];
     const kind = KINDS.get(c);
     if (!(Math.abs(itemAt(at, 0)) <= limit)) refused = badLine(tape.records + 2, 'x');

@@ -16,6 +16,14 @@ export function alikeSheets(sheets: readonly LayoutSheet[]): { sheet: LayoutShee
 export const placedCount = ({ sheets }: Pick<Layout, 'sheets'>): number =>
   sheets.reduce((sum, s) => sum + s.placements.length, 0);
 
+/** How many of each piece found a place. */
+export function placedPieces({ sheets }: Pick<Layout, 'sheets'>): { id: string; quantity: number }[] {
+  const counts = new Map<string, number>();
+  for (const { placements } of sheets)
+    for (const { pieceId } of placements) counts.set(pieceId, (counts.get(pieceId) ?? 0) + 1);
+  return [...counts].map(([id, quantity]) => ({ id, quantity }));
+}
+
 /** Share of what is cut off that becomes pieces, 0-1; of a roll only the used length counts. */
 export function usedShare({ sheets, usedAreaMm2 }: Layout, stock: readonly LayoutStock[]): number {
   const off = sheets.reduce((sum, sheet) => {

@@ -20,11 +20,18 @@ export function proposeBuild(reading: Reading, workshop: Workshop, given: NewBui
   return buildSchema.parse(newBuild(reading, hoopFor(reading, workshop), given));
 }
 
+/** What is known of stops typed from a sheet. @param machineId whose speed counts; the first where it is not known */
+export function readTyped(
+  { stops, widthMm, heightMm }: NonNullable<Build['typed']>,
+  machineId: string | null,
+  { machines }: Workshop,
+): Reading {
+  const { speed } = machines.find((m) => m.id === machineId) ?? itemAt(machines, 0);
+  return typedReading(stops, widthMm && heightMm ? { width: widthMm, height: heightMm } : null, speed);
+}
 /** A build for stops typed from a sheet. Thread names come from the sheet; their colours are asked later. */
 export function proposeTyped(typed: NonNullable<Build['typed']>, workshop: Workshop, given: NewBuild): Build {
-  const speed = itemAt(workshop.machines, 0).speed;
-  const size = typed.widthMm && typed.heightMm ? { width: typed.widthMm, height: typed.heightMm } : null;
-  const reading = typedReading(typed.stops, size, speed);
+  const reading = readTyped(typed, null, workshop);
   const threads = typed.stops.map(({ thread }) => ({ name: thread || 'thread', colour: colourOf(thread) }));
   return buildSchema.parse({ ...newBuild(reading, hoopFor(reading, workshop), given), typed, threads });
 }

@@ -1,5 +1,6 @@
-/** What the state of a run needs to know of a step. */
 import { itemAt } from '../base';
+
+/** What the state of a run needs to know of a step. */
 export interface StepFacts {
   id: string;
   /** of a block, for all items of the hooping; 0: hands */

@@ -24,7 +24,7 @@ export interface PieceShape {
   preCut: boolean;
 }
 
-/** Null for what is hooped from the whole hoop size with nothing drawn: a plain rectangle is made for it. */
+/** The drawing of a piece as it is cut; what is hooped is a plain rectangle. */
 export function pieceShape(piece: CutPiece, reading: Reading, numbers: Numbers): PieceShape {
   const lines = piece.caughtBy.flatMap((b) => reading.blocks[b]?.lines ?? []);
   const contour = piece.preCut ? largestClosed(lines) : null;
@@ -86,8 +86,8 @@ const areaOf = (path: Path) =>
     return sum + p.x * q.y - q.x * p.y;
   }, 0) / 2;
 
-/** Cut from the wrong side, left and right change over. */
-function mirrorIf(shape: PieceShape): PieceShape {
+/** Cut from the wrong side, left and right change over; of such a shape, back to how its piece lies. */
+export function mirrorIf(shape: PieceShape): PieceShape {
   if (!shape.mirrored) return shape;
   const flip = (p: Point) => ({ x: shape.widthMm - p.x, y: p.y });
   return {

@@ -2,7 +2,8 @@
   import { asLayoutStock } from '$lib/core/cut';
   import { usedShare, type Compared } from '$lib/core/nesting';
   import { count, formatLength } from '$lib/core/base';
-  import { cutting, type LaidGroup } from '../state/cutting.svelte';
+  import type { LaidGroup } from '../state/cut-layouts.svelte';
+  import { cutting } from './cutting.svelte';
   import { workroom } from '../state/workroom.svelte';
 
   // Ways of cutting the same pieces side by side, the best first; the maker takes one.

@@ -113,7 +113,10 @@
           <tr class="bg-paper"
             ><td colspan="6"
               ><div class="flex flex-wrap gap-6 p-3">
-                {#if reading}<PieceSketch {piece} {reading} numbers={workroom.numbers} />{/if}
+                {#if reading}<PieceSketch
+                    {piece}
+                    template={pieceShape(piece, reading, workroom.numbers)}
+                  />{/if}
                 <div class="min-w-80 flex-1">
                   <PieceFacts
                     piece={known}

@@ -1,9 +1,10 @@
 <script lang="ts">
   import { count, formatLength } from '$lib/core/base';
-  import { cutting, type LaidGroup } from '../state/cutting.svelte';
+  import type { LaidGroup } from '../state/cut-layouts.svelte';
+  import { shapeOf, cutting } from './cutting.svelte';
   import { workroom } from '../state/workroom.svelte';
   import SheetDrawing from './SheetDrawing.svelte';
-  import { isLying, shapeOf, sheetsOf, type ShownSheet } from './sheets';
+  import { isLying, sheetsOf, type ShownSheet } from './sheets';
 
   // Straight cuts in their order, for a ruler and a rotary cutter: each measured from the last edge.
   let { laid, plain = false }: { laid: LaidGroup; plain?: boolean } = $props();

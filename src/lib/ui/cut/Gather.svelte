@@ -1,14 +1,14 @@
 <script lang="ts">
   import Guard from '../kit/Guard.svelte';
   import type { ChecklistLine } from '$lib/core/cut';
-  import { cutting } from '../state/cutting.svelte';
+  import { cutting } from './cutting.svelte';
 
   // What must lie ready before the first stitch, build by build.
   const GROUPS: ChecklistLine['group'][] = ['Pieces', 'Thread', 'Small parts', 'Tools', 'Machine'];
   const left = (lines: readonly ChecklistLine[]) => lines.filter((l) => !cutting.ticks.includes(l.id)).length;
 </script>
 
-{#each cutting.checklists as { build, lines } (build.id)}<Guard what="What {build.name} needs" row>
+{#each cutting.orders as { build, checklist: lines } (build.id)}<Guard what="What {build.name} needs" row>
     <section class="mb-5 break-inside-avoid" aria-label="Ready for {build.name}" data-testid="gather">
       <h2 class="flex items-baseline gap-3 text-xl">
         {build.name}

@@ -4,12 +4,13 @@
   import { hasTrait } from '$lib/core/catalogue';
   import { sheetTemplate } from '$lib/core/template';
   import { count, formatLength, formatSize } from '$lib/core/base';
-  import { cutting, type LaidGroup } from '../state/cutting.svelte';
+  import type { LaidGroup } from '../state/cut-layouts.svelte';
+  import { anyShape, shapeOf, cutting } from './cutting.svelte';
   import { workroom } from '../state/workroom.svelte';
   import BasePlans from './BasePlans.svelte';
   import Compare from './Compare.svelte';
   import SheetDrawing from './SheetDrawing.svelte';
-  import { anyShape, shapeOf, sheetsOf, type ShownSheet } from './sheets';
+  import { sheetsOf, type ShownSheet } from './sheets';
   import TemplateButtons from './TemplateButtons.svelte';
 
   // One material: how its pieces lie, other ways of cutting them, and taking it into use.

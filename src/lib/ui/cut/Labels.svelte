@@ -1,6 +1,6 @@
 <script lang="ts">
   import { formatSize } from '$lib/core/base';
-  import { cutting } from '../state/cutting.svelte';
+  import { cutting } from './cutting.svelte';
   import { workroom } from '../state/workroom.svelte';
 
   // One label for each stack of equal pieces, or for each piece: 24 a page, three across.

@@ -1,20 +1,18 @@
 <script lang="ts">
   import type { CutPiece } from '$lib/core/cut';
   import { MATERIALS } from '$lib/core/catalogue';
-  import type { Numbers } from '$lib/core/numbers';
-  import type { Reading } from '$lib/core/reading';
-  import { pieceShape } from '$lib/core/template';
+  import { rightSideUp, type PieceShape } from '$lib/core/template';
   import { formatLength } from '$lib/core/base';
   import { workroom } from '../state/workroom.svelte';
 
   // A piece opened flat, right side up: its edge, fold, the lines that will catch it, and which way the cloth runs.
   interface Props {
     piece: CutPiece;
-    reading: Reading;
-    numbers: Numbers;
+    /** as it is cut */
+    template: PieceShape;
   }
-  let { piece, reading, numbers }: Props = $props();
-  const shape = $derived(pieceShape({ ...piece, mirrored: false }, reading, numbers));
+  let { piece, template }: Props = $props();
+  const shape = $derived(rightSideUp(template));
   const most = $derived(Math.max(shape.widthMm, shape.heightMm));
   const unit = $derived(most / 100);
   const room = $derived(11 * unit);

@@ -2,20 +2,20 @@
   import Guard from '../kit/Guard.svelte';
   import ChevronRight from '@lucide/svelte/icons/chevron-right';
   import type { GroupPiece } from '$lib/core/cut';
-  import { pieceTemplate } from '$lib/core/template';
+  import { pieceTemplate, type PieceShape } from '$lib/core/template';
   import { formatLength, formatSize } from '$lib/core/base';
-  import { cutting } from '../state/cutting.svelte';
+  import { anyShape, cutting } from './cutting.svelte';
   import { workroom } from '../state/workroom.svelte';
   import PieceFacts from './PieceFacts.svelte';
   import PieceSketch from './PieceSketch.svelte';
-  import { anyShape } from './sheets';
+
   import Swatch from './Swatch.svelte';
   import TemplateButtons from './TemplateButtons.svelte';
   import WhySize from './WhySize.svelte';
 
   // Every piece of the chosen orders by what it is cut from; each opens to its sketch and its sum.
   let shown = $state<string | null>(null);
-  const planOf = (id: string) => cutting.plans.find(({ build }) => build.id === id)?.plan;
+  const orderOf = (id: string) => cutting.orders.find(({ build }) => build.id === id);
   const notes = ({ mayTurn, cut }: GroupPiece) =>
     [
       !mayTurn && 'not turned',
@@ -23,10 +23,10 @@
       cut.mirrored && 'mirrored',
       cut.prewash === 'first' && 'prewash first',
     ].filter(Boolean);
-  const drawing = (p: GroupPiece) =>
-    pieceTemplate(anyShape(p.id)!, p.buildName, formatSize(p.widthMm, p.heightMm, workroom.unit));
+  const drawing = (p: GroupPiece, shape: PieceShape) =>
+    pieceTemplate(shape, p.buildName, formatSize(p.widthMm, p.heightMm, workroom.unit));
   const cutBuilds = $derived(
-    cutting.plans.filter(({ build }) =>
+    cutting.orders.filter(({ build }) =>
       Object.keys(cutting.already).some((id) => id.startsWith(`${build.id}:`)),
     ),
   );
@@ -70,8 +70,10 @@
       <table class="w-full max-w-4xl table-fixed">
         <tbody class="divide-y divide-rule">
           {#each group.pieces as piece (piece.id)}
-            {@const plan = planOf(piece.buildId)}
-            {@const known = piece.cut.of ? undefined : plan?.score.pieces.find((p) => p.id === piece.cut.id)}
+            {@const shape = anyShape(piece.id)}
+            {@const known = piece.cut.of
+              ? undefined
+              : orderOf(piece.buildId)?.scorePieces.find((p) => p.id === piece.cut.id)}
             <tr
               ><td class="py-1"
                 ><button
@@ -91,11 +93,11 @@
                 >{formatSize(piece.widthMm, piece.heightMm, workroom.unit)}</td
               ><td class="w-14 text-right text-lg sm:w-20">{piece.quantity} ×</td></tr
             >
-            {#if shown === piece.id && plan}
+            {#if shown === piece.id && shape}
               <tr class="bg-paper"
                 ><td colspan="3"
                   ><div class="flex flex-wrap gap-6 p-3">
-                    <PieceSketch piece={piece.cut} reading={plan.design.reading} numbers={workroom.numbers} />
+                    <PieceSketch piece={piece.cut} template={shape} />
                     <div class="flex min-w-72 flex-1 flex-col gap-2">
                       {#if known}
                         <PieceFacts
@@ -108,7 +110,7 @@
                       {/if}
                       <TemplateButtons
                         name="{piece.buildName}, {piece.name}"
-                        drawing={() => drawing(piece)}
+                        drawing={() => drawing(piece, shape)}
                       />
                       <WhySize piece={piece.cut} />
                     </div>

@@ -2,7 +2,7 @@
   import Papa from 'papaparse';
   import { formatNumber } from '$lib/core/base';
   import { saveAs } from '../kit/save-as';
-  import { cutting } from '../state/cutting.svelte';
+  import { cutting } from './cutting.svelte';
   import { showNote } from '../state/notices';
 
   // What is short, in the unit in which it is sold, with its cost; ticked when it is there.

@@ -1,10 +1,7 @@
 import { isRoll } from '$lib/core/cut';
 import { alikeSheets, cutSheet, type CutPlan, type LayoutSheet } from '$lib/core/nesting';
-import type { PieceShape } from '$lib/core/template';
-import { pieceShape } from '$lib/core/template';
 import type { StockItem } from '$lib/core/workshop';
-import { cutting, type LaidGroup } from '../state/cutting.svelte';
-import { workroom } from '../state/workroom.svelte';
+import type { LaidGroup } from '../state/cut-layouts.svelte';
 
 /** One sheet of a layout, or several that are cut alike, ready to be drawn and cut. */
 export interface ShownSheet {
@@ -37,16 +34,3 @@ export const sheetsOf = ({ id, group, layout }: LaidGroup, edgeToEdge: boolean):
     const plan = edgeToEdge ? cutSheet(sheet.placements, item.widthMm, heightMm, plies) : null;
     return [{ key: `${id}:${i}`, sheet, item, roll, heightMm, count, atOnce, goes, plan }];
   });
-
-/** The outline of a piece that is cut to its shape; null for rectangles. */
-export function shapeOf(pieceId: string): PieceShape | null {
-  const shape = anyShape(pieceId);
-  return shape?.preCut ? shape : null;
-}
-/** The drawing of a piece of a layout, rectangles too; null when its build is no longer among the plans. */
-export function anyShape(pieceId: string): PieceShape | null {
-  const split = pieceId.indexOf(':');
-  const found = cutting.plans.find(({ build }) => build.id === pieceId.slice(0, split));
-  const piece = found?.plan.cut.pieces.find((p) => p.id === pieceId.slice(split + 1));
-  return found && piece ? pieceShape(piece, found.plan.design.reading, workroom.numbers) : null;
-}

@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Snippet } from 'svelte';
-  import { report } from '../state/faults';
+  import { report } from '../state/or-fault';
 
   // What cannot be shown is one sentence in its place: the rest of the page stays, nothing that is stored is touched.
   interface Props {

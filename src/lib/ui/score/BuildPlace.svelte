@@ -23,7 +23,7 @@
   import type { Build } from '$lib/core/build';
   import { exportBuild } from '../state/export';
   import { hasOwnArrows, isTyping, isWriting } from '../shell/keys';
-  import { BuildEditor } from '../state/editor.svelte';
+  import { openEditor } from './open-editor';
   import { commands, type Command } from '../shell/commands.svelte';
   import { showProblem } from '../state/notices';
   import { theme } from '../state/theme.svelte';
@@ -42,7 +42,7 @@
   ] as const;
   type View = (typeof VIEWS)[number][0];
 
-  const editor = new BuildEditor();
+  const editor = openEditor();
   let view = $state<View>('step');
   let ready = $state(false);
 

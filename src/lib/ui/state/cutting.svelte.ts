@@ -1,69 +1,18 @@
 import * as z from 'zod';
+import { formatLength, itemAt, type Problem } from '$lib/core/base';
 import { withMaterial, type Build } from '$lib/core/build';
-import {
-  asLayoutStock,
-  gatherChecklist,
-  gatherNotions,
-  gatherPieces,
-  purchaseOf,
-  purchaseOfNotion,
-  shopStock,
-  tooLarge,
-  type ChecklistLine,
-  type CutDemand,
-  type CutGroup,
-} from '$lib/core/cut';
-import { layoutReportSchema } from '$lib/core/exchange';
-import { mergeChanges } from '$lib/core/merge';
-import {
-  alternativesOf,
-  compareLayouts,
-  asGiven,
-  type Compared,
-  type Layout,
-  type LayoutStock,
-} from '$lib/core/nesting';
-import { planBuild, type BuildPlan } from '$lib/core/plan';
-import { itemAt, formatLength, type Problem } from '$lib/core/base';
-import { cutAlready, takeLayout, usesOf } from '$lib/core/stock';
+import { gatherNotions, gatherPieces, purchaseOf, purchaseOfNotion, tooLarge } from '$lib/core/cut';
 import { hoopBase } from '$lib/core/hoop';
-import { layoutWatched } from '$lib/workers';
-import { orFault } from './faults';
+import { mergeChanges } from '$lib/core/merge';
+import { placedCount, placedPieces, type Compared } from '$lib/core/nesting';
+import { cutAlready, takeLayout, usesOf, type Movement } from '$lib/core/stock';
+import { CutDemands, type DemandNeeds } from './cut-demands.svelte';
+import { CutLayouts, isOutdated, laidSchema, type LaidGroup, type LayoutNeeds } from './cut-layouts.svelte';
 import { newId } from './ids';
-import { jobs } from './jobs.svelte';
-import { showProblem } from './notices';
-import { readBuild, readingsOf, type ReadBuild } from './read-build.svelte';
-import { workroom } from './workroom.svelte';
 
-/** Seconds spent on the layout of one material, and on each way that is compared. */
-const SECONDS = 1.5;
-const SECONDS_COMPARED = 0.5;
 /** The newest builds; a workroom of years has many that nobody cuts for any more. */
 const CHOSEN_AT_FIRST = 12;
 
-const layoutSchema = layoutReportSchema.omit({ seconds: true });
-const isGroup = (value: unknown): value is CutGroup =>
-  z
-    .looseObject({
-      key: z.string(),
-      name: z.string(),
-      pieces: z.array(z.looseObject({ id: z.string() })),
-      stock: z.array(z.looseObject({ id: z.string() })),
-      plies: z.number(),
-    })
-    .safeParse(value).success;
-const laidSchema = z.object({
-  /** of this very layout: it leaves the shelf only once */
-  id: z.string(),
-  group: z.custom<CutGroup>(isGroup),
-  layout: layoutSchema.nullable(),
-  /** what no stock holds, as it would be bought; null when nothing is short */
-  toBuy: layoutSchema.nullable(),
-  /** the way that the maker chose among those compared */
-  way: z.string().nullable(),
-});
-/** One material with its layout. */
-export type LaidGroup = z.infer<typeof laidSchema>;
 const keptSchema = z.object({
   chosen: z.array(z.string()),
   edgeToEdge: z.boolean(),
@@ -73,149 +22,131 @@ const keptSchema = z.object({
   /** ms, by build: pieces cut before belong to an order that is done */
   since: z.record(z.string(), z.number()),
 });
-
 type Kept = z.infer<typeof keptSchema>;
 
-/** What is to be cut for the chosen builds, and how it lies on the shelf's stock. Kept over a reload. */
-class Cutting {
-  chosen = $state.raw<string[]>([]);
-  edgeToEdge = $state(true);
-  laid = $state.raw<LaidGroup[]>([]);
-  ticks = $state.raw<string[]>([]);
-  private since = $state.raw<Record<string, number>>({});
-  status = $state<'loading' | 'idle' | 'working'>('loading');
-  /** why there is no build to cut for, though there are builds */
-  problem = $state.raw<Problem | null>(null);
-  private reads = $state.raw<Read[]>([]);
-  compared = $state.raw<Record<string, Compared[]>>({});
+/** What the cutting table stands on. */
+export interface CuttingNeeds extends DemandNeeds, LayoutNeeds {
+  builds: () => readonly Build[];
+  movements: () => readonly Movement[];
+  changeBuild: (id: string, change: (build: Build) => Build) => Promise<boolean>;
+  moveStock: (movement: Omit<Movement, 'id' | 'at' | 'undone'>) => Promise<boolean>;
+  undoMovement: (id: string) => Promise<boolean>;
+  /** what was kept of the last time, unchecked */
+  kept: () => Promise<unknown>;
+  keep: (base: unknown, mine: unknown) => void;
+  /** calls back when another tab has kept something */
+  onKept: (heard: () => void) => void;
+}
 
-  private readonly workshop = $derived(workroom.workshopNow());
-  /** every build as it is planned with the figures and the unit of now */
-  readonly plans = $derived(
-    this.reads.flatMap(({ build: asRead, read }): { build: Build; plan: BuildPlan }[] => {
-      const build = workroom.builds.find((b) => b.id === asRead.id) ?? asRead;
-      // One that cannot be worked out, its own page says so, keeps no other from being cut.
-      return orFault([], `The pieces of ${build.name}`, () => [
-        { build, plan: planBuild(build, read.own.reading, this.workshop, readingsOf(read.inserted)) },
-      ]);
-    }),
+/** What is to be cut for the chosen builds, and how it lies on the shelf's stock. Kept over a reload. */
+export class Cutting {
+  constructor(private readonly needs: CuttingNeeds) {
+    this.demands = new CutDemands(needs);
+    this.layouts = new CutLayouts(needs);
+    // What another tab has ticked, chosen or laid is shown here too.
+    needs.onKept(() => this.isLoaded && !this.layouts.isWorking && void this.readKept());
+  }
+  private readonly demands: CutDemands;
+  private readonly layouts: CutLayouts;
+
+  chosen = $state.raw<readonly string[]>([]);
+  ticks = $state.raw<readonly string[]>([]);
+  private since = $state.raw<Readonly<Record<string, number>>>({});
+  private isLoaded = $state(false);
+
+  readonly wanted = $derived.by(() => this.needs.builds().filter((b) => this.chosen.includes(b.id)));
+  readonly orders = $derived.by(() => this.demands.all);
+  /** why there is nothing to cut, though builds are chosen */
+  readonly problem = $derived.by<Problem | null>(() => this.demands.problem);
+  readonly status = $derived.by<'loading' | 'idle' | 'working'>(() =>
+    !this.isLoaded || !this.demands.isReady ? 'loading' : this.layouts.isWorking ? 'working' : 'idle',
   );
-  private readonly demands = $derived(
-    this.plans
-      .filter(({ build }) => this.chosen.includes(build.id))
-      .map(({ build, plan }): CutDemand => ({
-        build: { id: build.id, name: build.name },
-        pieces: plan.cut.pieces,
-        scorePieces: plan.score.pieces,
-        notions: plan.cut.notions,
-        order: plan.order,
-      })),
+  readonly already = $derived.by(() => cutAlready(this.needs.movements(), this.since));
+  readonly groups = $derived.by(() =>
+    gatherPieces(this.orders, this.needs.workshop().stock, this.needs.numbers()['cut.plies'], this.already),
   );
-  readonly already = $derived(cutAlready(workroom.movements, this.since));
-  readonly groups = $derived(
-    gatherPieces(this.demands, this.workshop.stock, workroom.numbers['cut.plies'], this.already),
-  );
-  readonly large = $derived(this.groups.flatMap(tooLarge));
+  readonly large = $derived.by(() => this.groups.flatMap(tooLarge));
+
+  readonly edgeToEdge = $derived.by(() => this.layouts.edgeToEdge);
+  readonly laid = $derived.by(() => this.layouts.laid);
+  readonly compared = $derived.by(() => this.layouts.compared);
   /** layouts that are in use, by their id: the movement that took them */
-  readonly taken = $derived(
+  readonly taken = $derived.by<Readonly<Record<string, string>>>(() =>
     Object.fromEntries(
-      workroom.movements.flatMap((m) =>
-        m.layoutId && m.kind === 'cut' && !m.undone ? [[m.layoutId, m.id]] : [],
-      ),
+      this.needs
+        .movements()
+        .flatMap((m) => (m.layoutId && m.kind === 'cut' && !m.undone ? [[m.layoutId, m.id]] : [])),
     ),
   );
+  private readonly open = $derived.by(() => this.laid.filter((l) => !this.taken[l.id]));
   /** layouts of pieces or stock that have changed since; what is in use stays as it was */
-  readonly outdated = $derived(
-    this.laid.some(
-      (l) => !this.taken[l.id] && asked(l.group) !== asked(this.groups.find((g) => g.key === l.group.key)),
+  readonly outdated = $derived.by(() =>
+    this.open.some((l) =>
+      isOutdated(
+        l,
+        this.groups.find((g) => g.key === l.group.key),
+      ),
     ),
   );
   /** materials that are not laid out, as when it was stopped on the way */
-  readonly missing = $derived(
-    this.groups.filter((g) => !this.laid.some((l) => l.group.key === g.key && !this.taken[l.id])).length,
+  readonly missing = $derived.by(
+    () => this.groups.filter((g) => !this.open.some((l) => l.group.key === g.key)).length,
   );
-  readonly purchases = $derived([
-    ...this.laid
-      .filter((l) => l.toBuy && !this.taken[l.id])
-      .map(({ group, toBuy }) =>
-        purchaseOf(group.name, group.material, toBuy as Layout, this.shop(group), workroom.unit),
-      ),
-    ...gatherNotions(this.demands).map((n) =>
-      purchaseOfNotion(n, (mm) => formatLength(mm, workroom.unit), this.workshop.sold),
-    ),
-  ]);
-  readonly checklists = $derived(
-    this.plans
-      .filter(({ build }) => this.chosen.includes(build.id))
-      .map(({ build, plan }): { build: Build; lines: ChecklistLine[] } => ({
-        build,
-        lines: gatherChecklist(build, plan, plan.cut.notions, workroom.unit),
-      })),
-  );
+  readonly purchases = $derived.by(() => {
+    const { unit, sold } = this.needs.workshop();
+    const stuff = this.open.flatMap(({ group, toBuy }) =>
+      toBuy ? [purchaseOf(group.name, group.material, toBuy, this.layouts.shop(group), unit)] : [],
+    );
+    const notions = gatherNotions(this.orders).map((n) =>
+      purchaseOfNotion(n, (mm) => formatLength(mm, unit), sold),
+    );
+    return [...stuff, ...notions];
+  });
 
-  /** Reads the builds again, and what was kept of the last time. */
-  async load() {
-    if (this.status === 'working') return;
-    if (!(await this.readKept())) this.chosen = workroom.builds.slice(0, CHOSEN_AT_FIRST).map((b) => b.id);
-    const wanted = workroom.builds.filter((b) => this.chosen.includes(b.id));
-    const { reads, unread } = await readAll(wanted);
-    this.reads = reads;
-    // Once: what keeps one from being read mostly keeps all.
-    this.problem = this.reads.length ? null : (unread[0] ?? null);
-    if (this.reads.length && unread.length) showProblem(itemAt(unread, 0));
-    this.status = 'idle';
+  /** Reads what was kept of the last time; the pieces follow by themselves. */
+  async load(): Promise<void> {
+    if (this.layouts.isWorking) return;
+    if (!(await this.readKept()))
+      this.chosen = this.needs
+        .builds()
+        .slice(0, CHOSEN_AT_FIRST)
+        .map((b) => b.id);
+    this.isLoaded = true;
   }
-  /** One that is chosen for the first time. */
-  private async readOne(build: Build) {
-    const { reads, unread } = await readAll([build]);
-    this.reads = [...this.reads.filter((r) => r.build.id !== build.id), ...reads];
-    if (unread.length) showProblem(itemAt(unread, 0));
+  /** Works the pieces out for the builds and the workshop of now. */
+  async follow(): Promise<void> {
+    if (this.isLoaded) await this.demands.follow(this.wanted, this.needs.workshop());
   }
+  async tryAgain(): Promise<void> {
+    this.demands.forget();
+    await this.follow();
+  }
+
   /** as it was read or stored last */
   private stored: Kept | undefined;
   private async readKept(): Promise<Kept | undefined> {
-    this.stored = keptSchema.safeParse(await workroom.store.setting('cutting')).data;
-    if (this.stored) Object.assign(this, this.stored);
+    this.stored = keptSchema.safeParse(await this.needs.kept()).data;
+    if (this.stored) {
+      const { chosen, ticks, since, laid, edgeToEdge } = this.stored;
+      Object.assign(this, { chosen, ticks, since });
+      Object.assign(this.layouts, { laid, edgeToEdge });
+    }
     return this.stored;
   }
   private keep() {
-    const { chosen, edgeToEdge, laid, ticks, since } = this;
-    const mine = { chosen, edgeToEdge, laid, ticks, since };
+    const { chosen, ticks, since, laid, edgeToEdge } = this;
+    const mine: Kept = { chosen: [...chosen], edgeToEdge, laid: [...laid], ticks: [...ticks], since };
     const base = this.stored;
     this.stored = mine;
-    void workroom.saveSetting('cutting', base, mine);
+    this.needs.keep(base, mine);
   }
-  constructor() {
-    // What another tab has ticked, chosen or laid is shown here too.
-    workroom.onSetting('cutting', () => this.status === 'idle' && void this.readKept());
-  }
+
   choose(id: string, on: boolean) {
     this.chosen = on ? [...this.chosen, id] : this.chosen.filter((c) => c !== id);
     this.keep();
-    const build = workroom.builds.find((b) => b.id === id);
-    const isRead = this.reads.some((r) => r.build.id === id);
-    if (on && build && !isRead) void this.readOne(build);
-  }
-  /** changes of a piece made here, the last at the end */
-  private past = $state.raw<{ before: Build; after: Build }[]>([]);
-  readonly canUndo = $derived(this.past.length > 0);
-  /** Changes a piece where it is seen: material, margin, turning, shape. */
-  async changePiece(buildId: string, pieceId: string, change: Build['materials'][string]) {
-    const before = workroom.builds.find((b) => b.id === buildId);
-    if (!before) return;
-    const after = withMaterial(before, pieceId, change);
-    if (await workroom.changeBuild(buildId, (b) => withMaterial(b, pieceId, change)))
-      this.past = [...this.past, { before, after }];
-  }
-  async undo() {
-    const last = this.past.at(-1);
-    if (!last) return;
-    const { before, after } = last;
-    if (await workroom.changeBuild(after.id, (b) => mergeChanges(after, before, b).value))
-      this.past = this.past.slice(0, -1);
   }
   setEdgeToEdge(on: boolean) {
-    this.edgeToEdge = on;
+    this.layouts.edgeToEdge = on;
     this.keep();
   }
   tick(id: string, on: boolean) {
@@ -227,170 +158,73 @@ class Cutting {
     this.since = { ...this.since, [buildId]: Date.now() };
     this.keep();
   }
+
+  /** changes of a piece made here, the last at the end */
+  private past = $state.raw<readonly { before: Build; after: Build }[]>([]);
+  readonly canUndo = $derived(this.past.length > 0);
+  /** Changes a piece where it is seen: material, margin, turning, shape. */
+  async changePiece(buildId: string, pieceId: string, change: Build['materials'][string]): Promise<void> {
+    const before = this.needs.builds().find((b) => b.id === buildId);
+    if (!before) return;
+    const after = withMaterial(before, pieceId, change);
+    if (await this.needs.changeBuild(buildId, (b) => withMaterial(b, pieceId, change)))
+      this.past = [...this.past, { before, after }];
+  }
+  async undo(): Promise<void> {
+    const last = this.past.at(-1);
+    if (!last) return;
+    const { before, after } = last;
+    if (await this.needs.changeBuild(after.id, (b) => mergeChanges(after, before, b).value))
+      this.past = this.past.slice(0, -1);
+  }
+
+  async layOut(): Promise<void> {
+    await this.layouts.layOut(
+      this.groups,
+      this.laid.filter((l) => this.taken[l.id]),
+    );
+    this.keep();
+  }
+  compare = (laid: LaidGroup): Promise<void> => this.layouts.compare(laid);
+  /** Takes one of the compared alternatives in place of the layout. */
+  async take(laid: LaidGroup, alternative: Compared): Promise<void> {
+    await this.layouts.take(laid, alternative);
+    this.keep();
+  }
   /** Takes what is in use off the screen; the shelf's history keeps it. */
   putAway(id: string) {
-    this.laid = this.laid.filter((l) => l.id !== id);
-    this.keep();
-  }
-
-  private get how() {
-    return { edgeToEdge: this.edgeToEdge, gapMm: this.edgeToEdge ? 0 : workroom.numbers['cut.nestGap'] };
-  }
-  private shop = (group: CutGroup) => shopStock(group.material, this.workshop.stock, this.workshop.sold);
-
-  /** Lays everything out, material by material; can be stopped, and then keeps the best so far. */
-  async layOut() {
-    this.status = 'working';
-    const inUse = this.laid.filter((l) => this.taken[l.id]);
-    const laid: LaidGroup[] = [];
-    const groups = this.groups;
-    await jobs.watch('Laying out', async (tell, signal) => {
-      for (const [i, group] of groups.entries()) {
-        const id = newId();
-        const show = (l: LaidGroup) => (this.laid = [...inUse, ...laid, l]);
-        const own = await this.layGroup(group, signal, (layout) =>
-          show({ id, group, layout, toBuy: null, way: null }),
-        );
-        // Stopped or failed before there was any answer: that says nothing about the shelf.
-        if (!own) break;
-        laid.push({ id, group, ...own, way: null });
-        this.laid = [...inUse, ...laid];
-        tell((i + 1) / groups.length);
-        if (signal.aborted) break;
-      }
-    });
-    this.compared = {};
-    this.status = 'idle';
-    this.keep();
-  }
-  private async layGroup(
-    group: CutGroup,
-    signal: AbortSignal,
-    show: (layout: Layout) => void,
-  ): Promise<Pick<LaidGroup, 'layout' | 'toBuy'> | null> {
-    const request = { ...this.how, seconds: SECONDS };
-    const pieces = plainPieces(group);
-    const layout = group.stock.length
-      ? await this.look({ ...request, pieces, stock: asLayoutStock(group.stock) }, show, signal)
-      : null;
-    if (group.stock.length && !layout) return null;
-    const toBuy = await this.layToBuy(group, layout, signal);
-    return { layout, toBuy };
-  }
-  /** null: it was stopped before there was any, or could not be looked for, which is told. */
-  private async look(...asked: Parameters<typeof layoutWatched>): Promise<Layout | null> {
-    const found = await layoutWatched(...asked);
-    if (found.ok) return found.value;
-    showProblem(found.problem);
-    return null;
-  }
-  /** What the shelf does not hold, laid out on what is sold. */
-  private async layToBuy(group: CutGroup, layout: Layout | null, signal: AbortSignal) {
-    const left = new Map(layout?.unplaced.map((u) => [u.pieceId, u.quantity]));
-    const short = plainPieces(group).flatMap((p) => {
-      const quantity = layout ? (left.get(p.id) ?? 0) : p.quantity;
-      return quantity ? [{ ...p, quantity }] : [];
-    });
-    if (!short.length) return null;
-    const request = { ...this.how, seconds: SECONDS_COMPARED };
-    return this.look({ ...request, pieces: short, stock: [this.shop(group)] }, () => undefined, signal);
-  }
-
-  /** The ways of cutting one material beside each other: this roll or that, along or across. */
-  async compare(laid: LaidGroup) {
-    const { group } = laid;
-    const stock = asLayoutStock(group.stock);
-    const name = (id: string) => group.stock.find((s) => s.id === id)?.name ?? id;
-    const alternatives = alternativesOf(plainPieces(group), stock, name);
-    await jobs.watch('Comparing', async (tell, signal) => {
-      const answers: { alternative: (typeof alternatives)[number]; layout: Layout }[] = [];
-      for (const [i, alternative] of alternatives.entries()) {
-        const layout = await this.look(
-          { pieces: alternative.pieces, stock: alternative.stock, ...this.how, seconds: SECONDS_COMPARED },
-          () => undefined,
-          signal,
-        );
-        if (layout) answers.push({ alternative, layout: asGiven(alternative, layout) });
-        if (signal.aborted) break;
-        tell((i + 1) / alternatives.length);
-      }
-      this.compared = { ...this.compared, [laid.id]: compareLayouts(answers, stock) };
-    });
-  }
-  /** Takes one of the compared alternatives in place of the layout. */
-  async take(laid: LaidGroup, alternative: Compared) {
-    const toBuy = await this.layToBuy(laid.group, alternative.layout, new AbortController().signal);
-    this.laid = this.laid.map((l) =>
-      l.id === laid.id ? { ...l, layout: alternative.layout, toBuy, way: alternative.label } : l,
-    );
+    this.layouts.putAway(id);
     this.keep();
   }
 
   /** Takes a layout into use: it leaves the shelf, useful rests come onto it. */
-  async intoUse({ id, group, layout }: LaidGroup) {
+  async intoUse({ id, group, layout }: LaidGroup): Promise<void> {
     if (!layout?.sheets.length) return;
-    const { stock, hoops, machines } = this.workshop;
+    const { stock, hoops, machines } = this.needs.workshop();
+    const numbers = this.needs.numbers();
     const bases = hoops.flatMap((h) => {
       const machine = machines.find((m) => m.id === h.machineId);
-      return machine ? [hoopBase(h, machine, workroom.numbers)] : [];
+      return machine ? [hoopBase(h, machine, numbers)] : [];
     });
-    const pieces = this.plans.flatMap(({ plan }) =>
-      plan.cut.pieces.map((p) => ({
-        material: p.material,
-        widthMm: p.width.cutMm,
-        heightMm: p.height.cutMm,
-      })),
+    const pieces = this.orders.flatMap((o) =>
+      o.pieces.map((p) => ({ material: p.material, widthMm: p.width.cutMm, heightMm: p.height.cutMm })),
     );
     const changes = takeLayout(layout, stock, {
       edgeToEdge: this.edgeToEdge,
       uses: usesOf(group.material, pieces, bases),
-      leastMm: workroom.numbers['cut.usefulLeast'],
+      leastMm: numbers['cut.usefulLeast'],
       newId,
     });
-    const placed = layout.sheets.flatMap((s) => s.placements.map((p) => p.pieceId));
-    await workroom.moveStock({
+    await this.needs.moveStock({
       kind: 'cut',
-      what: `${group.name}: ${placed.length} pieces`,
+      what: `${group.name}: ${placedCount(layout)} pieces`,
       layoutId: id,
       changes,
-      pieces: [...new Set(placed)].map((pieceId) => ({
-        id: pieceId,
-        quantity: placed.filter((p) => p === pieceId).length,
-      })),
+      pieces: placedPieces(layout),
     });
     this.keep();
   }
-  async backFromUse({ id }: LaidGroup) {
-    await workroom.undoMovement(itemAt(this.taken, id));
+  async backFromUse({ id }: LaidGroup): Promise<void> {
+    await this.needs.undoMovement(itemAt(this.taken, id));
   }
-  /** stock of a laid group, as it was when it was laid out */
-  stockOf = ({ group }: LaidGroup): LayoutStock[] => asLayoutStock(group.stock);
 }
-export const cutting = new Cutting();
-
-interface Read {
-  build: Build;
-  read: ReadBuild;
-}
-/** Those that can be read, and why the others cannot. */
-async function readAll(builds: readonly Build[]): Promise<{ reads: Read[]; unread: Problem[] }> {
-  const reads: Read[] = [];
-  const unread: Problem[] = [];
-  for (const build of builds) {
-    const read = await readBuild(build);
-    if (read.ok) reads.push({ build, read: read.value });
-    else unread.push({ ...read.problem, message: `${build.name}: ${read.problem.message}` });
-  }
-  return { reads, unread };
-}
-const plainPieces = (group: CutGroup) =>
-  group.pieces.map(({ id, widthMm, heightMm, quantity, mayTurn }) => ({
-    id,
-    widthMm,
-    heightMm,
-    quantity,
-    mayTurn,
-  }));
-/** What a layout depends on, to be compared. */
-const asked = (group: CutGroup | undefined) =>
-  JSON.stringify(group && [plainPieces(group), asLayoutStock(group.stock)]);

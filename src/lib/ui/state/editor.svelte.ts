@@ -1,23 +1,44 @@
 import { itemAt } from '$lib/core/base';
 import { withMaterial, type Build, type ScoreEdit } from '$lib/core/build';
 import { carryOver, composeTape, planBuild, type BuildPlan } from '$lib/core/plan';
-import type { Problem } from '$lib/core/base';
+import type { Problem, Result } from '$lib/core/base';
+import type { Workshop } from '$lib/core/workshop';
 import { checkPlan, openFindings } from '$lib/core/check';
 import { mergeChanges } from '$lib/core/merge';
 import { isQuestion, type Reading, type Role } from '$lib/core/reading';
 import { rankTechniques } from '$lib/core/techniques';
 import { scoreChanges, stackAt, type ScoreChanges } from '$lib/core/score';
 import type { Tape } from '$lib/core/tape';
-import { readInWorker } from '$lib/workers';
+import type { ReadTape } from '$lib/workers';
 import { newId, nowIso } from './ids';
-import { orFault } from './faults';
-import { keep } from './keeping';
-import { showNote, showProblem } from './notices';
-import { readBuild, readingsOf, type ReadBuild } from './read-build.svelte';
-import { workroom } from './workroom.svelte';
+import { orFault } from './or-fault';
+import { readingsOf, type ReadBuild } from './read-parts';
+
+/** What an editor stands on. */
+export interface EditorNeeds {
+  workshop: () => Workshop;
+  stored: (id: string) => Promise<Build | null>;
+  /** reads all that a build is sewn from */
+  read: (build: Build) => Promise<Result<ReadBuild>>;
+  /** reads a tape without anybody's roles */
+  readTape: (bytes: Uint8Array) => Promise<Result<ReadTape>>;
+  /** stores what was changed since it was stored last; answers it with what another tab has stored since */
+  save: (
+    unsaved: () => { base: Build; mine: Build } | null,
+    again: () => void,
+  ) => Promise<{ mine: Build; value: Result<Build> } | null>;
+  /** true when it was stored */
+  addTape: (id: string, bytes: Uint8Array) => Promise<boolean>;
+  /** whether this is what another tab has just stored */
+  wasHeard: (build: Build) => boolean;
+  tell: (problem: Problem) => void;
+  note: (text: string, more?: string) => void;
+}
 
 /** One build under work: every change is an undoable step, stored at once; the plan follows by itself. */
 export class BuildEditor {
+  constructor(private readonly needs: EditorNeeds) {}
+
   build = $state.raw<Build | null>(null);
   /** of the build's own tape, or of its typed stops */
   own = $state.raw<Reading | null>(null);
@@ -52,7 +73,7 @@ export class BuildEditor {
   readonly allFindings = $derived.by(() => {
     const { build, plan } = this;
     if (!build || !plan) return [];
-    const input = { build, plan, workshop: workroom.workshopNow(), today: nowIso().slice(0, 10) };
+    const input = { build, plan, workshop: this.needs.workshop(), today: nowIso().slice(0, 10) };
     return orFault([], `The check of ${build.name}`, () => checkPlan(input));
   });
   readonly findings = $derived(openFindings(this.allFindings));
@@ -72,11 +93,11 @@ export class BuildEditor {
   readonly canRedo = $derived(this.future.length > 0);
 
   private planOf(build: Build, own: Reading): BuildPlan {
-    return planBuild(build, own, workroom.workshopNow(), readingsOf(this.inserted));
+    return planBuild(build, own, this.needs.workshop(), readingsOf(this.inserted));
   }
 
   async load(id: string) {
-    const build = await workroom.store.build(id);
+    const build = await this.needs.stored(id);
     if (!build || !(await this.read(build)))
       this.problem ??= {
         code: 'no-build',
@@ -86,7 +107,7 @@ export class BuildEditor {
     else this.build = this.stored = build;
   }
   private async read(build: Build): Promise<boolean> {
-    const read = await readBuild(build);
+    const read = await this.needs.read(build);
     if (!read.ok) {
       this.problem = read.problem;
       return false;
@@ -142,7 +163,7 @@ export class BuildEditor {
     if (!this.build) return;
     const { value, conflicts } = mergeChanges(plain(from), plain(to), plain(this.build));
     if (conflicts.length)
-      showNote(
+      this.needs.note(
         'Another tab has changed the same since; that stays as it is there.',
         'All else was changed back.',
       );
@@ -169,7 +190,7 @@ export class BuildEditor {
       this.stored && this.build && this.stored !== this.build
         ? { base: this.stored, mine: this.build }
         : null;
-    const kept = await workroom.saveBuild(unsaved, () => void this.save());
+    const kept = await this.needs.save(unsaved, () => void this.save());
     if (!kept) this.saved = 'saved';
     else if (!kept.value.ok) this.saved = 'failed';
     else {
@@ -182,8 +203,8 @@ export class BuildEditor {
     const { stored } = this;
     if (!theirs || !stored || this.saved !== 'saved' || theirs.changedAt === stored.changedAt) return;
     await this.adopt(stored, theirs);
-    if (workroom.heard === theirs)
-      showNote(`${theirs.name} was changed in another tab.`, 'This one shows it as it is now.');
+    if (this.needs.wasHeard(theirs))
+      this.needs.note(`${theirs.name} was changed in another tab.`, 'This one shows it as it is now.');
   }
   /** What came from elsewhere, under what was changed here meanwhile. */
   private async adopt(base: Build, theirs: Build) {
@@ -212,14 +233,13 @@ export class BuildEditor {
   /** Lays the maker's decisions onto a newer tape; answers what could not be kept. */
   async replaceTape(tapeId: string, fileName: string, bytes: Uint8Array): Promise<string[] | null> {
     if (!this.build || !this.own) return null;
-    const answer = await readInWorker(bytes, workroom.numbers['reading.trimJumps'], {});
+    const answer = await this.needs.readTape(bytes);
     if (!answer.ok) {
-      showProblem(answer.problem);
+      this.needs.tell(answer.problem);
       return null;
     }
     const { build, lost } = carryOver(this.build, this.own, answer.value.reading, { tapeId, fileName });
-    const stored = await keep(() => workroom.store.addTape({ id: tapeId, bytes }));
-    if (!stored.ok) return null;
+    if (!(await this.needs.addTape(tapeId, bytes))) return null;
     this.change(build);
     return lost;
   }

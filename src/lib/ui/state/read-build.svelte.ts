@@ -1,17 +1,14 @@
 import { roleOverrides, type Build } from '$lib/core/build';
-import { composeTape, planBuild, type BuildPlan } from '$lib/core/plan';
-import { itemAt, ok, type Problem, type Result } from '$lib/core/base';
+import { composeTape, planBuild, readTyped, type BuildPlan } from '$lib/core/plan';
+import { ok, type Problem, type Result } from '$lib/core/base';
 import type { RunRecord } from '$lib/core/run';
-import { typedReading, type Reading, type RoleOverrides } from '$lib/core/reading';
+import type { RoleOverrides } from '$lib/core/reading';
 import { emptyTape, type Tape } from '$lib/core/tape';
-import { readInWorker, type ReadTape } from '$lib/workers';
+import { core, readInWorker, type ReadTape } from '$lib/workers';
+import type { Demand, StoredTapes } from '$lib/core/demand';
+import type { Workshop } from '$lib/core/workshop';
+import { readingsOf, type ReadBuild } from './read-parts';
 import { workroom } from './workroom.svelte';
-
-/** A build's own tape (or its typed stops) and those sewn in between, by insertion: read. */
-export interface ReadBuild {
-  own: ReadTape;
-  inserted: Record<string, ReadTape>;
-}
 
 const missing: Problem = {
   code: 'no-tape',
@@ -22,7 +19,7 @@ const missing: Problem = {
 /** Reads all a build is sewn from. An inserted tape that is gone is left out; without its own tape there is no build. */
 export async function readBuild(build: Build): Promise<Result<ReadBuild>> {
   const own = build.typed
-    ? ok({ tape: emptyTape(), reading: readTyped(build, build.typed) })
+    ? ok({ tape: emptyTape(), reading: readTyped(build.typed, build.machineId, workroom.workshop) })
     : await readStored(build.tapeId, roleOverrides(build));
   if (!own.ok) return own;
   const inserted: ReadBuild['inserted'] = {};
@@ -33,14 +30,21 @@ export async function readBuild(build: Build): Promise<Result<ReadBuild>> {
   return ok({ own: own.value, inserted });
 }
 
-function readTyped({ machineId }: Build, { stops, widthMm, heightMm }: NonNullable<Build['typed']>): Reading {
-  const { machines } = workroom.workshop;
-  const machine = machines.find((m) => m.id === machineId) ?? itemAt(machines, 0);
-  return typedReading(
-    stops,
-    widthMm && heightMm ? { width: widthMm, height: heightMm } : null,
-    machine.speed,
-  );
+/** The bytes of all that a build is sewn from. */
+async function storedTapes(build: Build): Promise<Result<StoredTapes>> {
+  const own = build.typed ? new Uint8Array() : await workroom.store.tape(build.tapeId);
+  if (!own) return { ok: false, problem: missing };
+  const inserted: StoredTapes['inserted'] = {};
+  for (const { id, tapeId } of build.insertions) {
+    const bytes = tapeId ? await workroom.store.tape(tapeId) : null;
+    if (bytes) inserted[id] = bytes;
+  }
+  return ok({ own, inserted });
+}
+/** What a build asks of the cutting table, worked out in a worker. */
+export async function readDemand(build: Build, workshop: Workshop): Promise<Result<Demand>> {
+  const tapes = await storedTapes(build);
+  return tapes.ok ? core((remote) => remote.demand(build, tapes.value, workshop)) : tapes;
 }
 
 /** A tape by itself, read without anybody's roles. */
@@ -67,7 +71,3 @@ export async function readRun(run: Pick<RunRecord, 'buildId' | 'tapeId'>): Promi
   const read = await readPlan(build);
   return read.ok ? ok({ tape: read.value.tape, reading: read.value.plan.design.reading }) : read;
 }
-
-/** The readings alone, as the plan takes them. */
-export const readingsOf = (inserted: ReadBuild['inserted']): Record<string, Reading> =>
-  Object.fromEntries(Object.entries(inserted).map(([id, i]) => [id, i.reading]));

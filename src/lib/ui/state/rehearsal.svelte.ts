@@ -5,7 +5,8 @@ import type { BuildPlan } from '$lib/core/plan';
 import { stackAt } from '$lib/core/score';
 import { PageMachine } from '$lib/machines';
 import { showProblem } from './notices';
-import { readBuild, readingsOf } from './read-build.svelte';
+import { readBuild } from './read-build.svelte';
+import { readingsOf } from './read-parts';
 import { workroom } from './workroom.svelte';
 
 /** The longest block takes about so long, s. */

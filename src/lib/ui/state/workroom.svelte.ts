@@ -8,7 +8,7 @@ import type { Movement } from '$lib/core/stock';
 import { withValueAt } from '$lib/core/merge';
 import { attempt, Store, type StoredRun } from '$lib/store';
 import { conflicts } from './conflicts.svelte';
-import { orFault, report } from './faults';
+import { orFault, report } from './or-fault';
 import { newId, nowIso } from './ids';
 import { keep } from './keeping';
 import { known, type KnownRun } from './known-run';

@@ -1,13 +1,12 @@
 <script lang="ts">
   import { resolve } from '$app/paths';
   import { page } from '$app/state';
-  import { onMount } from 'svelte';
   import { formatSize } from '$lib/core/base';
   import CuttingOrder from '$lib/ui/cut/CuttingOrder.svelte';
   import Gather from '$lib/ui/cut/Gather.svelte';
   import Labels from '$lib/ui/cut/Labels.svelte';
   import Shopping from '$lib/ui/cut/Shopping.svelte';
-  import { cutting } from '$lib/ui/state/cutting.svelte';
+  import { cutting, followWorkroom } from '$lib/ui/cut/cutting.svelte';
   import { workroom } from '$lib/ui/state/workroom.svelte';
 
   const TITLES: Record<string, string> = {
@@ -25,7 +24,7 @@
       .map((b) => `${b.name} (${b.order.quantity})`),
   );
   let each = $state(false);
-  onMount(() => void cutting.load());
+  followWorkroom();
 </script>
 
 <svelte:head>

@@ -7,10 +7,10 @@
   import { itemAt, formatDuration, formatSize } from '$lib/core/base';
   import ThreadTable from '$lib/ui/cut/ThreadTable.svelte';
   import CutList from '$lib/ui/cut/CutList.svelte';
-  import { BuildEditor } from '$lib/ui/state/editor.svelte';
+  import { openEditor } from '$lib/ui/score/open-editor';
   import { workroom } from '$lib/ui/state/workroom.svelte';
 
-  const editor = new BuildEditor();
+  const editor = openEditor();
   onMount(() => void editor.load(page.params.id ?? ''));
 </script>
 

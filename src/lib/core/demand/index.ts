@@ -1,0 +1,61 @@
+/**
+ * What a build asks of the cutting table: pieces with their drawings, notions, and what must lie ready. In: a build, the
+ * bytes of its tapes, the workshop. Out: plain records without any reading in them, so that a worker can hand them over.
+ */
+import { ok, type Result } from '../base';
+import { roleOverrides, type Build } from '../build';
+import { gatherChecklist, type ChecklistLine, type CutDemand } from '../cut';
+import { planBuild, readTyped, type BuildPlan } from '../plan';
+import type { Reading, RoleOverrides } from '../reading';
+import { pieceShape, type PieceShape } from '../template';
+import type { Workshop } from '../workshop';
+
+/** What is to be cut and laid ready for one build. Lengths in mm. */
+export interface Demand extends CutDemand {
+  checklist: ChecklistLine[];
+  /** drawings by the id of their piece */
+  shapes: Record<string, PieceShape>;
+}
+/** The tapes of a build as they are stored. */
+export interface StoredTapes {
+  /** empty where stops were typed */
+  own: Uint8Array;
+  /** by insertion; one that is gone is left out */
+  inserted: Record<string, Uint8Array>;
+}
+/** Reads one tape with its maker's roles. @param id of the tape */
+export type TapeReader = (id: string, bytes: Uint8Array, roles: RoleOverrides) => Result<Reading>;
+
+/** Plans a build for the cutting table. Without its own tape there is none; an inserted one that cannot be read is left out. */
+export function demandOf(
+  build: Build,
+  tapes: StoredTapes,
+  workshop: Workshop,
+  read: TapeReader,
+): Result<Demand> {
+  const own = build.typed
+    ? ok(readTyped(build.typed, build.machineId, workshop))
+    : read(build.tapeId, tapes.own, roleOverrides(build));
+  if (!own.ok) return own;
+  const inserted: Record<string, Reading> = {};
+  for (const { id, tapeId } of build.insertions) {
+    const bytes = tapes.inserted[id];
+    const other = tapeId && bytes ? read(tapeId, bytes, {}) : null;
+    if (other?.ok) inserted[id] = other.value;
+  }
+  return ok(demandOfPlan(build, planBuild(build, own.value, workshop, inserted), workshop));
+}
+
+function demandOfPlan(build: Build, plan: BuildPlan, { unit }: Workshop): Demand {
+  const { pieces, notions } = plan.cut;
+  const { reading } = plan.design;
+  return {
+    build: { id: build.id, name: build.name },
+    pieces,
+    scorePieces: plan.score.pieces,
+    notions,
+    order: plan.order,
+    checklist: gatherChecklist(build, plan, notions, unit),
+    shapes: Object.fromEntries(pieces.map((p) => [p.id, pieceShape(p, reading, plan.numbers)])),
+  };
+}

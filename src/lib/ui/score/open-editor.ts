@@ -1,0 +1,20 @@
+import { readInWorker } from '$lib/workers';
+import { BuildEditor } from '../state/editor.svelte';
+import { keep } from '../state/keeping';
+import { showNote, showProblem } from '../state/notices';
+import { readBuild } from '../state/read-build.svelte';
+import { workroom } from '../state/workroom.svelte';
+
+/** An editor for a build of this workroom. */
+export const openEditor = (): BuildEditor =>
+  new BuildEditor({
+    workshop: () => workroom.workshopNow(),
+    stored: (id) => workroom.store.build(id),
+    read: readBuild,
+    readTape: (bytes) => readInWorker(bytes, workroom.numbers['reading.trimJumps'], {}),
+    save: (unsaved, again) => workroom.saveBuild(unsaved, again),
+    addTape: async (id, bytes) => (await keep(() => workroom.store.addTape({ id, bytes }))).ok,
+    wasHeard: (build) => workroom.heard === build,
+    tell: showProblem,
+    note: showNote,
+  });
