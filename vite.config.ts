@@ -1,10 +1,33 @@
 import { sveltekit } from '@sveltejs/kit/vite';
 import tailwindcss from '@tailwindcss/vite';
-import { defineConfig } from 'vite';
+import { defineConfig, type Plugin } from 'vite';
+
+/**
+ * JSON Schemas are written by `npm run schema` alone: what zod brings for them stays out of what a browser loads. Its
+ * exports stay, and do nothing.
+ */
+const noJsonSchema: Plugin = {
+  name: 'no-json-schema-in-the-browser',
+  enforce: 'pre',
+  transform: {
+    filter: { id: /zod\/v4\/core\/(json-schema-processors|to-json-schema)\.js/ },
+    handler(code) {
+      if (this.environment.config.consumer !== 'client') return null;
+      const named = [...code.matchAll(/^export (?:const|function) (\w+)/gm)].map(([, name]) => name);
+      const renamed = [...code.matchAll(/^export \{ \w+ as (\w+) \}/gm)].map(([, name]) => name);
+      const exports = [...named, ...renamed].map((name) => `none as ${name}`).join(', ');
+      return { code: `const none = () => () => ({});\nexport { ${exports} };`, map: null };
+    },
+  },
+};
 
 export default defineConfig({
-  plugins: [tailwindcss(), sveltekit()],
+  plugins: [noJsonSchema, tailwindcss(), sveltekit()],
   // One file: parts of a worker are not among those that the service worker keeps for work without a network.
-  worker: { format: 'es', rolldownOptions: { output: { codeSplitting: false } } },
+  worker: {
+    format: 'es',
+    plugins: () => [noJsonSchema],
+    rolldownOptions: { output: { codeSplitting: false } },
+  },
   build: { chunkSizeWarningLimit: 600 },
 });

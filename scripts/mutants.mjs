@@ -109,25 +109,28 @@ function copy() {
   symlinkSync(join(root, 'node_modules'), join(folder, 'node_modules'));
   return folder;
 }
+/** Asked first, because they notice most; what tells of tapes, readings, files and storage alone is not asked at all. */
+const FIRST = ['by-hand', 'pieces', 'time', 'hooping', 'score', 'run', 'gather', 'stock', 'plans'];
+const NOT_ASKED = ['backup', 'calibration', 'exchange', 'layout', 'machine', 'merge', 'mirror', 'outline'];
+const READERS = ['drawing', 'editor', 'quality', 'reading', 'store', 'tape', 'template'];
+const tests = readdirSync(join(root, 'tests/unit'))
+  .map((file) => file.replace('.test.ts', ''))
+  .filter((name) => !FIRST.includes(name) && !NOT_ASKED.includes(name) && !READERS.includes(name));
+const asked = [...FIRST, ...tests].map((name) => `tests/unit/${name}.test.ts`);
+function configured(folder) {
+  const config = JSON.parse(readFileSync(join(folder, '.mocharc.json'), 'utf8'));
+  writeFileSync(join(folder, '.mocharc.json'), JSON.stringify({ ...config, spec: asked, sort: false }));
+  return folder;
+}
 const isNoticed = (folder) =>
   new Promise((resolve) => {
-    const tests = spawn(
-      process.execPath,
-      [
-        join(root, 'node_modules/mocha/bin/mocha.js'),
-        '--bail',
-        '--exit',
-        '--timeout',
-        '60000',
-        '--reporter',
-        'dot',
-      ],
-      { cwd: folder, stdio: 'ignore' },
-    );
-    tests.on('exit', (status) => resolve(status !== 0));
+    const mocha = [join(root, 'node_modules/mocha/bin/mocha.js'), '--bail', '--exit'];
+    const quick = ['--timeout', '60000', '--reporter', 'dot'];
+    const run = spawn(process.execPath, [...mocha, ...quick], { cwd: folder, stdio: 'ignore' });
+    run.on('exit', (status) => resolve(status !== 0));
   });
 
-const folders = Array.from({ length: AT_ONCE }, copy);
+const folders = Array.from({ length: AT_ONCE }, () => configured(copy()));
 const survived = [];
 let tried = 0;
 async function work(folder) {

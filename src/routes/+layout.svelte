@@ -4,7 +4,6 @@
   import { resolve } from '$app/paths';
   import { page } from '$app/state';
   import { onMount } from 'svelte';
-  import { Toaster } from 'svelte-sonner';
   import MaterialPatterns from '$lib/ui/score/MaterialPatterns.svelte';
   import JobBar from '$lib/ui/shell/JobBar.svelte';
   import FileDrop from '$lib/ui/shell/FileDrop.svelte';
@@ -30,10 +29,11 @@
   // After the first screen: a backup of the day, where the maker has a folder for it.
   $effect(() => {
     if (workroom.status === 'ready')
-      setTimeout(
-        () => void import('$lib/ui/state/folder.svelte').then((m) => m.backupFolder.start()),
-        FOLDER_MS,
-      );
+      setTimeout(async () => {
+        if (!(await workroom.store.folder())) return;
+        const { backupFolder } = await import('$lib/ui/state/folder.svelte');
+        await backupFolder.start();
+      }, FOLDER_MS);
   });
   // What is being typed is taken over; a page that would be gone asks as long as something is on its way to the disk.
   beforeNavigate(({ type, cancel }) => {
@@ -80,8 +80,6 @@
 {#if conflicts.open.length}
   {#await import('$lib/ui/shell/Conflicts.svelte') then { default: Conflicts }}<Conflicts />{/await}
 {/if}
-<Toaster position="bottom-center" theme={theme.current} closeButton />
-
 {#if workroom.lost}
   <p
     class="fixed inset-x-0 top-0 z-50 flex flex-wrap items-center gap-3 border-b-4 border-madder bg-madder-soft px-4 py-2"

@@ -241,7 +241,7 @@ describe('quick ways', () => {
     await open(page, 'line-winder-pouch');
     await page.goto(`${used.app.url}/builds/line-winder-pouch?step=finish:turn`);
     const why = page.getByTestId('why-time');
-    await why.locator('summary').click();
+    await why.getByRole('button').first().click();
     await why.getByLabel('Turn right side out, for all builds').fill('300');
     await page.keyboard.press('Tab');
     await why.getByText('5:00 min').waitFor();

@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { itemsToLoad, planOrder } from '$lib/core/order';
 import { explainDimension } from '$lib/core/cut';
-import { NUMBER_IDS, NUMBER_TABLE, numbersWith } from '$lib/core/numbers';
+import { NUMBER_IDS, numberDef, numbersWith } from '$lib/core/numbers';
 import { closePath, rectangle, run, satin, TapeMaker, zigzag } from '$lib/core/outline';
 import { planBuild } from '$lib/core/plan';
 import { freeOf, hoopingSeconds, learningFactor, speedFactor, stitchSeconds } from '$lib/core/time';
@@ -23,7 +23,7 @@ const numbers = numbersWith();
 describe('the table of numbers', () => {
   it('has a reason for every figure, inside its range', () => {
     for (const id of NUMBER_IDS) {
-      const { value, min, max, because } = NUMBER_TABLE[id];
+      const { value, min, max, because } = numberDef(id);
       expect(value, id).to.be.within(min, max);
       expect(because, id).to.match(/^[A-Z].{8,}\.$/);
     }

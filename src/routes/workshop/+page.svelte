@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { NUMBER_IDS, NUMBER_TABLE, type NumberGroup, type NumberId } from '$lib/core/numbers';
+  import { NUMBER_IDS, numberDef, type NumberGroup, type NumberId } from '$lib/core/numbers';
   import NumberRow from '$lib/ui/workshop/NumberRow.svelte';
   import DataSafety from '$lib/ui/workshop/DataSafety.svelte';
   import Machines from '$lib/ui/workshop/Machines.svelte';
@@ -8,7 +8,7 @@
   import { theme, type ThemeChoice } from '$lib/ui/state/theme.svelte';
   import { workroom } from '$lib/ui/state/workroom.svelte';
 
-  const groups = Object.entries(Object.groupBy(NUMBER_IDS, (id) => NUMBER_TABLE[id].group)) as [
+  const groups = Object.entries(Object.groupBy(NUMBER_IDS, (id) => numberDef(id).group)) as [
     NumberGroup,
     NumberId[],
   ][];

@@ -2,8 +2,6 @@
  * Lengths in millimetres and times in seconds come in; text for people goes out, in mm or inches.
  * Inches are fractions to 1/16, as on a ruler.
  */
-import Fraction from 'fraction.js';
-
 /** What lengths are shown and typed in; they are kept in mm. */
 export type LengthUnit = 'mm' | 'inch';
 
@@ -16,14 +14,25 @@ const grouped = new Intl.NumberFormat('en-GB', { maximumFractionDigits: 1, useGr
 /** 12345.6 → "12 345.6" with narrow no-break spaces, so that columns stay readable in any locale. */
 export const formatNumber = (value: number): string => grouped.format(value).replaceAll(',', '\u202f');
 
+/** 2.375 → "2 3/8", to the nearest 1/16. */
+function inchWords(inches: number): string {
+  const all = Math.round(Math.abs(inches) * SIXTEENTHS);
+  const whole = Math.floor(all / SIXTEENTHS);
+  let [over, under] = [all % SIXTEENTHS, SIXTEENTHS];
+  for (; over && over % 2 === 0; under /= 2) over /= 2;
+  const words = [whole || !over ? whole : '', over ? `${over}/${under}` : '']
+    .filter((w) => w !== '')
+    .join(' ');
+  return inches < 0 && all ? `-${words}` : words;
+}
+
 /**
  * A length for reading. mm to one decimal; inches to the nearest 1/16. Figure and unit stay on one line.
  * @param mm length in millimetres
  */
 export function formatLength(mm: number, unit: LengthUnit, withUnit = true): string {
   if (unit === 'mm') return `${formatNumber(Math.round(mm * 10) / 10)}${withUnit ? '\u00a0mm' : ''}`;
-  const inches = new Fraction(Math.round((mm / MM_PER_INCH) * SIXTEENTHS), SIXTEENTHS);
-  return `${inches.toFraction(true)}${withUnit ? '\u00a0in' : ''}`;
+  return `${inchWords(mm / MM_PER_INCH)}${withUnit ? '\u00a0in' : ''}`;
 }
 
 /** Widths of stitches are told in mm by every machine; only longer lengths are measured with a ruler. mm */

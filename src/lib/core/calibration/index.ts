@@ -3,7 +3,7 @@
  * maker sees old and new, takes them or not, and can go back. In: runs, workshop. Out: suggestions, a changed workshop.
  */
 import type { LoggedRun } from '../log';
-import { isNumberId, numberDef, type NumberId } from '../numbers';
+import { defaultOf, isNumberId, type NumberId } from '../numbers';
 import type { Correction, Workshop } from '../workshop';
 import { fitHands } from './hands';
 import { fitMachines } from './machines';
@@ -86,7 +86,7 @@ function withFigure(workshop: Workshop, key: FigureKey, value: number | null): W
   const [kind, id] = split(key);
   if (kind === 'number' && isNumberId(id)) {
     const { [id]: _, ...others } = workshop.numbers;
-    const isOwn = value !== null && value !== numberDef(id).value;
+    const isOwn = value !== null && value !== defaultOf(id).value;
     return { ...workshop, numbers: isOwn ? { ...others, [id]: value } : others };
   }
   const field = kind === 'speed' ? 'speedShare' : 'startSeconds';

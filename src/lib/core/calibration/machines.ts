@@ -1,5 +1,5 @@
 import type { LoggedRun } from '../log';
-import { numberDef, numbersWith, type NumberId } from '../numbers';
+import { defaultOf, numbersWith, type NumberId } from '../numbers';
 import { timesDone } from '../run';
 import type { Workshop } from '../workshop';
 import { fitRobust, type Observation } from './robust';
@@ -56,7 +56,7 @@ export function fitMachines(runs: readonly LoggedRun[], workshop: Workshop): Sug
     }
   }
   if (!observations.length) return [];
-  const start = numberDef('stitch.startRamp').value;
+  const start = defaultOf('stitch.startRamp').value;
   const { mean, sd } = fitRobust(observations, [
     ...machines.flatMap(() => [
       { mean: 1, sd: SPEED_PRIOR },

@@ -1,5 +1,5 @@
 import { logRow, type LoggedRun } from '../log';
-import { numberDef, numbersWith, type NumberId } from '../numbers';
+import { defaultOf, numbersWith, type NumberId } from '../numbers';
 import { bobbinMetres, isOver, metresFrom, stitchesOf, threadAt, timesDone } from '../run';
 import type { Workshop } from '../workshop';
 import { fitRobust } from './robust';
@@ -29,7 +29,7 @@ export function fitBreaks(runs: readonly LoggedRun[], workshop: Workshop): Sugge
     for (const seconds of state.mendSeconds) mended.push({ y: seconds, run: run.id });
   }
   if (!tens) return [];
-  const before = BREAKS_BEFORE / numberDef('stitch.breakRate').value;
+  const before = BREAKS_BEFORE / defaultOf('stitch.breakRate').value;
   const shape = BREAKS_BEFORE + breaks;
   const rate = shape / (before + tens);
   const sd = Math.sqrt(shape) / (before + tens);
@@ -44,7 +44,7 @@ export function fitBreaks(runs: readonly LoggedRun[], workshop: Workshop): Sugge
     }),
   ];
   if (mended.length) {
-    const { value } = numberDef('stitch.breakSeconds');
+    const { value } = defaultOf('stitch.breakSeconds');
     const fitted = fitRobust(
       mended.map(({ y }) => ({ x: new Map([[0, 1]]), y, sd: MEND_NOISE * value })),
       [{ mean: value, sd: MEND_PRIOR * value }],
@@ -69,7 +69,7 @@ export function fitRejects(runs: readonly LoggedRun[], workshop: Workshop): Sugg
   const made = over.reduce((sum, r) => sum + r.items, 0);
   if (!made) return [];
   const bad = over.reduce((sum, r) => sum + r.second + r.ruined, 0);
-  const table = numberDef('order.rejectRate').value / 100;
+  const table = defaultOf('order.rejectRate').value / 100;
   const n = REJECTS_BEFORE / table + made;
   const share = (REJECTS_BEFORE + bad) / n;
   const sd = Math.sqrt((share * (1 - share)) / n);
@@ -101,7 +101,7 @@ export function fitBobbins(runs: readonly LoggedRun[], workshop: Workshop): Sugg
     let used: number | null = null;
     for (const { run, state } of list) {
       const then = numbersWith(run.numbers);
-      const scale = numberDef('thread.bobbinTake').value / then['thread.bobbinTake'];
+      const scale = defaultOf('thread.bobbinTake').value / then['thread.bobbinTake'];
       const full = run.bobbinHoldsM / (1 - then['thread.bobbinKeep'] / 100);
       const metres = bobbinMetres(run);
       for (const bobbin of state.sewn.below) {
@@ -124,7 +124,7 @@ export function fitBobbins(runs: readonly LoggedRun[], workshop: Workshop): Sugg
 export function fitSpools(runs: readonly LoggedRun[], workshop: Workshop): Suggestion[] {
   const shares = runs.flatMap(({ run, state }) => {
     const then = numbersWith(run.numbers);
-    const scale = numberDef('thread.topTake').value / then['thread.topTake'];
+    const scale = defaultOf('thread.topTake').value / then['thread.topTake'];
     return Object.entries(state.spools).flatMap(([name, grams]) => {
       const metres = run.score.steps.reduce((sum, s, i) => {
         if (s.kind !== 'needle' || s.skipped || threadAt(run, state, i)?.name !== name) return sum;
@@ -155,7 +155,7 @@ function scaled(
     [{ mean: 1, sd: THREAD_PRIOR }],
   );
   return ids.map((id) => {
-    const { value } = numberDef(id);
+    const { value } = defaultOf(id);
     return suggestion(id, workshop, {
       to: value * mean[0],
       low: value * (mean[0] - NINE_IN_TEN * sd[0]),

@@ -1,4 +1,4 @@
-import { numberDef, numbersWith, type NumberId } from '../numbers';
+import { defaultOf, numberDef, numbersWith, type NumberId } from '../numbers';
 import type { Workshop } from '../workshop';
 import type { Prior } from './robust';
 import type { Suggestion } from './types';
@@ -7,8 +7,8 @@ import type { Suggestion } from './types';
 const OWN_PRIOR = 0.35;
 /** A row of the table as it is believed before the log speaks. */
 export const ownPrior = (id: NumberId): Prior => ({
-  mean: numberDef(id).value,
-  sd: OWN_PRIOR * numberDef(id).value,
+  mean: defaultOf(id).value,
+  sd: OWN_PRIOR * defaultOf(id).value,
 });
 
 /** Runs and single times that a coefficient rests on. */

@@ -3,9 +3,10 @@
  * In: the maker's overrides. Out: one frozen record of values. mm, seconds, shares of 1 unless the row says %.
  */
 import { keysOf } from '../base';
-import { NUMBER_TABLE, type NumberDef, type NumberId } from './table';
+import { FIGURES, type Figure, type NumberId } from './figures';
 
-export { NUMBER_TABLE, type NumberDef, type NumberGroup, type NumberId } from './table';
+export { type NumberId } from './figures';
+export { numberDef, type NumberDef, type NumberGroup } from './words';
 
 /** Every figure of the table, in the unit of its row. */
 export type Numbers = Readonly<Record<NumberId, number>>;
@@ -13,16 +14,16 @@ export type Numbers = Readonly<Record<NumberId, number>>;
 export type NumberOverrides = Partial<Record<NumberId, number>>;
 
 /** In the order of the table. */
-export const NUMBER_IDS = keysOf(NUMBER_TABLE);
+export const NUMBER_IDS = keysOf(FIGURES);
 /** Whether a text names a row of the table. */
-export const isNumberId = (id: string): id is NumberId => Object.hasOwn(NUMBER_TABLE, id);
-/** A row of the table. */
-export const numberDef = (id: NumberId): NumberDef => NUMBER_TABLE[id];
+export const isNumberId = (id: string): id is NumberId => Object.hasOwn(FIGURES, id);
+/** The figure of a row, without its words. */
+export const defaultOf = (id: NumberId): Figure => FIGURES[id];
 
 /** The defaults with the maker's own figures over them; a figure outside its range is brought to the nearest end. */
 export function numbersWith(overrides: NumberOverrides = {}): Numbers {
   const entries = NUMBER_IDS.map((id) => {
-    const { value, min, max } = NUMBER_TABLE[id];
+    const { value, min, max } = FIGURES[id];
     const own = overrides[id];
     return [id, own === undefined || !Number.isFinite(own) ? value : Math.min(max, Math.max(min, own))];
   });

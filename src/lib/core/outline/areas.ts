@@ -1,5 +1,6 @@
 import { evenly } from './lines';
-import { inside, spansAt } from './region';
+import { inside } from './inside';
+import { spansAt } from './region';
 import { soften, transform } from './shapes';
 import { boxOf, distance, type Path, type Point } from '../base';
 import { closePath, type Random } from './types';

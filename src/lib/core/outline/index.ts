@@ -4,7 +4,8 @@
  */
 export { closePath } from './types';
 export { arc, circle, curve, rectangle, star, transform, wave } from './shapes';
-export { inside, offset } from './region';
+export { inside } from './inside';
+export { areaOf, offset } from './region';
 export { bean, blanket, doubleRun, motifs, pathLength, run, satin, twiceAround, zigzag } from './lines';
 export { diamonds, meander, tatami } from './areas';
 export { TapeMaker } from './tape-maker';

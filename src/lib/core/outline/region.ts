@@ -1,5 +1,5 @@
 import { Clipper, EndType, JoinType } from 'clipper2-ts';
-import type { Path, Point } from '../base';
+import type { Path } from '../base';
 
 /** Clipper works on integers: 1/1000 mm keeps offsets exact to a hundredth of the tape's unit. */
 const SCALE = 1000;
@@ -13,16 +13,8 @@ const JOINS = { round: JoinType.Round, miter: JoinType.Miter } as const;
 export const offset = (polygon: Path, delta: number, join: keyof typeof JOINS = 'miter'): Path[] =>
   Clipper.inflatePaths([toGrid(polygon)], delta * SCALE, JOINS[join], EndType.Polygon, 4, 20).map(fromGrid);
 
-/** Even-odd test. */
-export function inside(p: Point, polygon: Path): boolean {
-  let result = false;
-  for (let i = 0, j = polygon.length - 1; i < polygon.length; j = i++) {
-    const a = polygon[i];
-    const b = polygon[j];
-    if (a.y > p.y !== b.y > p.y && p.x < ((b.x - a.x) * (p.y - a.y)) / (b.y - a.y) + a.x) result = !result;
-  }
-  return result;
-}
+/** Enclosed, mm²; negative when the polygon runs clockwise. */
+export const areaOf = (polygon: Path): number => Clipper.area(toGrid(polygon)) / SCALE ** 2;
 
 /** Where the level line y crosses the polygon, as [left, right] pairs. */
 export function spansAt(polygon: Path, y: number): [number, number][] {

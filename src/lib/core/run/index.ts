@@ -25,7 +25,8 @@ export {
   wasDone,
   type RunState,
 } from './state';
-export { newRun, piecesOfStep, plannedSeconds, runRecordSchema, type RunRecord } from './record';
+export { newRun } from './begin';
+export { piecesOfStep, plannedSeconds, runRecordSchema, type RunRecord } from './record';
 export { bobbinLeft, bobbinMetres, bobbinNow, threadAt, threadsAhead } from './on-machine';
 export { needleSeconds, secondsLeft, stepSecondsLeft, stitchNow } from './progress';
 export { metresFrom } from './sewn';

@@ -1,11 +1,7 @@
 import * as z from 'zod';
-import type { Build } from '../build';
 import type { Repeats } from '../hoop';
-import { itemAt, idSchema, timestampSchema, uniqueIds } from '../base';
-import type { BuildPlan } from '../plan';
-import type { HandStep, Score, Step } from '../score';
-import { freeOf, hoopingSeconds } from '../time';
-import type { Workshop } from '../workshop';
+import { idSchema, timestampSchema, uniqueIds } from '../base';
+import type { HandStep, Score } from '../score';
 
 const id = idSchema(200);
 const seconds = z.number().min(0);
@@ -108,97 +104,6 @@ export const runRecordSchema = z.object({
 });
 /** What a run is begun with, and never changes. */
 export type RunRecord = z.infer<typeof runRecordSchema>;
-
-const NO_THREAD = { name: 'thread', colour: '#777777', metallic: false };
-
-/** A run of one hooping as it is begun. */
-export function newRun(
-  build: Build,
-  plan: BuildPlan,
-  workshop: Workshop,
-  { id: runId, now, madeBefore }: { id: string; now: number; madeBefore: number },
-): RunRecord {
-  const items = Math.max(1, build.order.repeats);
-  const all = Object.entries(plan.time.steps);
-  const machine = workshop.machines.find((m) => m.id === plan.machine.id) ?? plan.machine;
-  return {
-    id: runId,
-    buildId: build.id,
-    buildName: build.name,
-    tapeId: build.tapeId,
-    createdAt: now,
-    buildVersion: build.changedAt,
-    machine: {
-      id: machine.id,
-      name: machine.name,
-      kind: machine.kind,
-      speed: machine.speed,
-      speedShare: machine.speedShare,
-      startSeconds: machine.startSeconds,
-    },
-    numbers: workshop.numbers,
-    hoop: plan.hooping.hoop.name,
-    items,
-    repeats: plan.hooping.repeats,
-    madeBefore,
-    score: plan.score,
-    planned: Object.fromEntries(all.map(([step, t]) => [step, hoopingSeconds(t, items)])),
-    free: Object.fromEntries(
-      plan.score.steps.map((s) => [
-        s.id,
-        s.kind === 'needle'
-          ? freeOf(s, hoopingSeconds(itemAt(plan.time.steps, s.id), items), plan.numbers)
-          : 0,
-      ]),
-    ),
-    waits: Object.fromEntries(all.flatMap(([step, t]) => (t.waitSeconds ? [[step, t.waitSeconds]] : []))),
-    terms: Object.fromEntries(
-      all.map(([step, t]) => {
-        const byNumber: Record<string, number> = {};
-        for (const term of t.terms) {
-          const number = term.number ?? 'stitching';
-          byNumber[number] = (byNumber[number] ?? 0) + hoopingSeconds({ ...t, terms: [term] }, items);
-        }
-        return [step, byNumber];
-      }),
-    ),
-    blocks: plan.score.steps.reduce<RunRecord['blocks']>(
-      (blocks, step) => {
-        if (step.kind === 'needle') blocks[step.block] = blockOf(step, plan, build);
-        return blocks;
-      },
-      plan.design.reading.blocks.map(() => ({ ...EMPTY_BLOCK, thread: NO_THREAD })),
-    ),
-    pieces: plan.cut.pieces.map((p) => ({
-      id: p.id,
-      name: p.name,
-      material: p.material,
-      colour: p.colour,
-      widthMm: p.width.cutMm,
-      heightMm: p.height.cutMm,
-    })),
-    bobbinHoldsM: plan.thread.bobbinHoldsM,
-    bobbinSwaps: [...new Set(plan.thread.swaps.map((s) => s.stepId))],
-  };
-}
-const EMPTY_BLOCK = { stitches: 0, stitchSeconds: 0, starts: 0, meanStitchMm: 0, topM: 0, bobbinM: 0 };
-
-function blockOf(step: Extract<Step, { kind: 'needle' }>, plan: BuildPlan, build: Build) {
-  const block = itemAt(plan.design.reading.blocks, step.block);
-  const time = itemAt(plan.time.steps, step.id);
-  const thread = step.thread ?? build.threads[step.block];
-  return {
-    stitches: block.stitches,
-    stitchSeconds: time.terms.find((t) => !t.number)?.seconds ?? 0,
-    starts: 1 + block.trims,
-    meanStitchMm: block.stitches ? block.sewnLengthMm / block.stitches : 0,
-    thread: thread
-      ? { name: thread.name, colour: thread.colour, metallic: thread.metallic ?? false }
-      : NO_THREAD,
-    topM: plan.thread.steps[step.id]?.topM ?? 0,
-    bobbinM: plan.thread.steps[step.id]?.bobbinM ?? 0,
-  };
-}
 
 /** Seconds that were planned for the whole run. */
 export const plannedSeconds = ({ planned }: Pick<RunRecord, 'planned'>): number =>

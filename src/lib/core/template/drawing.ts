@@ -1,5 +1,5 @@
 import type { Path, Point } from '../base';
-import { quarterTurned, type PieceShape } from './shape';
+import { quarterTurned, type PieceShape } from './turned';
 
 /** What a template draws, whatever it is drawn on. mm, y up, from the lower left corner. */
 export interface TemplateDrawing {

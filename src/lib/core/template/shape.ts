@@ -3,26 +3,11 @@
  * the lower left corner of the piece.
  */
 import type { CutPiece } from '../cut';
+import { mirrorIf, type PieceShape } from './turned';
 import { itemAt, boxOf, type Box, type Path, type Point } from '../base';
 import type { Numbers } from '../numbers';
-import { offset } from '../outline';
+import { areaOf, offset } from '../outline';
 import type { Line, Reading } from '../reading';
-
-/** The drawing of a piece for a template. mm, from the lower left corner of its rectangle. */
-export interface PieceShape {
-  name: string;
-  widthMm: number;
-  heightMm: number;
-  /** outer contours */
-  outlines: Path[];
-  /** where it is folded, and the lines that will catch it */
-  folds: [Point, Point][];
-  catches: Path[];
-  arrow: CutPiece['arrow'];
-  mirrored: boolean;
-  /** true: cut to the outline; false: a rectangle that is trimmed after stitching */
-  preCut: boolean;
-}
 
 /** The drawing of a piece as it is cut; what is hooped is a plain rectangle. */
 export function pieceShape(piece: CutPiece, reading: Reading, numbers: Numbers): PieceShape {
@@ -79,34 +64,4 @@ function largestClosed(lines: readonly Line[]): Path | null {
     .map((path) => ({ path, area: Math.abs(areaOf(path)) }))
     .sort((a, b) => b.area - a.area);
   return closed.at(0)?.path ?? null;
-}
-const areaOf = (path: Path) =>
-  path.reduce((sum, p, i) => {
-    const q = itemAt(path, (i + 1) % path.length);
-    return sum + p.x * q.y - q.x * p.y;
-  }, 0) / 2;
-
-/** Cut from the wrong side, left and right change over; of such a shape, back to how its piece lies. */
-export function mirrorIf(shape: PieceShape): PieceShape {
-  if (!shape.mirrored) return shape;
-  const flip = (p: Point) => ({ x: shape.widthMm - p.x, y: p.y });
-  return {
-    ...shape,
-    outlines: shape.outlines.map((path) => path.map(flip).reverse()),
-    folds: shape.folds.map(([a, b]) => [flip(a), flip(b)]),
-    catches: shape.catches.map((path) => path.map(flip)),
-  };
-}
-
-/** A shape a quarter turned to the left, as a layout may lay it. */
-export function quarterTurned(shape: PieceShape): PieceShape {
-  const turn = (p: Point) => ({ x: shape.heightMm - p.y, y: p.x });
-  return {
-    ...shape,
-    widthMm: shape.heightMm,
-    heightMm: shape.widthMm,
-    outlines: shape.outlines.map((path) => path.map(turn)),
-    folds: shape.folds.map(([a, b]) => [turn(a), turn(b)]),
-    catches: shape.catches.map((path) => path.map(turn)),
-  };
 }

@@ -7,17 +7,16 @@
   import { densityInWorker } from '$lib/workers';
   import { showProblem } from '../state/notices';
   import { workroom } from '../state/workroom.svelte';
+  import { pageColours, seenThread } from './draw-tape';
   import {
     drawDensity,
     drawEmptyHoop,
     drawPlan,
     isSmallInHoop,
-    pageColours,
     piecesNow,
-    seenThread,
     viewOf,
     type PlanDrawing,
-  } from './draw';
+  } from './draw-plan';
   import { StitchScrubber } from './scrubber';
   import { Lens } from './lens.svelte';
 

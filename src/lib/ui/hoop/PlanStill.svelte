@@ -2,7 +2,8 @@
   import { formatSize } from '$lib/core/base';
   import { theme } from '../state/theme.svelte';
   import { workroom } from '../state/workroom.svelte';
-  import { drawPlan, isSmallInHoop, pageColours, piecesNow, viewOf, type PlanDrawing } from './draw';
+  import { pageColours } from './draw-tape';
+  import { drawPlan, isSmallInHoop, piecesNow, viewOf, type PlanDrawing } from './draw-plan';
 
   // The hoop from above at one step, only to be looked at.
   let { drawing }: { drawing: PlanDrawing } = $props();

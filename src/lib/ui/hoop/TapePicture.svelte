@@ -3,7 +3,7 @@
   import { readInWorker } from '$lib/workers';
   import { workroom } from '../state/workroom.svelte';
   import { theme } from '../state/theme.svelte';
-  import { drawTape, pageColours } from './draw';
+  import { drawTape, pageColours } from './draw-tape';
 
   // A small picture of the stitches in their threads.
   let { build, size = 84 }: { build: Build; size?: number } = $props();

@@ -1,4 +1,4 @@
-import type { View } from './draw';
+import type { View } from './draw-plan';
 
 const MOST = 40;
 

@@ -1,7 +1,7 @@
 import { itemAt } from '$lib/core/base';
 import { JUMP, STOP, type Tape } from '$lib/core/tape';
 import type { BlockReading } from '$lib/core/reading';
-import type { View } from './draw';
+import type { View } from './draw-plan';
 
 /** One block as it is sewn: its records, and the colour of its thread. */
 export interface ScrubbedBlock {

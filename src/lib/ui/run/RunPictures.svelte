@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { PlanDrawing } from '../hoop/draw';
+  import type { PlanDrawing } from '../hoop/draw-plan';
   import PlanStill from '../hoop/PlanStill.svelte';
   import CrossSection from '../score/CrossSection.svelte';
   import type { RunSession } from '../state/run-session.svelte';

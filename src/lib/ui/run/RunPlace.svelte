@@ -1,7 +1,7 @@
 <script lang="ts">
   import { resolve } from '$app/paths';
   import { onMount } from 'svelte';
-  import type { PlanDrawing } from '../hoop/draw';
+  import type { PlanDrawing } from '../hoop/draw-plan';
   import RunDone from './RunDone.svelte';
   import RunStep from './RunStep.svelte';
   import { readPlan } from '../state/read-build.svelte';

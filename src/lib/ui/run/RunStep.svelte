@@ -10,7 +10,7 @@
   import X from '@lucide/svelte/icons/x';
   import type { TroubleKind } from '$lib/core/run';
   import { formatClock, formatNumber, formatRoughly } from '$lib/core/base';
-  import type { PlanDrawing } from '../hoop/draw';
+  import type { PlanDrawing } from '../hoop/draw-plan';
   import { isTyping, within } from '../shell/keys';
   import { FollowedMachine } from '../state/run-machine.svelte';
   import type { RunSession } from '../state/run-session.svelte';

@@ -13,7 +13,6 @@
   import type { Reading } from '$lib/core/reading';
   import type { BuildEditor } from '../state/editor.svelte';
   import { workroom } from '../state/workroom.svelte';
-  import { exportBuild } from '../state/export';
 
   let {
     editor,
@@ -22,6 +21,7 @@
     build,
     onrun,
     onnewer,
+    onexport,
   }: {
     editor: BuildEditor;
     plan: BuildPlan;
@@ -29,6 +29,7 @@
     build: Build;
     onrun: () => void;
     onnewer: () => void;
+    onexport: () => void;
   } = $props();
 
   function setHoop(id: string) {
@@ -100,7 +101,7 @@
     <button
       type="button"
       class="btn px-2.5"
-      onclick={() => exportBuild(build)}
+      onclick={onexport}
       aria-label="Export the build"
       title="Export the build with its tape"><Download size={18} /></button
     >

@@ -6,22 +6,15 @@
   import { count } from '$lib/core/base';
   import BuildHeader from './BuildHeader.svelte';
   import ChangesStrip from './ChangesStrip.svelte';
-  import CheckPanel from './CheckPanel.svelte';
-  import HowPanel from './HowPanel.svelte';
   import CrossSection from './CrossSection.svelte';
   import ScoreView from './ScoreView.svelte';
   import StepCard from './StepCard.svelte';
-  import StepList from './StepList.svelte';
-  import CutList from '../cut/CutList.svelte';
-  import ThreadTable from '../cut/ThreadTable.svelte';
-  import Sheets from './Sheets.svelte';
   import Plan from '../hoop/Plan.svelte';
-  import OrderPanel from '../order/OrderPanel.svelte';
   import Guard from '../kit/Guard.svelte';
   import Later from '../kit/Later.svelte';
+  import Part from '../kit/Part.svelte';
   import Tabs from '../kit/Tabs.svelte';
   import type { Build } from '$lib/core/build';
-  import { exportBuild } from '../state/export';
   import { hasOwnArrows, isTyping, isWriting } from '../shell/keys';
   import { openEditor } from './open-editor';
   import { commands, type Command } from '../shell/commands.svelte';
@@ -130,10 +123,14 @@
       : null,
   );
 
+  async function exportBuild(build: Build) {
+    await (await import('../state/export')).exportBuild(build);
+  }
   async function run() {
-    if (!editor.build || !editor.plan) return;
-    const run = await workroom.startRun(editor.build, editor.plan);
-    if (run) await goto(resolve('/run/[id]', { id: run }));
+    const { build, plan } = editor;
+    if (!build || !plan) return;
+    const { beginRunOf } = await import('../state/begin-run');
+    await beginRunOf(build, plan);
   }
 
   function onkeydown(event: KeyboardEvent) {
@@ -197,7 +194,15 @@
   <div class="flex min-h-full flex-col gap-3 p-4 lg:h-full">
     <div class="min-h-16">
       <Later
-        ><BuildHeader {editor} {plan} {reading} {build} onrun={run} onnewer={() => newer?.click()} /></Later
+        ><BuildHeader
+          {editor}
+          {plan}
+          {reading}
+          {build}
+          onrun={run}
+          onexport={() => exportBuild(build)}
+          onnewer={() => newer?.click()}
+        /></Later
       >
     </div>
     <input
@@ -292,25 +297,41 @@
             </section>
           </div>
         {:else if view === 'list'}
-          <StepList {plan} cursor={editor.cursor} onselect={(i) => editor.goTo(i)} />
+          <Part load={() => import('./StepList.svelte')}>
+            {#snippet children({ default: StepList })}
+              <StepList {plan} cursor={editor.cursor} onselect={(i) => editor.goTo(i)} />
+            {/snippet}
+          </Part>
         {:else if view === 'how'}
-          <HowPanel {editor} {build} {plan} />
+          <Part load={() => import('./HowPanel.svelte')}>
+            {#snippet children({ default: HowPanel })}
+              <HowPanel {editor} {build} {plan} />
+            {/snippet}
+          </Part>
         {:else if view === 'check'}
-          <CheckPanel {editor} {build} onstep={() => (view = 'step')} />
+          <Part load={() => import('./CheckPanel.svelte')}>
+            {#snippet children({ default: CheckPanel })}
+              <CheckPanel {editor} {build} onstep={() => (view = 'step')} />
+            {/snippet}
+          </Part>
         {:else if view === 'cut'}
-          <CutList
-            pieces={plan.cut.pieces}
-            scorePieces={plan.score.pieces}
-            order={plan.order}
-            reading={plan.design.reading}
-            notions={plan.cut.notions}
-            onmaterial={(id, change) => editor.setMaterial(id, change)}
-          />
-          <ThreadTable thread={plan.thread} items={plan.order.load} />
+          <Part load={() => import('./CutView.svelte')}>
+            {#snippet children({ default: CutView })}
+              <CutView {editor} {plan} />
+            {/snippet}
+          </Part>
         {:else if view === 'order'}
-          <OrderPanel {build} {plan} onchange={(order) => editor.change({ order })} />
+          <Part load={() => import('../order/OrderPanel.svelte')}>
+            {#snippet children({ default: OrderPanel })}
+              <OrderPanel {build} {plan} onchange={(order) => editor.change({ order })} />
+            {/snippet}
+          </Part>
         {:else}
-          <Sheets {build} />
+          <Part load={() => import('./Sheets.svelte')}>
+            {#snippet children({ default: Sheets })}
+              <Sheets {build} />
+            {/snippet}
+          </Part>
           <label class="flex max-w-3xl flex-1 flex-col gap-1">
             <span class="label">What to remember about this build</span>
             <textarea

@@ -13,7 +13,7 @@
   import FindingCard from './FindingCard.svelte';
   import HandCard from './HandCard.svelte';
   import NeedleCard from './NeedleCard.svelte';
-  import StepDialog from './StepDialog.svelte';
+  import Part from '../kit/Part.svelte';
   import WhyTime from './WhyTime.svelte';
 
   let { editor }: { editor: BuildEditor } = $props();
@@ -107,5 +107,7 @@
       >
     </div>
   </article>
-  <StepDialog {editor} bind:kind={dialog} />
+  {#if dialog}<Part load={() => import('./StepDialog.svelte')}
+      >{#snippet children({ default: StepDialog })}<StepDialog {editor} bind:kind={dialog} />{/snippet}</Part
+    >{/if}
 {/if}

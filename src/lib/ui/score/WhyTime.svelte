@@ -1,34 +1,17 @@
 <script lang="ts">
-  import { numberDef } from '$lib/core/numbers';
   import type { StepTime } from '$lib/core/time';
   import { formatDuration } from '$lib/core/base';
-  import NumberInPlace from '../kit/NumberInPlace.svelte';
+  import Fold from '../kit/Fold.svelte';
+  import Part from '../kit/Part.svelte';
 
-  // A time with the sum behind it; each figure of the sum can be changed where it stands.
+  // A time, and behind it the sum that it comes from.
   let { time }: { time: StepTime } = $props();
 </script>
 
-<details class="text-sm" data-testid="why-time">
-  <summary class="cursor-pointer py-1"
-    ><strong>{formatDuration(time.seconds)}</strong>
-    <span class="text-needle underline">why?</span></summary
-  >
-  <table class="w-full">
-    <tbody>
-      {#each time.terms as term, place (place)}
-        <tr class="align-top"
-          ><td class="py-0.5 pr-2">
-            {term.label}
-            {#if term.number}<span class="label block">{numberDef(term.number).because}</span>{/if}</td
-          ><td class="py-0.5 pr-2 text-right"
-            >{#if term.number}<NumberInPlace id={term.number} />{/if}</td
-          ><td class="py-0.5 text-right whitespace-nowrap">{term.seconds.toFixed(1)} s</td></tr
-        >
-      {/each}
-      <tr class="border-t border-rule font-bold"
-        ><td class="py-0.5" colspan="2">together</td><td class="text-right">{time.seconds.toFixed(1)} s</td
-        ></tr
-      >
-    </tbody>
-  </table>
-</details>
+<Fold class="text-sm" testid="why-time">
+  {#snippet title()}<strong>{formatDuration(time.seconds)}</strong>
+    <span class="text-needle underline">why?</span>{/snippet}
+  <Part load={() => import('./TimeTerms.svelte')}>
+    {#snippet children({ default: TimeTerms })}<TimeTerms {time} />{/snippet}
+  </Part>
+</Fold>

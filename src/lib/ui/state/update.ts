@@ -1,5 +1,4 @@
-import { toast } from 'svelte-sonner';
-import { showNote } from './notices';
+import { showNote, showOffer } from './notices';
 
 /** How often it is looked for a newer version, and whether the last run is over, ms. */
 const LOOK_MS = 60_000;
@@ -25,12 +24,12 @@ export function beforeUpdate(work: () => Promise<unknown>): void {
 export async function offerUpdate(): Promise<void> {
   if (!registration?.waiting || offered || (await isRunning())) return;
   offered = true;
-  toast('A newer Jolt Step is ready.', {
-    description: 'Nothing is lost: everything is stored.',
-    duration: Infinity,
-    action: { label: 'Use it now', onClick: () => void takeUpdate() },
-    onDismiss: () => (offered = false),
-  });
+  showOffer(
+    'A newer Jolt Step is ready.',
+    'Nothing is lost: everything is stored.',
+    { name: 'Use it now', run: () => void takeUpdate() },
+    () => (offered = false),
+  );
 }
 /**
  * Takes the version that waits, never under a run; without one the page is loaded again as it is.

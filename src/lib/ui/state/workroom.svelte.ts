@@ -1,8 +1,7 @@
 import type { Build } from '$lib/core/build';
 import { count, fail, ok, type LengthUnit, type Problem, type Result } from '$lib/core/base';
 import { numbersWith } from '$lib/core/numbers';
-import { isOver, newRun, type RunEvent } from '$lib/core/run';
-import type { BuildPlan } from '$lib/core/plan';
+import { isOver } from '$lib/core/run';
 import { newWorkshop, type Workshop } from '$lib/core/workshop';
 import type { Movement } from '$lib/core/stock';
 import { withValueAt } from '$lib/core/merge';
@@ -12,7 +11,7 @@ import { orFault, report } from './or-fault';
 import { newId, nowIso } from './ids';
 import { keep } from './keeping';
 import { known, type KnownRun } from './known-run';
-import { showNote, showProblem } from './notices';
+import { showNote, showProblem, showUndo } from './notices';
 import { typed, watchTyping } from './typing';
 import { WriteQueue } from './write-queue';
 
@@ -335,14 +334,7 @@ class Workroom {
     );
     if (!removed.ok) return;
     this.builds = this.builds.filter((b) => b.id !== build.id);
-    const { toast } = await import('svelte-sonner');
-    toast(`${build.name} was removed.`, {
-      duration: 10_000,
-      action: {
-        label: 'Undo',
-        onClick: () => void this.bringBack(build, removed.value),
-      },
-    });
+    showUndo(`${build.name} was removed.`, () => void this.bringBack(build, removed.value));
   }
 
   private async bringBack(build: Build, its: Awaited<ReturnType<Store['removeBuild']>>) {
@@ -354,20 +346,6 @@ class Workroom {
   }
 
   openRuns = $derived(this.runs.filter((r) => r.state.status !== 'ready' && !isOver(r.state)));
-  /** Starts a run with the score as it is now. */
-  async startRun(build: Build, plan: BuildPlan): Promise<string | null> {
-    const now = Date.now();
-    const run = newRun(build, $state.snapshot(plan) as BuildPlan, this.workshopNow(), {
-      id: newId(),
-      now,
-      madeBefore: await this.store.log.madeOf(build.id),
-    });
-    const started: RunEvent = { type: 'started', at: now };
-    const written = await keep(() => this.store.log.start(run, started));
-    if (!written.ok) return null;
-    this.runs = [known({ run, events: [started], next: 1 }), ...this.runs];
-    return run.id;
-  }
   /** Called after each stored event, of this tab or another, so that Bench and Log agree with it. */
   noteRun(now: KnownRun) {
     const others = this.runs.filter((r) => r.run.id !== now.run.id);
