@@ -110,7 +110,18 @@ function copy() {
   return folder;
 }
 /** Asked first, because they notice most; what tells of tapes, readings, files and storage alone is not asked at all. */
-const FIRST = ['by-hand', 'pieces', 'time', 'hooping', 'score', 'run', 'gather', 'stock', 'plans'];
+const FIRST = [
+  'by-hand',
+  'told-figures',
+  'pieces',
+  'time',
+  'hooping',
+  'score',
+  'run',
+  'gather',
+  'stock',
+  'plans',
+];
 const NOT_ASKED = ['backup', 'calibration', 'exchange', 'layout', 'machine', 'merge', 'mirror', 'outline'];
 const READERS = ['drawing', 'editor', 'quality', 'reading', 'store', 'tape', 'template'];
 const tests = readdirSync(join(root, 'tests/unit'))

@@ -192,6 +192,10 @@ describe('worked out by hand', () => {
     expect(at(hand('a', 'trim-seam', { along: 1, times: 4, side: 'off' }))).to.equal(32 * 2 + 4 * 2);
     expect(at(hand('a', 'lay', { pieces: ['front', 'film'], tapeSides: 2 }))).to.equal(2 * 30 + 2 * 2 * 6);
     expect(at(hand('a', 'lay', { pieces: ['front'], heldBy: 'tape' }))).to.equal(30 + 4 * 6);
+    const [one, two] = [['front'], ['front', 'film']].map(
+      (pieces) => timesOf([hand('a', 'lay', { pieces })], sewn).a.terms[0].label,
+    );
+    expect([one, two]).to.deep.equal(['lay the piece', 'lay pieces, 2 times']);
     expect(at(hand('a', 'snip', { side: 'off' }))).to.equal(20 + 2 * 4);
     expect(at(hand('a', 'tear', { along: 1, side: 'off' }))).to.equal(30 + 32);
     expect([at(hand('a', 'hoop-up')), at(hand('a', 'hoop-up'), home, true)]).to.deep.equal([
@@ -222,6 +226,22 @@ describe('worked out by hand', () => {
     // Film 0.15 and cotton 0.25 mm: 1.15 · 2 m + 1.5 · 0.4 · 800 mm + 3 · 0.1 m; 0.4 · 2 m + 0.4 · 800 mm + 0.3 m
     expect(plan('cover', 1).steps.n0.topM).to.be.closeTo(2.3 + 0.48 + 0.3, 1e-9);
     expect(plan('cover', 1).steps.n0.bobbinM).to.be.closeTo(0.8 + 0.32 + 0.3, 1e-9);
+    // Two layers of the front are as thick as two pieces: 0.65 mm in all.
+    const double = planThread(
+      scoreOf(steps('cover'), [film, { ...front, layers: 2 }]),
+      reading,
+      { threads: [] },
+      { machine: home, numbers, items: 1 },
+    );
+    expect(double.steps.n0.topM).to.be.closeTo(2.3 + 1.5 * 0.65 * 0.8 + 0.3, 1e-9);
+    // Typed from a sheet only the lengths of the bins are known: 2.75 mm is the middle of the one that 2.5 mm lies in.
+    const typed = planThread(
+      scoreOf(steps('cover')),
+      readingOf(blockOf(0, 800, 2.5, { trims: 2, sewnLengthMm: 0 })),
+      { threads: [] },
+      { machine: home, numbers, items: 1 },
+    );
+    expect(typed.steps.n0.topM).to.be.closeTo(1.15 * 2.2 + 0.48 + 0.3, 1e-9);
     // 60 m, 5 % kept: 57 m give 40 items of 1.42 m; the 41st would have a join.
     for (const role of ['cover', 'lace', 'final-outline'] as const)
       expect(

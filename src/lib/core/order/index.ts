@@ -58,7 +58,7 @@ export function itemsToLoad(good: number, reject: number, confidence: number): n
 /** Normal limit of the binomial with continuity correction, for orders of many thousands. */
 function normalLoad(good: number, reject: number, confidence: number): number {
   const z = probit(confidence);
-  let load = Math.ceil(good / (1 - reject));
+  let load = Math.ceil((good - 0.5) / (1 - reject));
   while (load * (1 - reject) - z * Math.sqrt(load * reject * (1 - reject)) < good - 0.5) load++;
   return load;
 }
