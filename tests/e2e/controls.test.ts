@@ -35,20 +35,24 @@ async function open(page: Page, url: string) {
 const fieldsOf = (page: Page) =>
   page
     .locator('main')
-    .locator('input:visible:enabled:not([type=file]), select:visible:enabled, textarea:visible:enabled');
+    .locator(
+      ['input:not([type=file])', 'select', 'textarea', '[role=checkbox]', '[role=switch]', '[role=radio]']
+        .map((field) => `${field}:visible:enabled`)
+        .join(', '),
+    );
 /** Everything that is typed or chosen, in order. */
 const shown = (page: Page) =>
   fieldsOf(page).evaluateAll((all) =>
     all.map((f) => {
       const field = f as HTMLInputElement;
       const name = field.getAttribute('aria-label') ?? field.labels?.[0]?.innerText ?? '';
-      return `${name}: ${['checkbox', 'radio'].includes(field.type) ? field.checked : field.value}`;
+      return `${name}: ${field.ariaChecked ?? (field.type === 'radio' ? field.checked : field.value)}`;
     }),
   );
 
 /** Gives a field another value that it takes. */
 async function change(field: Locator) {
-  const { tag, type, value, min, max, options, checked } = await field.evaluate((f) => {
+  const { tag, type, value, min, max, options, role } = await field.evaluate((f) => {
     const e = f as HTMLInputElement;
     const options = f instanceof HTMLSelectElement ? [...f.options].map((o) => o.value) : [];
     return {
@@ -57,12 +61,12 @@ async function change(field: Locator) {
       value: e.value,
       min: Number(e.min || -1e9),
       max: Number(e.max || 1e9),
-      checked: e.checked,
+      role: e.role,
       options,
     };
   });
   if (tag === 'SELECT') await field.selectOption(options[(options.indexOf(value) + 1) % options.length]);
-  else if (type === 'checkbox') await field.setChecked(!checked);
+  else if (role) await field.click();
   else if (type === 'radio') await field.check();
   else if (type === 'color') await field.fill('#123456');
   else if (type === 'date') await field.fill('2031-05-06');

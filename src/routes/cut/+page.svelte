@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Check from '$lib/ui/kit/Check.svelte';
   import Guard from '$lib/ui/kit/Guard.svelte';
   import { resolve } from '$app/paths';
   import Undo from '@lucide/svelte/icons/undo-2';
@@ -53,13 +54,9 @@
 <div class="max-w-6xl p-6">
   <header class="mb-4 flex flex-wrap items-center gap-3">
     <h1 class="mr-auto text-3xl">Cut</h1>
-    <label class="flex items-center gap-2"
-      ><input
-        type="checkbox"
-        checked={cutting.edgeToEdge}
-        onchange={(e) => cutting.setEdgeToEdge(e.currentTarget.checked)}
-      />from edge to edge
-      <span class="label">(rotary cutter, scissors)</span></label
+    <Check checked={cutting.edgeToEdge} onchange={(on) => cutting.setEdgeToEdge(on)}
+      >from edge to edge
+      <span class="label">(rotary cutter, scissors)</span></Check
     >
     {#if !cutting.edgeToEdge}<span class="flex items-center gap-2"
         >gap <NumberInPlace id="cut.nestGap" /></span
@@ -92,12 +89,11 @@
     <fieldset class="mb-4 flex flex-wrap gap-x-5 gap-y-1">
       <legend class="label mb-1">For the orders of</legend>
       {#each offered as build (build.id)}
-        <label class="flex min-h-8 items-center gap-2"
-          ><input
-            type="checkbox"
-            checked={cutting.chosen.includes(build.id)}
-            onchange={(e) => cutting.choose(build.id, e.currentTarget.checked)}
-          />{build.name} <span class="label">{build.order.quantity}</span></label
+        <Check
+          class="min-h-8"
+          checked={cutting.chosen.includes(build.id)}
+          onchange={(on) => cutting.choose(build.id, on)}
+          >{build.name} <span class="label">{build.order.quantity}</span></Check
         >
       {/each}
       {#if offered.length < workroom.builds.length}<button

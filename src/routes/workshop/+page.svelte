@@ -1,4 +1,6 @@
 <script lang="ts">
+  import Radios from '$lib/ui/kit/Radios.svelte';
+  import Fold from '$lib/ui/kit/Fold.svelte';
   import { NUMBER_IDS, numberDef, type NumberGroup, type NumberId } from '$lib/core/numbers';
   import NumberRow from '$lib/ui/workshop/NumberRow.svelte';
   import DataSafety from '$lib/ui/workshop/DataSafety.svelte';
@@ -32,35 +34,21 @@
         onchange={(e) => rename(e.currentTarget.value.trim())}
       /></label
     >
-    <div class="flex flex-col gap-1" role="radiogroup" aria-label="Unit (key U)">
+    <div class="flex flex-col gap-1">
       <span class="label">Unit (key U)</span>
-      <div class="flex gap-4">
-        {#each ['mm', 'inch'] as const as unit (unit)}
-          <label class="flex min-h-11 items-center gap-2"
-            ><input
-              type="radio"
-              name="unit"
-              checked={workroom.unit === unit}
-              onchange={() => workroom.saveWorkshop((w) => ({ ...w, unit }))}
-            />{unit}</label
-          >
-        {/each}
-      </div>
+      <Radios
+        label="Unit (key U)"
+        value={workroom.unit}
+        options={[
+          ['mm', 'mm'],
+          ['inch', 'inch'],
+        ]}
+        onchange={(unit) => void workroom.saveWorkshop((w) => ({ ...w, unit }))}
+      />
     </div>
-    <div class="flex flex-col gap-1" role="radiogroup" aria-label="Look">
+    <div class="flex flex-col gap-1">
       <span class="label">Look</span>
-      <div class="flex gap-4">
-        {#each themes as [choice, label], place (place)}
-          <label class="flex min-h-11 items-center gap-2"
-            ><input
-              type="radio"
-              name="theme"
-              checked={theme.choice === choice}
-              onchange={() => theme.set(choice)}
-            />{label}</label
-          >
-        {/each}
-      </div>
+      <Radios label="Look" value={theme.choice} options={themes} onchange={(look) => theme.set(look)} />
     </div>
   </section>
 
@@ -81,14 +69,14 @@
         >{/if}
     </div>
     {#each groups as [group, ids], place (place)}
-      <details class="border-t border-rule py-1" open={group === 'Cut sizes'}>
-        <summary class="min-h-10 cursor-pointer py-2 text-lg font-bold"
-          >{group} <span class="label font-normal">{ids.length}</span></summary
-        >
+      <Fold class="border-t border-rule py-1" open={group === 'Cut sizes'}
+        >{#snippet title()}<span class="text-lg font-bold"
+            >{group} <span class="label font-normal">{ids.length}</span></span
+          >{/snippet}
         <div class="divide-y divide-rule">
           {#each ids as id, place (place)}<NumberRow {id} />{/each}
         </div>
-      </details>
+      </Fold>
     {/each}
   </section>
 </div>

@@ -1,8 +1,10 @@
 <script lang="ts">
+  import { ROLE_NAMES } from '../kit/names';
+  import Select from '../kit/Select.svelte';
   import { goto } from '$app/navigation';
   import { resolve } from '$app/paths';
   import { readStopList } from '$lib/core/exchange';
-  import { ROLES, type Role } from '$lib/core/reading';
+  import type { Role } from '$lib/core/reading';
   import { count, formatDuration, formatNumber } from '$lib/core/base';
   import Dialog from '../kit/Dialog.svelte';
   import { keepTyped } from '../state/import';
@@ -85,13 +87,12 @@
           {#each stops as stop, i (i)}
             <tr class="border-t border-rule"
               ><td class="py-1 pr-2 text-right text-quiet">{i + 1}</td><td>{stop.title}</td><td
-                ><select
-                  aria-label="What stop {i + 1} is for"
+                ><Select
+                  label="What stop {i + 1} is for"
                   value={stop.role}
-                  onchange={(e) => (roles = { ...roles, [i]: e.currentTarget.value as Role })}
-                  >{#each ROLES as role (role)}<option value={role}>{role.replace('-', ' ')}</option
-                    >{/each}</select
-                ></td
+                  options={ROLE_NAMES}
+                  onchange={(role) => (roles = { ...roles, [i]: role })}
+                /></td
               ><td>{stop.thread}</td><td class="text-right whitespace-nowrap"
                 >{stop.seconds !== null
                   ? formatDuration(stop.seconds)

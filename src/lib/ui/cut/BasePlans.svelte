@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Fold from '../kit/Fold.svelte';
   import { isRoll, type CutGroup } from '$lib/core/cut';
   import { planBases } from '$lib/core/stock';
   import { count, formatLength } from '$lib/core/base';
@@ -37,8 +38,8 @@
 </script>
 
 {#if plans.length}
-  <details class="mb-2 text-sm" data-testid="bases" open={plans.length > 1}>
-    <summary class="min-h-8 cursor-pointer py-1 font-bold">Bases, roll by roll</summary>
+  <Fold class="mb-2 text-sm" testid="bases" open={plans.length > 1}>
+    {#snippet title()}<span class="font-bold">Bases, roll by roll</span>{/snippet}
     {#each plans as plan, i (plan.roll.id)}
       <p class="mt-1">
         <strong>{plan.roll.name}</strong>{i === 0 && plans.length > 1 ? ', best' : ''}: {length(plan.totalMm)} off
@@ -60,5 +61,5 @@
         {/each}
       </ul>
     {/each}
-  </details>
+  </Fold>
 {/if}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Check from '../kit/Check.svelte';
   import { count, formatLength } from '$lib/core/base';
   import type { LaidGroup } from '../state/cut-layouts.svelte';
   import { shapeOf, cutting } from './cutting.svelte';
@@ -48,18 +49,17 @@
           {#each shown.plan.cuts as cut (cut.number)}
             {@const done = cutting.ticks.includes(id(shown.key, cut.number))}
             <li class="break-inside-avoid">
-              <label
-                class={['flex min-h-7 items-baseline gap-2', done && !plain && 'text-quiet line-through']}
-                ><input
-                  type="checkbox"
-                  checked={done}
-                  onchange={(e) => cutting.tick(id(shown.key, cut.number), e.currentTarget.checked)}
-                /><span
+              <Check
+                class={['min-h-7', done && !plain && 'text-quiet line-through']}
+                checked={done}
+                onchange={(on) => cutting.tick(id(shown.key, cut.number), on)}
+                top
+                ><span
                   ><strong>{cut.number}.</strong>
                   <span class={[cut.level === 0 && 'font-bold']}
                     >{words(shown)[cut.direction]}, {formatLength(cut.atMm, workroom.unit)}</span
                   >{#if cut.stack.length > 1}, {cut.stack.length} stacked{/if}</span
-                ></label
+                ></Check
               >
             </li>
           {/each}

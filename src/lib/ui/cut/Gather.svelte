@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Check from '../kit/Check.svelte';
   import Guard from '../kit/Guard.svelte';
   import type { ChecklistLine } from '$lib/core/cut';
   import { cutting } from './cutting.svelte';
@@ -25,16 +26,10 @@
               <ul>
                 {#each own as line (line.id)}
                   <li>
-                    <label
-                      class={[
-                        'flex min-h-8 items-center gap-2',
-                        cutting.ticks.includes(line.id) && 'text-quiet line-through',
-                      ]}
-                      ><input
-                        type="checkbox"
-                        checked={cutting.ticks.includes(line.id)}
-                        onchange={(e) => cutting.tick(line.id, e.currentTarget.checked)}
-                      />{line.text}</label
+                    <Check
+                      class={['min-h-8', cutting.ticks.includes(line.id) && 'text-quiet line-through']}
+                      checked={cutting.ticks.includes(line.id)}
+                      onchange={(on) => cutting.tick(line.id, on)}>{line.text}</Check
                     >
                   </li>
                 {/each}

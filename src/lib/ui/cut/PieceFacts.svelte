@@ -1,7 +1,9 @@
 <script lang="ts">
+  import { MATERIAL_NAMES } from '../kit/names';
+  import Select from '../kit/Select.svelte';
+  import Check from '../kit/Check.svelte';
   import { FUSIBLES, TRAITS, type Build, type Trait } from '$lib/core/build';
   import type { ScorePiece } from '$lib/core/score';
-  import { MATERIAL_KINDS, MATERIALS, type MaterialKind } from '$lib/core/catalogue';
   import { fromShownMm, shownMm } from '../kit/lengths';
   import { workroom } from '../state/workroom.svelte';
 
@@ -48,12 +50,11 @@
     /></label
   >
   <label class="flex flex-col gap-1"
-    ><span class="label">Material</span><select
+    ><span class="label">Material</span><Select
       value={piece.material}
-      onchange={(e) => onmaterial({ kind: e.currentTarget.value as MaterialKind })}
-      >{#each MATERIAL_KINDS as kind (kind)}<option value={kind}>{MATERIALS[kind].name}</option
-        >{/each}</select
-    ></label
+      options={MATERIAL_NAMES}
+      onchange={(kind) => onmaterial({ kind })}
+    /></label
   >
   <label class="flex flex-col gap-1"
     ><span class="label">Layers</span><input
@@ -69,11 +70,11 @@
     /></label
   >
   <label class="flex flex-col gap-1"
-    ><span class="label">Fusible on its back</span><select
+    ><span class="label">Fusible on its back</span><Select
       value={piece.fusible}
-      onchange={(e) => onmaterial({ fusible: e.currentTarget.value as (typeof FUSIBLES)[number] })}
-      >{#each FUSIBLES as fusible (fusible)}<option value={fusible}>{fusible}</option>{/each}</select
-    ></label
+      options={FUSIBLES.map((f) => [f, f] as const)}
+      onchange={(fusible) => onmaterial({ fusible })}
+    /></label
   >
   <label class="flex flex-col gap-1"
     ><span class="label">Own margin, {workroom.unit === 'mm' ? 'mm' : 'in'}</span><input
@@ -92,13 +93,14 @@
   >
   {#if !hooped}
     <label class="flex flex-col gap-1"
-      ><span class="label">Cut as</span><select
+      ><span class="label">Cut as</span><Select
         value={preCut ? 'shape' : 'rectangle'}
-        onchange={(e) => onmaterial({ cutTo: e.currentTarget.value as 'shape' | 'rectangle' })}
-        ><option value="rectangle">rectangle, trimmed later</option><option value="shape"
-          >its shape, before</option
-        ></select
-      ></label
+        options={[
+          ['rectangle', 'rectangle, trimmed later'],
+          ['shape', 'its shape, before'],
+        ]}
+        onchange={(cutTo) => onmaterial({ cutTo })}
+      /></label
     >
   {/if}
   <span class="flex flex-col gap-1"
@@ -124,34 +126,12 @@
     ></span
   >
   <span class="flex basis-full flex-wrap gap-x-4 gap-y-1">
-    <label class="flex items-center gap-1.5"
-      ><input
-        type="checkbox"
-        checked={piece.prewashed}
-        onchange={(e) => onmaterial({ prewashed: e.currentTarget.checked })}
-      />prewashed</label
-    >
-    <label class="flex items-center gap-1.5"
-      ><input
-        type="checkbox"
-        checked={piece.interfacing}
-        onchange={(e) => onmaterial({ interfacing: e.currentTarget.checked })}
-      />interfacing</label
-    >
-    <label class="flex items-center gap-1.5"
-      ><input
-        type="checkbox"
-        checked={mayTurn}
-        onchange={(e) => onmaterial({ mayTurn: e.currentTarget.checked })}
-      />may be turned on the stock</label
-    >
+    <Check checked={piece.prewashed} onchange={(on) => onmaterial({ prewashed: on })}>prewashed</Check>
+    <Check checked={piece.interfacing} onchange={(on) => onmaterial({ interfacing: on })}>interfacing</Check>
+    <Check checked={mayTurn} onchange={(on) => onmaterial({ mayTurn: on })}>may be turned on the stock</Check>
     {#each offered as trait, place (place)}
-      <label class="flex items-center gap-1.5"
-        ><input
-          type="checkbox"
-          checked={piece.traits.includes(trait)}
-          onchange={(e) => toggle(trait, e.currentTarget.checked)}
-        />{TRAIT_NAMES[trait]}</label
+      <Check checked={piece.traits.includes(trait)} onchange={(on) => toggle(trait, on)}
+        >{TRAIT_NAMES[trait]}</Check
       >
     {/each}
   </span>

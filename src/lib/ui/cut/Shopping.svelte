@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Check from '../kit/Check.svelte';
   import Papa from 'papaparse';
   import { formatNumber } from '$lib/core/base';
   import { saveAs } from '../kit/save-as';
@@ -55,12 +56,11 @@
       {@const there = cutting.ticks.includes(id(p.name))}
       <tr class={[there && 'text-quiet line-through']}
         ><td class="py-1.5"
-          ><input
-            type="checkbox"
-            class="h-5 w-5"
+          ><Check
             checked={there}
-            aria-label="{p.name} is there"
-            onchange={(e) => cutting.tick(id(p.name), e.currentTarget.checked)}
+            onchange={(on) => cutting.tick(id(p.name), on)}
+            label="{p.name} is there"
+            large
           /></td
         ><td>{p.name}</td><td class={['font-bold', p.impossible && 'text-madder']}>{p.amount}</td><td
           class="label">{p.needs}</td

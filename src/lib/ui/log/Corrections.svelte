@@ -1,4 +1,6 @@
 <script lang="ts">
+  import Fold from '../kit/Fold.svelte';
+  import Check from '../kit/Check.svelte';
   import { fitFigures, isNews, sureness, takeFigures, undoFigures } from '$lib/core/calibration';
   import { count } from '$lib/core/base';
   import { newId } from '../state/ids';
@@ -47,18 +49,16 @@
       </thead>
       <tbody class="divide-y divide-rule">
         {#each news as s (s.key)}
-          <tr title={s.because}>
+          <tr>
             <td class="py-1.5"
-              ><input
-                type="checkbox"
-                class="size-5"
-                aria-label="Take {s.label}"
+              ><Check
                 checked={!left.includes(s.key)}
-                onchange={(e) =>
-                  (left = e.currentTarget.checked ? left.filter((k) => k !== s.key) : [...left, s.key])}
+                onchange={(on) => (left = on ? left.filter((k) => k !== s.key) : [...left, s.key])}
+                label="Take {s.label}"
+                large
               /></td
             >
-            <td>{s.label}</td>
+            <td>{s.label}<span class="label block max-w-96">{s.because}</span></td>
             <td class="text-right text-quiet">{figure(s.from)}</td>
             <td class="text-right font-bold">{figure(s.to)}</td>
             <td class="pl-2 text-quiet">{s.unit}</td>
@@ -82,14 +82,14 @@
     <ul class="max-w-3xl divide-y divide-rule">
       {#each workroom.workshop.corrections as c (c.id)}
         <li class="flex flex-wrap items-baseline gap-3 py-2">
-          <details class="flex-1">
-            <summary class="cursor-pointer">{day.format(c.at)}, {count(c.changes.length, 'figure')}</summary>
+          <Fold class="flex-1"
+            >{#snippet title()}{day.format(c.at)}, {count(c.changes.length, 'figure')}{/snippet}
             <ul class="label">
               {#each c.changes as f, place (place)}<li>
                   {f.label}: {figure(f.from)} → {figure(f.to)}
                 </li>{/each}
             </ul>
-          </details>
+          </Fold>
           <button type="button" class="btn btn-small" onclick={() => goBack(c.id)}>Go back</button>
         </li>
       {/each}

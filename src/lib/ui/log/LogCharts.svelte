@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Select from '../kit/Select.svelte';
   import {
     breaksBy,
     estimateAgainstReal,
@@ -84,9 +85,7 @@
   <LogChart chart={breaks(breaksBy(runs, 'machine'))} title="Breaks by machine" />
   <div class="min-w-0 lg:col-span-2">
     <label class="label flex items-center gap-2"
-      >Learning of <select value={curveOf} onchange={(e) => (chosen = e.currentTarget.value)}
-        >{#each builds as [id, name], place (place)}<option value={id}>{name}</option>{/each}</select
-      ></label
+      >Learning of <Select value={curveOf} options={builds} onchange={(id) => (chosen = id)} /></label
     >
     <LogChart chart={learning} title="Learning curve" />
   </div>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Check from '../kit/Check.svelte';
   import { inspections } from '$lib/core/run';
   import type { RunSession } from '../state/run-session.svelte';
 
@@ -13,15 +14,15 @@
   <ul class="flex flex-col">
     {#each list as { id, side, text, because } (id)}
       <li>
-        <label class="flex min-h-11 items-start gap-3 text-lg" title={because}
-          ><input
-            type="checkbox"
-            class="mt-1.5 size-5 shrink-0"
-            checked={seen.includes(id)}
-            onchange={(e) => (seen = e.currentTarget.checked ? [...seen, id] : seen.filter((s) => s !== id))}
-          /><span class={seen.includes(id) ? 'text-quiet' : ''}
-            ><span class="font-bold">{side}</span>: {text}</span
-          ></label
+        <Check
+          class="min-h-11 text-lg"
+          checked={seen.includes(id)}
+          onchange={(on) => (seen = on ? [...seen, id] : seen.filter((s) => s !== id))}
+          top
+          large
+          ><span class={seen.includes(id) ? 'text-quiet' : ''}
+            ><span class="font-bold">{side}</span>: {text}<span class="label block">{because}</span></span
+          ></Check
         >
       </li>
     {/each}

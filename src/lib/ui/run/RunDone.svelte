@@ -52,11 +52,8 @@
     <a class="btn min-h-14" href={resolve('/log')}>See it in the log</a>
     {#if build}<a class="btn min-h-14" href={resolve('/builds/[id]', { id: build.id })}>Back to the build</a
       >{/if}
-    {#if session.hold === 'held'}<button
-        type="button"
-        class="btn min-h-14"
-        title="What was said of the items can be changed then"
-        onclick={() => session.reopen()}>Open it again</button
+    {#if session.hold === 'held'}<button type="button" class="btn min-h-14" onclick={() => session.reopen()}
+        >Open it again <span class="label">to change what was said of the items</span></button
       >{/if}
   </div>
 </section>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Fold from '../kit/Fold.svelte';
   import { RESULTS, type ItemResult } from '$lib/core/run';
   import type { RunSession } from '../state/run-session.svelte';
   import WaitWords from './WaitWords.svelte';
@@ -91,8 +92,8 @@
       </li>
     {/each}
   </ul>
-  <details class="max-w-4xl">
-    <summary class="min-h-11 cursor-pointer text-lg">Spools weighed before and after?</summary>
+  <Fold class="max-w-4xl"
+    >{#snippet title()}<span class="text-lg">Spools weighed before and after?</span>{/snippet}
     <p class="label mb-2">
       Grams that went into this run; the log learns from it how much thread your work takes.
     </p>
@@ -110,5 +111,5 @@
         >
       {/each}
     </div>
-  </details>
+  </Fold>
 </section>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Switch from '../kit/Switch.svelte';
   import { MAX_RATE } from '$lib/core/machine';
   import type { Problem } from '$lib/core/base';
   import { handStops, hoopingTape } from '$lib/core/run';
@@ -81,14 +82,7 @@
 <svelte:window onkeydowncapture={learn} />
 
 {#snippet way(key: 'mirrored' | 'taps' | 'sound' | 'speech', name: string)}
-  <label class="flex min-h-11 items-center gap-3"
-    ><input
-      type="checkbox"
-      class="size-5 shrink-0"
-      checked={runWays[key]}
-      onchange={(e) => runWays.set({ [key]: e.currentTarget.checked })}
-    />{name}</label
-  >
+  <Switch checked={runWays[key]} onchange={(on) => runWays.set({ [key]: on })}>{name}</Switch>
 {/snippet}
 
 <RunDialog bind:open title="How Run works for you">
@@ -118,12 +112,8 @@
             : 'as fast as life'}.
         </p>
         <div class="flex flex-wrap items-end gap-3">
-          <button
-            type="button"
-            class="btn"
-            disabled={machine.sewing}
-            title="The needle goes round the outline without sewing"
-            onclick={() => machine.trace()}>Trace</button
+          <button type="button" class="btn" disabled={machine.sewing} onclick={() => machine.trace()}
+            >Trace the outline, without sewing</button
           >
           <label class="flex flex-col gap-1"
             ><span class="label">Stitches a minute</span><input
@@ -153,8 +143,8 @@
               bind:value={rate}
             /></label
           >
-          <label class="flex flex-col gap-1" title="The same number gives the same thread breaks"
-            ><span class="label">Luck</span><input
+          <label class="flex flex-col gap-1"
+            ><span class="label">Luck (same number, same breaks)</span><input
               type="number"
               class="w-24 text-right"
               min="0"

@@ -1,4 +1,6 @@
 <script lang="ts">
+  import Select from '../kit/Select.svelte';
+  import Check from '../kit/Check.svelte';
   import { untrack } from 'svelte';
   import {
     againAfter,
@@ -106,14 +108,12 @@
     <ol class="mb-4 flex flex-col gap-1">
       {#each flow.checks as check, i (i)}
         <li>
-          <label class="flex min-h-11 items-start gap-3 text-lg"
-            ><input
-              type="checkbox"
-              class="mt-1.5 size-5 shrink-0"
-              checked={looked.includes(i)}
-              onchange={(e) =>
-                (looked = e.currentTarget.checked ? [...looked, i] : looked.filter((l) => l !== i))}
-            /><span class={looked.includes(i) ? 'text-quiet' : ''}>{check}</span></label
+          <Check
+            class="min-h-11 text-lg"
+            checked={looked.includes(i)}
+            onchange={(on) => (looked = on ? [...looked, i] : looked.filter((l) => l !== i))}
+            top
+            large><span class={looked.includes(i) ? 'text-quiet' : ''}>{check}</span></Check
           >
         </li>
       {/each}
@@ -155,13 +155,14 @@
       {#if flow.ways.includes('redo') && again.length}
         <div class="flex flex-wrap items-end gap-3">
           <label class="flex min-w-0 flex-col gap-1"
-            ><span class="label">{flow.saved ?? 'Sew a block once more.'}</span><select
-              bind:value={redo}
+            ><span class="label">{flow.saved ?? 'Sew a block once more.'}</span><Select
               class="max-w-full"
-              >{#each again as { index, step } (step.id)}<option value={index}
-                  >{step.title}, block {step.block + 1}</option
-                >{/each}</select
-            ></label
+              value={redo}
+              options={again.map(
+                ({ index, step }) => [index, `${step.title}, block ${step.block + 1}`] as const,
+              )}
+              onchange={(index) => (redo = index)}
+            /></label
           >
           <button type="button" class="btn btn-strong min-h-14 text-lg" onclick={() => sewAgain(flow)}
             >Sew it again</button
@@ -179,9 +180,12 @@
           >{/if}
         {#if flow.ways.includes('judge')}
           {#if items > 1}<label class="flex items-center gap-2"
-              >Item <select bind:value={item} class="min-h-14"
-                >{#each { length: items }, n (n)}<option value={n}>{n + 1}</option>{/each}</select
-              ></label
+              >Item <Select
+                class="min-h-14"
+                value={item}
+                options={Array.from({ length: items }, (_, n) => [n, String(n + 1)] as const)}
+                onchange={(n) => (item = n)}
+              /></label
             >{/if}
           <button type="button" class="btn min-h-14" onclick={() => judge(flow, 'second')}
             >Go on as a second</button

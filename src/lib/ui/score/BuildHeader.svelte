@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Select from '../kit/Select.svelte';
   import { resolve } from '$app/paths';
   import Download from '@lucide/svelte/icons/download';
   import FileUp from '@lucide/svelte/icons/file-up';
@@ -49,18 +50,15 @@
       onchange={(e) => e.currentTarget.value.trim() && editor.change({ name: e.currentTarget.value.trim() })}
     />
   </div>
-  <select
+  <Select
     class="min-h-11 max-w-80"
-    aria-label="Technique"
+    label="Technique"
     value={build.technique}
-    onchange={(e) => editor.change({ technique: e.currentTarget.value })}
-  >
-    {#each editor.ranking as { technique, fit } (technique.id)}
-      <option value={technique.id} title={technique.summary}
-        >{technique.name} ({Math.round(100 * fit)} %)</option
-      >
-    {/each}
-  </select>
+    options={editor.ranking.map(
+      ({ technique, fit }) => [technique.id, `${technique.name} (${Math.round(100 * fit)} %)`] as const,
+    )}
+    onchange={(technique) => editor.change({ technique })}
+  />
   <select
     class="min-h-11 max-w-48"
     aria-label="Machine and hoop"

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Fold from '../kit/Fold.svelte';
   import type { Build } from '$lib/core/build';
   import type { Finding } from '$lib/core/check';
   import { count } from '$lib/core/base';
@@ -30,8 +31,8 @@
     </p>
   {/each}
   {#if quiet.length}
-    <details>
-      <summary class="cursor-pointer py-1">{count(quiet.length, 'finding')} kept quiet</summary>
+    <Fold
+      >{#snippet title()}{count(quiet.length, 'finding')} kept quiet{/snippet}
       <ul class="flex flex-col gap-2 pt-1">
         {#each quiet as finding, i (i)}
           <li class="flex flex-wrap items-baseline gap-x-3 border-l-4 border-rule pl-3 text-sm">
@@ -44,6 +45,6 @@
           </li>
         {/each}
       </ul>
-    </details>
+    </Fold>
   {/if}
 </div>

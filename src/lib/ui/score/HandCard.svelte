@@ -1,7 +1,7 @@
 <script lang="ts">
   import { placeOf, type HandStep } from '$lib/core/score';
 
-  import { formatLength } from '$lib/core/base';
+  import { capital, formatLength } from '$lib/core/base';
   import Care from '../kit/Care.svelte';
   import { workroom } from '../state/workroom.svelte';
 
@@ -16,7 +16,7 @@
   <li class="rounded bg-hands-soft px-2 py-0.5">
     {placeOf(step)}
   </li>
-  {#if step.hoop}<li class="rounded bg-hands-soft px-2 py-0.5" title={step.hoopBecause}>
+  {#if step.hoop}<li class="rounded bg-hands-soft px-2 py-0.5">
       {HOOP[step.hoop]}
     </li>{/if}
   {#if alongMm}<li class="rounded bg-hands-soft px-2 py-0.5">
@@ -26,5 +26,8 @@
       {tool}
     </li>{/each}
 </ul>
-{#if step.hoop === 'stay'}<p class="text-sm"><strong>Stay on:</strong> {step.hoopBecause}</p>{/if}
+{#if step.hoop && step.hoopBecause}<p class="text-sm">
+    <strong>{capital(HOOP[step.hoop])}:</strong>
+    {step.hoopBecause}
+  </p>{/if}
 <Care cautions={step.cautions} />

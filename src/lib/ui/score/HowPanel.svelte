@@ -1,4 +1,7 @@
 <script lang="ts">
+  import Radios from '../kit/Radios.svelte';
+  import Select from '../kit/Select.svelte';
+  import Check from '../kit/Check.svelte';
   import { NEEDLES, type NeedleKind } from '$lib/core/build';
   import type { Build } from '$lib/core/build';
   import type { BuildPlan } from '$lib/core/plan';
@@ -46,25 +49,15 @@
       {/if}
     </div>
     {#each technique.choices ?? [] as choice (choice.key)}
-      <div
-        role="radiogroup"
-        aria-label={choice.label}
-        class="grid gap-x-4 gap-y-1 border-t border-rule pt-2 sm:grid-cols-[10rem_1fr]"
-      >
+      <div class="grid gap-x-4 gap-y-1 border-t border-rule pt-2 sm:grid-cols-[10rem_1fr]">
         <span class="font-bold">{choice.label}</span>
-        <div class="flex flex-col gap-1">
-          {#each choice.schools as school (school.key)}
-            <label class="flex items-baseline gap-2">
-              <input
-                type="radio"
-                name="school-{choice.key}"
-                checked={plan.score.schools[choice.key] === school.key}
-                onchange={() => choose(choice.key, school.key, school.name)}
-              />
-              <span>{school.name} <span class="label">{school.because}</span></span>
-            </label>
-          {/each}
-        </div>
+        <Radios
+          label={choice.label}
+          class="flex flex-col"
+          value={plan.score.schools[choice.key] ?? ''}
+          options={choice.schools.map((s) => [s.key, s.name, s.because] as const)}
+          onchange={(key) => choose(choice.key, key, choice.schools.find((s) => s.key === key)?.name ?? '')}
+        />
       </div>
     {:else}
       <p class="label">Makers agree on how this one is done; there is nothing to choose.</p>
@@ -74,19 +67,13 @@
   <div class="flex flex-col gap-5">
     <section class="flex flex-col gap-2" aria-label="What it is for">
       <h2 class="text-xl">What it is for</h2>
-      <label class="flex items-center gap-2"
-        ><input
-          type="checkbox"
-          checked={build.use.washed}
-          onchange={(e) => editor.change({ use: { ...build.use, washed: e.currentTarget.checked } })}
-        />It is washed</label
+      <Check
+        checked={build.use.washed}
+        onchange={(on) => editor.change({ use: { ...build.use, washed: on } })}>It is washed</Check
       >
-      <label class="flex items-center gap-2"
-        ><input
-          type="checkbox"
-          checked={build.use.forChild}
-          onchange={(e) => editor.change({ use: { ...build.use, forChild: e.currentTarget.checked } })}
-        />It is for a child</label
+      <Check
+        checked={build.use.forChild}
+        onchange={(on) => editor.change({ use: { ...build.use, forChild: on } })}>It is for a child</Check
       >
       <div class="flex flex-wrap gap-4">
         <label class="flex flex-col gap-1"
@@ -97,13 +84,12 @@
           /></label
         >
         <label class="flex flex-col gap-1"
-          ><span class="label">Needle</span><select
+          ><span class="label">Needle</span><Select
             class="min-h-11"
             value={build.needle}
-            onchange={(e) => editor.change({ needle: e.currentTarget.value as NeedleKind })}
-            >{#each NEEDLES as needle (needle)}<option value={needle}>{NEEDLE_NAMES[needle]}</option
-              >{/each}</select
-          ></label
+            options={NEEDLES.map((n) => [n, NEEDLE_NAMES[n]] as const)}
+            onchange={(needle) => editor.change({ needle })}
+          /></label
         >
       </div>
     </section>

@@ -1,4 +1,6 @@
 <script lang="ts">
+  import Select from '../kit/Select.svelte';
+  import Check from '../kit/Check.svelte';
   import Plus from '@lucide/svelte/icons/plus';
   import type { Build, Insertion } from '$lib/core/build';
   import type { BuildPlan } from '$lib/core/plan';
@@ -49,15 +51,18 @@
       </p>
       <label class="flex flex-wrap items-center gap-2">
         <span class="label">before block</span>
-        <select
-          aria-label="Before which block"
+        <Select
+          label="Before which block"
           value={insertion.beforeBlock}
-          onchange={(e) => set(insertion.id, { beforeBlock: Number(e.currentTarget.value) })}
-        >
-          {#each places as { b, safe }, place (place)}<option value={b}
-              >{b < places.length - 1 ? b + 1 : 'none: at the end'}{safe ? '' : ' (not safe)'}</option
-            >{/each}
-        </select>
+          options={places.map(
+            ({ b, safe }) =>
+              [
+                b,
+                `${b < places.length - 1 ? b + 1 : 'none: at the end'}${safe ? '' : ' (not safe)'}`,
+              ] as const,
+          )}
+          onchange={(beforeBlock) => set(insertion.id, { beforeBlock })}
+        />
       </label>
       {#if insertion.tapeId}
         <div class="flex flex-wrap items-center gap-2 text-sm">
@@ -85,12 +90,8 @@
             /></label
           >
         </div>
-        <label class="flex items-center gap-2 text-sm"
-          ><input
-            type="checkbox"
-            checked={insertion.merged}
-            onchange={(e) => set(insertion.id, { merged: e.currentTarget.checked })}
-          />One tape for both: the machine’s stops count through</label
+        <Check class="text-sm" checked={insertion.merged} onchange={(on) => set(insertion.id, { merged: on })}
+          >One tape for both: the machine’s stops count through</Check
         >
         {#if insertion.merged}<button type="button" class="btn btn-small self-start" onclick={download}
             >Export the joined tape</button

@@ -1,5 +1,8 @@
 <script lang="ts">
-  import { isQuestion, ROLES, type BlockReading, type Role } from '$lib/core/reading';
+  import { ROLE_NAMES } from '../kit/names';
+  import Select from '../kit/Select.svelte';
+  import Check from '../kit/Check.svelte';
+  import { isQuestion, type BlockReading, type Role } from '$lib/core/reading';
   import type { NeedleStep } from '$lib/core/score';
   import { formatDuration, formatLength, formatNumber, lengthsIn } from '$lib/core/base';
   import { NO_THREAD, type BuildEditor } from '../state/editor.svelte';
@@ -31,14 +34,13 @@
   {#if !step.inserted}
     <label class="flex flex-col gap-1">
       <span class="label">What it is for</span>
-      <select
+      <Select
         class="min-h-11"
+        testid="role"
         value={block.role.value}
-        onchange={(e) => editor.setRole(block.index, e.currentTarget.value as Role)}
-        data-testid="role"
-      >
-        {#each ROLES as role (role)}<option value={role}>{role.replace('-', ' ')}</option>{/each}
-      </select>
+        options={ROLE_NAMES}
+        onchange={(role) => editor.setRole(block.index, role)}
+      />
     </label>
     {#if editor.build?.roles[String(block.index)]}
       <button type="button" class="btn btn-small" onclick={() => editor.setRole(block.index, null)}
@@ -49,12 +51,8 @@
   {#if !step.thread}
     <div class="flex flex-col gap-1">
       <span class="label flex justify-between gap-3"
-        >Thread <label class="flex items-center gap-1"
-          ><input
-            type="checkbox"
-            checked={thread?.metallic ?? false}
-            onchange={(e) => setThread({ metallic: e.currentTarget.checked })}
-          />metallic</label
+        >Thread <Check checked={thread?.metallic ?? false} onchange={(on) => setThread({ metallic: on })}
+          >metallic</Check
         ></span
       >
       <span class="flex items-center gap-1">

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Radios from '../kit/Radios.svelte';
   import { onMount } from 'svelte';
   import Download from '@lucide/svelte/icons/download';
   import Upload from '@lucide/svelte/icons/upload';
@@ -137,9 +138,12 @@
     {#if clash}
       <fieldset class="mb-4 flex flex-wrap gap-4">
         <legend class="label">Where both have it and it differs</legend>
-        {#each MODES as [value, name] (value)}<label class="flex min-h-11 items-center gap-2"
-            ><input type="radio" bind:group={mode} {value} />{name}</label
-          >{/each}
+        <Radios
+          label="Where both have it and it differs"
+          value={mode}
+          options={MODES}
+          onchange={(chosen) => (mode = chosen)}
+        />
       </fieldset>
     {/if}
     <div class="flex justify-end gap-2">

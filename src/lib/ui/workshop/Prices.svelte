@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Fold from '../kit/Fold.svelte';
   import {
     SOLD_KEYS,
     soldAs,
@@ -45,10 +46,10 @@
         >All {changed} back to default</button
       >{/if}
   </div>
-  <details class="border-t border-rule py-1">
-    <summary class="min-h-10 cursor-pointer py-2 text-lg font-bold"
-      >Widths, packs, prices <span class="label font-normal">{SOLD_KEYS.length}</span></summary
-    >
+  <Fold class="border-t border-rule py-1"
+    >{#snippet title()}<span class="text-lg font-bold"
+        >Widths, packs, prices <span class="label font-normal">{SOLD_KEYS.length}</span></span
+      >{/snippet}
     <ul class="divide-y divide-rule" data-testid="sold">
       {#each SOLD_KEYS as key (key)}
         {@const sold = soldAs(key, own)}
@@ -107,5 +108,5 @@
         </li>
       {/each}
     </ul>
-  </details>
+  </Fold>
 </section>

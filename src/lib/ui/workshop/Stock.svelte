@@ -1,8 +1,10 @@
 <script lang="ts">
+  import { MATERIAL_NAMES } from '../kit/names';
+  import Select from '../kit/Select.svelte';
+  import Check from '../kit/Check.svelte';
   import Guard from '../kit/Guard.svelte';
   import Plus from '@lucide/svelte/icons/plus';
   import Trash from '@lucide/svelte/icons/trash-2';
-  import { MATERIAL_KINDS, MATERIALS, type MaterialKind } from '$lib/core/catalogue';
   import { STOCK_FORMS, type StockItem } from '$lib/core/workshop';
   import { isRoll } from '$lib/core/cut';
   import type { Movement } from '$lib/core/stock';
@@ -87,21 +89,20 @@
           onchange={(e) =>
             e.currentTarget.value.trim() && set(item.id, { name: e.currentTarget.value.trim() })}
         />
-        <select
+        <Select
           class="w-32"
-          aria-label="Material of {item.name}"
+          label="Material of {item.name}"
           value={item.material}
-          onchange={(e) => set(item.id, { material: e.currentTarget.value as MaterialKind })}
-          >{#each MATERIAL_KINDS as kind (kind)}<option value={kind}>{MATERIALS[kind].name}</option
-            >{/each}</select
-        >
-        <select
+          options={MATERIAL_NAMES}
+          onchange={(material) => set(item.id, { material })}
+        />
+        <Select
           class="w-26"
-          aria-label="Form of {item.name}"
+          label="Form of {item.name}"
           value={item.form}
-          onchange={(e) => set(item.id, { form: e.currentTarget.value as StockItem['form'] })}
-          >{#each STOCK_FORMS as form (form)}<option value={form}>{form}</option>{/each}</select
-        >
+          options={STOCK_FORMS.map((f) => [f, f] as const)}
+          onchange={(form) => set(item.id, { form })}
+        />
         <input
           class="w-18 text-right"
           type="number"
@@ -133,20 +134,10 @@
             }}
           />×</label
         >
-        <label class="flex items-center gap-1"
-          ><input
-            type="checkbox"
-            checked={item.directional}
-            onchange={(e) => set(item.id, { directional: e.currentTarget.checked })}
-          />direction</label
+        <Check checked={item.directional} onchange={(on) => set(item.id, { directional: on })}
+          >direction</Check
         >
-        <label class="flex items-center gap-1"
-          ><input
-            type="checkbox"
-            checked={item.prewashed}
-            onchange={(e) => set(item.id, { prewashed: e.currentTarget.checked })}
-          />prewashed</label
-        >
+        <Check checked={item.prewashed} onchange={(on) => set(item.id, { prewashed: on })}>prewashed</Check>
         <label class="flex items-center gap-1"
           >cost<input
             class="w-18 text-right"

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Fold from '../kit/Fold.svelte';
   import type { Movement, StockChange } from '$lib/core/stock';
   import { count, formatLength, formatSize } from '$lib/core/base';
   import { workroom } from '../state/workroom.svelte';
@@ -23,12 +24,12 @@
   };
 </script>
 
-<details class="mt-4" data-testid="stock-history">
-  <summary class="min-h-10 cursor-pointer py-2 font-bold"
-    >What left and what came <span class="label font-normal"
-      >{count(workroom.movements.length, 'movement')}</span
-    ></summary
-  >
+<Fold class="mt-4" testid="stock-history"
+  >{#snippet title()}<span class="font-bold"
+      >What left and what came <span class="label font-normal"
+        >{count(workroom.movements.length, 'movement')}</span
+      ></span
+    >{/snippet}
   <ul class="divide-y divide-rule text-sm">
     {#each list as m (m.id)}
       <li class={['flex flex-wrap items-center gap-x-3 gap-y-1 py-1.5', m.undone && 'text-quiet']}>
@@ -52,4 +53,4 @@
       class="btn btn-small mt-2"
       onclick={() => (all = true)}>Show all</button
     >{/if}
-</details>
+</Fold>

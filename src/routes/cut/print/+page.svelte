@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Check from '$lib/ui/kit/Check.svelte';
   import { resolve } from '$app/paths';
   import { page } from '$app/state';
   import { formatSize } from '$lib/core/base';
@@ -35,8 +36,8 @@
   <p class="no-print mb-4 flex flex-wrap items-center gap-3">
     <button type="button" class="btn btn-strong" onclick={() => print()}>Print</button>
     <a class="btn" href={resolve('/cut')}>Back to Cut</a>
-    {#if what === 'labels'}<label class="flex items-center gap-2"
-        ><input type="checkbox" bind:checked={each} />one for every single piece</label
+    {#if what === 'labels'}<Check checked={each} onchange={(on) => (each = on)}
+        >one for every single piece</Check
       >{/if}
   </p>
   {#if cutting.status === 'loading'}

@@ -1,0 +1,7 @@
+import { MATERIAL_KINDS, MATERIALS } from '$lib/core/catalogue';
+import { ROLES } from '$lib/core/reading';
+
+/** Roles of blocks to choose from, as they are called. */
+export const ROLE_NAMES = ROLES.map((role) => [role, role.replace('-', ' ')] as const);
+/** Materials to choose from, as they are called. */
+export const MATERIAL_NAMES = MATERIAL_KINDS.map((kind) => [kind, MATERIALS[kind].name] as const);
