@@ -7,7 +7,7 @@ type Remedy = (() => void) | { name: string; run: () => void };
 /** The part that shows notices comes with the first. Where it cannot be had any more, the browser says the sentence. */
 function show(text: string, more: ExternalToast, as: 'error' | 'message' = 'message'): void {
   import('../shell/toaster').then(
-    ({ toast }) => toast[as](text, more),
+    ({ toaster }) => toaster()[as](text, more),
     () => alert([text, more.description].filter(Boolean).join('\n')),
   );
 }

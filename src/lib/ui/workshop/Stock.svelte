@@ -134,10 +134,12 @@
             }}
           />×</label
         >
-        <Check checked={item.directional} onchange={(on) => set(item.id, { directional: on })}
+        <Check class="mx-1.5" checked={item.directional} onchange={(on) => set(item.id, { directional: on })}
           >direction</Check
         >
-        <Check checked={item.prewashed} onchange={(on) => set(item.id, { prewashed: on })}>prewashed</Check>
+        <Check class="mr-1.5" checked={item.prewashed} onchange={(on) => set(item.id, { prewashed: on })}
+          >prewashed</Check
+        >
         <label class="flex items-center gap-1"
           >cost<input
             class="w-18 text-right"
