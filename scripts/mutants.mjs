@@ -138,7 +138,9 @@ const isNoticed = (folder) =>
     const mocha = [join(root, 'node_modules/mocha/bin/mocha.js'), '--bail', '--exit'];
     const quick = ['--timeout', '60000', '--reporter', 'dot'];
     const run = spawn(process.execPath, [...mocha, ...quick], { cwd: folder, stdio: 'ignore' });
-    run.on('exit', (status) => resolve(status !== 0));
+    // A fault that never comes to an end is noticed by whoever waits.
+    const end = setTimeout(() => run.kill('SIGKILL'), 300_000);
+    run.on('exit', (status) => (clearTimeout(end), resolve(status !== 0)));
   });
 
 const folders = Array.from({ length: AT_ONCE }, () => configured(copy()));

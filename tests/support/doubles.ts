@@ -1,6 +1,5 @@
 import { emptyWorkroom, packBackup, type WorkroomData } from '$lib/core/backup';
-import { tapeIdOf } from '$lib/core/plan';
-import { writeTape } from '$lib/core/tape';
+import { tapeIdOf, writeTape } from '$lib/core/tape';
 import { demoWorkroom, recordsOf, tailTab } from '$lib/demo';
 
 const NAME = 'Twin';

@@ -1,8 +1,8 @@
 import { roleOverrides, type Build } from '$lib/core/build';
 import { checkPlan, type Finding } from '$lib/core/check';
-import { planBuild, proposeBuild, tapeIdOf } from '$lib/core/plan';
+import { planBuild, proposeBuild } from '$lib/core/plan';
 import { readDesign, type Reading } from '$lib/core/reading';
-import { writeTape, type Tape } from '$lib/core/tape';
+import { tapeIdOf, writeTape, type Tape } from '$lib/core/tape';
 import { newWorkshop, type Workshop } from '$lib/core/workshop';
 
 const TRIM_JUMPS = 3;

@@ -248,6 +248,7 @@ describe('worked out by hand', () => {
         plan(role, 43).swaps.map((s) => [s.item, Math.round(s.leftM * 100)]),
         role,
       ).to.deep.equal([[40, 20]]);
+    expect(plan('cover', 43).swaps[0].because).to.include('item 41 of 43, takes 1.4 m');
     expect(plan('decoration', 43).swaps).to.deep.equal([]);
     expect(plan('cover', 40).swaps).to.deep.equal([]);
     expect([1, 40, 41, 81].map((n) => bobbinsFor({ bobbinM: 1.42, bobbinHoldsM: 57 }, n))).to.deep.equal([

@@ -1,8 +1,8 @@
+import { tapeIdOf } from '$lib/core/tape';
 import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
 import * as z from 'zod';
 import { buildFileSchema, fromBase64, readBuildFile, toBase64, writeBuildFile } from '$lib/core/exchange';
-import { tapeIdOf } from '$lib/core/plan';
 import { crewPatch, demoWorkroom, pouch } from '$lib/demo';
 import { example } from '../support/examples';
 

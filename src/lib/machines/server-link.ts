@@ -7,9 +7,8 @@ import {
   type MachineLoad,
 } from '$lib/core/exchange';
 import type { MachineLine, MachineLink, MachineState } from '$lib/core/machine';
-import { tapeIdOf } from '$lib/core/plan';
 import { fail, ok, type Result } from '$lib/core/base';
-import { writeTape, type Tape } from '$lib/core/tape';
+import { tapeIdOf, writeTape, type Tape } from '$lib/core/tape';
 
 /** A command that is not answered in this time may or may not have been obeyed, ms. */
 const COMMAND_MS = 2000;

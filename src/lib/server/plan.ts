@@ -1,11 +1,11 @@
 import { checkPlan } from '$lib/core/check';
 import { fromBase64, planReport, type PlanReport, type PlanRequest } from '$lib/core/exchange';
 import { numbersWith } from '$lib/core/numbers';
-import { planBuild, proposeBuild, proposeTyped, readTyped, tapeIdOf } from '$lib/core/plan';
+import { planBuild, proposeBuild, proposeTyped, readTyped } from '$lib/core/plan';
 import { itemAt, fail, ok, type Result } from '$lib/core/base';
 import { roleOverrides, type Build } from '$lib/core/build';
 import { readDesign, type Reading, type RoleOverrides } from '$lib/core/reading';
-import { readTape } from '$lib/core/tape';
+import { tapeIdOf, readTape } from '$lib/core/tape';
 import { lineLength } from '$lib/core/time';
 import { newWorkshop } from '$lib/core/workshop';
 

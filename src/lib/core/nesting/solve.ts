@@ -1,3 +1,4 @@
+import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { describe, isBetter, objectiveOf, usedHeight, type Packing, type StockKind } from './answer';
 import { lowerBound } from './bounds';
 import { compositeOf, rejoin, type Composite } from './rejoin';
@@ -33,17 +34,10 @@ const SORTS: ((b: Composite) => number)[] = [
 /** Joining pieces again looks at every pair of sides: beyond this it takes longer than it is worth. */
 const MOST_REJOINED = 260;
 
-/** A small generator of numbers in [0, 1): the same seed gives the same layouts. */
+/** Numbers in [0, 1): the same seed gives the same layouts. One draw a number is fine enough to choose by. */
 function randomFrom(seed: number): () => number {
-  let s = (seed * 2654435761) >>> 0 || 1;
-  return () => {
-    s ^= s << 13;
-    s >>>= 0;
-    s ^= s >>> 17;
-    s ^= s << 5;
-    s >>>= 0;
-    return s / 4294967296;
-  };
+  const dice = xoroshiro128plus(seed);
+  return () => (dice.next() >>> 0) / 2 ** 32;
 }
 
 /**
@@ -116,7 +110,7 @@ class Search {
     const items = (this.items = all.filter(fitsSome));
     this.hopeless = all.filter((i) => !fitsSome(i)).map(compositeOf);
     this.lower = lowerBound(items, kinds);
-    this.random = randomFrom(options.seed + 1);
+    this.random = randomFrom(options.seed);
     this.area = items.reduce((sum, i) => sum + i.w * i.h, 0);
     this.serials = new Map(items.map((item, i) => [item.serial, i]));
     this.single = kinds.length === 1 && kinds[0].quantity === 1 && items.length > 0;

@@ -81,4 +81,4 @@ export function planBuild(
 export { composeDesign, composeTape, mergedTape, type InsertedReadings } from './compose';
 export { weighBundle, type BundleChoice } from './bundle';
 export { carryOver, matchBlocks, type CarriedOver } from './replace';
-export { proposeBuild, proposeTyped, readTyped, tapeIdOf, type NewBuild } from './propose';
+export { proposeBuild, proposeTyped, readTyped, type NewBuild } from './propose';

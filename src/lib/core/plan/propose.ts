@@ -100,15 +100,3 @@ const colourOf = (thread: string): string =>
     .split(/\s+/)
     .map((w) => COLOUR_WORDS.get(w))
     .findLast(Boolean) ?? '#777777';
-
-/** Names a tape by its bytes: length and two 32-bit FNV-1a hashes from different starts. */
-export function tapeIdOf(bytes: Uint8Array): string {
-  let a = 0x811c9dc5;
-  let b = 0x9e3779b9;
-  for (let i = 0; i < bytes.length; i++) {
-    a = Math.imul(a ^ itemAt(bytes, i), 0x01000193);
-    b = Math.imul(b ^ itemAt(bytes, i) ^ (i & 0xff), 0x01000193);
-  }
-  const hex = (n: number) => (n >>> 0).toString(16).padStart(8, '0');
-  return `t${bytes.length}-${hex(a)}${hex(b)}`;
-}

@@ -6,6 +6,7 @@ export { readTape } from './read';
 export { recordsOf, writeTape, splitLongMoves, tapeToRows, rowsToTape, type StitchRow } from './write';
 export { TapeAssembler, TRIM_JUMPS } from './assembler';
 export { tapeBlocks } from './blocks';
+export { tapeIdOf } from './id';
 export { stitchBox } from './extents';
 export {
   STITCH,

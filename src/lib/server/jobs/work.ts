@@ -12,10 +12,9 @@ import {
 import { cutSheet, solveLayout } from '$lib/core/nesting';
 import { measureTape, type MachineSettings, type MeasuredTape } from '$lib/core/machine';
 import { numbersWith } from '$lib/core/numbers';
-import { tapeIdOf } from '$lib/core/plan';
 import { ok, type Result } from '$lib/core/base';
 import { readDesign } from '$lib/core/reading';
-import { readTape, rowsToTape, writeTape, type Tape } from '$lib/core/tape';
+import { tapeIdOf, readTape, rowsToTape, writeTape, type Tape } from '$lib/core/tape';
 import { planFor } from '../plan';
 import { jsonAnswer, parseJson, refusal, resultAnswer, type Answer } from './answers';
 

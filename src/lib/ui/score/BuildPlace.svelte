@@ -105,7 +105,7 @@
     event.currentTarget.value = '';
     if (!file) return;
     const { tapeBytes } = await import('../state/import');
-    const { tapeIdOf } = await import('$lib/core/plan');
+    const { tapeIdOf } = await import('$lib/core/tape');
     const tape = await tapeBytes(file.name, new Uint8Array(await file.arrayBuffer()));
     if (!tape.ok) return showProblem(tape.problem);
     lost = await editor.replaceTape(tapeIdOf(tape.value), file.name, tape.value);

@@ -1,7 +1,7 @@
 <script lang="ts">
+  import { tapeIdOf } from '$lib/core/tape';
   import type { Build, Insertion } from '$lib/core/build';
   import { readStopList } from '$lib/core/exchange';
-  import { tapeIdOf } from '$lib/core/plan';
   import { keep } from '../state/keeping';
   import Dialog from '../kit/Dialog.svelte';
   import type { BuildEditor } from '../state/editor.svelte';

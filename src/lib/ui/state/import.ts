@@ -1,9 +1,9 @@
 import type { Bundle } from '$lib/core/exchange';
 import { readBuildFile } from '$lib/core/exchange';
-import { proposeBuild, proposeTyped, tapeIdOf } from '$lib/core/plan';
+import { proposeBuild, proposeTyped } from '$lib/core/plan';
 import { fail, ok, type Result } from '$lib/core/base';
 import type { Reading } from '$lib/core/reading';
-import { MAX_BYTES } from '$lib/core/tape';
+import { tapeIdOf, MAX_BYTES } from '$lib/core/tape';
 import { attempt, type DocumentRecord } from '$lib/store';
 import { core, readInWorker, readWatched } from '$lib/workers';
 import type { Build } from '$lib/core/build';
