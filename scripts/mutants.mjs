@@ -137,9 +137,14 @@ const isNoticed = (folder) =>
   new Promise((resolve) => {
     const mocha = [join(root, 'node_modules/mocha/bin/mocha.js'), '--bail', '--exit'];
     const quick = ['--timeout', '60000', '--reporter', 'dot'];
-    const run = spawn(process.execPath, [...mocha, ...quick], { cwd: folder, stdio: 'ignore' });
+    const run = spawn(process.execPath, [...mocha, ...quick], {
+      cwd: folder,
+      stdio: 'ignore',
+      // Mocha starts a process of its own: both end together.
+      detached: true,
+    });
     // A fault that never comes to an end is noticed by whoever waits.
-    const end = setTimeout(() => run.kill('SIGKILL'), 300_000);
+    const end = setTimeout(() => process.kill(-run.pid, 'SIGKILL'), 300_000);
     run.on('exit', (status) => (clearTimeout(end), resolve(status !== 0)));
   });
 
