@@ -263,6 +263,53 @@ describe('quick ways', () => {
     await context.close();
   });
 
+  it('a hand step is moved along the score by mouse and by finger; a press alone only chooses it', async () => {
+    const { page, context } = await openPage(used.browser, { hasTouch: true });
+    await open(page, 'line-winder-pouch');
+    const hand = (title: string) =>
+      page.getByRole('button', { name: new RegExp(`^Hand \\d+, .*: ${title}`) });
+    const order = () =>
+      page
+        .getByTestId('score')
+        .getByRole('button')
+        .evaluateAll((all) => all.map((b) => b.getAttribute('aria-label')?.replace(/^.*?: /, '') ?? ''));
+    const before = await order();
+    const middle = async (title: string) => {
+      const box = await hand(title).first().boundingBox();
+      if (!box) throw new Error(`${title} is not in the score`);
+      return { x: box.x + box.width / 2, y: box.y + box.height / 2 };
+    };
+    const [from, to] = [await middle('Trim batting'), await middle('Hoop up')];
+    await page.mouse.move(from.x, from.y);
+    await page.mouse.down();
+    await page.mouse.move(to.x + 60, to.y - 80, { steps: 5 });
+    await page.mouse.up();
+    await page.getByRole('button', { name: 'Undo', exact: true }).first().click();
+    await page.waitForFunction(
+      (n) => document.querySelectorAll('[data-testid=score] button').length === n,
+      before.length,
+    );
+    expect(await order()).to.deep.equal(before);
+
+    const touch = await context.newCDPSession(page);
+    const at = (type: 'touchStart' | 'touchMove' | 'touchEnd', x: number, y: number) =>
+      touch.send('Input.dispatchTouchEvent', { type, touchPoints: type === 'touchEnd' ? [] : [{ x, y }] });
+    await at('touchStart', from.x, from.y);
+    for (let k = 1; k <= 6; k++) await at('touchMove', from.x + (k * (to.x + 60 - from.x)) / 6, from.y);
+    await at('touchEnd', to.x + 60, from.y);
+    await page.getByRole('heading', { name: 'Trim batting' }).waitFor();
+    const after = await order();
+    expect(after).not.to.deep.equal(before);
+    expect(after.findIndex((t) => t.startsWith('Trim batting'))).to.be.below(
+      before.findIndex((t) => t.startsWith('Trim batting')),
+    );
+    await page.getByRole('button', { name: 'Undo', exact: true }).first().click();
+    await hand('Hoop up').first().tap();
+    await page.getByRole('heading', { name: 'Hoop up' }).waitFor();
+    expect(await order()).to.deep.equal(before);
+    await context.close();
+  });
+
   it('a block is passed over and sewn once more, and both are undone', async () => {
     const { page, context } = await openPage(used.browser);
     await open(page, 'tail-tab');

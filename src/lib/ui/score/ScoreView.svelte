@@ -3,6 +3,7 @@
   import type { Finding } from '$lib/core/check';
   import type { BuildPlan } from '$lib/core/plan';
   import type { Reading } from '$lib/core/reading';
+  import { StepDrag } from './drag.svelte';
   import { layoutScore, type PlacedStep } from './layout';
 
   interface Props {
@@ -21,18 +22,18 @@
   const worst = (id: string) => findings.find((f) => f.stepId === id)?.severity;
   const layout = $derived(layoutScore(plan.score, plan.time.steps, reading.blocks, width));
   const current = $derived(layout.placed[cursor]);
-  let dragged = $state<string | null>(null);
-  let dropAt = $state<number | null>(null);
+  /** Steps follow one another in time, whichever stave they stand on: where a hand is across the score says before which. */
+  const stepAt = (clientX: number, stepId: string) => {
+    const x = clientX - strip.getBoundingClientRect().left;
+    const over = layout.placed.find((p) => x < p.x + p.width);
+    return over && over.step.id !== stepId ? over.index : null;
+  };
+  const drag = new StepDrag(stepAt, (stepId, before) => onmove?.(stepId, before));
 
   const name = (p: PlacedStep) =>
     p.step.kind === 'needle'
       ? `${p.step.inserted ? 'Put in' : `Block ${p.step.block + 1}`}: ${p.step.title}, ${formatDuration(p.seconds)}`
       : `Hand ${p.step.hand}, stop ${p.step.stop}: ${p.step.title}, ${formatDuration(p.seconds)}`;
-  const drop = (p: PlacedStep) => {
-    if (dragged) onmove?.(dragged, p.index);
-    dragged = null;
-    dropAt = null;
-  };
   // One tab stop for the whole score; arrows move inside it.
   let strip: HTMLElement;
   const focusCursor = () =>
@@ -97,7 +98,8 @@
             'step',
             p.stave,
             p.step.kind === 'needle' && `tex-${itemAt(reading.blocks, p.step.block).texture}`,
-            dropAt === p.index && 'drop',
+            drag.before === p.index && 'drop',
+            drag.stepId === p.step.id && 'opacity-60',
             p.step.kind === 'needle' && p.step.skipped && 'opacity-40',
             p.step.kind === 'needle' && (p.step.inserted || p.step.again) && 'put-in',
             worst(p.step.id) === 'stop' && 'ruins',
@@ -112,16 +114,11 @@
           aria-current={p.index === cursor ? 'step' : undefined}
           title={name(p)}
           tabindex={p.index === cursor ? 0 : -1}
-          draggable={p.step.kind === 'hand' && !!onmove}
-          onclick={() => onselect(p.index)}
-          ondragstart={() => (dragged = p.step.id)}
-          ondragend={() => ((dragged = null), (dropAt = null))}
-          ondragover={(e) => {
-            if (!dragged) return;
-            e.preventDefault();
-            dropAt = p.index;
-          }}
-          ondrop={(e) => (e.preventDefault(), drop(p))}
+          onclick={() => drag.wasMove || onselect(p.index)}
+          onpointerdown={(e) => p.step.kind === 'hand' && onmove && drag.begin(e, p.step.id)}
+          onpointermove={(e) => drag.move(e)}
+          onpointerup={() => drag.end()}
+          onpointercancel={() => drag.leave()}
         >
           {#if p.width > 74}<span class="truncate px-1">{p.step.title}</span>{:else}{p.step.kind === 'needle'
               ? p.step.inserted
@@ -145,6 +142,9 @@
 
 <style>
   .step {
+    /* along the score a finger moves a step; up and down it scrolls the page */
+    touch-action: pan-y;
+    user-select: none;
     position: absolute;
     display: flex;
     height: 28px;

@@ -12,7 +12,6 @@
   import { isPlain } from '../shell/keys';
   import FindingCard from './FindingCard.svelte';
   import HandCard from './HandCard.svelte';
-  import NeedleCard from './NeedleCard.svelte';
   import Part from '../kit/Part.svelte';
   import WhyTime from './WhyTime.svelte';
 
@@ -57,7 +56,14 @@
     {:else if block}
       {#if editor.steps[editor.cursor - 1]?.kind === 'needle'}<p class="text-sm text-quiet">
           Stop {step.stop} needs no hands: start again.
-        </p>{/if}<NeedleCard {editor} {step} {block} freeSeconds={time.freeSeconds} />{/if}
+        </p>{/if}<Part load={() => import('./NeedleCard.svelte')}
+        >{#snippet children({ default: NeedleCard })}<NeedleCard
+            {editor}
+            {step}
+            {block}
+            freeSeconds={time.freeSeconds}
+          />{/snippet}</Part
+      >{/if}
     {#if time.waitSeconds > 0}<p>
         <strong>Then it waits {formatDuration(time.waitSeconds)}</strong>, by itself.
       </p>{/if}
