@@ -14,6 +14,7 @@
   import { conflicts } from '$lib/ui/state/conflicts.svelte';
   import { watchFaults } from '$lib/ui/state/faults';
   import { theme } from '$lib/ui/state/theme.svelte';
+  import { prepareNotices } from '$lib/ui/state/notices';
   import { leaveField } from '$lib/ui/state/typing';
   import { isOfThisVersion, offerUpdate, takeUpdate, watchForUpdates } from '$lib/ui/state/update';
   import { workroom } from '$lib/ui/state/workroom.svelte';
@@ -21,6 +22,8 @@
 
   /** From the first screen to looking for the day's backup. */
   const FOLDER_MS = 2000;
+  /** When nothing else is loading any more. */
+  const NOTICES_MS = 10_000;
   let { children } = $props();
   onMount(() => {
     watchFaults();
@@ -34,6 +37,11 @@
         const { backupFolder } = await import('$lib/ui/state/folder.svelte');
         await backupFolder.start();
       }, FOLDER_MS);
+  });
+  // What shows notices must be there when the server is not.
+  onMount(() => {
+    const fetched = setTimeout(prepareNotices, NOTICES_MS);
+    return () => clearTimeout(fetched);
   });
   // What is being typed is taken over; a page that would be gone asks as long as something is on its way to the disk.
   beforeNavigate(({ type, cancel }) => {

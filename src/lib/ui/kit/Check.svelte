@@ -18,11 +18,13 @@
     top?: boolean;
   }
   let { checked, onchange, label, children, class: own = '', large = false, top = false }: Props = $props();
+  // As it was pressed, at once: what it changes may be worked out elsewhere first.
+  let shown = $derived(checked);
 </script>
 
 <label class={['flex gap-2', top ? 'items-start' : 'items-center', own]}
   ><Checkbox.Root
-    bind:checked={() => checked, onchange}
+    bind:checked={() => shown, (on) => onchange((shown = on))}
     aria-label={label}
     class={[
       'flex shrink-0 items-center justify-center rounded-sm border-2 bg-paper',

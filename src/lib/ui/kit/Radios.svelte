@@ -13,13 +13,16 @@
     class?: ClassValue;
   }
   let { label, value, options, onchange, class: own = 'flex flex-wrap gap-x-4' }: Props = $props();
+  // As it was pressed, at once.
+  let shown = $derived<string>(value);
   const choose = (text: string) => {
+    shown = text;
     const chosen = options.find(([each]) => each === text);
     if (chosen) onchange(chosen[0]);
   };
 </script>
 
-<RadioGroup.Root bind:value={() => value, choose} aria-label={label} class={own}>
+<RadioGroup.Root bind:value={() => shown, choose} aria-label={label} class={own}>
   {#each options as [each, name, because], place (place)}
     <label class={['flex gap-2', because ? 'items-start py-0.5' : 'min-h-11 items-center']}
       ><RadioGroup.Item

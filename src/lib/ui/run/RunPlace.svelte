@@ -6,11 +6,12 @@
   import RunStep from './RunStep.svelte';
   import { readPlan } from '../state/read-build.svelte';
   import { RunSession } from '../state/run-session.svelte';
-  import { showProblem } from '../state/notices';
+  import { prepareNotices, showProblem } from '../state/notices';
   import { runWays } from '../state/run-ways.svelte';
   import { workroom } from '../state/workroom.svelte';
 
   // One run at the machine, from opening it to its end.
+  prepareNotices();
   let { id }: { id: string } = $props();
   const session = new RunSession({
     log: workroom.store.log,

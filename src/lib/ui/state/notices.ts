@@ -12,6 +12,9 @@ function show(text: string, more: ExternalToast, as: 'error' | 'message' = 'mess
   );
 }
 
+/** Fetches what shows notices before it is needed: where the server may hang, and whoever waits must be told. */
+export const prepareNotices = (): void => void import('../shell/toaster').catch(() => undefined);
+
 /** A problem stays until it is closed: what happened, and what to do. The same one twice is shown once. */
 export const showProblem = (problem: Problem, remedy?: Remedy): void =>
   show(
