@@ -80,5 +80,5 @@ export function planBuild(
 
 export { composeDesign, composeTape, mergedTape, type InsertedReadings } from './compose';
 export { weighBundle, type BundleChoice } from './bundle';
-export { carryOver, matchBlocks, type CarriedOver } from './replace';
-export { proposeBuild, proposeTyped, readTyped, type NewBuild } from './propose';
+export { carryOver, matchBlocks } from './replace';
+export { proposeBuild, proposeTyped, readTyped } from './propose';
