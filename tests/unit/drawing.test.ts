@@ -4,13 +4,24 @@ import { numberDef } from '$lib/core/numbers';
 import { stackAt } from '$lib/core/score';
 import { crewPatch, pouch, tailTab } from '$lib/demo';
 import { layoutCrossSection, RING } from '$lib/ui/score/cross-section';
-import { layoutScore } from '$lib/ui/score/layout';
+import { dropAt, layoutScore } from '$lib/ui/score/layout';
 import { fromShown, toShown } from '$lib/ui/workshop/shown';
 import { example } from '../support/examples';
 
 const examples = [pouch(), crewPatch(), tailTab()].map((tape) => example(tape));
 
 describe('the score on two staves', () => {
+  it('a step that is let go is put before the one it lies over, by its place in time alone; on itself it stays', () => {
+    const [{ plan, reading }] = examples;
+    const layout = layoutScore(plan.score, plan.time.steps, reading.blocks, 1100);
+    const [first, second, third] = layout.placed;
+    expect(dropAt(layout, first.x, second.step.id)).to.equal(0);
+    expect(dropAt(layout, first.x + first.width - 0.1, third.step.id)).to.equal(0);
+    expect(dropAt(layout, second.x, third.step.id)).to.equal(1);
+    expect(dropAt(layout, second.x + 1, second.step.id)).to.equal(null);
+    expect(dropAt(layout, -20, third.step.id)).to.equal(0);
+    expect(dropAt(layout, 5000, first.step.id)).to.equal(null);
+  });
   it('fits any width, in order, without a gap or an overlap, and no step too narrow to hit on a desk', () => {
     fc.assert(
       fc.property(

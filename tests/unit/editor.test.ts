@@ -171,10 +171,10 @@ describe('the editor of a build', () => {
     expect(await editor.replaceTape('full', 'full.tape', writeTape(crewPatch()))).to.equal(null);
     expect([editor.build?.tapeId, said.length]).to.deep.equal([sample.build.tapeId, 1]);
     disk.fails = false;
-    const hand = editor.steps.find((s) => s.kind === 'hand' && s.action === 'lay')!;
-    editor.rename(hand.id, 'Lay it so', '');
+    editor.setRole(4, 'decoration');
+    await settled();
     const lost = await editor.replaceTape('patch', 'patch.tape', writeTape(crewPatch()));
-    expect(lost).to.be.an('array');
+    expect(lost).to.deep.equal(['Role “decoration” of block 5']);
     expect(editor.build).to.include({ tapeId: 'patch', fileName: 'patch.tape' });
     editor.undo();
     expect(editor.build?.tapeId).to.equal(sample.build.tapeId);

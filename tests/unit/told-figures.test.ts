@@ -96,8 +96,9 @@ describe('figures as they are told', () => {
     const { build, plan, reading, workshop } = example(coaster());
     const quilted = reading.blocks.findLast((b) => b.role.value === 'quilting');
     const { from, to } = insertionRange(plan.score, reading);
-    if (quilted) expect(from).to.equal(quilted.index + 1);
-    expect(to).to.be.at.least(from);
+    expect(quilted, 'the coaster is quilted').not.to.equal(undefined);
+    expect(from).to.equal((quilted?.index ?? NaN) + 1);
+    expect(to).to.be.above(from);
     const words = (dxMm: number, dyMm: number) => {
       const motif = example(tailTab());
       const insertion = {

@@ -65,11 +65,9 @@ async function unpacked(table: string, file: Blob): Promise<object[]> {
 }
 async function sameContent(a: Blob, b: Blob): Promise<boolean> {
   if (a.size !== b.size) return false;
-  const [x, y] = (await Promise.all([a.arrayBuffer(), b.arrayBuffer()])).map((v) => new Uint8Array(v)) as [
-    Uint8Array,
-    Uint8Array,
-  ];
-  return x.every((byte, i) => byte === y[i]);
+  const [x, y] = await Promise.all([a.arrayBuffer(), b.arrayBuffer()]);
+  const other = new Uint8Array(y);
+  return new Uint8Array(x).every((byte, i) => byte === other[i]);
 }
 
 /**

@@ -70,7 +70,7 @@
     </div>
     {#each groups as [group, ids], place (place)}
       <Fold class="border-t border-rule py-1" open={group === 'Cut sizes'}
-        >{#snippet title()}<span class="text-lg font-bold"
+        >{#snippet title()}<span class="flex min-h-10 items-center gap-2 text-lg font-bold"
             >{group} <span class="label font-normal">{ids.length}</span></span
           >{/snippet}
         <div class="divide-y divide-rule">

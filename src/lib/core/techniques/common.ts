@@ -56,3 +56,38 @@ export const unhoop: HandTemplate = {
   because: 'The needle has done its part.',
   side: 'off',
 };
+
+/** Lies until the water is gone. */
+export const dryEdge = (school?: string[]): HandTemplate => ({
+  key: 'dry',
+  action: 'dry-edge',
+  title: 'Let it dry',
+  text: 'Lay it flat until the edge is dry.',
+  because: 'A damp edge takes marks.',
+  side: 'off',
+  ...(school && { school }),
+});
+/** A base that shows beyond the border is cut back, dissolved and dried. */
+export const washAway = (school?: string[]): HandTemplate[] => [
+  {
+    key: 'cut',
+    action: 'cut-out',
+    title: 'Cut the base back',
+    text: 'Cut the base a few millimetres outside the border.',
+    because: 'Less of it goes into the water.',
+    side: 'off',
+    along: 'border',
+    tools: ['scissors'],
+    ...(school && { school }),
+  },
+  {
+    key: 'dissolve',
+    action: 'dissolve',
+    title: 'Warm water',
+    text: 'Dip the edge into warm water until the base is gone; collect the bulk, it clogs a drain.',
+    because: 'The edge comes out clean.',
+    side: 'off',
+    ...(school && { school }),
+  },
+  dryEdge(school),
+];

@@ -1,8 +1,8 @@
 import { cutChoice } from './applique';
 import { fuseStep, holdChoice, hoopChoice } from './choices';
-import { inspect, unhoop } from './common';
+import { inspect, unhoop, washAway } from './common';
 import type { Technique } from './types';
-import { attachChoice, attachSteps } from './patch-attach';
+import { attachChoice, attachSteps, backing } from './patch-attach';
 
 /** Patch in one hooping on film: pre-cut blank, appliqué on it, border last. */
 export const filmPatch: Technique = {
@@ -72,14 +72,7 @@ export const filmPatch: Technique = {
       tags: ['applique'],
       school: ['cut:pre-cut'],
     },
-    {
-      key: 'backing',
-      name: 'Fusible for the back',
-      purpose: 'so that it can be ironed on',
-      material: 'fusible-heavy',
-      size: { rule: 'cover', by: ['border'], margin: 'front' },
-      school: ['attach:fusible'],
-    },
+    backing,
   ],
   start: [
     {
@@ -228,35 +221,7 @@ export const filmPatch: Technique = {
       side: 'off',
       school: ['base:film'],
     },
-    {
-      key: 'cut',
-      action: 'cut-out',
-      title: 'Cut the base back',
-      text: 'Cut the base a few millimetres outside the border.',
-      because: 'Less of it goes into the water.',
-      side: 'off',
-      along: 'border',
-      tools: ['scissors'],
-      school: ['base:wash'],
-    },
-    {
-      key: 'dissolve',
-      action: 'dissolve',
-      title: 'Warm water',
-      text: 'Dip the edge into warm water until the base is gone; collect the bulk, it clogs a drain.',
-      because: 'The edge comes out clean.',
-      side: 'off',
-      school: ['base:wash'],
-    },
-    {
-      key: 'dry',
-      action: 'dry-edge',
-      title: 'Let it dry',
-      text: 'Lay it flat until the edge is dry.',
-      because: 'A damp edge takes marks.',
-      side: 'off',
-      school: ['base:wash'],
-    },
+    ...washAway(['base:wash']),
     {
       key: 'snip',
       action: 'snip',

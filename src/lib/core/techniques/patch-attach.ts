@@ -1,4 +1,4 @@
-import type { Choice, HandTemplate } from './types';
+import type { Choice, HandTemplate, PieceTemplate } from './types';
 
 /** How a finished patch may be fixed on, and the steps of it: shared by the patches. */
 export const attachChoice: Choice = {
@@ -43,3 +43,12 @@ export const attachSteps: HandTemplate[] = [
     school: ['attach:machine'],
   },
 ];
+/** The piece that ironing it on takes. */
+export const backing: PieceTemplate = {
+  key: 'backing',
+  name: 'Fusible for the back',
+  purpose: 'so that it can be ironed on',
+  material: 'fusible-heavy',
+  size: { rule: 'cover', by: ['border'], margin: 'front' },
+  school: ['attach:fusible'],
+};

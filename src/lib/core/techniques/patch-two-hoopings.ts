@@ -1,4 +1,4 @@
-import { hoopUp, inspect, unhoop } from './common';
+import { hoopUp, inspect, unhoop, washAway } from './common';
 import type { Technique } from './types';
 
 /** First hooping of a patch: the design on cloth, and the line to cut it out along. */
@@ -130,34 +130,5 @@ export const patchBorder: Technique = {
       ],
     },
   ],
-  finish: [
-    inspect,
-    unhoop,
-    {
-      key: 'cut',
-      action: 'cut-out',
-      title: 'Cut the base back',
-      text: 'Cut the base a few millimetres outside the border.',
-      because: 'Less of it goes into the water.',
-      side: 'off',
-      along: 'border',
-      tools: ['scissors'],
-    },
-    {
-      key: 'dissolve',
-      action: 'dissolve',
-      title: 'Warm water',
-      text: 'Dip the edge into warm water until the base is gone; collect the bulk, it clogs a drain.',
-      because: 'The edge comes out clean.',
-      side: 'off',
-    },
-    {
-      key: 'dry',
-      action: 'dry-edge',
-      title: 'Let it dry',
-      text: 'Lay it flat until the edge is dry.',
-      because: 'A damp edge takes marks.',
-      side: 'off',
-    },
-  ],
+  finish: [inspect, unhoop, ...washAway()],
 };

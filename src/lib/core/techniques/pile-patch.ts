@@ -1,7 +1,7 @@
 import { holdChoice, hoopChoice } from './choices';
 import { hoopUp, inspect, unhoop } from './common';
 import type { Technique } from './types';
-import { attachChoice, attachSteps } from './patch-attach';
+import { attachChoice, attachSteps, backing } from './patch-attach';
 
 /** Pile patch: towelling on felt, trimmed to its zigzag, lettering over topping. */
 export const pilePatch: Technique = {
@@ -26,14 +26,7 @@ export const pilePatch: Technique = {
       material: 'topping',
       size: { rule: 'cover', by: ['tack', 'border'], margin: 'front' },
     },
-    {
-      key: 'backing',
-      name: 'Fusible for the back',
-      purpose: 'so that it can be ironed on',
-      material: 'fusible-heavy',
-      size: { rule: 'cover', by: ['border'], margin: 'front' },
-      school: ['attach:fusible'],
-    },
+    backing,
   ],
   start: [hoopUp('the felt')],
   parts: [

@@ -1,5 +1,5 @@
 import { holdChoice, hoopChoice } from './choices';
-import { flipHoop, hoopUp, inspect, unhoop } from './common';
+import { flipHoop, hoopUp, inspect, unhoop, dryEdge } from './common';
 import type { Technique } from './types';
 
 /** Quilted flat thing with a matching back and a covered edge: coaster, mat, topper. */
@@ -216,14 +216,6 @@ export const quiltedFlat: Technique = {
       side: 'off',
       school: ['base:wash'],
     },
-    {
-      key: 'dry',
-      action: 'dry-edge',
-      title: 'Let it dry',
-      text: 'Lay it flat until the edge is dry.',
-      because: 'A damp edge takes marks.',
-      side: 'off',
-      school: ['base:wash'],
-    },
+    dryEdge(['base:wash']),
   ],
 };

@@ -1,6 +1,6 @@
 import { hoopUp, inspect, unhoop } from './common';
 import type { Technique } from './types';
-import { attachChoice, attachSteps } from './patch-attach';
+import { attachChoice, attachSteps, backing } from './patch-attach';
 
 /** Stitched first, border and all, and cut out afterwards. */
 export const stitchThenCut: Technique = {
@@ -31,14 +31,7 @@ export const stitchThenCut: Technique = {
       size: { rule: 'hoop' },
     },
     { key: 'body', name: 'Body', purpose: 'hooped', material: 'felt', size: { rule: 'hoop' } },
-    {
-      key: 'backing',
-      name: 'Fusible for the back',
-      purpose: 'so that it can be ironed on',
-      material: 'fusible-heavy',
-      size: { rule: 'cover', by: ['border'], margin: 'front' },
-      school: ['attach:fusible'],
-    },
+    backing,
   ],
   start: [{ ...hoopUp('body and base together'), pieces: ['body', 'base'] }],
   parts: [

@@ -8,7 +8,6 @@
   import { workroom } from '../state/workroom.svelte';
   import PieceFacts from './PieceFacts.svelte';
   import PieceSketch from './PieceSketch.svelte';
-
   import Swatch from './Swatch.svelte';
   import TemplateButtons from './TemplateButtons.svelte';
   import WhySize from './WhySize.svelte';

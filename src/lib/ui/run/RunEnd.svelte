@@ -93,7 +93,8 @@
     {/each}
   </ul>
   <Fold class="max-w-4xl"
-    >{#snippet title()}<span class="text-lg">Spools weighed before and after?</span>{/snippet}
+    >{#snippet title()}<span class="flex min-h-11 items-center text-lg">Spools weighed before and after?</span
+      >{/snippet}
     <p class="label mb-2">
       Grams that went into this run; the log learns from it how much thread your work takes.
     </p>

@@ -4,7 +4,7 @@
   import type { BuildPlan } from '$lib/core/plan';
   import type { Reading } from '$lib/core/reading';
   import { StepDrag } from './drag.svelte';
-  import { layoutScore, type PlacedStep } from './layout';
+  import { dropAt, layoutScore, type PlacedStep } from './layout';
 
   interface Props {
     plan: BuildPlan;
@@ -22,13 +22,10 @@
   const worst = (id: string) => findings.find((f) => f.stepId === id)?.severity;
   const layout = $derived(layoutScore(plan.score, plan.time.steps, reading.blocks, width));
   const current = $derived(layout.placed[cursor]);
-  /** Steps follow one another in time, whichever stave they stand on: where a hand is across the score says before which. */
-  const stepAt = (clientX: number, stepId: string) => {
-    const x = clientX - strip.getBoundingClientRect().left;
-    const over = layout.placed.find((p) => x < p.x + p.width);
-    return over && over.step.id !== stepId ? over.index : null;
-  };
-  const drag = new StepDrag(stepAt, (stepId, before) => onmove?.(stepId, before));
+  const drag = new StepDrag(
+    (clientX, stepId) => dropAt(layout, clientX - strip.getBoundingClientRect().left, stepId),
+    (stepId, before) => onmove?.(stepId, before),
+  );
 
   const name = (p: PlacedStep) =>
     p.step.kind === 'needle'

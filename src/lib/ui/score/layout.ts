@@ -90,3 +90,12 @@ function levelOf(step: Step, blocks: readonly BlockReading[]): 0 | 1 | 2 {
   if (texture === 'satin' || texture === 'fill' || texture === 'mixed') return 0;
   return texture === 'run' && ['placement', 'tack-down', 'marker'].includes(step.role) ? 2 : 1;
 }
+
+/**
+ * The step before which one is put that is let go at x: steps follow one another in time, whichever stave they stand on.
+ * null: on itself, or beyond the last.
+ */
+export function dropAt({ placed }: Pick<ScoreLayout, 'placed'>, x: number, stepId: string): number | null {
+  const over = placed.find((p) => x < p.x + p.width);
+  return over && over.step.id !== stepId ? over.index : null;
+}

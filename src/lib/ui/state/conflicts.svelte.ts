@@ -49,9 +49,7 @@ const FIELDS = new Map(
   }),
 );
 const fieldOf = (value: unknown, key: string): unknown =>
-  typeof value === 'object' && value !== null
-    ? Object.entries(value).find(([k]) => k === key)?.[1]
-    : undefined;
+  typeof value === 'object' && value !== null ? Reflect.get(value, key) : undefined;
 /** `threads 3 name` → "threads, 4, name"; items of lists by their name. */
 function fieldWords(path: readonly string[], inside: unknown): string {
   const words: string[] = [];

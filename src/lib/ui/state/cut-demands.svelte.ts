@@ -1,5 +1,5 @@
 import { untrack } from 'svelte';
-import type { Problem, Result } from '$lib/core/base';
+import { fail, type Problem, type Result } from '$lib/core/base';
 import type { Build } from '$lib/core/build';
 import type { Demand } from '$lib/core/demand';
 import type { Workshop } from '$lib/core/workshop';
@@ -40,7 +40,7 @@ export class CutDemands {
     const known: Known[] = [];
     for (const build of builds) {
       const same = old.find((k) => k.build === build && k.workshop === workshop);
-      known.push(same ?? { build, workshop, answer: await this.needs.read(build, workshop) });
+      known.push(same ?? { build, workshop, answer: await this.read(build, workshop) });
       // Something newer is asked for meanwhile: that will answer.
       if (mine !== this.round) return;
     }
@@ -49,13 +49,17 @@ export class CutDemands {
     // Where none can be worked out the page itself says why.
     if (this.problem) return;
     const wasSaid = ({ id }: Build) => old.some((k) => k.build.id === id && !k.answer.ok);
-    const news = known.flatMap(({ build, answer }) =>
-      answer.ok || wasSaid(build) ? [] : [{ build, problem: answer.problem }],
-    );
     // Once: what keeps one from being read mostly keeps all.
-    const [first] = news;
-    if (first)
-      this.needs.tell({ ...first.problem, message: `${first.build.name}: ${first.problem.message}` });
+    const [news] = known.flatMap(({ build, answer }) =>
+      answer.ok || wasSaid(build) ? [] : [answer.problem],
+    );
+    if (news) this.needs.tell(news);
+  }
+  /** A problem names its build. */
+  private async read(build: Build, workshop: Workshop): Promise<Result<Demand>> {
+    const answer = await this.needs.read(build, workshop);
+    if (answer.ok) return answer;
+    return fail(answer.problem.code, `${build.name}: ${answer.problem.message}`, answer.problem.next);
   }
   /** All are worked out anew next time, as after something that failed. */
   forget() {

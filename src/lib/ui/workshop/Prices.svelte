@@ -47,7 +47,7 @@
       >{/if}
   </div>
   <Fold class="border-t border-rule py-1"
-    >{#snippet title()}<span class="text-lg font-bold"
+    >{#snippet title()}<span class="flex min-h-10 items-center gap-2 text-lg font-bold"
         >Widths, packs, prices <span class="label font-normal">{SOLD_KEYS.length}</span></span
       >{/snippet}
     <ul class="divide-y divide-rule" data-testid="sold">

@@ -25,7 +25,7 @@
 </script>
 
 <Fold class="mt-4" testid="stock-history"
-  >{#snippet title()}<span class="font-bold"
+  >{#snippet title()}<span class="flex min-h-10 items-center gap-2 font-bold"
       >What left and what came <span class="label font-normal"
         >{count(workroom.movements.length, 'movement')}</span
       ></span
