@@ -88,7 +88,11 @@ describe('a newer version', () => {
     await page.reload();
     await offer.waitFor();
     await page.getByRole('button', { name: 'Use it now' }).click();
-    await page.waitForFunction(async () => !(await navigator.serviceWorker.ready).waiting);
+    // The page of the first version says the same until it is loaded again.
+    await page.waitForFunction(
+      (script) => !document.documentElement.innerHTML.includes(`entry/app.${script}.js`),
+      first,
+    );
     await page.getByText('Line-winder pouch is waiting').waitFor();
     expect(await madeOf(page)).to.not.equal(first);
     expect(await shapeOf(page)).to.equal((shape ?? 0) + 10);

@@ -19,11 +19,15 @@ async function open(id = sample.build.id, tape: Tape = tailTab(), build: Build =
     meanwhile: null as ((stored: Build) => Build) | null,
     writes: 0,
     wait: null as Promise<unknown> | null,
+    reading: null as Promise<unknown> | null,
   };
   const editor = new BuildEditor({
     workshop: newWorkshop,
     stored: async (id) => (id === disk.stored.id ? disk.stored : null),
-    read: async (b) => ok({ own: { tape, reading: readAs(tape, roleOverrides(b)) }, inserted: {} }),
+    read: async (b) => {
+      await disk.reading;
+      return ok({ own: { tape, reading: readAs(tape, roleOverrides(b)) }, inserted: {} });
+    },
     readTape: async (bytes) =>
       bytes.length
         ? ok({ tape: crewPatch(), reading: readAs(crewPatch()) })
@@ -136,6 +140,19 @@ describe('the editor of a build', () => {
     expect(editor.cursor).to.equal(editor.steps.length - 1);
     editor.goTo(-3);
     expect(editor.cursor).to.equal(0);
+  });
+
+  it('leaves the cursor where it was put while a changed role was still being read', async () => {
+    const { editor, disk } = await open();
+    let read = () => {};
+    disk.reading = new Promise<void>((go) => (read = go));
+    editor.setRole(0, 'decoration');
+    editor.goTo(3);
+    const chosen = editor.step?.id;
+    read();
+    await settled();
+    expect(editor.reading!.blocks[0]!.role.by).to.equal('maker');
+    expect(editor.step?.id).to.equal(chosen);
   });
 
   it('moves a step one place earlier or later, and no further than the score', async () => {

@@ -111,8 +111,8 @@
           aria-current={p.index === cursor ? 'step' : undefined}
           title={name(p)}
           tabindex={p.index === cursor ? 0 : -1}
-          onclick={() => drag.wasMove || onselect(p.index)}
-          onpointerdown={(e) => p.step.kind === 'hand' && onmove && drag.begin(e, p.step.id)}
+          onclick={(e) => drag.wasMove(e) || onselect(p.index)}
+          onpointerdown={(e) => drag.begin(e, p.step.kind === 'hand' && onmove ? p.step.id : null)}
           onpointermove={(e) => drag.move(e)}
           onpointerup={() => drag.end()}
           onpointercancel={() => drag.leave()}

@@ -19,9 +19,10 @@ export class StepDrag {
     private readonly drop: (stepId: string, before: number) => void,
   ) {}
 
-  begin({ pointerId, clientX, button }: PointerEvent, stepId: string) {
+  /** @param stepId of a step that may be moved; null: this press can only choose */
+  begin({ pointerId, clientX, button }: PointerEvent, stepId: string | null) {
     this.hasMoved = false;
-    if (button === 0) this.from = { id: stepId, x: clientX, pointer: pointerId };
+    if (button === 0 && stepId !== null) this.from = { id: stepId, x: clientX, pointer: pointerId };
   }
   move({ pointerId, clientX, currentTarget }: PointerEvent) {
     const { from } = this;
@@ -44,8 +45,8 @@ export class StepDrag {
     this.from = null;
     this.stepId = this.before = null;
   }
-  /** Whether the press that has just ended moved a step: it chooses none. */
-  get wasMove(): boolean {
-    return this.hasMoved;
+  /** Whether a click is only the end of a move, which chooses none; one by key never is. */
+  wasMove({ detail }: MouseEvent): boolean {
+    return this.hasMoved && detail > 0;
   }
 }

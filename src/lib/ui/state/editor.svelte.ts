@@ -112,10 +112,18 @@ export class BuildEditor {
       this.problem = read.problem;
       return false;
     }
-    this.own = read.value.own.reading;
-    this.ownTape = read.value.own.tape;
-    this.inserted = read.value.inserted;
+    this.following(() => {
+      this.own = read.value.own.reading;
+      this.ownTape = read.value.own.tape;
+      this.inserted = read.value.inserted;
+    });
     return true;
+  }
+  /** What changes the score keeps the cursor on the step that it is on in that moment, wherever it goes. */
+  private following(change: () => void) {
+    const stepId = this.step?.id;
+    change();
+    if (stepId) this.goToStep(stepId);
   }
 
   goTo(index: number) {
@@ -176,12 +184,9 @@ export class BuildEditor {
   /** Puts a build on screen; its tapes are read again where they or the roles have changed. */
   private async show(next: Build) {
     const before = this.build;
-    const stepId = this.step?.id;
-    this.build = next;
-    if (stepId) this.goToStep(stepId);
+    this.following(() => (this.build = next));
     if (before && JSON.stringify(tapesAndRoles(next)) === JSON.stringify(tapesAndRoles(before))) return;
     await this.read(next);
-    if (stepId) this.goToStep(stepId);
   }
   /** Stores what is on screen and not stored yet. */
   private async save() {
