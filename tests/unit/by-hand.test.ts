@@ -177,6 +177,17 @@ describe('worked out by hand', () => {
     expect(held.freeSeconds).to.equal(0);
   });
 
+  it('a metallic thread is sewn at its own speed, and hands are told the figure that they go by', () => {
+    const silver = { name: 'silver', colour: '#cccccc', metallic: true };
+    const { n1 } = timesOf([needle(1, { thread: silver })], sewn);
+    // 600 stitches at the 500 a minute of the table, not at the machine's 600
+    expect(numbers['thread.metallicSpeed']).to.be.below(600);
+    expect(n1.terms[0].seconds).to.be.closeTo((600 * 60) / numbers['thread.metallicSpeed'], 1e-9);
+    const trimmed = timesOf([needle(1), hand('trim', 'trim-close', { along: 1 })], sewn).trim;
+    const perCm = trimmed.terms.find((t) => t.label.includes(' cm × '));
+    expect(perCm?.label).to.equal('trim close: 32.0 cm × 5 s');
+  });
+
   it('long stitches: of 6.75 mm at 0.6222 of the speed, of 9.75 mm at 0.49', () => {
     const long = readingOf(blockOf(0, 0, 2), blockOf(1, 100, 6.75), blockOf(2, 100, 9.75));
     const stitching = (id: string) => timesOf([needle(1), needle(2)], long)[id].terms[0].seconds;
@@ -364,6 +375,17 @@ describe('worked out by hand', () => {
     expect(tight(1)).to.be.closeTo(0.7, 1e-9);
     expect(tight(1, 0.5)).to.be.closeTo(0.45, 1e-9);
     expect([tight(1.8), tight(0.4), tight(0.4, 0.5)]).to.deep.equal([null, 0.3, 0.3]);
+  });
+
+  it('a shape cut before: the box of its line, past it by the table on both sides', () => {
+    const shape = piece('shape', 'cotton', { rule: 'shape', by: ['line'] });
+    const cut = cutList(scoreOf([hand('lay', 'lay', { pieces: ['shape'] })], [film, shape]), sewn, {
+      numbers: numbersWith({ 'cut.preCutOffset': 0.5 }),
+      unit: 'mm',
+      hoop: { outerWidth: 170, outerHeight: 220, magnetic: false },
+      washed: false,
+    }).find((p) => p.id === 'shape');
+    expect([cut?.width.sumMm, cut?.height.sumMm]).to.deep.equal([101, 61]);
   });
 
   it('small parts: tape along the taped sides, glue round the edge, spray over the back, filling by the area', () => {

@@ -321,5 +321,12 @@ describe('hoops', () => {
     });
     expect(hoopField(hoop, machine, numbers, { width: 150.5, height: 100 })).to.include({ turned: true });
     expect(hoopField(hoop, machine, numbers, { width: 155, height: 255 }).fits).to.equal(false);
+    // 160 less 5 on either side
+    expect(hoopField(hoop, machine, numbers, { width: 150, height: 250 })).to.include({
+      turned: false,
+      fits: true,
+    });
+    expect(hoopField(hoop, machine, numbers, { width: 250, height: 150 }).turned).to.equal(true);
+    expect(hoopField(hoop, machine, numbers, { width: 250, height: 150.2 }).turned).to.equal(false);
   });
 });

@@ -44,7 +44,7 @@ export class ServerMachine implements MachineLink {
     const { halts, ...more } = this.options;
     const query = new URLSearchParams(Object.entries(more).map(([k, v]) => [k, String(v)]));
     if (halts?.length) query.set('halts', halts.join());
-    const bytes = writeTape(tape) as Uint8Array<ArrayBuffer>;
+    const bytes = writeTape(tape);
     this.tapeId = tapeIdOf(bytes);
     return this.ask(`/load?${query}`, 'application/octet-stream', new Blob([bytes]), LOAD_MS);
   }

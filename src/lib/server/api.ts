@@ -37,7 +37,7 @@ const retry = { 'retry-after': String(RETRY_SECONDS) };
 
 /** An answer of a worker as a Response. */
 export const respond = ({ status, headers, body }: Answer): Response =>
-  new Response(body as Uint8Array<ArrayBuffer>, { status, headers });
+  new Response(body, { status, headers });
 /** A problem as the routes say it. */
 export const refuse = (problem: Problem, status = 422, headers = {}): Response =>
   respond(refusal(problem, status, headers));

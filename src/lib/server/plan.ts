@@ -45,7 +45,7 @@ export function planFor(request: PlanRequest): Result<PlanReport> {
     const tape = read(
       request.tape,
       'The tape',
-      change.roles ? roleOverrides({ roles: change.roles } as Build) : {},
+      change.roles ? roleOverrides({ roles: change.roles }) : {},
     );
     if (!tape.ok) return tape;
     own = tape.value.reading;

@@ -179,7 +179,7 @@ export const EDIT_WORDS: Record<ScoreEdit['kind'], string> = {
 };
 
 /** The roles of a build as the reading takes them. */
-export const roleOverrides = (build: Build): Record<number, Build['roles'][string]> =>
+export const roleOverrides = (build: Pick<Build, 'roles'>): Record<number, Build['roles'][string]> =>
   Object.fromEntries(Object.entries(build.roles).map(([block, role]) => [Number(block), role]));
 
 /** What the maker knows about a piece, changed. */

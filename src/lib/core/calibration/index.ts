@@ -3,7 +3,7 @@
  * maker sees old and new, takes them or not, and can go back. In: runs, workshop. Out: suggestions, a changed workshop.
  */
 import type { LoggedRun } from '../log';
-import { defaultOf, isNumberId, type NumberId } from '../numbers';
+import { defaultOf, isNumberId } from '../numbers';
 import type { Correction, Workshop } from '../workshop';
 import { fitHands } from './hands';
 import { fitMachines } from './machines';
@@ -78,7 +78,7 @@ const split = (key: FigureKey): [string, string] => [
 /** null: as the table or the machine's panel says. */
 function figureOf({ numbers, machines }: Workshop, key: FigureKey): number | null {
   const [kind, id] = split(key);
-  if (kind === 'number') return numbers[id as NumberId] ?? null;
+  if (kind === 'number') return (isNumberId(id) ? numbers[id] : null) ?? null;
   const machine = machines.find((m) => m.id === id);
   return (kind === 'speed' ? machine?.speedShare : machine?.startSeconds) ?? null;
 }

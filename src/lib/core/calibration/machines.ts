@@ -16,7 +16,7 @@ const LEAST_NOISE_S = 2.5;
 /** What a machine takes at its stops, whichever it is: halting and starting again, or moving to the next needle. */
 const AT_STOPS: readonly NumberId[] = ['stop.plain', 'stop.colourMulti'];
 /** Whether a row of the table belongs to the machine's stop rather than to hands. */
-export const isAtStop = (id: string) => (AT_STOPS as readonly string[]).includes(id);
+export const isAtStop = (id: string) => AT_STOPS.some((row) => row === id);
 
 /**
  * Real speed and start of each machine, and what its stops take, from blocks in which nothing went wrong. All machines

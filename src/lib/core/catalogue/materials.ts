@@ -209,7 +209,7 @@ export const MATERIALS = {
 export type MaterialKind = keyof typeof MATERIALS;
 /** Whether materials of a kind have a trait by nature. */
 export const hasTrait = (kind: MaterialKind, trait: MaterialTrait): boolean =>
-  (MATERIALS[kind] as MaterialRow).traits.includes(trait);
+  MATERIALS[kind].traits.some((each) => each === trait);
 /** In the order of the catalogue. */
 export const MATERIAL_KINDS = keysOf(MATERIALS);
 

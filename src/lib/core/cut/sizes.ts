@@ -140,10 +140,11 @@ export function sizeOf(
       return level ? sized : turnedBack(sized);
     }
     case 'pressed': {
-      const boxes = [boxOf(size.edge), boxOf(size.awayFrom), boxOf(...size.over)];
-      const level = widthOf(itemAt(boxes, 0)) >= heightOf(itemAt(boxes, 0));
-      const [edge, from, over] = (level ? boxes : boxes.map(flipped)) as [Box, Box, Box];
-      const sized = pressedEdge(edge, from, over, numbers['cut.pressedFold'], margin('cut.marginBack'));
+      const edge = boxOf(size.edge);
+      const level = widthOf(edge) >= heightOf(edge);
+      const turn = level ? (box: Box) => box : flipped;
+      const [from, over] = [turn(boxOf(size.awayFrom)), turn(boxOf(...size.over))];
+      const sized = pressedEdge(turn(edge), from, over, numbers['cut.pressedFold'], margin('cut.marginBack'));
       return level ? sized : turnedBack(sized);
     }
   }

@@ -9,8 +9,9 @@ import type { HaltReason, MachineSettings, MachineState, MachineStatus } from '.
 /** Two layers of cloth and a base, pressed together under the needle, mm: a tape does not say what lies there. */
 const STACK_MM = 0.5;
 /** Most stitches a minute that may be set. */
-const MOST_SPEED = 2000;
-const LEAST_SPEED = 100;
+export const MOST_SPEED = 2000;
+/** Least stitches a minute that may be set. */
+export const LEAST_SPEED = 100;
 
 /**
  * A machine that sews a tape as a real one does, as far as Run can see: it halts at stops, its thread breaks by chance

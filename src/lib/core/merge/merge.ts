@@ -17,6 +17,9 @@ export interface MergedChanges<T> {
 type Fields = Record<string, unknown>;
 const isFields = (v: unknown): v is Fields => typeof v === 'object' && v !== null && !Array.isArray(v);
 const hasId = (v: unknown): v is { id: string } => isFields(v) && typeof v.id === 'string';
+/** Every item has an id of its own. */
+const areNamed = (list: List): list is { id: string }[] =>
+  list.every(hasId) && areDifferent(list.map((item) => item.id));
 
 /**
  * Three-way merge by field.
@@ -80,14 +83,8 @@ function mergeLists(
   conflicts: Conflict[],
 ): unknown[] | null {
   const all = [base, mine, theirs];
-  if (all.every((list) => list.every(hasId) && areDifferent(list.map((item) => item.id))))
-    return mergeById(
-      path,
-      base as { id: string }[],
-      mine as { id: string }[],
-      theirs as { id: string }[],
-      conflicts,
-    );
+  if (areNamed(base) && areNamed(mine) && areNamed(theirs))
+    return mergeById(path, base, mine, theirs, conflicts);
   if (all.every((list) => list.every((v) => typeof v === 'string') && areDifferent(list)))
     return mergeSets(base, mine, theirs);
   if (mine.length === base.length && theirs.length === base.length)

@@ -134,8 +134,7 @@ const reversed = (p: number[]) => {
 function join(pieces: number[][]): number[][] {
   const open = pieces.slice();
   const done: number[][] = [];
-  while (open.length) {
-    let line = open.shift() as number[];
+  for (let line = open.shift(); line; line = open.shift()) {
     for (let grown = true; grown;) {
       grown = false;
       const n = line.length;

@@ -46,9 +46,8 @@ export function planBases(
 ): BasePlan[] {
   return rolls
     .flatMap((roll) => {
-      const cuts = needs.map((need) => baseCut(need, roll, hoops, longestMm));
-      if (cuts.some((c) => c === null)) return [];
-      return [planOf(roll, cuts as BaseCut[])];
+      const cuts = needs.flatMap((need) => baseCut(need, roll, hoops, longestMm) ?? []);
+      return cuts.length === needs.length ? [planOf(roll, cuts)] : [];
     })
     .sort(
       (a, b) =>

@@ -68,7 +68,7 @@ export function splitLongMoves(tape: Tape): Tape {
 }
 
 /** The tape as a file. Reading it back gives the same needle points and stops; header counts are true. */
-export function writeTape(source: Tape): Uint8Array {
+export function writeTape(source: Tape): Uint8Array<ArrayBuffer> {
   const tape = splitLongMoves(source);
   const bytes = new Uint8Array(HEADER_BYTES + (tape.x.length + 1) * 3);
   bytes.set(makeHeader(tape));

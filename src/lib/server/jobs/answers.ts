@@ -5,7 +5,7 @@ import { firstFault, type Problem, type Result } from '$lib/core/base';
 export interface Answer {
   status: number;
   headers: Record<string, string>;
-  body: Uint8Array;
+  body: Uint8Array<ArrayBuffer>;
 }
 
 const text = new TextEncoder();

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { ROLE_NAMES } from '../kit/names';
+  import LengthField from '../kit/LengthField.svelte';
   import Select from '../kit/Select.svelte';
   import { goto } from '$app/navigation';
   import { resolve } from '$app/paths';
@@ -14,23 +15,31 @@
   const SAMPLE = '1 placement white 0:40\n2 tack-down white 0:35\n3 satin border navy 6:20';
   let name = $state('');
   let text = $state('');
-  let width = $state('');
-  let height = $state('');
+  const NO_SIZE = { widthMm: null, heightMm: null };
+  let size = $state<Record<keyof typeof NO_SIZE, number | null>>(NO_SIZE);
+  const side = (which: keyof typeof NO_SIZE) => ({
+    class: 'w-28',
+    valueMm: size[which],
+    minMm: 1,
+    maxMm: 2000,
+    onchange: (mm: number) => void (size = { ...size, [which]: mm }),
+    onclear: () => void (size = { ...size, [which]: null }),
+  });
   /** roles set by hand, by line of the list */
   let roles = $state<Record<number, Role>>({});
   const read = $derived(text.trim() ? readStopList(text) : null);
   const stops = $derived(
     read?.ok ? read.value.stops.map((s, i) => ({ ...s, role: roles[i] ?? s.role })) : [],
   );
-  const mm = (v: string) => (Number(v) > 0 && Number(v) <= 2000 ? Number(v) : null);
 
   async function save(event: SubmitEvent) {
     event.preventDefault();
     if (!stops.length) return;
-    const kept = await keepTyped(name.trim(), { stops, widthMm: mm(width), heightMm: mm(height) });
+    const kept = await keepTyped(name.trim(), { stops, ...size });
     if (!kept.ok) return showProblem(kept.problem);
     open = false;
     text = name = '';
+    size = NO_SIZE;
     roles = {};
     await goto(resolve('/builds/[id]', { id: kept.value.id }));
   }
@@ -57,26 +66,8 @@
         placeholder={SAMPLE}></textarea></label
     >
     <div class="flex flex-wrap items-end gap-3">
-      <label class="flex flex-col gap-1"
-        ><span class="label">Finished width, mm</span><input
-          class="w-28 text-right"
-          type="number"
-          min="1"
-          max="2000"
-          step="any"
-          bind:value={width}
-        /></label
-      >
-      <label class="flex flex-col gap-1"
-        ><span class="label">and height, mm</span><input
-          class="w-28 text-right"
-          type="number"
-          min="1"
-          max="2000"
-          step="any"
-          bind:value={height}
-        /></label
-      >
+      <LengthField label="Finished width" {...side('widthMm')} />
+      <LengthField label="and height" {...side('heightMm')} />
       <span class="label flex-1">With a size, pieces get theirs too; without, only steps and times.</span>
     </div>
     {#if read && !read.ok}

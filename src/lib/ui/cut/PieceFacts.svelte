@@ -4,8 +4,8 @@
   import Check from '../kit/Check.svelte';
   import { FUSIBLES, TRAITS, type Build, type Trait } from '$lib/core/build';
   import type { ScorePiece } from '$lib/core/score';
-  import { fromShownMm, shownMm } from '../kit/lengths';
-  import { workroom } from '../state/workroom.svelte';
+  import LengthField from '../kit/LengthField.svelte';
+  import NumberField from '../kit/NumberField.svelte';
 
   // What a maker knows about a piece and no tape can tell: the plan check asks for it.
   interface Props {
@@ -31,13 +31,19 @@
   );
   const toggle = (trait: Trait, on: boolean) =>
     onmaterial({ traits: on ? [...piece.traits, trait] : piece.traits.filter((t) => t !== trait) });
-  function ownSize(side: 'widthMm' | 'heightMm', typed: number) {
-    if (!(typed > 0)) return onmaterial({ own: undefined });
-    const mm = fromShownMm(typed, workroom.unit);
-    onmaterial({
-      own: { widthMm: piece.own?.widthMm ?? mm, heightMm: piece.own?.heightMm ?? mm, [side]: mm },
-    });
-  }
+  const ownSize = (side: 'widthMm' | 'heightMm', label: string) => ({
+    class: 'w-20',
+    label,
+    labelled: 'hidden' as const,
+    valueMm: piece.own?.[side] ?? null,
+    minMm: 1,
+    maxMm: 5000,
+    onchange: (mm: number) =>
+      onmaterial({
+        own: { widthMm: piece.own?.widthMm ?? mm, heightMm: piece.own?.heightMm ?? mm, [side]: mm },
+      }),
+    onclear: () => onmaterial({ own: undefined }),
+  });
 </script>
 
 <div class="flex flex-wrap items-end gap-x-5 gap-y-2 py-2 text-sm">
@@ -56,19 +62,14 @@
       onchange={(kind) => onmaterial({ kind })}
     /></label
   >
-  <label class="flex flex-col gap-1"
-    ><span class="label">Layers</span><input
-      class="w-16 text-right"
-      type="number"
-      min="1"
-      max="6"
-      value={piece.layers}
-      onchange={(e) => {
-        const n = e.currentTarget.valueAsNumber;
-        if (Number.isInteger(n) && n >= 1 && n <= 6) onmaterial({ layers: n });
-      }}
-    /></label
-  >
+  <NumberField
+    class="w-16"
+    label="Layers"
+    value={piece.layers}
+    min={1}
+    max={6}
+    onchange={(layers) => onmaterial({ layers })}
+  />
   <label class="flex flex-col gap-1"
     ><span class="label">Fusible on its back</span><Select
       value={piece.fusible}
@@ -76,21 +77,16 @@
       onchange={(fusible) => onmaterial({ fusible })}
     /></label
   >
-  <label class="flex flex-col gap-1"
-    ><span class="label">Own margin, {workroom.unit === 'mm' ? 'mm' : 'in'}</span><input
-      class="w-20 text-right"
-      type="number"
-      step="any"
-      min="0"
-      placeholder="table"
-      value={piece.marginMm === null ? '' : shownMm(piece.marginMm, workroom.unit)}
-      onchange={(e) => {
-        const typed = e.currentTarget.valueAsNumber;
-        const mm = Number.isNaN(typed) ? undefined : fromShownMm(typed, workroom.unit);
-        if (mm === undefined || (mm >= 0 && mm <= 200)) onmaterial({ marginMm: mm });
-      }}
-    /></label
-  >
+  <LengthField
+    class="w-20"
+    label="Own margin"
+    valueMm={piece.marginMm}
+    minMm={0}
+    maxMm={200}
+    placeholder="table"
+    onchange={(marginMm) => onmaterial({ marginMm })}
+    onclear={() => onmaterial({ marginMm: undefined })}
+  />
   {#if !hooped}
     <label class="flex flex-col gap-1"
       ><span class="label">Cut as</span><Select
@@ -104,24 +100,9 @@
     >
   {/if}
   <span class="flex flex-col gap-1"
-    ><span class="label">Already cut, {workroom.unit === 'mm' ? 'mm' : 'in'}</span><span
-      class="flex items-center gap-1"
-      ><input
-        class="w-20 text-right"
-        type="number"
-        step="any"
-        min="0"
-        aria-label="Width of the piece you have"
-        value={piece.own ? shownMm(piece.own.widthMm, workroom.unit) : ''}
-        onchange={(e) => ownSize('widthMm', e.currentTarget.valueAsNumber)}
-      />×<input
-        class="w-20 text-right"
-        type="number"
-        step="any"
-        min="0"
-        aria-label="Height of the piece you have"
-        value={piece.own ? shownMm(piece.own.heightMm, workroom.unit) : ''}
-        onchange={(e) => ownSize('heightMm', e.currentTarget.valueAsNumber)}
+    ><span class="label">Already cut</span><span class="flex items-center gap-1"
+      ><LengthField {...ownSize('widthMm', 'Width of the piece you have')} suffix="×" /><LengthField
+        {...ownSize('heightMm', 'Height of the piece you have')}
       /></span
     ></span
   >

@@ -1,31 +1,35 @@
 <script lang="ts">
   import Guard from './Guard.svelte';
-  import { Dialog } from 'bits-ui';
+  import { AlertDialog, Dialog } from 'bits-ui';
   import type { Snippet } from 'svelte';
 
   let {
     open = $bindable(false),
     title,
     wide = false,
+    asks = false,
     onclosed,
     children,
   }: {
     open: boolean;
     title: string;
     wide?: boolean;
+    /** whether something may be replaced: it is answered by its own buttons, not by a press beside it */
+    asks?: boolean;
     /** may take the focus elsewhere than back to where it came from */
     onclosed?: (event: Event) => void;
     children: Snippet;
   } = $props();
+  const Parts = $derived(asks ? AlertDialog : Dialog);
   /** A notice over the dialog is answered without closing it. */
   const isNotice = (target: EventTarget | null) =>
     target instanceof Element && target.closest('[data-sonner-toaster]') !== null;
 </script>
 
-<Dialog.Root bind:open>
-  <Dialog.Portal>
-    <Dialog.Overlay class="fixed inset-0 z-40 bg-black/50" />
-    <Dialog.Content
+<Parts.Root bind:open>
+  <Parts.Portal>
+    <Parts.Overlay class="fixed inset-0 z-40 bg-black/50" />
+    <Parts.Content
       onCloseAutoFocus={onclosed}
       onInteractOutside={(e) => isNotice(e.target) && e.preventDefault()}
       class={[
@@ -33,8 +37,8 @@
         wide ? 'w-[min(52rem,96vw)]' : 'w-[min(34rem,94vw)]',
       ]}
     >
-      <Dialog.Title class="mb-4 font-display text-xl">{title}</Dialog.Title>
+      <Parts.Title class="mb-4 font-display text-xl">{title}</Parts.Title>
       <Guard what="What belongs here">{@render children()}</Guard>
-    </Dialog.Content>
-  </Dialog.Portal>
-</Dialog.Root>
+    </Parts.Content>
+  </Parts.Portal>
+</Parts.Root>

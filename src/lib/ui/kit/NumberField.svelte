@@ -1,47 +1,81 @@
 <script lang="ts">
+  import { formatNumber } from '$lib/core/base';
+  import type { ClassValue } from 'svelte/elements';
+
   interface Props {
     label: string;
-    value: number;
+    /** null: nothing is said yet */
+    value: number | null;
     min: number;
     max: number;
     step?: number | 'any';
     suffix?: string;
-    hideLabel?: boolean;
+    /** where the label stands; hidden: it is only read out */
+    labelled?: 'above' | 'beside' | 'hidden';
+    placeholder?: string;
+    /** each figure is taken as it is typed; false: once, when it is left */
+    live?: boolean;
+    class?: ClassValue;
     onchange: (value: number) => void;
+    /** emptied; without it a figure is asked for */
+    onclear?: () => void;
   }
-  let { label, value, min, max, step = 1, suffix, hideLabel = false, onchange }: Props = $props();
+  let {
+    label,
+    value,
+    min,
+    max,
+    step = 1,
+    suffix,
+    labelled = 'above',
+    placeholder,
+    live = true,
+    class: own = 'w-24',
+    onchange,
+    onclear,
+  }: Props = $props();
   const id = $props.id();
   let refused = $state('');
 
   // Absurd figures are refused at the field, in a sentence; the last good one stays in use.
-  function take(event: Event & { currentTarget: HTMLInputElement }) {
-    const typed = event.currentTarget.valueAsNumber;
+  function take({
+    currentTarget: { value: text, valueAsNumber: typed },
+  }: {
+    currentTarget: HTMLInputElement;
+  }) {
+    const isEmpty = text === '' && onclear !== undefined;
     const whole = step === 1 && !Number.isInteger(typed);
-    refused = Number.isNaN(typed)
-      ? 'Type a number.'
-      : typed < min || typed > max
-        ? `From ${min} to ${max}, please.`
-        : whole
-          ? 'Whole numbers only.'
-          : '';
-    if (!refused && typed !== value) onchange(typed);
+    refused = isEmpty
+      ? ''
+      : Number.isNaN(typed)
+        ? 'Type a number.'
+        : typed < min || typed > max
+          ? `From ${formatNumber(min)} to ${formatNumber(max)}, please.`
+          : whole
+            ? 'Whole numbers only.'
+            : '';
+    if (refused) return;
+    if (isEmpty) onclear?.();
+    else if (typed !== value) onchange(typed);
   }
 </script>
 
-<div class="flex flex-col gap-1">
-  <label for={id} class={hideLabel ? 'sr-only' : 'label'}>{label}</label>
+<div class={['flex', labelled === 'above' ? 'flex-col gap-1' : 'flex-wrap items-center gap-x-1.5']}>
+  <label for={id} class={labelled === 'hidden' ? 'sr-only' : 'label'}>{label}</label>
   <span class="flex items-center gap-1.5">
     <input
       {id}
       type="number"
-      class="w-24 text-right"
+      class={['text-right', own]}
       {min}
       {max}
       {step}
-      {value}
+      {placeholder}
+      value={value ?? ''}
       aria-invalid={refused ? 'true' : undefined}
       aria-describedby={refused ? `${id}-refused` : undefined}
-      oninput={take}
+      oninput={live ? take : () => (refused = '')}
+      onchange={live ? undefined : take}
     />
     {#if suffix}<span class="label">{suffix}</span>{/if}
   </span>

@@ -1,4 +1,6 @@
 <script lang="ts">
+  import { itemAt } from '$lib/core/base';
+  import NumberField from '../kit/NumberField.svelte';
   import Fold from '../kit/Fold.svelte';
   import { RESULTS, type ItemResult } from '$lib/core/run';
   import type { RunSession } from '../state/run-session.svelte';
@@ -22,11 +24,8 @@
   ]);
   const weighed = (name: string) => {
     const spools = session.state?.spools ?? {};
-    return Object.hasOwn(spools, name) ? spools[name] : '';
+    return Object.hasOwn(spools, name) ? itemAt(spools, name) : null;
   };
-  function weigh(name: string, grams: number) {
-    if (grams >= 0.1 && grams <= 2000) void session.add({ type: 'spool-weighed', name, grams });
-  }
   const judge = (n: number, result: ItemResult, reason: string) =>
     session.add({ type: 'item', n, result, reason });
   async function choose(n: number, result: ItemResult) {
@@ -100,16 +99,17 @@
     </p>
     <div class="flex flex-wrap gap-3">
       {#each threads as name, place (place)}
-        <label class="flex items-center gap-2"
-          >{name}<input
-            type="number"
-            class="w-24 text-right"
-            min="0.1"
-            step="any"
-            value={weighed(name)}
-            onchange={(e) => weigh(name, e.currentTarget.valueAsNumber)}
-          />g</label
-        >
+        <NumberField
+          label={name}
+          labelled="beside"
+          value={weighed(name)}
+          min={0.1}
+          max={2000}
+          step="any"
+          suffix="g"
+          live={false}
+          onchange={(grams) => session.add({ type: 'spool-weighed', name, grams })}
+        />
       {/each}
     </div>
   </Fold>

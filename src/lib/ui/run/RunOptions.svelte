@@ -1,6 +1,7 @@
 <script lang="ts">
+  import NumberField from '../kit/NumberField.svelte';
   import Switch from '../kit/Switch.svelte';
-  import { MAX_RATE } from '$lib/core/machine';
+  import { LEAST_SPEED, MAX_RATE, MOST_SPEED } from '$lib/core/machine';
   import type { Problem } from '$lib/core/base';
   import { handStops, hoopingTape } from '$lib/core/run';
   import { ServerMachine } from '$lib/machines';
@@ -115,17 +116,16 @@
           <button type="button" class="btn" disabled={machine.sewing} onclick={() => machine.trace()}
             >Trace the outline, without sewing</button
           >
-          <label class="flex flex-col gap-1"
-            ><span class="label">Stitches a minute</span><input
-              type="number"
-              class="w-28 text-right"
-              min="100"
-              max="2000"
-              step="10"
-              value={machine.now?.speed ?? 0}
-              onchange={(e) => machine.setSpeed(e.currentTarget.valueAsNumber)}
-            /></label
-          >
+          <NumberField
+            class="w-28"
+            label="Stitches a minute"
+            value={machine.now?.speed ?? null}
+            min={LEAST_SPEED}
+            max={MOST_SPEED}
+            step={10}
+            live={false}
+            onchange={(speed) => machine.setSpeed(speed)}
+          />
           <button type="button" class="btn" onclick={() => machine.disconnect()}>Go on by hand</button>
         </div>
       {:else}
@@ -134,28 +134,23 @@
           would, and says it by itself.
         </p>
         <div class="flex flex-wrap items-end gap-3">
-          <label class="flex flex-col gap-1"
-            ><span class="label">Times as fast</span><input
-              type="number"
-              class="w-24 text-right"
-              min="1"
-              max={MAX_RATE}
-              bind:value={rate}
-            /></label
-          >
-          <label class="flex flex-col gap-1"
-            ><span class="label">Luck (same number, same breaks)</span><input
-              type="number"
-              class="w-24 text-right"
-              min="0"
-              bind:value={seed}
-            /></label
-          >
-          <button
-            type="button"
-            class="btn btn-strong"
-            disabled={connecting || !(rate >= 1 && rate <= MAX_RATE) || !Number.isInteger(seed)}
-            onclick={connect}>Follow the simulated machine</button
+          <NumberField
+            label="Times as fast"
+            value={rate}
+            min={1}
+            max={MAX_RATE}
+            step="any"
+            onchange={(v) => (rate = v)}
+          />
+          <NumberField
+            label="Luck (same number, same breaks)"
+            value={seed}
+            min={0}
+            max={1e9}
+            onchange={(v) => (seed = v)}
+          />
+          <button type="button" class="btn btn-strong" disabled={connecting} onclick={connect}
+            >Follow the simulated machine</button
           >
         </div>
       {/if}

@@ -2,6 +2,7 @@
   import Radios from '../kit/Radios.svelte';
   import Select from '../kit/Select.svelte';
   import Check from '../kit/Check.svelte';
+  import DateField from '../kit/DateField.svelte';
   import { NEEDLES, type NeedleKind } from '$lib/core/build';
   import type { Build } from '$lib/core/build';
   import type { BuildPlan } from '$lib/core/plan';
@@ -76,13 +77,11 @@
         onchange={(on) => editor.change({ use: { ...build.use, forChild: on } })}>It is for a child</Check
       >
       <div class="flex flex-wrap gap-4">
-        <label class="flex flex-col gap-1"
-          ><span class="label">Due</span><input
-            type="date"
-            value={build.use.due ?? ''}
-            onchange={(e) => editor.change({ use: { ...build.use, due: e.currentTarget.value || null } })}
-          /></label
-        >
+        <DateField
+          label="Due"
+          value={build.use.due}
+          onchange={(due) => editor.change({ use: { ...build.use, due } })}
+        />
         <label class="flex flex-col gap-1"
           ><span class="label">Needle</span><Select
             class="min-h-11"

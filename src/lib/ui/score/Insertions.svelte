@@ -1,4 +1,5 @@
 <script lang="ts">
+  import LengthField from '../kit/LengthField.svelte';
   import Select from '../kit/Select.svelte';
   import Check from '../kit/Check.svelte';
   import Plus from '@lucide/svelte/icons/plus';
@@ -17,6 +18,15 @@
 
   const set = (id: string, change: Partial<Insertion>) =>
     editor.change({ insertions: build.insertions.map((i) => (i.id === id ? { ...i, ...change } : i)) });
+  const offset = (insertion: Insertion, side: 'dxMm' | 'dyMm', label: string) => ({
+    class: 'w-20',
+    label,
+    labelled: 'beside' as const,
+    valueMm: insertion[side],
+    minMm: -2000,
+    maxMm: 2000,
+    onchange: (mm: number) => set(insertion.id, { [side]: mm }),
+  });
   const remove = (id: string) => editor.change({ insertions: build.insertions.filter((i) => i.id !== id) });
   const places = $derived(
     Array.from({ length: plan.design.own.blocks.length + 1 }, (_, b) => ({
@@ -66,29 +76,9 @@
       </label>
       {#if insertion.tapeId}
         <div class="flex flex-wrap items-center gap-2 text-sm">
-          <span class="label">from the middle, mm</span>
-          <label
-            >right <input
-              class="w-20 text-right"
-              type="number"
-              step="any"
-              value={insertion.dxMm}
-              onchange={(e) =>
-                Number.isFinite(e.currentTarget.valueAsNumber) &&
-                set(insertion.id, { dxMm: e.currentTarget.valueAsNumber })}
-            /></label
-          >
-          <label
-            >up <input
-              class="w-20 text-right"
-              type="number"
-              step="any"
-              value={insertion.dyMm}
-              onchange={(e) =>
-                Number.isFinite(e.currentTarget.valueAsNumber) &&
-                set(insertion.id, { dyMm: e.currentTarget.valueAsNumber })}
-            /></label
-          >
+          <span class="label">from the middle</span>
+          <LengthField {...offset(insertion, 'dxMm', 'right')} />
+          <LengthField {...offset(insertion, 'dyMm', 'up')} />
         </div>
         <Check class="text-sm" checked={insertion.merged} onchange={(on) => set(insertion.id, { merged: on })}
           >One tape for both: the machine’s stops count through</Check

@@ -3,6 +3,8 @@ export interface Command {
   name: string;
   /** shown at the right: the key that does it without the palette */
   key?: string;
+  /** other words by which it is found */
+  also?: string;
   run: () => void;
 }
 

@@ -103,7 +103,7 @@
   </p>
 </section>
 
-<Dialog bind:open={opened} title="Restore this backup?" wide>
+<Dialog bind:open={opened} title="Restore this backup?" wide asks>
   {#if found}
     <p class="mb-3">
       {found.backup.workshop?.name ? `“${found.backup.workshop.name}”: ` : ''}{found.summary.names

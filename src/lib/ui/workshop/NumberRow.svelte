@@ -22,7 +22,7 @@
   <span class={own === undefined ? '' : 'font-bold'}>{def.label}</span>
   <NumberField
     label={def.label}
-    hideLabel
+    labelled="hidden"
     value={shown.value}
     min={shown.min}
     max={shown.max}

@@ -10,7 +10,7 @@
     type SoldKey,
   } from '$lib/core/catalogue';
   import NumberField from '../kit/NumberField.svelte';
-  import { fromShownMm, shownMm } from '../kit/lengths';
+  import LengthField from '../kit/LengthField.svelte';
   import { workroom } from '../state/workroom.svelte';
 
   // How things are sold where the maker buys, and what they cost there.
@@ -56,17 +56,18 @@
         {@const name = soldName(key)}
         {@const length = (what: 'widthMm' | 'sheetMm', label: string) => ({
           label: `${label} of ${name}`,
-          value: shownMm(sold[what] ?? 0, workroom.unit),
-          min: shownMm(10, workroom.unit),
-          max: shownMm(5000, workroom.unit),
-          onchange: (v: number) => void set(key, { [what]: fromShownMm(v, workroom.unit) }),
+          labelled: 'hidden' as const,
+          valueMm: sold[what] ?? 0,
+          minMm: 10,
+          maxMm: 5000,
+          onchange: (mm: number) => void set(key, { [what]: mm }),
         })}
         <li class="flex flex-wrap items-center gap-x-4 gap-y-1 py-1.5">
           <span class={['w-48', own[key] && 'font-bold']}>{name}</span>
           <span class="flex w-80 flex-wrap items-center gap-2">
             {#if sold.pack !== undefined}<span class="label w-16">in packs of</span><NumberField
                 label="Pack of {name}"
-                hideLabel
+                labelled="hidden"
                 value={sold.pack}
                 min={0.01}
                 max={100_000}
@@ -75,22 +76,15 @@
                 onchange={(v) => set(key, { pack: v })}
               />{:else}<span class="label w-16"
                 >{sold.sheetMm === undefined ? 'off a width' : 'sheets of'}</span
-              ><NumberField
+              ><LengthField
                 {...length('widthMm', 'Width')}
-                hideLabel
-                step="any"
-                suffix={sold.sheetMm === undefined ? workroom.unit : '×'}
+                suffix={sold.sheetMm === undefined ? undefined : '×'}
               />
-              {#if sold.sheetMm !== undefined}<NumberField
-                  {...length('sheetMm', 'Height')}
-                  hideLabel
-                  step="any"
-                  suffix={workroom.unit}
-                />{/if}{/if}
+              {#if sold.sheetMm !== undefined}<LengthField {...length('sheetMm', 'Height')} />{/if}{/if}
           </span>
           <NumberField
             label="Price of {name}"
-            hideLabel
+            labelled="hidden"
             value={sold.price}
             min={0}
             max={100_000}

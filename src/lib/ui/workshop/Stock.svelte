@@ -8,8 +8,8 @@
   import { STOCK_FORMS, type StockItem } from '$lib/core/workshop';
   import { isRoll } from '$lib/core/cut';
   import type { Movement } from '$lib/core/stock';
-  import { formatLength } from '$lib/core/base';
-  import { fromShownMm, shownMm } from '../kit/lengths';
+  import LengthField from '../kit/LengthField.svelte';
+  import NumberField from '../kit/NumberField.svelte';
   import StockHistory from './StockHistory.svelte';
   import { newId } from '../state/ids';
   import { workroom } from '../state/workroom.svelte';
@@ -48,22 +48,11 @@
       'count',
       1,
     );
-  /** A length in the unit on screen; absurd ones leave the last good one in place. */
-  function length(item: StockItem, key: 'widthMm' | 'heightMm', typed: number, most: number) {
-    const mm = fromShownMm(typed, workroom.unit);
-    if (!(mm >= 10 && mm <= most)) {
-      refused = {
-        id: item.id,
-        text: `between ${formatLength(10, workroom.unit)} and ${formatLength(most, workroom.unit)}`,
-      };
-      return;
-    }
-    refused = null;
-    if (key === 'heightMm' && isRoll(item.form)) void move('corrected', item, 'length', mm - item.heightMm);
-    else void set(item.id, { [key]: mm });
+  /** How long it is now; of a roll the change is remembered as a movement. */
+  function lengthen(item: StockItem, mm: number) {
+    if (isRoll(item.form)) void move('corrected', item, 'length', mm - item.heightMm);
+    else void set(item.id, { heightMm: mm });
   }
-  /** the last figure that was not taken, and why */
-  let refused = $state<{ id: string; text: string } | null>(null);
 </script>
 
 <div class="mb-2 flex items-center gap-3">
@@ -103,61 +92,53 @@
           options={STOCK_FORMS.map((f) => [f, f] as const)}
           onchange={(form) => set(item.id, { form })}
         />
-        <input
-          class="w-18 text-right"
-          type="number"
-          step="any"
-          aria-label="Width of {item.name}"
-          value={shownMm(item.widthMm, workroom.unit)}
-          onchange={(e) => length(item, 'widthMm', e.currentTarget.valueAsNumber, 5000)}
-        />×<input
-          class="w-20 text-right"
-          type="number"
-          step="any"
-          aria-label="Length of {item.name}"
-          value={shownMm(item.heightMm, workroom.unit)}
-          onchange={(e) => length(item, 'heightMm', e.currentTarget.valueAsNumber, 200_000)}
-        /><span class="label">{workroom.unit === 'mm' ? 'mm' : 'in'}</span>
-        <label class="flex items-center gap-1"
-          ><input
-            class="w-14 text-right"
-            type="number"
-            min="1"
-            max="10000"
-            aria-label="How many of {item.name}"
-            value={item.quantity}
-            onchange={(e) => {
-              const n = e.currentTarget.valueAsNumber;
-              if (Number.isInteger(n) && n >= 1 && n <= 10000)
-                void move('corrected', item, 'count', n - item.quantity);
-              else refused = { id: item.id, text: 'a whole number from 1 to 10 000' };
-            }}
-          />×</label
-        >
+        <LengthField
+          class="w-18"
+          label="Width of {item.name}"
+          labelled="hidden"
+          valueMm={item.widthMm}
+          minMm={10}
+          maxMm={5000}
+          suffix="×"
+          onchange={(widthMm) => set(item.id, { widthMm })}
+        />
+        <LengthField
+          class="w-20"
+          label="Length of {item.name}"
+          labelled="hidden"
+          valueMm={item.heightMm}
+          minMm={10}
+          maxMm={200_000}
+          onchange={(mm) => lengthen(item, mm)}
+        />
+        <NumberField
+          class="w-14"
+          label="How many of {item.name}"
+          labelled="hidden"
+          value={item.quantity}
+          min={1}
+          max={10_000}
+          suffix="×"
+          live={false}
+          onchange={(n) => move('corrected', item, 'count', n - item.quantity)}
+        />
         <Check class="mx-1.5" checked={item.directional} onchange={(on) => set(item.id, { directional: on })}
           >direction</Check
         >
         <Check class="mr-1.5" checked={item.prewashed} onchange={(on) => set(item.id, { prewashed: on })}
           >prewashed</Check
         >
-        <label class="flex items-center gap-1"
-          >cost<input
-            class="w-18 text-right"
-            type="number"
-            min="0"
-            step="any"
-            aria-label="Cost of {item.name}"
-            value={item.cost}
-            onchange={(e) => {
-              const cost = e.currentTarget.valueAsNumber;
-              if (cost >= 0 && cost <= 100_000) void set(item.id, { cost });
-              else refused = { id: item.id, text: 'a cost from 0 to 100 000' };
-            }}
-          /></label
-        >
-        {#if refused?.id === item.id}<span class="text-madder" role="alert"
-            >Not taken: {refused.text}, please.</span
-          >{/if}
+        <span aria-hidden="true">cost</span><NumberField
+          class="w-18"
+          label="Cost of {item.name}"
+          labelled="hidden"
+          value={item.cost}
+          min={0}
+          max={100_000}
+          step="any"
+          live={false}
+          onchange={(cost) => set(item.id, { cost })}
+        />
         <button
           type="button"
           class="btn btn-small ml-auto"
