@@ -42,11 +42,7 @@ export function planFor(request: PlanRequest): Result<PlanReport> {
         'There is no tape to plan.',
         'Send the tape in base64, or a build with typed stops.',
       );
-    const tape = read(
-      request.tape,
-      'The tape',
-      change.roles ? roleOverrides({ roles: change.roles }) : {},
-    );
+    const tape = read(request.tape, 'The tape', change.roles ? roleOverrides({ roles: change.roles }) : {});
     if (!tape.ok) return tape;
     own = tape.value.reading;
     build = { ...proposeBuild(own, workshop, { ...given, tapeId: tape.value.id }), ...change };
