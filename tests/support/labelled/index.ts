@@ -1,18 +1,10 @@
 import { pathLength, TapeMaker, transform } from '$lib/core/outline';
 import type { Path } from '$lib/core/base';
 import type { DesignEdge } from '$lib/core/reading';
-import type { Tape } from '$lib/core/tape';
 import { FAMILIES } from './families';
-import { Dice, type LabelledBlock } from './types';
+import { Dice, type LabelledBlock, type LabelledDesign } from './types';
 
-export interface LabelledDesign {
-  name: string;
-  family: string;
-  half: 'tuning' | 'judging';
-  variation: string;
-  blocks: LabelledBlock[];
-  tape: Tape;
-}
+export type { LabelledDesign } from './types';
 
 const SIDES: DesignEdge[] = ['right', 'top', 'left', 'bottom'];
 /** Where a side goes when the design is turned by quarters, or mirrored left to right. */
@@ -102,6 +94,7 @@ export function labelledSet(seeds = SEEDS, first = 0): LabelledDesign[] {
       return {
         name: `${family} ${s} ${variation}`,
         family,
+        hand: 'own',
         half: s % 2 ? 'tuning' : 'judging',
         variation,
         blocks,

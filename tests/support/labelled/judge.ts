@@ -5,8 +5,16 @@ import type { LabelledDesign } from './index';
 export interface Judged {
   design: string;
   block: number;
+  hand: string;
   role: string;
   roleRead: string;
+  /** what was read is what is meant, or what makers would accept */
+  roleRight: boolean;
+  textureRight: boolean;
+  /** the line that is followed; null where the label says nothing of it */
+  followsRight: boolean | null;
+  /** an opening where there is none */
+  invented: boolean;
   confidence: number;
   texture: string;
   textureRead: string;
@@ -18,7 +26,7 @@ export interface Judged {
 }
 
 export const judge = (designs: LabelledDesign[]): Judged[] =>
-  designs.flatMap(({ name, blocks, tape }) => {
+  designs.flatMap(({ name, hand, blocks, tape }) => {
     const reading = readDesign(tape, { trimJumps: 3 });
     if (reading.blocks.length !== blocks.length)
       throw new Error(`${name}: ${reading.blocks.length} blocks read, ${blocks.length} drawn`);
@@ -28,8 +36,19 @@ export const judge = (designs: LabelledDesign[]): Judged[] =>
       return {
         design: name,
         block,
+        hand,
         role: label.role,
         roleRead: read.role.value,
+        roleRight: [label.role, ...(label.alsoRoles ?? [])].includes(read.role.value),
+        textureRight: !label.texture || [label.texture, ...(label.alsoTextures ?? [])].includes(read.texture),
+        followsRight:
+          label.follows === undefined
+            ? null
+            : label.follows === null
+              ? read.follows === null
+              : read.follows !== null && label.follows.includes(read.follows.index),
+        invented:
+          !label.opening && !label.alsoRoles?.includes('final-outline') && opening !== undefined,
         confidence: read.role.confidence,
         texture: label.texture ?? read.texture,
         textureRead: read.texture,
@@ -55,6 +74,10 @@ export interface Verdict {
   /** share of openings within 2 mm, and on the right side */
   openings: number;
   sides: number;
+  /** openings where there is none */
+  invented: number;
+  /** share of the lines followed that are the right ones */
+  follows: number;
   /** of the blocks said at 0.9 and more, how many are right; and how many these are of all */
   sureRight: number;
   sure: number;
@@ -65,15 +88,20 @@ export function verdict(judged: Judged[]): Verdict {
   const opened = judged.filter((j) => j.openingErrorMm !== null);
   return {
     blocks: judged.length,
-    roles: share(judged, (j) => j.role === j.roleRead),
-    textures: share(judged, (j) => j.texture === j.textureRead),
+    roles: share(judged, (j) => j.roleRight),
+    textures: share(judged, (j) => j.textureRight),
     perimeters: share(
       judged.filter((j) => j.perimeterError !== null),
       (j) => j.perimeterError! <= 0.01,
     ),
     openings: share(opened, (j) => j.openingErrorMm! <= 2),
     sides: share(opened, (j) => j.openingSideRight === true),
-    sureRight: share(sure, (j) => j.role === j.roleRead),
+    invented: judged.filter((j) => j.invented).length,
+    follows: share(
+      judged.filter((j) => j.followsRight !== null),
+      (j) => j.followsRight === true,
+    ),
+    sureRight: share(sure, (j) => j.roleRight),
     sure: sure.length / judged.length,
   };
 }

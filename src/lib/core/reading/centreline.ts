@@ -1,3 +1,4 @@
+import { Simplifier } from './middles';
 import { PointIndex } from './point-index';
 import { BEAN, SATIN, ZIGZAG, type Profile } from './profile';
 import type { NeedlePoints } from './needle';
@@ -24,6 +25,10 @@ const FLANK = 0.4;
 const SAME = 5;
 /** Within this of an older part of the line it is the same line, 0.1 mm. */
 const REACH = 9;
+/** With more than this of its length in satin a block is satin, and all else in it underlay or travel. */
+const SATIN_BLOCK = 0.5;
+/** Where a satin is left for longer than this, its line is another, 0.1 mm. */
+const GAP = 40;
 /** Parts of the line nearer than this along it are neighbours, not repeats, 0.1 mm. */
 const NEAR_ALONG = 50;
 /** A shorter meeting is a crossing, 0.1 mm. */
@@ -50,29 +55,36 @@ export function centrelineOf({ x, y }: NeedlePoints, profile: Profile, tips?: Ui
     sy[n++] = py;
     fresh = false;
   };
+  const middles = new Simplifier((px, py) => put(px, py, true));
+  // Under a satin lies what was sewn to carry it: edge runs, a zigzag. The line is the satin's own.
+  const carries = profile.byKind[SATIN] > SATIN_BLOCK * profile.length;
   for (const s of profile.stretches) {
     if (s.opens) fresh = true;
-    if (s.kind === ZIGZAG || s.kind === SATIN) {
-      // Means of neighbouring middles over about a step: stitch noise must not lengthen the line.
-      let [mx, my, k, lastX, lastY] = [0, 0, 0, 0, 0];
-      const shortest = ((s.kind === SATIN ? profile.width[1] : profile.width[0]) * FLANK) ** 2;
+    if (carries && s.kind !== SATIN) {
+      // One odd window in a satin is no gap.
+      if ((x[s.end] - x[s.first]) ** 2 + (y[s.end] - y[s.first]) ** 2 > GAP * GAP) fresh = true;
+      continue;
+    }
+    if (s.kind === ZIGZAG) {
+      for (let i = s.first + 1; i <= s.end; i++)
+        if ((x[i] - x[i - 1]) ** 2 + (y[i] - y[i - 1]) ** 2 >= (profile.width[0] * FLANK) ** 2)
+          put((x[i - 1] + x[i]) / 2, (y[i - 1] + y[i]) / 2, i === s.end);
+    } else if (s.kind === SATIN) {
+      const shortest = (profile.width[1] * FLANK) ** 2;
+      let [ax, ay, bx, by, k] = [0, 0, 0, 0, 0];
       for (let i = s.first + 1; i <= s.end; i++) {
         // A tie lies on one edge of the zigzag, not along its middle.
-        const crosses = (x[i] - x[i - 1]) ** 2 + (y[i] - y[i - 1]) ** 2 >= shortest;
-        if (crosses) {
-          const cx = (x[i - 1] + x[i]) / 2;
-          const cy = (y[i - 1] + y[i]) / 2;
-          if (k === 0) [lastX, lastY] = [cx, cy];
-          mx += cx;
-          my += cy;
-          k++;
-          if ((cx - lastX) ** 2 + (cy - lastY) ** 2 < STEP * STEP && s.kind === SATIN && i < s.end) continue;
-        }
-        if (k > 0 && (crosses || i === s.end)) {
-          put(mx / k, my / k, i === s.end);
-          mx = my = k = 0;
-        }
+        if ((x[i] - x[i - 1]) ** 2 + (y[i] - y[i - 1]) ** 2 < shortest) continue;
+        const cx = (x[i - 1] + x[i]) / 2;
+        const cy = (y[i - 1] + y[i]) / 2;
+        // Where flanks lean, middles lie to one side and the other by turns: weighed 1, 2, 1 they are on the line.
+        if (k === 1) middles.add((ax + cx) / 2, (ay + cy) / 2);
+        else if (k > 1) middles.add((bx + 2 * ax + cx) / 4, (by + 2 * ay + cy) / 4);
+        [bx, by, ax, ay] = [ax, ay, cx, cy];
+        k++;
       }
+      if (k > 1) middles.add((ax + bx) / 2, (ay + by) / 2);
+      middles.end();
     } else if (s.kind === BEAN) {
       for (let i = s.first; i <= s.end; i++) {
         const back =

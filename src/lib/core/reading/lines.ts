@@ -5,6 +5,9 @@ import type { Line, Opening, DesignEdge } from './types';
 /** Ends nearer than this belong together, 0.1 mm. */
 const JOIN = 25;
 const MOST_JOIN = 60;
+/** The first stitches of a band are taken for its underlay: so much may be missing of a loop that is so much longer, 0.1 mm. */
+const MOST_GAP = 60;
+const LOOP_OF_GAPS = 8;
 /** cos of the turns taken for a corner, between 25° and 150°; and the most that a corner can lose, 0.1 mm. */
 const CORNER_MOST = 0.9;
 const CORNER_LEAST = -0.87;
@@ -23,12 +26,19 @@ const OPENING_LEAST = 80;
 const OPENING_SHARE = 0.45;
 /** 4πA/P²: 1 for a circle; thin or crossing shapes are no outline with an opening. */
 const ROUNDNESS = 0.1;
+/** cos between the line at its ends and the way across the gap: an opening lies in a side, an open U lacks a whole one. */
+const WITHIN_SIDE = 0.6;
+/** The ends are looked at over this length, mm. */
+const END_MM = 6;
+/** More turning than once around: a spiral. Radians. */
+const MOST_AROUND = 1.35 * 2 * Math.PI;
 
 /**
  * The lines of a block, each stretch once, joined end to end where strands meet; longest first. mm.
- * @param cutsCorners the line is the middle of a zigzag, which cuts the corners of the line it was sewn along
+ * @param isBand the line is the middle of a zigzag or satin
+ * @param cutsCorners that cuts the corners of the line it was sewn along, as an open zigzag does
  */
-export function linesOf(centreline: Centreline, cutsCorners: boolean): Line[] {
+export function linesOf(centreline: Centreline, isBand: boolean, cutsCorners: boolean): Line[] {
   const pieces: number[][] = [];
   for (let i = 0; i < centreline.n;) {
     if (centreline.again[i]) {
@@ -52,7 +62,7 @@ export function linesOf(centreline: Centreline, cutsCorners: boolean): Line[] {
     .map((points): Line => {
       const n = points.length;
       const length = lengthOf(points);
-      const meets = length > LEAST_LOOP ? meetsItself(points) : null;
+      const meets = length > LEAST_LOOP ? meetsItself(points, isBand) : null;
       const loop = meets ? points.slice(0, n - meets.dropped) : points;
       return {
         points: Float32Array.from(loop, (v) => v / 10),
@@ -67,7 +77,7 @@ export function linesOf(centreline: Centreline, cutsCorners: boolean): Line[] {
  * Whether the end of a line comes home, or a little past it: how many numbers at its end go over its start again,
  * and the gap that is left.
  */
-function meetsItself(p: number[]): { dropped: number; gap: number } | null {
+function meetsItself(p: number[], isBand: boolean): { dropped: number; gap: number } | null {
   let nearest = Infinity;
   let at = 0;
   let back = 0;
@@ -78,7 +88,8 @@ function meetsItself(p: number[]): { dropped: number; gap: number } | null {
   }
   // Long stitches leave a longer gap between the last point and the first.
   const step = lengthOf(p) / (p.length / 2 - 1);
-  return nearest <= Math.min(MOST_JOIN, Math.max(JOIN, step * 1.6))
+  const most = isBand && lengthOf(p) > LOOP_OF_GAPS * MOST_GAP ? MOST_GAP : Math.max(JOIN, step * 1.6);
+  return nearest <= Math.min(MOST_JOIN, most)
     ? { dropped: p.length - 2 - at, gap: nearest }
     : null;
 }
@@ -171,8 +182,33 @@ export function openingOf(line: Line, box: Box): Opening | null {
     twice += p[i] * p[j + 1] - p[j] * p[i + 1];
   }
   if ((4 * Math.PI * Math.abs(twice)) / 2 / around ** 2 < ROUNDNESS) return null;
+  if (!closesStraight(p) || windsAbout(p, box) > MOST_AROUND) return null;
   const centre: [number, number] = [(p[0] + p[n - 2]) / 2, (p[1] + p[n - 1]) / 2];
   return { lengthMm: gap, side: sideOf(centre, box), centre };
+}
+
+/** Whether the line, at both its ends, heads across the gap between them. */
+function closesStraight(p: Float32Array): boolean {
+  const n = p.length;
+  const gap = Math.hypot(p[0] - p[n - 2], p[1] - p[n - 1]);
+  const cos = (from: number, step: number) => {
+    let k = from;
+    while (k + step >= 0 && k + step < n && Math.hypot(p[k] - p[from], p[k + 1] - p[from + 1]) < END_MM) k += step;
+    const [dx, dy] = [p[from] - p[k], p[from + 1] - p[k + 1]];
+    const s = from === 0 ? 1 : -1;
+    return (s * (dx * (p[n - 2] - p[0]) + dy * (p[n - 1] - p[1]))) / ((Math.hypot(dx, dy) || 1) * gap);
+  };
+  return cos(0, 2) > WITHIN_SIDE && cos(n - 2, -2) > WITHIN_SIDE;
+}
+/** How far a line goes round the middle of its box, whichever way, radians. */
+function windsAbout(p: Float32Array, box: Box): number {
+  const [mx, my] = [(box.minX + box.maxX) / 2, (box.minY + box.maxY) / 2];
+  let turned = 0;
+  for (let i = 2; i < p.length; i += 2) {
+    const [ax, ay, bx, by] = [p[i - 2] - mx, p[i - 1] - my, p[i] - mx, p[i + 1] - my];
+    turned += Math.atan2(ax * by - ay * bx, ax * bx + ay * by);
+  }
+  return Math.abs(turned);
 }
 
 /** Which side of the box a point lies on, each half counted as one. */

@@ -69,8 +69,9 @@ export class PointIndex {
     return false;
   }
   /**
-   * The nearest point of each tag in the cells around (x, y): its squared distance goes to nearest[tag], the tags to
-   * touched; `seen` holds the number of the last question that met a tag. Returns how many tags were met.
+   * The nearest point of each tag in the cells around (x, y): its squared distance goes to nearest[tag], its number to
+   * at[tag], the tags to touched; `seen` holds the number of the last question that met a tag. Returns how many tags
+   * were met.
    */
   nearestByTag(
     x: number,
@@ -78,6 +79,7 @@ export class PointIndex {
     question: number,
     seen: Int32Array,
     nearest: Float64Array,
+    at: Int32Array,
     touched: Int32Array,
   ): number {
     const { head, chain, mask } = this;
@@ -95,8 +97,12 @@ export class PointIndex {
           if (seen[tag] !== question) {
             seen[tag] = question;
             nearest[tag] = d2;
+            at[tag] = n;
             touched[met++] = tag;
-          } else if (d2 < nearest[tag]) nearest[tag] = d2;
+          } else if (d2 < nearest[tag]) {
+            nearest[tag] = d2;
+            at[tag] = n;
+          }
         }
     }
     return met;

@@ -39,7 +39,7 @@ const BINS_PER_UNIT = 1 / 5;
  */
 const SATIN_ADVANCE = 6.2;
 const WIDE_SATIN_ADVANCE = 10.5;
-const WIDE_SATIN_SHARE = 0.3;
+const WIDE_SATIN_SHARE = 0.42;
 
 /** A stretch of needle points (first, end] of one kind of moving. */
 interface Stretch {

@@ -8,7 +8,7 @@ import { coverReach, sewnBeside } from './cover-margin';
 import { readRoles, type RoleOverrides } from './roles';
 import { centrelineOf, type Centreline } from './centreline';
 import { blanketOf } from './blanket';
-import { coversArea, textureOf, wanders } from './texture';
+import { coversArea, mayBeTwice, textureOf, wanders } from './texture';
 import type { BlockReading, Line, Reading, Texture } from './types';
 
 /** What a reading depends on besides the tape. */
@@ -53,18 +53,20 @@ export function readDesign(tape: Tape, { trimJumps, roles = {}, onProgress }: Re
     // What covers an area or wanders over it has no line that another block could follow.
     const teeth = profile.byKind[LINE] > TOOTHED * profile.length ? blanketOf(points, block) : null;
     const centreline =
-      !teeth && (coversArea(profile) || wanders(profile)) ? null : centrelineOf(points, profile, teeth?.tips);
+      !teeth && (coversArea(profile) || (wanders(profile) && !mayBeTwice(profile))) ? null : centrelineOf(points, profile, teeth?.tips);
     const texture = teeth ? 'mixed' : textureOf(profile, centreline);
-    centrelines.push(texture === 'mixed' && !teeth ? null : centreline);
+    centrelines.push((texture === 'mixed' && !teeth) || texture === 'meander' ? null : centreline);
     const box = {
       minX: profile.minX / 10,
       minY: profile.minY / 10,
       maxX: profile.maxX / 10,
       maxY: profile.maxY / 10,
     };
-    const lines = centreline ? linesOf(centreline, texture === 'zigzag' || texture === 'satin') : [];
+    const lines = centreline && texture !== 'meander' ? linesOf(centreline, texture === 'zigzag' || texture === 'satin', texture === 'zigzag') : [];
     const main = lines[0];
-    const opening = main && !teeth && isOutline(texture, lines) ? openingOf(main, box) : null;
+    // A cover that stops under a later piece is not left open to turn anything through.
+    const isLine = texture !== 'satin' && texture !== 'zigzag';
+    const opening = main && !teeth && isLine && isOutline(texture, lines) ? openingOf(main, box) : null;
     const across = texture === 'satin' ? 1 : texture === 'zigzag' ? 0 : null;
     const stitches = block.end - block.first;
     return {

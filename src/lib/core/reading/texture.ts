@@ -46,6 +46,12 @@ export function wanders(p: Profile): boolean {
   );
 }
 
+/** So much longer than half its box at most, a line that seems to wander may be a wavy outline sewn twice. */
+const TWICE = 5;
+/** Whether a line that wanders is short enough to be an outline gone over again. */
+export const mayBeTwice = (p: Profile): boolean =>
+  p.byKind[LINE] < TWICE * (p.maxX - p.minX + p.maxY - p.minY);
+
 /** The texture of a block. Its centreline is only needed to tell a double run from a run. */
 export function textureOf(p: Profile, centreline: Centreline | null): Texture {
   const share = (kind: number) => p.byKind[kind] / p.length;
@@ -53,8 +59,9 @@ export function textureOf(p: Profile, centreline: Centreline | null): Texture {
   if (share(SATIN) + share(ZIGZAG) > MAIN) return share(SATIN) >= share(ZIGZAG) ? 'satin' : 'zigzag';
   if (share(BEAN) > MAIN) return 'bean';
   if (share(LINE) < MAIN) return 'mixed';
-  if (wanders(p)) return 'meander';
-  return centreline && againShare(centreline) > DOUBLED ? 'double-run' : 'run';
+  const isTwice = centreline !== null && againShare(centreline) > DOUBLED;
+  if (wanders(p) && !isTwice) return 'meander';
+  return isTwice ? 'double-run' : 'run';
 }
 
 function againShare({ u, opens, again, n }: Centreline): number {
