@@ -154,8 +154,8 @@ const CASES: Record<string, { says: () => Finding[]; quiet: () => Finding[] }> =
   'cover-short': { says: () => check(onePiece(1)), quiet: () => check(onePiece(3.5)) },
   lump: { says: () => check(overlapping(24)), quiet: () => check(overlapping(60)) },
   'cut-line-out': {
-    says: () => check(cutAround(6), { roles: { '2': 'cut-line' } }),
-    quiet: () => check(cutAround(-4), { roles: { '2': 'cut-line' } }),
+    says: () => check(cutAround(6), { roles: { '1': 'cover', '2': 'cut-line' } }),
+    quiet: () => check(cutAround(-4), { roles: { '1': 'cover', '2': 'cut-line' } }),
   },
   'opening-small': { says: () => check(opened(34)), quiet: () => check(opened(60)) },
   'no-lip': {

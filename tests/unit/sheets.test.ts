@@ -194,7 +194,7 @@ describe('thread', () => {
   });
   it('counts the bobbin over all items of a hooping: no border of any of them is joined', () => {
     const tape = new TapeMaker('T').sew(satin(closePath(rectangle({ x: 0, y: 0 }, 60, 60)), 4, 0.4)).done();
-    const { plan, reading, build } = example(tape, { technique: 'as-read' });
+    const { plan, reading, build } = example(tape, { technique: 'as-read', roles: { '0': 'cover' } });
     const needs = plan.thread.steps.n0.bobbinM;
     fc.assert(
       fc.property(

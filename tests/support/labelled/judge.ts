@@ -47,8 +47,7 @@ export const judge = (designs: LabelledDesign[]): Judged[] =>
             : label.follows === null
               ? read.follows === null
               : read.follows !== null && label.follows.includes(read.follows.index),
-        invented:
-          !label.opening && !label.alsoRoles?.includes('final-outline') && opening !== undefined,
+        invented: !label.opening && !label.alsoRoles?.includes('final-outline') && opening !== undefined,
         confidence: read.role.confidence,
         texture: label.texture ?? read.texture,
         textureRead: read.texture,

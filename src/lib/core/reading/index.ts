@@ -5,7 +5,7 @@
 export { densityMap, denseSpots, type DensityMap, type SewnArea } from './density';
 export { keepToOneLine } from './one-line';
 export { typedReading } from './typed';
-export { readDesign } from './read';
+export { readDesign, weighedOf } from './read';
 export type { RoleOverrides } from './roles';
 export {
   isQuestion,

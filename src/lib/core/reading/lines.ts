@@ -89,9 +89,7 @@ function meetsItself(p: number[], isBand: boolean): { dropped: number; gap: numb
   // Long stitches leave a longer gap between the last point and the first.
   const step = lengthOf(p) / (p.length / 2 - 1);
   const most = isBand && lengthOf(p) > LOOP_OF_GAPS * MOST_GAP ? MOST_GAP : Math.max(JOIN, step * 1.6);
-  return nearest <= Math.min(MOST_JOIN, most)
-    ? { dropped: p.length - 2 - at, gap: nearest }
-    : null;
+  return nearest <= Math.min(MOST_JOIN, most) ? { dropped: p.length - 2 - at, gap: nearest } : null;
 }
 
 /**
@@ -193,7 +191,8 @@ function closesStraight(p: Float32Array): boolean {
   const gap = Math.hypot(p[0] - p[n - 2], p[1] - p[n - 1]);
   const cos = (from: number, step: number) => {
     let k = from;
-    while (k + step >= 0 && k + step < n && Math.hypot(p[k] - p[from], p[k + 1] - p[from + 1]) < END_MM) k += step;
+    while (k + step >= 0 && k + step < n && Math.hypot(p[k] - p[from], p[k + 1] - p[from + 1]) < END_MM)
+      k += step;
     const [dx, dy] = [p[from] - p[k], p[from + 1] - p[k + 1]];
     const s = from === 0 ? 1 : -1;
     return (s * (dx * (p[n - 2] - p[0]) + dy * (p[n - 1] - p[1]))) / ((Math.hypot(dx, dy) || 1) * gap);

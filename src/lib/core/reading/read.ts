@@ -1,11 +1,15 @@
 import type { Tape } from '../tape';
-import { followsOf } from './follow';
+import type { Box } from '../base';
+import { factsOf } from './facts';
+import { followsOf, type Follows } from './follow';
 import { linesOf, openingOf } from './lines';
-import { needlePoints } from './needle';
+import { needlePoints, type NeedlePoints } from './needle';
 import { AreaGrid, CELL } from './area-grid';
 import { LINE, profileBlock } from './profile';
 import { coverReach, sewnBeside } from './cover-margin';
-import { readRoles, type RoleOverrides } from './roles';
+import { readRoles, weigh, type RoleOverrides } from './roles';
+import type { SewnBeside, Unread } from './unread';
+import type { Weighed } from './weigh';
 import { centrelineOf, type Centreline } from './centreline';
 import { blanketOf } from './blanket';
 import { coversArea, mayBeTwice, textureOf, wanders } from './texture';
@@ -30,11 +34,17 @@ const OUTLINE_SHARE = 0.7;
 const isOutline = (texture: Texture, lines: Line[]) =>
   texture !== 'mixed' && lines[0].lengthMm > OUTLINE_SHARE * lines.reduce((sum, l) => sum + l.lengthMm, 0);
 
-/**
- * Reads the blocks of a tape: what each one is, which line it follows, and what it is for.
- * Time grows with the number of needle points; a design of n stitches needs some 40 n bytes while it is read.
- */
-export function readDesign(tape: Tape, { trimJumps, roles = {}, onProgress }: ReadOptions): Reading {
+/** What is measured of a tape before anybody says what its blocks are for. */
+interface Measured {
+  points: NeedlePoints;
+  blocks: Unread[];
+  follows: Follows;
+  /** mm */
+  extents: Box;
+  sewnBeside: SewnBeside;
+}
+/** Measures the blocks of a tape. Time grows with the number of needle points; n of them need some 40 n bytes meanwhile. */
+function measureDesign(tape: Tape, { trimJumps, onProgress }: ReadOptions): Measured {
   const points = needlePoints(tape, trimJumps);
   const last = points.blocks[points.blocks.length - 1]?.end ?? 0;
   const all = { minX: Infinity, minY: Infinity, maxX: -Infinity, maxY: -Infinity };
@@ -47,13 +57,15 @@ export function readDesign(tape: Tape, { trimJumps, roles = {}, onProgress }: Re
   const grid = new AreaGrid(all.minX, all.minY, all.maxX, all.maxY);
   const centrelines: (Centreline | null)[] = [];
   let reported = 0;
-  const unread = points.blocks.map((block, index): Omit<BlockReading, 'role'> => {
+  const unread = points.blocks.map((block, index): Unread => {
     if (onProgress && block.first - reported > TELL_EVERY) onProgress((reported = block.first) / last);
     const profile = profileBlock(points, block, grid);
     // What covers an area or wanders over it has no line that another block could follow.
     const teeth = profile.byKind[LINE] > TOOTHED * profile.length ? blanketOf(points, block) : null;
     const centreline =
-      !teeth && (coversArea(profile) || (wanders(profile) && !mayBeTwice(profile))) ? null : centrelineOf(points, profile, teeth?.tips);
+      !teeth && (coversArea(profile) || (wanders(profile) && !mayBeTwice(profile)))
+        ? null
+        : centrelineOf(points, profile, teeth?.tips);
     const texture = teeth ? 'mixed' : textureOf(profile, centreline);
     centrelines.push((texture === 'mixed' && !teeth) || texture === 'meander' ? null : centreline);
     const box = {
@@ -62,7 +74,10 @@ export function readDesign(tape: Tape, { trimJumps, roles = {}, onProgress }: Re
       maxX: profile.maxX / 10,
       maxY: profile.maxY / 10,
     };
-    const lines = centreline && texture !== 'meander' ? linesOf(centreline, texture === 'zigzag' || texture === 'satin', texture === 'zigzag') : [];
+    const lines =
+      centreline && texture !== 'meander'
+        ? linesOf(centreline, texture === 'zigzag' || texture === 'satin', texture === 'zigzag')
+        : [];
     const main = lines[0];
     // A cover that stops under a later piece is not left open to turn anything through.
     const isLine = texture !== 'satin' && texture !== 'zigzag';
@@ -97,9 +112,24 @@ export function readDesign(tape: Tape, { trimJumps, roles = {}, onProgress }: Re
   );
   unread.forEach((b, i) => (b.follows = follows.best[i]));
   const extents = { minX: all.minX / 10, minY: all.minY / 10, maxX: all.maxX / 10, maxY: all.maxY / 10 };
-  const given = readRoles(unread, follows, extents, roles, (b, line, band) =>
-    sewnBeside(points, points.blocks[b], line, band),
-  );
+  return {
+    points,
+    blocks: unread,
+    follows,
+    extents,
+    sewnBeside: (b, line, band) => sewnBeside(points, points.blocks[b], line, band),
+  };
+}
+/** The evidence of a tape, as the weights are fitted on it. @param tape with trims of three jumps */
+export function weighedOf(tape: Tape): Weighed {
+  const { blocks, follows, extents, sewnBeside: beside } = measureDesign(tape, { trimJumps: 3 });
+  return weigh(factsOf(blocks, follows, extents, beside));
+}
+
+/** Reads the blocks of a tape: what each one is, which line it follows, and what it is for. */
+export function readDesign(tape: Tape, options: ReadOptions): Reading {
+  const { points, blocks: unread, follows, extents, sewnBeside: beside } = measureDesign(tape, options);
+  const given = readRoles(factsOf(unread, follows, extents, beside), options.roles ?? {});
   const blocks = unread.map((b, i): BlockReading => ({ ...b, role: given[i] }));
   const sum = (pick: (b: (typeof unread)[number]) => number) =>
     unread.reduce((total, b) => total + pick(b), 0);

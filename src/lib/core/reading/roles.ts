@@ -1,47 +1,78 @@
-import type { Box } from '../base';
-import type { Follows } from './follow';
-import type { RoleOverrides, RoleRule, SewnBeside, Unread } from './rule-context';
-import { cover, lace, laceUnderlay, openCover, windows } from './rules-cover';
-import { cutLine, decoration, finalOutline, marker, placement, quilting, seam, tackDown } from './rules-line';
-import type { Role, RoleReading } from './types';
+import { beliefsOf } from './decode';
+import { EVIDENCE } from './evidence';
+import type { Facts } from './facts';
+import { ROLES, type Role, type RoleReading } from './types';
+import { treeOf, type Weighed } from './weigh';
+import { WEIGHTS } from './weights';
 
-export type { RoleOverrides } from './rule-context';
+/** Roles set by the maker, by block. */
+export type RoleOverrides = Readonly<Record<number, Role>>;
 
-/** In order: the first that speaks is believed. */
-const RULES: RoleRule[] = [
-  marker,
-  laceUnderlay,
-  lace,
-  cover,
-  openCover,
-  cutLine,
-  finalOutline,
-  windows,
-  quilting,
-  tackDown,
-  seam,
-  placement,
-  decoration,
-];
+/** So much of a block on an earlier one's line, and what that is for decides with it. */
+const HANGS_ON = 0.55;
+/** Never quite sure. */
+const MOST_SURE = 0.99;
+/** Less than this speaks neither for nor against, as a logarithm: odds of about three to two. */
+const SPEAKS = 0.4;
+/** Most clauses of a reason. */
+const MOST_CLAUSES = 2;
 
-/** Roles for all blocks, with reasons; the maker's own decisions stand and the rest is reasoned around them. */
-export function readRoles(
-  all: Unread[],
-  follows: Follows,
-  design: Box,
-  overrides: RoleOverrides,
-  sewnBeside: SewnBeside,
-): RoleReading[] {
-  const known: (Role | undefined)[] = all.map((b) => overrides[b.index]);
-  return all.map((block) => {
-    const own = overrides[block.index];
-    if (own) return { value: own, confidence: 1, because: 'you said so', by: 'maker' };
-    for (const rule of RULES) {
-      const verdict = rule({ block, all, follows, design, known, sewnBeside });
-      if (!verdict) continue;
-      known[block.index] = verdict.value;
-      return { ...verdict, by: 'reading' };
-    }
-    throw new Error('decoration always speaks');
+/** The evidence of all blocks, and how they hang together. */
+export function weigh(facts: readonly Facts[]): Weighed {
+  const along = facts.map(({ block: { follows } }) => !!follows && follows.share >= HANGS_ON);
+  return {
+    x: facts.map((f) => EVIDENCE.map((e) => e.of(f))),
+    parents: facts.map(({ block }, i) => (along[i] && block.follows ? block.follows.index : i - 1)),
+    along,
+  };
+}
+
+/**
+ * Roles for all blocks together, with reasons. What the maker has said stands, and all the rest is decoded around it; a
+ * confidence is the share that a role has of all ways to read the design.
+ */
+export function readRoles(facts: readonly Facts[], overrides: RoleOverrides): RoleReading[] {
+  const weighed = weigh(facts);
+  const tree = treeOf(weighed, WEIGHTS);
+  const scores = tree.scores.map((row, i) => {
+    const own = overrides[i];
+    return own ? row.map((s, r) => (ROLES[r] === own ? s : -Infinity)) : row;
+  });
+  const { nodes } = beliefsOf({ ...tree, scores });
+  return facts.map((f, i): RoleReading => {
+    const own = overrides[i];
+    if (own)
+      return {
+        value: own,
+        confidence: 1,
+        because: 'you said so',
+        against: null,
+        runnerUp: null,
+        by: 'maker',
+      };
+    const order = ROLES.map((_, r) => r).sort((a, b) => nodes[i][b] - nodes[i][a]);
+    const [best, second] = order;
+    const clauses = EVIDENCE.flatMap((e, k) => {
+      const v = weighed.x[i][k];
+      const { evidence } = WEIGHTS;
+      return v ? [{ by: v * (evidence[k][best] - evidence[k][second]), text: () => e.say(f) }] : [];
+    }).sort((a, b) => b.by - a.by);
+    const told = clauses.filter((c) => c.by > SPEAKS).map((c) => c.text());
+    const last = clauses[clauses.length - 1];
+    return {
+      value: ROLES[best],
+      confidence: Math.min(MOST_SURE, nodes[i][best]),
+      because: [...new Set(told)].slice(0, MOST_CLAUSES).join('; ') || hangs(f, weighed.along[i]),
+      against: last && last.by < -SPEAKS ? last.text() : null,
+      runnerUp: { value: ROLES[second], confidence: nodes[i][second] },
+      by: 'reading',
+    };
   });
 }
+/** Where its own stitches say little, what it hangs on decides. */
+const hangs = ({ block }: Facts, along: boolean): string =>
+  along && block.follows
+    ? `by what block ${block.follows.index + 1} is, whose line it follows`
+    : block.index > 0
+      ? `by what comes before it`
+      : 'nothing speaks clearly for anything else';

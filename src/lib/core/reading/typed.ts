@@ -63,7 +63,14 @@ export function typedReading(
       openings: [],
       follows: null,
       densityPerCm2: 0,
-      role: { value: stop.role, confidence: 1, because: `your sheet says “${stop.title}”`, by: 'maker' },
+      role: {
+        value: stop.role,
+        confidence: 1,
+        because: `your sheet says “${stop.title}”`,
+        against: null,
+        runnerUp: null,
+        by: 'maker',
+      },
       typed: { title: stop.title, seconds: stop.seconds },
     };
   });

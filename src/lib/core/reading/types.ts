@@ -53,16 +53,20 @@ export interface RoleReading {
   value: Role;
   /** 0-1 */
   confidence: number;
-  /** one sentence that names the evidence */
+  /** the strongest evidence for it, one sentence */
   because: string;
+  /** the strongest evidence that speaks against it */
+  against: string | null;
+  /** what it would be otherwise; null where the maker has said it */
+  runnerUp: { value: Role; confidence: number } | null;
   by: 'reading' | 'maker';
 }
 
-/** Less sure than this is not said as a fact but asked. */
-const SURE_ENOUGH = 0.75;
+/** Odds between the best two roles under which it is not said as a fact but asked. */
+const ODDS = 3;
 /** Whether a role is a question to the maker. */
-export const isQuestion = ({ confidence, by }: RoleReading): boolean =>
-  by === 'reading' && confidence < SURE_ENOUGH;
+export const isQuestion = ({ confidence, runnerUp }: RoleReading): boolean =>
+  runnerUp !== null && confidence < ODDS * runnerUp.confidence;
 
 /** What is known of one block. Lengths in mm. */
 export interface BlockReading {

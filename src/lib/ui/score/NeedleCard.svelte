@@ -19,6 +19,10 @@
   const read = $derived(block.role.by === 'reading' ? block.role : undefined);
   const used = $derived(editor.plan?.thread.steps[step.id]);
   const article = (role: Role) => `${/^[aeiou]/.test(role) ? 'an' : 'a'} ${role.replace('-', ' ')}`;
+  /** a runner-up less likely than this is not worth a maker's time */
+  const WORTH_SAYING = 0.05;
+  const answers = $derived(read ? [read.value, ...(read.runnerUp ? [read.runnerUp.value] : [])] : []);
+  const name = (role: Role) => ROLE_NAMES.find(([r]) => r === role)?.[1] ?? role;
   const setThread = (change: Partial<typeof NO_THREAD & { metallic: boolean }>) =>
     editor.setThread(block.index, { ...(thread ?? NO_THREAD), ...change });
 </script>
@@ -82,15 +86,18 @@
     aria-label="A question about this block"
   >
     <p>
-      <strong>Is this {article(read.value)}?</strong> It looks like it: {lengthsIn(
-        read.because,
-        workroom.unit,
-      )}.
+      <strong
+        >Is this {article(read.value)}{read.runnerUp ? `, or ${article(read.runnerUp.value)}` : ''}?</strong
+      >
+      It looks like the first: {lengthsIn(read.because, workroom.unit)}.{#if read.against}
+        Against it: {lengthsIn(read.against, workroom.unit)}.{/if}
     </p>
     <p class="mt-1 flex flex-wrap items-center gap-2">
-      <button type="button" class="btn btn-small" onclick={() => editor.setRole(block.index, read.value)}
-        >Yes, it is</button
-      >
+      {#each answers as role (role)}
+        <button type="button" class="btn btn-small" onclick={() => editor.setRole(block.index, role)}
+          >{name(role)}</button
+        >
+      {/each}
       <span class="label">or choose above what it is for.</span>
     </p>
   </div>
@@ -99,7 +106,13 @@
 {:else if read}
   <p class="text-quiet">
     The reading: {lengthsIn(read.because, workroom.unit)}
-    <span class="whitespace-nowrap">({Math.round(read.confidence * 100)} % sure)</span>.
+    <span class="whitespace-nowrap">({Math.round(read.confidence * 100)} % sure)</span>.{#if read.against}
+      Against it: {lengthsIn(
+        read.against,
+        workroom.unit,
+      )}.{/if}{#if read.runnerUp && read.runnerUp.confidence > WORTH_SAYING}
+      Otherwise {article(read.runnerUp.value)}
+      <span class="whitespace-nowrap">({Math.round(read.runnerUp.confidence * 100)} %)</span>.{/if}
   </p>
 {:else if block.typed}
   <p class="text-quiet">Typed from your sheet.</p>

@@ -1,34 +1,11 @@
 import { boxOf, type Box } from '../base';
-import type { Follows } from './follow';
-import type { BlockReading, Line, Role } from './types';
+import type { BlockReading, Line } from './types';
 
-/** What rules are written in: what they may look at, and words for it. */
+/** What is known of a block from its own stitches and lines. */
 export type Unread = Omit<BlockReading, 'role'>;
-/** Roles set by the maker, by block. */
-export type RoleOverrides = Readonly<Record<number, Role>>;
-
-/** Everything a rule may look at. */
-export interface RoleContext {
-  block: Unread;
-  all: Unread[];
-  follows: Follows;
-  design: Box;
-  sewnBeside: SewnBeside;
-  /** roles given so far: earlier blocks, and those the maker has set */
-  known: (Role | undefined)[];
-}
 /** How much of a line has stitches of a block beside it, 0-1; 0 when any stitch of the block lies further off than the band (mm). */
 export type SewnBeside = (block: number, line: Line, bandMm: number) => number;
-type Verdict = { value: Role; confidence: number; because: string } | null;
-/** Says what a block is for, or nothing. Rules are asked in order. */
-export type RoleRule = (c: RoleContext) => Verdict;
 
-/** A verdict. @param confidence 0-1, never quite 1 @param because the evidence, one sentence */
-export const verdict = (value: Role, confidence: number, because: string): Verdict => ({
-  value,
-  confidence: Math.min(0.99, confidence),
-  because,
-});
 /** A share in words. */
 export const percent = (share: number) => `${Math.round(share * 100)} %`;
 /** A length in words, to a tenth. */
@@ -47,17 +24,9 @@ export const isStraight = ({ lines }: Unread) => {
   return Math.hypot(p[n - 2] - p[0], p[n - 1] - p[1]) / line.lengthMm > 0.985;
 };
 
-/** Blocks after this one that run along most of its line. */
-export const laterOn = ({ block, all, follows }: RoleContext, along = 0.7) =>
-  all.filter((o) => o.index > block.index && follows.share(block.index, o.index) >= along);
-
 /** The box of a line, mm. */
 export const lineBox = ({ points }: Line): Box =>
   boxOf(Array.from({ length: points.length / 2 }, (_, i) => ({ x: points[2 * i], y: points[2 * i + 1] })));
-
-/** The line followed is a placement of corners only: all of it is met, but it is not all of the line. */
-export const isCorners = ({ block: { follows: f }, known }: RoleContext) =>
-  !!f && known[f.index] === 'placement' && f.shareBack > 0.9 && f.share > 0.3;
 
 /** Whether a holds b. @param slack mm by which b may stand out */
 export const encloses = (a: Box, b: Box, slack = 2) =>

@@ -1,0 +1,215 @@
+import { heightOf, shareSpanned, widthOf, type Box } from '../base';
+import type { Follows } from './follow';
+import {
+  isBeside,
+  isLine,
+  isStraight,
+  covers,
+  encloses,
+  lineBox,
+  type SewnBeside,
+  type Unread,
+} from './unread';
+
+/** What is known of a block and of how it lies among the others, before anybody says what it is for. Lengths in mm. */
+export interface Facts {
+  block: Unread;
+  n: number;
+  isLine: boolean;
+  isBand: boolean;
+  /** one closed line makes up most of it */
+  isOutline: boolean;
+  straight: boolean;
+  /** one open line that does not come home and is no straight one */
+  isU: boolean;
+  /** share of the design's box that it spans, the smaller and the larger way */
+  span: number;
+  spanMost: number;
+  /** all figures tiny; how many, and the largest */
+  tiny: boolean;
+  figures: number;
+  largestMm: number;
+  /** length of its lines once, over the way round its box; and per mm² of it */
+  ways: number;
+  perMm2: number;
+  /** blocks on the same edge: earlier and later lines and bands, newest first */
+  before: { lines: number[]; bands: number[] };
+  after: { lines: number[]; bands: number[] };
+  /** earlier closed outline a little outside or inside of it */
+  beside: number | null;
+  /** the newest earlier outline that something was held along (placed and sewn again) and that encloses it */
+  piece: number | null;
+  /** anything was placed and held before it, or is in the whole design */
+  pieceBefore: boolean;
+  pieceAnywhere: boolean;
+  /** a net of lines over which it lies, with no piece under it */
+  net: number | null;
+  /** share of the later satin blocks that lie within its box */
+  satinOver: number;
+  /** straight lines before it that it runs parallel to; and in the whole design */
+  straights: number;
+  /** the block before is straight, and it runs along that and round one side; the same of the block after */
+  foldsOver: boolean;
+  foldedNext: boolean;
+  /** pairs of closed lines, one just inside the other */
+  pairs: number;
+  /** figures in a row along the edge of an earlier held piece: share of the edge that is met, and how many times as long */
+  motif: { edge: number; met: number; times: number } | null;
+  /** nothing but tiny figures comes after it, or nothing at all */
+  onlyTinyLater: boolean;
+  /** shares of later blocks that lie within it, and of earlier ones */
+  holdsLater: number;
+  holdsEarlier: number;
+}
+
+const MARKER_MM = 14;
+/** Blocks sewn along one edge: most of each lies by the other. */
+const SAME = 0.55;
+const MOTIF_LENGTH = 1.4;
+const MOTIF_BAND_MM = 8;
+const MOTIF_BAND_SHARE = 0.22;
+/** Mm of line a mm² of its box above which a net holds lace; wider ones quilt. */
+export const NET = 0.37;
+
+const isTiny = (b: Box) => Math.max(widthOf(b), heightOf(b)) <= MARKER_MM;
+const isTogether = (follows: Follows, a: number, b: number) => {
+  const [forth, back] = [follows.share(b, a), follows.share(a, b)];
+  return Math.max(forth, back) > 0.7 && Math.min(forth, back) > 0.3 && forth + back > 2 * SAME;
+};
+
+/** Gathers the facts of all blocks. Time grows with the square of their number, and is small. */
+export function factsOf(
+  all: readonly Unread[],
+  follows: Follows,
+  design: Box,
+  sewnBeside: SewnBeside,
+): Facts[] {
+  const n = all.length;
+  const line = all.map(isLine);
+  const band = all.map((b) => covers(b) || b.blanket);
+  const straight = all.map((b, i) => line[i] && isStraight(b));
+  const once = all.map((b) => b.lines.reduce((sum, l) => sum + l.lengthMm, 0));
+  const outline = all.map((b, i) => !!b.lines[0]?.closed && b.lines[0].lengthMm > 0.7 * once[i]);
+  const edges = all.map((_, i) =>
+    all.flatMap((_, k) => (k !== i && isTogether(follows, Math.min(i, k), Math.max(i, k)) ? [k] : [])),
+  );
+  // Held: something light was sewn, and then the same edge again.
+  const held = all.map(
+    (b, i) => edges[i].some((k) => k < i && line[k]) && (line[i] || covers(b) || b.blanket),
+  );
+  const netness = all.map((b, i) => {
+    const area = Math.max(1, widthOf(b.box) * heightOf(b.box));
+    const around = 2 * (widthOf(b.box) + heightOf(b.box));
+    const sewn = b.texture === 'meander' || b.texture === 'fill' ? b.sewnLengthMm : once[i];
+    return { perMm2: sewn / area, ways: sewn / Math.max(1, around) };
+  });
+  const firstHeld = held.indexOf(true);
+  const pieceAnywhere = firstHeld >= 0;
+  const allStraight = straight.filter(Boolean).length;
+  const isNet = (i: number) =>
+    (line[i] || ['fill', 'mixed'].includes(all[i].texture)) &&
+    !outline[i] &&
+    !straight[i] &&
+    netness[i].ways > 2 &&
+    shareSpanned(all[i].box, design) > 0.5;
+
+  return all.map((block, i): Facts => {
+    const boxes = block.lines.map(lineBox);
+    const sizes = boxes.map((b) => Math.max(widthOf(b), heightOf(b)));
+    const largestMm = Math.max(0, ...sizes);
+    const earlier = edges[i].filter((k) => k < i).reverse();
+    const later = edges[i].filter((k) => k > i);
+    let piece: number | null = null;
+    let net: number | null = null;
+    let beside: number | null = null;
+    for (let k = 0; k < i; k++) {
+      if (held[k] && outline[k] && encloses(all[k].box, block.box)) piece = k;
+      if (isNet(k) && encloses(all[k].box, block.box, 6)) net = k;
+      if (outline[k] && outline[i] && line[k] && isBeside(all[k].box, block.box)) beside = k;
+    }
+    const laterSatin = all.filter((o) => o.index > i && o.texture === 'satin');
+    const within = (o: Unread) => encloses(block.box, o.box, 4);
+    const gap = block.lines[0] ? gapOf(block) : 0;
+    return {
+      block,
+      n,
+      isLine: line[i],
+      isBand: band[i],
+      isOutline: outline[i],
+      straight: straight[i],
+      isU:
+        (line[i] || covers(block)) &&
+        !straight[i] &&
+        !!block.lines[0] &&
+        !block.lines[0].closed &&
+        block.lines[0].lengthMm > 0.8 * once[i] &&
+        gap > 0.12 * block.lines[0].lengthMm &&
+        netness[i].ways < 1.2 &&
+        block.openings.length === 0,
+      span: shareSpanned(block.box, design),
+      spanMost: Math.max(
+        widthOf(block.box) / Math.max(1, widthOf(design)),
+        heightOf(block.box) / Math.max(1, heightOf(design)),
+      ),
+      tiny: line[i] && boxes.length > 0 && largestMm <= MARKER_MM,
+      figures: boxes.length,
+      largestMm,
+      ...netness[i],
+      before: { lines: earlier.filter((k) => line[k]), bands: earlier.filter((k) => band[k]) },
+      after: { lines: later.filter((k) => line[k]), bands: later.filter((k) => band[k]) },
+      beside,
+      piece,
+      pieceBefore: firstHeld >= 0 && firstHeld < i,
+      pieceAnywhere,
+      net,
+      satinOver: laterSatin.length ? laterSatin.filter(within).length / laterSatin.length : 0,
+      straights: straight[i] ? allStraight : 0,
+      foldsOver: i > 0 && straight[i - 1] && !straight[i] && line[i] && follows.share(i - 1, i) > 0.6,
+      foldedNext:
+        straight[i] && i + 1 < n && line[i + 1] && !straight[i + 1] && follows.share(i, i + 1) > 0.5,
+      pairs: pairsOf(block, boxes),
+      motif: motifOf(all, held, outline, block, follows, sewnBeside),
+      onlyTinyLater: all.slice(i + 1).every((o) => isLine(o) && o.lines.every((l) => isTiny(lineBox(l)))),
+      holdsLater: i + 1 < n ? all.slice(i + 1).filter(within).length / (n - 1 - i) : 0,
+      holdsEarlier: i > 0 ? all.slice(0, i).filter(within).length / i : 0,
+    };
+  });
+}
+
+function gapOf({ lines: [main] }: Unread): number {
+  const p = main.points;
+  const n = p.length;
+  return Math.hypot(p[0] - p[n - 2], p[1] - p[n - 1]);
+}
+
+const MOST_PAIRED = 40;
+const pairsOf = ({ lines }: Unread, boxes: readonly Box[]): number => {
+  const closed = boxes.filter((_, k) => lines[k].closed).slice(0, MOST_PAIRED);
+  return closed.filter((b, k) => closed.some((o, m) => m !== k && isBeside(b, o))).length / 2;
+};
+
+function motifOf(
+  all: readonly Unread[],
+  held: readonly boolean[],
+  outline: readonly boolean[],
+  block: Unread,
+  follows: Follows,
+  sewnBeside: SewnBeside,
+): Facts['motif'] {
+  if (covers(block) || block.texture === 'meander' || block.blanket || block.texture === 'fill') return null;
+  const bandOf = ({ box }: Unread) =>
+    Math.min(MOTIF_BAND_MM, MOTIF_BAND_SHARE * Math.min(widthOf(box), heightOf(box)));
+  const edge = all.findLast(
+    (o) =>
+      o.index < block.index &&
+      held[o.index] &&
+      outline[o.index] &&
+      encloses(o.box, block.box, bandOf(o)) &&
+      encloses(block.box, o.box, bandOf(o)),
+  );
+  if (!edge) return null;
+  const times = block.sewnLengthMm / edge.lines[0].lengthMm;
+  // What keeps to the line, however often, is no row of figures.
+  if (times < MOTIF_LENGTH || (isLine(block) && follows.share(block.index, edge.index) > 0.85)) return null;
+  return { edge: edge.index, met: sewnBeside(block.index, edge.lines[0], bandOf(edge)), times };
+}

@@ -1,0 +1,159 @@
+import { beliefsOf } from '../../../src/lib/core/reading/decode';
+import { EVIDENCE } from '../../../src/lib/core/reading/evidence';
+import { treeOf, type Weighed, type Weights } from '../../../src/lib/core/reading/weigh';
+import { ROLES, weighedOf } from '$lib/core/reading';
+import type { LabelledDesign } from './types';
+
+/** How much large weights are held back, and transitions more: they see fewer cases. */
+const HOLD = 0.6;
+const HOLD_PAIRS = 1.5;
+/** What makers would accept counts less than what is meant, as a logarithm. */
+const ALSO = 2;
+const K = EVIDENCE.length;
+const R = ROLES.length;
+
+export interface Case extends Weighed {
+  name: string;
+  /** states that makers would accept, by block */
+  right: boolean[][];
+  meant: number[];
+  weight: number;
+  /** evidence that is there at all, by block */
+  told: number[][];
+}
+/** A design as the fit sees it. @param weight how much its blocks count */
+export const caseOf = (design: LabelledDesign, weight: number): Case => {
+  const weighed = weighedOf(design.tape);
+  return {
+    name: design.name,
+    ...weighed,
+    told: weighed.x.map((row) => row.flatMap((v, k) => (v ? [k] : []))),
+    right: design.blocks.map((b) => ROLES.map((r) => r === b.role || !!b.alsoRoles?.includes(r))),
+    meant: design.blocks.map((b) => ROLES.indexOf(b.role)),
+    weight,
+  };
+};
+
+const flat = (w: Weights): number[] => [
+  ...w.bias,
+  ...w.evidence.flat(),
+  ...w.after.flat(),
+  ...w.along.flat(),
+];
+function unflat(v: ArrayLike<number>): Weights {
+  let at = 0;
+  const row = () => Array.from({ length: R }, () => v[at++]);
+  return {
+    bias: row(),
+    evidence: EVIDENCE.map(row),
+    after: ROLES.map(row),
+    along: ROLES.map(row),
+  };
+}
+
+/** Log-likelihood of what is right, and its slope. */
+function slope(cases: readonly Case[], w: Weights): { value: number; by: Float64Array } {
+  const by = new Float64Array(R + K * R + 2 * R * R);
+  const at = { evidence: R, after: R + K * R, along: R + K * R + R * R };
+  let value = 0;
+  for (const c of cases) {
+    const free = treeOf(c, w);
+    const told = {
+      ...free,
+      scores: free.scores.map((row, i) =>
+        row.map((s, r) => (c.right[i][r] ? s - (r === c.meant[i] ? 0 : ALSO) : -Infinity)),
+      ),
+    };
+    const [a, b] = [beliefsOf(told), beliefsOf(free)];
+    value += c.weight * (a.logZ - b.logZ);
+    c.x.forEach((x, i) => {
+      for (let r = 0; r < R; r++) {
+        const d = c.weight * (a.nodes[i][r] - b.nodes[i][r]);
+        by[r] += d;
+        for (const k of c.told[i]) by[at.evidence + k * R + r] += d * x[k];
+      }
+      const [e, f] = [a.edges[i], b.edges[i]];
+      if (!e || !f) return;
+      const from = c.along[i] ? at.along : at.after;
+      for (let s = 0; s < R; s++)
+        for (let r = 0; r < R; r++) by[from + s * R + r] += c.weight * (e[s][r] - f[s][r]);
+    });
+  }
+  return { value, by };
+}
+
+/** Weights under which what is right is likeliest, held back by their size. Deterministic. */
+export function fit(cases: readonly Case[], rounds: number): Weights {
+  const n = R + K * R + 2 * R * R;
+  const pairsFrom = R + K * R;
+  const w = new Float64Array(n);
+  const m = new Float64Array(n);
+  const v = new Float64Array(n);
+  for (let round = 1; round <= rounds; round++) {
+    const { by } = slope(cases, unflat(w));
+    const step = 0.15 * Math.min(1, (2 * (rounds - round)) / rounds + 0.02);
+    for (let k = 0; k < n; k++) {
+      const g = by[k] - (k < R ? 0.05 : k < pairsFrom ? HOLD : HOLD_PAIRS) * w[k];
+      m[k] = 0.9 * m[k] + 0.1 * g;
+      v[k] = 0.99 * v[k] + 0.01 * g * g;
+      w[k] += (step * (m[k] / (1 - 0.9 ** round))) / (Math.sqrt(v[k] / (1 - 0.99 ** round)) + 1e-6);
+    }
+  }
+  return unflat(w);
+}
+/** Weights that say everything with less confidence. */
+export const cooled = (w: Weights, by: number): Weights => unflat(flat(w).map((v) => v / by));
+
+export interface Judgement {
+  right: boolean;
+  p: number;
+  name: string;
+  block: number;
+  meant: string;
+  read: string;
+}
+/** What is read under weights, block by block. */
+export function judgeCases(cases: readonly Case[], w: Weights): Judgement[] {
+  return cases.flatMap((c) => {
+    const { nodes } = beliefsOf(treeOf(c, w));
+    return nodes.map((row, i): Judgement => {
+      const best = row.indexOf(Math.max(...row));
+      return {
+        right: c.right[i][best],
+        p: row[best],
+        name: c.name,
+        block: i,
+        meant: ROLES[c.meant[i]],
+        read: ROLES[best],
+      };
+    });
+  });
+}
+/** Share of what was judged. */
+export const share = (all: readonly Judgement[], is: (j: Judgement) => boolean) =>
+  all.filter(is).length / Math.max(1, all.length);
+/** Expected calibration error over ten bins. */
+export function calibrationError(all: readonly Judgement[]): number {
+  let sum = 0;
+  for (let k = 0; k < 10; k++) {
+    const bin = all.filter((j) => j.p > k / 10 && j.p <= (k + 1) / 10);
+    if (bin.length)
+      sum +=
+        Math.abs(share(bin, (j) => j.right) - bin.reduce((s, j) => s + j.p, 0) / bin.length) * bin.length;
+  }
+  return sum / all.length;
+}
+/** Shares of what was judged, as they are printed. */
+export const told = (all: readonly Judgement[]) => ({
+  blocks: all.length,
+  right: (100 * share(all, (j) => j.right)).toFixed(1),
+  'said ≥ 0.9': all.filter((j) => j.p >= 0.9).length,
+  'of these right': (
+    100 *
+    share(
+      all.filter((j) => j.p >= 0.9),
+      (j) => j.right,
+    )
+  ).toFixed(1),
+  'calibration error': calibrationError(all).toFixed(3),
+});
