@@ -1,5 +1,17 @@
 import { labelledSet } from '../tests/support/labelled';
+import {
+  calibrationError,
+  caseOf,
+  fit,
+  judgeCases,
+  told,
+  type Judgement,
+} from '../tests/support/labelled/fit';
+import { HANDS, weightOf } from '../tests/support/labelled/hands';
 import { confusion, judge, verdict } from '../tests/support/labelled/judge';
+import { secondHand } from '../tests/support/labelled/second-hand';
+import { strangers } from '../tests/support/labelled/strangers';
+import { thirdHand } from '../tests/support/labelled/third-hand';
 
 /** How well designs are read that no rule was tuned on: shares, and the confusion tables. */
 export function printQuality() {
@@ -23,4 +35,74 @@ export function printQuality() {
   console.table(confusion(judged, 'role'));
   console.log('Textures');
   console.table(confusion(judged, 'texture'));
+  printHands();
+  printHeldOut();
+}
+
+/** Other hands, by the kept table: designs that it was not fitted on, but for the strangers'. */
+function printHands() {
+  const percent = (v: number) => `${(100 * v).toFixed(1)} %`;
+  const rows = Object.entries({
+    strangers: strangers(),
+    second: secondHand(20, 100),
+    third: thirdHand(20, 100),
+  });
+  console.log('\nReading by other hands');
+  console.table(
+    Object.fromEntries(
+      rows.map(([hand, designs]) => {
+        const v = verdict(judge(designs));
+        return [
+          hand,
+          {
+            blocks: v.blocks,
+            roles: percent(v.roles),
+            'said ≥ 0.9': percent(v.sure),
+            'of these right': percent(v.sureRight),
+            textures: percent(v.textures),
+            'within 1 %': percent(v.perimeters),
+            openings: percent(v.openings),
+            invented: v.invented,
+            follows: percent(v.follows),
+          },
+        ];
+      }),
+    ),
+  );
+}
+/** Fewer than `npm run fit` takes: the figures differ by a few tenths. */
+const ROUNDS = 120;
+/** Each hand judged by weights fitted on the others alone: what strangers may expect. And how far confidence can be believed. */
+function printHeldOut() {
+  const sets = Object.entries(HANDS).map(([hand, designs]) => {
+    const all = designs();
+    return { hand, cases: all.map((d) => caseOf(d, weightOf(all.length))) };
+  });
+  const judged = sets.map(({ hand, cases }) =>
+    judgeCases(
+      cases,
+      fit(
+        sets.filter((s) => s.hand !== hand).flatMap((s) => s.cases),
+        ROUNDS,
+      ),
+    ),
+  );
+  console.log('Each hand by weights fitted on the others');
+  console.table(Object.fromEntries(sets.map(({ hand }, i) => [hand, told(judged[i])])));
+  const all = judged.flat();
+  console.log(`Reliability: expected calibration error ${calibrationError(all).toFixed(3)}`);
+  console.table(
+    [0.3, 0.5, 0.7, 0.8, 0.9, 0.95, 1].map((to, i, steps) => {
+      const from = i ? steps[i - 1] : 0;
+      const bin = all.filter((j) => j.p > from && j.p <= to);
+      const mean = (of: (j: Judgement) => number) =>
+        bin.length ? (bin.reduce((sum, j) => sum + of(j), 0) / bin.length).toFixed(2) : '–';
+      return {
+        said: `${from}–${to}`,
+        blocks: bin.length,
+        mean: mean((j) => j.p),
+        right: mean((j) => (j.right ? 1 : 0)),
+      };
+    }),
+  );
 }

@@ -1,7 +1,17 @@
 import { expect } from 'chai';
 import type { Page } from 'playwright-core';
 import { readFileSync } from 'node:fs';
-import { bean, closePath, rectangle, run, TapeMaker, zigzag } from '$lib/core/outline';
+import {
+  bean,
+  circle,
+  closePath,
+  rectangle,
+  run,
+  satin,
+  TapeMaker,
+  twiceAround,
+  zigzag,
+} from '$lib/core/outline';
 import { writeTape } from '$lib/core/tape';
 import { openPage, startApp, useApp } from '../support/app';
 
@@ -177,41 +187,30 @@ describe('editing a score', () => {
 
   it('asks about a block it is not sure of, takes the answer, and asks no more', async () => {
     const { page, context } = await openPage(used.browser);
-    // A tape of lines that neither place nor hold anything: decoration, but who knows.
-    const lines = new TapeMaker('LINES')
-      .sew(
-        run(
-          [
-            { x: 0, y: 0 },
-            { x: 40, y: 15 },
-            { x: 60, y: 0 },
-          ],
-          2.5,
-        ),
-      )
-      .stop()
-      .sew(
-        run(
-          [
-            { x: 0, y: 20 },
-            { x: 40, y: 45 },
-            { x: 70, y: 20 },
-          ],
-          2.5,
-        ),
-      )
-      .done();
+    // Twice round, and satin over it: it may place a piece or hold two cloths, and no tape says which.
+    const rings = new TapeMaker('RINGS');
+    for (const x of [0, 90]) {
+      const ring = circle({ x, y: 0 }, 30);
+      if (x) rings.stop();
+      rings
+        .sew(twiceAround(ring))
+        .stop()
+        .sew(satin(closePath(ring), 3, 0.4));
+    }
     await page.goto(`${used.app.url}/builds`);
     await page.getByTestId('file-input').setInputFiles({
-      name: 'lines.dst',
+      name: 'rings.dst',
       mimeType: 'application/octet-stream',
-      buffer: Buffer.from(writeTape(lines)),
+      buffer: Buffer.from(writeTape(rings.done())),
     });
     await page.getByRole('button', { name: 'Show the next' }).click();
-    await page.getByRole('button', { name: 'Yes, it is' }).click();
+    // Both answers are one press each.
+    const question = page.getByRole('group', { name: 'A question about this block' });
+    await question.getByRole('button', { name: 'placement' }).waitFor();
+    await question.getByRole('button', { name: 'tack down' }).click();
     await page.getByText('1 block of this tape').waitFor();
     await page.getByRole('button', { name: 'Show the question' }).click();
-    await page.getByRole('button', { name: 'Yes, it is' }).click();
+    await question.getByRole('button').first().click();
     await page.getByText('could be read in more than one way').waitFor({ state: 'detached' });
     await page.keyboard.press('Control+z');
     await page.getByText('1 block of this tape').waitFor();

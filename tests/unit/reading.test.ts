@@ -178,7 +178,7 @@ describe('reading the demo tapes', () => {
   it('lace, cutwork and a coaster for what they are', () => {
     const roles = (tape: Tape) => readAs(tape).blocks.map((b) => b.role.value);
     expect(roles(windStar())).to.deep.equal(['lace-underlay', 'lace']);
-    expect(roles(napkin())).to.deep.equal(['tack-down', 'cover']);
+    expect(roles(napkin())).to.deep.equal(['cut-line', 'cover']);
     expect(roles(coaster())).to.deep.equal([
       'placement',
       'tack-down',

@@ -133,7 +133,7 @@ describe('technique of the labelled designs', () => {
     laceWithPiece: 'free-lace',
     cutwork: 'cutwork',
     quiltedFlat: 'quilted-flat',
-    plainDesign: 'panel',
+    plainDesign: 'plain',
     openEdges: 'applique',
     blanketMat: 'film-patch',
     cutPatch: 'patch-design',

@@ -2,6 +2,7 @@ import { expect } from 'chai';
 import { CAUTIONS, MATERIALS } from '$lib/core/catalogue';
 import { describeStack, stackAt, type HandStep, type Score } from '$lib/core/score';
 import { labelledSet } from '../support/labelled';
+import { secondHand } from '../support/labelled/second-hand';
 import { example } from '../support/examples';
 
 /** One example of each technique, drawn without tricks, and the score a maker would get. */
@@ -17,13 +18,25 @@ const families = [
   'laceWithPiece',
   'cutwork',
   'quiltedFlat',
+  'pocket',
+  'strips',
+  'reverse',
+  'plain',
 ];
-const set = labelledSet();
+/** Other hands drew what ours does not. */
+const set = [...labelledSet(), ...secondHand(4)];
 const scores = families.map((family) => {
   const design =
     set.find((d) => d.family === family && d.variation === 'as drawn') ??
     set.find((d) => d.family === family)!;
-  const technique = { cutPatch: 'patch-design', borderPatch: 'patch-border' }[family];
+  const technique = {
+    cutPatch: 'patch-design',
+    borderPatch: 'patch-border',
+    pocket: 'pocket',
+    strips: 'pieced-strips',
+    reverse: 'reverse-applique',
+    plain: 'plain',
+  }[family];
   return { family, ...example(design.tape, technique ? { technique } : {}) };
 });
 const hands = (score: Score) => score.steps.filter((s): s is HandStep => s.kind === 'hand');

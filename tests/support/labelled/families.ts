@@ -213,7 +213,7 @@ const cutwork: Family = (dice) => {
   );
   const lines = windows.flatMap((w) => [run(closePath(w), 2), run(closePath(inset(w, 1.1)), 2)]);
   return [
-    { paths: lines, texture: 'run', role: 'tack-down', alsoRoles: ['cut-line'] },
+    { paths: lines, texture: 'run', role: 'cut-line', alsoRoles: ['tack-down'] },
     {
       paths: windows.map((w) => satin(closePath(inset(w, 0.5)), dice.between(2.6, 3.4), 0.4)),
       texture: 'satin',

@@ -12,7 +12,6 @@ const mid = (a: Point, b: Point, t: number): Point => ({
 });
 export const lengthOf = (p: Path): number => p.reduce((sum, q, i) => sum + (i ? gone(p[i - 1], q) : 0), 0);
 export const ring = (p: Path): Path => [...p, p[0]];
-export const roundOf = (p: Path): number => lengthOf(ring(p));
 export const shift = (p: Path, dx: number, dy: number): Path =>
   p.map(({ x, y }) => ({ x: x + dx, y: y + dy }));
 export const turn = (p: Path, a: number): Path =>

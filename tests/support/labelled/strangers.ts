@@ -1,10 +1,12 @@
 import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import * as z from 'zod';
 import { ROLES, TEXTURES, type Role } from '$lib/core/reading';
 import { readTape } from '$lib/core/tape';
 import type { LabelledDesign } from './types';
 
-const FOLDER = new URL('../../fixtures/strangers/', import.meta.url);
+/** Tests and bench are run from the project's root. */
+const FOLDER = join(process.cwd(), 'tests/fixtures/strangers');
 /** What the labels call two of the roles. */
 const CALLED: Record<string, Role> = { tack: 'tack-down', 'underlay-lace': 'lace-underlay' };
 const role = z
@@ -37,8 +39,8 @@ export function strangers(): LabelledDesign[] {
     .filter((f) => f.endsWith('.truth.json'))
     .sort()
     .map((file): LabelledDesign => {
-      const truth = schema.parse(JSON.parse(readFileSync(new URL(file, FOLDER), 'utf8')));
-      const read = readTape(readFileSync(new URL(`${truth.name}.dst`, FOLDER)));
+      const truth = schema.parse(JSON.parse(readFileSync(join(FOLDER, file), 'utf8')));
+      const read = readTape(readFileSync(join(FOLDER, `${truth.name}.dst`)));
       if (!read.ok) throw new Error(`${file}: ${read.problem.message}`);
       return {
         name: truth.name,

@@ -1,7 +1,7 @@
 import { beliefsOf } from './decode';
 import { EVIDENCE } from './evidence';
 import type { Facts } from './facts';
-import { ROLES, type Role, type RoleReading } from './types';
+import { ODDS, ROLES, type Role, type RoleReading } from './types';
 import { treeOf, type Weighed } from './weigh';
 import { WEIGHTS } from './weights';
 
@@ -14,6 +14,7 @@ const HANGS_ON = 0.55;
 const MOST_SURE = 0.99;
 /** Less than this speaks neither for nor against, as a logarithm: odds of about three to two. */
 const SPEAKS = 0.4;
+const sum = (row: readonly number[]) => row.reduce((all, v) => all + v, 0);
 /** Most clauses of a reason. */
 const MOST_CLAUSES = 2;
 
@@ -52,17 +53,26 @@ export function readRoles(facts: readonly Facts[], overrides: RoleOverrides): Ro
       };
     const order = ROLES.map((_, r) => r).sort((a, b) => nodes[i][b] - nodes[i][a]);
     const [best, second] = order;
+    // What is plain is told against all else it might be; what is not, against the one that it is most likely taken for.
+    const isPlain = nodes[i][best] > ODDS * nodes[i][second];
     const clauses = EVIDENCE.flatMap((e, k) => {
       const v = weighed.x[i][k];
-      const { evidence } = WEIGHTS;
-      return v ? [{ by: v * (evidence[k][best] - evidence[k][second]), text: () => e.say(f) }] : [];
+      const row = WEIGHTS.evidence[k];
+      const other = isPlain ? (sum(row) - row[best]) / (row.length - 1) : row[second];
+      return v ? [{ by: v * (row[best] - other), text: () => e.say(f) }] : [];
     }).sort((a, b) => b.by - a.by);
-    const told = clauses.filter((c) => c.by > SPEAKS).map((c) => c.text());
+    const told: string[] = [];
+    for (const { by, text } of clauses) {
+      if (by <= SPEAKS || told.length === MOST_CLAUSES) break;
+      const clause = text();
+      // Two pieces of evidence may be told in nearly the same words.
+      if (!told.some((t) => t.includes(clause) || clause.includes(t))) told.push(clause);
+    }
     const last = clauses[clauses.length - 1];
     return {
       value: ROLES[best],
       confidence: Math.min(MOST_SURE, nodes[i][best]),
-      because: [...new Set(told)].slice(0, MOST_CLAUSES).join('; ') || hangs(f, weighed.along[i]),
+      because: told.join('; ') || hangs(f, weighed.along[i]),
       against: last && last.by < -SPEAKS ? last.text() : null,
       runnerUp: { value: ROLES[second], confidence: nodes[i][second] },
       by: 'reading',

@@ -63,7 +63,7 @@ export interface RoleReading {
 }
 
 /** Odds between the best two roles under which it is not said as a fact but asked. */
-const ODDS = 3;
+export const ODDS = 3;
 /** Whether a role is a question to the maker. */
 export const isQuestion = ({ confidence, runnerUp }: RoleReading): boolean =>
   runnerUp !== null && confidence < ODDS * runnerUp.confidence;

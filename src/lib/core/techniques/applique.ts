@@ -109,6 +109,7 @@ export const applique: Technique = {
           key: 'tack',
           title: 'Hold the piece',
           roles: { 'tack-down': 1 },
+          open: false,
           holds: ['applique'],
           after: [
             fuseStep('applique', ['hold:fuse', 'cut:pre-cut']),

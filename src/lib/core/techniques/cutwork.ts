@@ -123,7 +123,7 @@ export const cutwork: Technique = {
         {
           key: 'windows',
           title: 'Window lines',
-          roles: { 'tack-down': 1, 'cut-line': 1, placement: 0.3 },
+          roles: { 'cut-line': 1, 'tack-down': 0.85, placement: 0.3 },
           many: true,
           holds: ['cloth', 'mesh'],
           after: [

@@ -60,7 +60,14 @@ export const feltTab: Technique = {
             },
           ],
         },
-        { key: 'tack', title: 'Hold the front', roles: { 'tack-down': 1 }, optional: true, holds: ['front'] },
+        {
+          key: 'tack',
+          title: 'Hold the front',
+          roles: { 'tack-down': 1 },
+          open: false,
+          optional: true,
+          holds: ['front'],
+        },
         {
           key: 'details',
           title: 'Details',
@@ -86,6 +93,7 @@ export const feltTab: Technique = {
           roles: { 'final-outline': 1, 'tack-down': 0.4, cover: 0.3 },
           extent: 'whole',
           opening: false,
+          open: false,
           bothSides: true,
           holds: ['front', 'back'],
           before: [
@@ -124,6 +132,12 @@ export const feltTab: Technique = {
               tools: ['tape'],
             },
           ],
+        },
+        {
+          key: 'late-markers',
+          title: 'Marks for the closure',
+          roles: { marker: 1 },
+          optional: true,
         },
       ],
     },

@@ -123,6 +123,7 @@ export const filmPatch: Technique = {
           key: 'blank-tack',
           title: 'Hold the blank',
           roles: { 'tack-down': 1 },
+          open: false,
           prefers: ['run', 'double-run', 'bean'],
           optional: true,
           holds: ['blank'],
@@ -169,6 +170,7 @@ export const filmPatch: Technique = {
           key: 'piece-tack',
           title: 'Hold the piece',
           roles: { 'tack-down': 1 },
+          open: false,
           holds: ['applique'],
           after: [
             fuseStep('applique', ['hold:fuse', 'cut:pre-cut']),

@@ -14,6 +14,10 @@ import { pilePatch } from './pile-patch';
 import { stitchThenCut } from './stitch-then-cut';
 import { flipFold } from './flip-fold';
 import { panel } from './panel';
+import { piecedStrips } from './pieced-strips';
+import { plain } from './plain';
+import { pocket } from './pocket';
+import { reverseApplique } from './reverse-applique';
 import { patchBorder, patchDesign } from './patch-two-hoopings';
 import { quiltedFlat } from './quilted-flat';
 import { turnedItem } from './turned';
@@ -34,6 +38,10 @@ const TECHNIQUES: readonly Technique[] = [
   freeLace,
   cutwork,
   flipFold,
+  pocket,
+  piecedStrips,
+  reverseApplique,
+  plain,
   panel,
   asRead,
 ];

@@ -62,7 +62,7 @@ export const panel: Technique = {
         {
           key: 'design',
           title: 'Design',
-          roles: { decoration: 1, cover: 0.2, quilting: 0.5 },
+          roles: { decoration: 0.95, cover: 0.2, quilting: 0.5 },
           many: true,
           holds: ['topping'],
           before: [toppingStep],

@@ -91,6 +91,7 @@ export const patchBorder: Technique = {
           key: 'tack',
           title: 'Hold the edge',
           roles: { 'tack-down': 1 },
+          open: false,
           extent: 'whole',
           holds: ['patch'],
           attended: true,

@@ -56,6 +56,7 @@ export const pilePatch: Technique = {
           key: 'tack',
           title: 'Hold the pile',
           roles: { 'tack-down': 1 },
+          open: false,
           prefers: ['zigzag'],
           extent: 'whole',
           holds: ['pile'],

@@ -38,6 +38,14 @@ export const turnedItem: Technique = {
       size: { rule: 'cover', by: ['place', 'final'], margin: 'front' },
     },
     {
+      key: 'second',
+      name: 'Second front',
+      purpose: 'folded over its seam',
+      material: 'cotton',
+      part: 'join',
+      size: { rule: 'fold', seam: 'seam', over: ['final'] },
+    },
+    {
       key: 'back',
       name: 'Back',
       purpose: 'other side',
@@ -76,6 +84,51 @@ export const turnedItem: Technique = {
           optional: true,
           holds: ['batting', 'front'],
         },
+      ],
+    },
+    {
+      key: 'join',
+      optional: true,
+      repeat: true,
+      slots: [
+        {
+          key: 'seam',
+          title: 'Seam',
+          roles: { seam: 1 },
+          holds: ['front', 'second'],
+          before: [
+            {
+              key: 'lay-second',
+              action: 'lay',
+              title: 'Lay {piece}',
+              text: 'Lay {piece} right side down, its edge {cut.edgePast} past the seam line; tape both ends.',
+              because: 'It is sewn from its wrong side and then folded over the seam.',
+              side: 'front',
+              face: 'down',
+              pieces: ['second'],
+              tapeSides: 2,
+              tools: ['tape'],
+            },
+          ],
+          after: [
+            {
+              key: 'fold-second',
+              action: 'fold',
+              title: 'Fold {piece} over',
+              text: 'Fold {piece} over the seam, right side up, and press the edge flat.',
+              because: 'The seam is inside the fold now; what follows holds it flat.',
+              side: 'front',
+              face: 'up',
+              pieces: ['second'],
+            },
+          ],
+        },
+      ],
+    },
+    {
+      key: 'design',
+      optional: true,
+      slots: [
         {
           key: 'quilting',
           title: 'Quilting',
@@ -86,6 +139,13 @@ export const turnedItem: Technique = {
         },
         { key: 'markers', title: 'Marks for the closure', roles: { marker: 1 }, optional: true, many: true },
         { key: 'design', title: 'Design', roles: { decoration: 1, cover: 0.5 }, optional: true, many: true },
+        {
+          key: 'late-markers',
+          title: 'Marks for the closure',
+          roles: { marker: 1 },
+          optional: true,
+          many: true,
+        },
       ],
     },
     {

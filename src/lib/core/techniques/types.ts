@@ -73,6 +73,8 @@ export interface Slot {
   extent?: 'whole' | 'inner';
   /** leaves an opening to turn through (true), or must not (false) */
   opening?: boolean;
+  /** runs along some sides and leaves one out (true), or must not (false) */
+  open?: boolean;
   /** textures that speak for it */
   prefers?: Texture[];
   /** takes any number of blocks in a row */

@@ -19,6 +19,8 @@
   const read = $derived(block.role.by === 'reading' ? block.role : undefined);
   const used = $derived(editor.plan?.thread.steps[step.id]);
   const article = (role: Role) => `${/^[aeiou]/.test(role) ? 'an' : 'a'} ${role.replace('-', ' ')}`;
+  /** what is surer than this needs no word against it */
+  const NEARLY_SURE = 0.9;
   /** a runner-up less likely than this is not worth a maker's time */
   const WORTH_SAYING = 0.05;
   const answers = $derived(read ? [read.value, ...(read.runnerUp ? [read.runnerUp.value] : [])] : []);
@@ -93,7 +95,7 @@
         Against it: {lengthsIn(read.against, workroom.unit)}.{/if}
     </p>
     <p class="mt-1 flex flex-wrap items-center gap-2">
-      {#each answers as role (role)}
+      {#each answers as role, place (place)}
         <button type="button" class="btn btn-small" onclick={() => editor.setRole(block.index, role)}
           >{name(role)}</button
         >
@@ -106,7 +108,7 @@
 {:else if read}
   <p class="text-quiet">
     The reading: {lengthsIn(read.because, workroom.unit)}
-    <span class="whitespace-nowrap">({Math.round(read.confidence * 100)} % sure)</span>.{#if read.against}
+    <span class="whitespace-nowrap">({Math.round(read.confidence * 100)} % sure)</span>.{#if read.against && read.confidence < NEARLY_SURE}
       Against it: {lengthsIn(
         read.against,
         workroom.unit,
