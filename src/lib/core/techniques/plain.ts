@@ -57,7 +57,7 @@ export const plain: Technique = {
   ],
   start: [
     {
-      ...hoopUp('cloth and base together, the marked centre and axis in the middle'),
+      ...hoopUp('cloth and base together, centre and axis marked,'),
       pieces: ['cloth', 'base'],
     },
   ],
