@@ -108,7 +108,8 @@
 {:else if read}
   <p class="text-quiet">
     The reading: {lengthsIn(read.because, workroom.unit)}
-    <span class="whitespace-nowrap">({Math.round(read.confidence * 100)} % sure)</span>.{#if read.against && read.confidence < NEARLY_SURE}
+    <span class="whitespace-nowrap">({Math.round(read.confidence * 100)} % sure)</span
+    >.{#if read.against && read.confidence < NEARLY_SURE}
       Against it: {lengthsIn(
         read.against,
         workroom.unit,
