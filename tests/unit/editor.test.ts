@@ -155,6 +155,18 @@ describe('the editor of a build', () => {
     expect(editor.step?.id).to.equal(chosen);
   });
 
+  it('says what another technique would change before it is taken, and the same when it is', async () => {
+    const { editor } = await open();
+    const before = titles(editor);
+    const would = editor.wouldChange({ technique: 'turned-item' });
+    expect(titles(editor)).to.deep.equal(before);
+    expect(would.added.length).to.be.above(0);
+    editor.choose('Turned item', { technique: 'turned-item' });
+    expect(editor.changes).to.deep.equal({ what: 'Turned item', by: would });
+    await settled();
+    for (const title of would.added) expect(titles(editor)).to.include(title);
+  });
+
   it('moves a step one place earlier or later, and no further than the score', async () => {
     const { editor } = await open();
     const before = editor.steps.map((s) => s.id);

@@ -54,6 +54,10 @@ export function checkHeader(bytes: Uint8Array, counts: TapeCounts): string[] {
   const fields = headerFields(bytes);
   if (!fields.has('LA') && !fields.has('ST')) return ['The header cannot be read; the records were trusted.'];
   const warnings: string[] = [];
+  const numbers = ['ST', 'CO', '+X', '-X', '+Y', '-Y'];
+  const unread = numbers.filter((key) => Number.isNaN(Number(fields.get(key)?.replace(/\s/g, '') ?? 0)));
+  for (const key of unread)
+    warnings.push(`The header’s field ${key} is no number; the records were trusted.`);
   const differs = (key: string, ...allowed: number[]) => {
     const said = Number(fields.get(key)?.replace(/\s/g, ''));
     return fields.has(key) && Number.isFinite(said) && !allowed.includes(said) ? said : null;

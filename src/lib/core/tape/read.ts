@@ -111,7 +111,9 @@ export function readTape(bytes: Uint8Array): TapeResult {
   let stops = 0;
   let damaged = 0;
   let sequins = 0;
+  let idleStops = 0;
   let stitches = 0;
+  let stitchesAtStop = 0;
   let ended = false;
   let at = HEADER_BYTES;
   for (const last = bytes.length - 2; at < last; at += 3) {
@@ -130,7 +132,11 @@ export function readTape(bytes: Uint8Array): TapeResult {
     const k = KIND_BY_TOP[top];
     if (top === 1) sequins++;
     if (k === STITCH) stitches++;
-    else if (k === STOP) stops++;
+    else if (k === STOP) {
+      stops++;
+      if (stitches === stitchesAtStop) idleStops++;
+      stitchesAtStop = stitches;
+    }
     if (px < minX) minX = px;
     else if (px > maxX) maxX = px;
     if (py < minY) minY = py;
@@ -167,6 +173,12 @@ export function readTape(bytes: Uint8Array): TapeResult {
     );
   if (damaged) warnings.push(`${damaged} damaged records were read as well as they could be.`);
   if (sequins) warnings.push(`${sequins} sequin commands were read as jumps.`);
+  if (idleStops)
+    warnings.push(
+      idleStops === 1
+        ? 'One stop has nothing sewn before it; it makes no block of its own.'
+        : `${idleStops} stops have nothing sewn before them; they make no blocks of their own.`,
+    );
   const tail = strayTail(bytes, at, ended);
   if (tail) warnings.push(`${tail} bytes after the last record were left out.`);
   // The arrays keep their room; a view of the records used costs nothing and transfers after a slice.

@@ -1,22 +1,10 @@
 <script lang="ts">
-  import { count } from '$lib/core/base';
+  import { changeLines } from './change-lines';
   import type { BuildEditor } from '../state/editor.svelte';
 
   // What the last choice did to the score, until it is closed or the next one is made.
   let { editor }: { editor: BuildEditor } = $props();
-  const MOST = 4;
-  const some = (titles: string[]) =>
-    `${titles.slice(0, MOST).join(', ')}${titles.length > MOST ? ` and ${titles.length - MOST} more` : ''}`;
-  const lines = $derived.by(() => {
-    if (!editor.changes) return [];
-    const { added, removed, reworded, pieces } = editor.changes.by;
-    return [
-      added.length && `${count(added.length, 'step')} new: ${some(added)}`,
-      removed.length && `${count(removed.length, 'step')} gone: ${some(removed)}`,
-      reworded.length && `${count(reworded.length, 'step')} reworded: ${some(reworded)}`,
-      pieces.length && `${count(pieces.length, 'piece')} of another size or stuff: ${some(pieces)}`,
-    ].filter((l) => typeof l === 'string');
-  });
+  const lines = $derived(editor.changes ? changeLines(editor.changes.by) : []);
 </script>
 
 {#if editor.changes}

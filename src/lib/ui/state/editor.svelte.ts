@@ -227,12 +227,15 @@ export class BuildEditor {
       ? { tape: this.ownTape, reading: this.own, inserted: this.inserted }
       : null;
   }
+  /** What a change would do to the score. */
+  wouldChange(next: Partial<Build>): ScoreChanges {
+    const before = this.plan?.score;
+    if (!this.build || !this.own || !before) return { added: [], removed: [], reworded: [], pieces: [] };
+    return scoreChanges(before, this.planOf({ ...this.build, ...next }, this.own).score);
+  }
   /** A choice that rewrites steps: the change, and what it did, is told. */
   choose(what: string, next: Partial<Build>) {
-    const before = this.plan?.score;
-    if (!this.build || !this.own || !before) return;
-    const after = this.planOf({ ...this.build, ...next }, this.own).score;
-    this.changes = { what, by: scoreChanges(before, after) };
+    this.changes = { what, by: this.wouldChange(next) };
     this.change(next);
   }
   /** Lays the maker's decisions onto a newer tape; answers what could not be kept. */
