@@ -29,31 +29,41 @@ function logSum(values: readonly number[]): number {
 /** Exact beliefs of all nodes. A state whose score is -Infinity is ruled out. Time grows with nodes × states². */
 export function beliefsOf({ scores, parents, pairs }: Tree): Beliefs {
   const n = scores.length;
+  const states = scores[0]?.length ?? 0;
+  const terms = new Array<number>(states).fill(0);
   // Up: what a node and all that hangs on it say of each of its states, and of its parent's.
   const up = scores.map((row) => [...row]);
-  const sent: number[][] = new Array<number[]>(n);
+  const sent = scores.map(() => new Array<number>(states).fill(0));
   for (let i = n - 1; i >= 0; i--) {
     const p = parents[i];
     if (p < 0) continue;
-    sent[i] = pairs[i].map((row) => logSum(row.map((w, s) => w + up[i][s])));
-    sent[i].forEach((m, s) => (up[p][s] += m));
+    for (let s = 0; s < states; s++) {
+      const row = pairs[i][s];
+      for (let t = 0; t < states; t++) terms[t] = row[t] + up[i][t];
+      up[p][s] += sent[i][s] = logSum(terms);
+    }
   }
   // Down: the parent's belief without what this node itself told it.
-  const whole: number[][] = new Array<number[]>(n);
+  const whole = up.map((row) => [...row]);
   const edges: Beliefs['edges'] = new Array<number[][] | null>(n).fill(null);
   let logZ = 0;
   for (let i = 0; i < n; i++) {
     const p = parents[i];
     if (p < 0) {
-      whole[i] = up[i];
       logZ += logSum(up[i]);
       continue;
     }
-    const without = whole[p].map((w, s) => (sent[i][s] === -Infinity ? -Infinity : w - sent[i][s]));
-    const joint = pairs[i].map((row, s) => row.map((w, t) => without[s] + w + up[i][t]));
-    const all = logSum(joint.flat());
-    edges[i] = joint.map((row) => row.map((v) => Math.exp(v - all)));
-    whole[i] = up[i].map((_, t) => logSum(joint.map((row) => row[t])));
+    const joint = pairs[i].map((row, s) => {
+      const without = sent[i][s] === -Infinity ? -Infinity : whole[p][s] - sent[i][s];
+      return row.map((w, t) => without + w + up[i][t]);
+    });
+    const all = logSum(whole[p]);
+    for (let t = 0; t < states; t++) {
+      for (let s = 0; s < states; s++) terms[s] = joint[s][t];
+      whole[i][t] = logSum(terms);
+    }
+    for (const row of joint) for (let t = 0; t < states; t++) row[t] = Math.exp(row[t] - all);
+    edges[i] = joint;
   }
   const nodes = whole.map((row) => {
     const all = logSum(row);

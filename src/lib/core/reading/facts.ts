@@ -71,6 +71,9 @@ const MOTIF_BAND_SHARE = 0.22;
 /** Mm of line a mm² of its box above which a net holds lace; wider ones quilt. */
 export const NET = 0.37;
 
+/** Of so many blocks what lies within which is asked only of those that span this share of the design. */
+const MANY = 200;
+const LARGE = 0.3;
 const isTiny = (b: Box) => Math.max(widthOf(b), heightOf(b)) <= MARKER_MM;
 const isTogether = (follows: Follows, a: number, b: number) => {
   const [forth, back] = [follows.share(b, a), follows.share(a, b)];
@@ -90,9 +93,13 @@ export function factsOf(
   const straight = all.map((b, i) => line[i] && isStraight(b));
   const once = all.map((b) => b.lines.reduce((sum, l) => sum + l.lengthMm, 0));
   const outline = all.map((b, i) => !!b.lines[0]?.closed && b.lines[0].lengthMm > 0.7 * once[i]);
-  const edges = all.map((_, i) =>
-    all.flatMap((_, k) => (k !== i && isTogether(follows, Math.min(i, k), Math.max(i, k)) ? [k] : [])),
-  );
+  const edges: number[][] = all.map(() => []);
+  for (let i = 0; i < n; i++)
+    for (let k = 0; k < i; k++)
+      if (isTogether(follows, k, i)) {
+        edges[i].push(k);
+        edges[k].push(i);
+      }
   // Held: something light was sewn, and then the same edge again.
   const held = all.map(
     (b, i) => edges[i].some((k) => k < i && line[k]) && (line[i] || covers(b) || b.blanket),
@@ -106,12 +113,26 @@ export function factsOf(
   const firstHeld = held.indexOf(true);
   const pieceAnywhere = firstHeld >= 0;
   const allStraight = straight.filter(Boolean).length;
-  const isNet = (i: number) =>
-    (line[i] || ['fill', 'mixed'].includes(all[i].texture)) &&
+  const nets = all.flatMap((b, i) =>
+    (line[i] || ['fill', 'mixed'].includes(b.texture)) &&
     !outline[i] &&
     !straight[i] &&
     netness[i].ways > 2 &&
-    shareSpanned(all[i].box, design) > 0.5;
+    shareSpanned(b.box, design) > 0.5
+      ? [i]
+      : [],
+  );
+  const pieces = all.flatMap((_, i) => (held[i] && outline[i] ? [i] : []));
+  const outlines = all.flatMap((_, i) => (outline[i] && line[i] ? [i] : []));
+  const satins = all.flatMap((b, i) => (b.texture === 'satin' ? [i] : []));
+  const lastLarge = all.findLastIndex((b, i) => !line[i] || !b.lines.every((l) => isTiny(lineBox(l))));
+  /** share of some blocks that lie within another */
+  const shareWithin = (box: Box, some: readonly number[]) => {
+    let within = 0;
+    for (const k of some) if (encloses(box, all[k].box, 4)) within++;
+    return some.length ? within / some.length : 0;
+  };
+  const order = all.map((_, i) => i);
 
   return all.map((block, i): Facts => {
     const boxes = block.lines.map(lineBox);
@@ -119,16 +140,14 @@ export function factsOf(
     const largestMm = Math.max(0, ...sizes);
     const earlier = edges[i].filter((k) => k < i).reverse();
     const later = edges[i].filter((k) => k > i);
-    let piece: number | null = null;
-    let net: number | null = null;
-    let beside: number | null = null;
-    for (let k = 0; k < i; k++) {
-      if (held[k] && outline[k] && encloses(all[k].box, block.box)) piece = k;
-      if (isNet(k) && encloses(all[k].box, block.box, 6)) net = k;
-      if (outline[k] && outline[i] && line[k] && isBeside(all[k].box, block.box)) beside = k;
-    }
-    const laterSatin = all.filter((o) => o.index > i && o.texture === 'satin');
-    const within = (o: Unread) => encloses(block.box, o.box, 4);
+    const newest = (some: readonly number[], is: (k: number) => boolean) =>
+      some.findLast((k) => k < i && is(k)) ?? null;
+    const pairs = pairsOf(block, boxes);
+    // What holds and what lies under satin is asked of few: lines that come home, fields of lines, windows.
+    const isField = netness[i].ways > 1.4 || pairs > 0;
+    // Among very many blocks only a large one can hold a good share of them.
+    const mayHold =
+      (block.closed || (line[i] && i >= n - 2)) && (n < MANY || shareSpanned(block.box, design) > LARGE);
     const gap = block.lines[0] ? gapOf(block) : 0;
     return {
       block,
@@ -157,21 +176,26 @@ export function factsOf(
       ...netness[i],
       before: { lines: earlier.filter((k) => line[k]), bands: earlier.filter((k) => band[k]) },
       after: { lines: later.filter((k) => line[k]), bands: later.filter((k) => band[k]) },
-      beside,
-      piece,
+      beside: outline[i] ? newest(outlines, (k) => isBeside(all[k].box, block.box)) : null,
+      piece: newest(pieces, (k) => encloses(all[k].box, block.box)),
       pieceBefore: firstHeld >= 0 && firstHeld < i,
       pieceAnywhere,
-      net,
-      satinOver: laterSatin.length ? laterSatin.filter(within).length / laterSatin.length : 0,
+      net: newest(nets, (k) => encloses(all[k].box, block.box, 6)),
+      satinOver: isField
+        ? shareWithin(
+            block.box,
+            satins.filter((k) => k > i),
+          )
+        : 0,
       straights: straight[i] ? allStraight : 0,
       foldsOver: i > 0 && straight[i - 1] && !straight[i] && line[i] && follows.share(i - 1, i) > 0.6,
       foldedNext:
         straight[i] && i + 1 < n && line[i + 1] && !straight[i + 1] && follows.share(i, i + 1) > 0.5,
-      pairs: pairsOf(block, boxes),
+      pairs,
       motif: motifOf(all, held, outline, block, follows, sewnBeside),
-      onlyTinyLater: all.slice(i + 1).every((o) => isLine(o) && o.lines.every((l) => isTiny(lineBox(l)))),
-      holdsLater: i + 1 < n ? all.slice(i + 1).filter(within).length / (n - 1 - i) : 0,
-      holdsEarlier: i > 0 ? all.slice(0, i).filter(within).length / i : 0,
+      onlyTinyLater: lastLarge <= i,
+      holdsLater: mayHold ? shareWithin(block.box, order.slice(i + 1)) : 0,
+      holdsEarlier: mayHold ? shareWithin(block.box, order.slice(0, i)) : 0,
     };
   });
 }

@@ -105,7 +105,7 @@ export function followsOf(blocks: FollowInput[]): Follows {
     beside[p] ? Math.sqrt(Math.max(0, away2[p] / beside[p] - distance(p) ** 2)) : Infinity;
   const share = (j: number, i: number) => {
     const p = j * n + i;
-    if (!lengths[j]) return 0;
+    if (!beside[p]) return 0;
     const isSteady = beside[p] > STEADY_SHARE * lengths[j] && varies(p) < STEADY;
     return (isSteady ? beside[p] : near[p]) / lengths[j];
   };

@@ -14,7 +14,8 @@ const HANGS_ON = 0.55;
 const MOST_SURE = 0.99;
 /** Less than this speaks neither for nor against, as a logarithm: odds of about three to two. */
 const SPEAKS = 0.4;
-const sum = (row: readonly number[]) => row.reduce((all, v) => all + v, 0);
+/** How much each piece of evidence says for all roles together. */
+const SUMS = WEIGHTS.evidence.map((row) => row.reduce((all, v) => all + v, 0));
 /** Most clauses of a reason. */
 const MOST_CLAUSES = 2;
 
@@ -55,25 +56,28 @@ export function readRoles(facts: readonly Facts[], overrides: RoleOverrides): Ro
     const [best, second] = order;
     // What is plain is told against all else it might be; what is not, against the one that it is most likely taken for.
     const isPlain = nodes[i][best] > ODDS * nodes[i][second];
-    const clauses = EVIDENCE.flatMap((e, k) => {
-      const v = weighed.x[i][k];
+    const clauses: { by: number; k: number }[] = [];
+    weighed.x[i].forEach((v, k) => {
+      if (!v) return;
       const row = WEIGHTS.evidence[k];
-      const other = isPlain ? (sum(row) - row[best]) / (row.length - 1) : row[second];
-      return v ? [{ by: v * (row[best] - other), text: () => e.say(f) }] : [];
-    }).sort((a, b) => b.by - a.by);
+      const other = isPlain ? (SUMS[k] - row[best]) / (row.length - 1) : row[second];
+      const by = v * (row[best] - other);
+      if (Math.abs(by) > SPEAKS) clauses.push({ by, k });
+    });
+    clauses.sort((a, b) => b.by - a.by);
     const told: string[] = [];
-    for (const { by, text } of clauses) {
-      if (by <= SPEAKS || told.length === MOST_CLAUSES) break;
-      const clause = text();
+    for (const { by, k } of clauses) {
+      if (by < 0 || told.length === MOST_CLAUSES) break;
+      const clause = EVIDENCE[k].say(f);
       // Two pieces of evidence may be told in nearly the same words.
       if (!told.some((t) => t.includes(clause) || clause.includes(t))) told.push(clause);
     }
-    const last = clauses[clauses.length - 1];
+    const last = clauses.at(-1);
     return {
       value: ROLES[best],
       confidence: Math.min(MOST_SURE, nodes[i][best]),
       because: told.join('; ') || hangs(f, weighed.along[i]),
-      against: last && last.by < -SPEAKS ? last.text() : null,
+      against: last && last.by < 0 ? EVIDENCE[last.k].say(f) : null,
       runnerUp: { value: ROLES[second], confidence: nodes[i][second] },
       by: 'reading',
     };

@@ -11,6 +11,9 @@ async function isRunning(): Promise<boolean> {
   return !!locks?.held?.some(({ name }) => name?.startsWith('jolt-run-'));
 }
 
+/** Whether this page shows a run, also while it is still being opened and holds none yet. */
+const showsRun = () => location.pathname.startsWith('/run/');
+
 let registration: ServiceWorkerRegistration | undefined;
 let offered = false;
 /** done before a newer version is taken: a backup, where the maker has a folder for it */
@@ -22,7 +25,7 @@ export function beforeUpdate(work: () => Promise<unknown>): void {
 
 /** Offers the newer version, if there is one, unless a run is on in whichever tab. */
 export async function offerUpdate(): Promise<void> {
-  if (!registration?.waiting || offered || (await isRunning())) return;
+  if (!registration?.waiting || offered || showsRun() || (await isRunning())) return;
   offered = true;
   showOffer(
     'A newer Jolt Step is ready.',
