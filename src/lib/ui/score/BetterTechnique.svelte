@@ -12,7 +12,7 @@
     const [best] = editor.ranking;
     const own = editor.ranking.find((m) => m.technique.id === build.technique);
     const isCorrected = Object.keys(build.roles).length > 0;
-    return isCorrected && own && best.fit > own.fit + CLEARLY && kept !== best.technique.id
+    return isCorrected && own && best && best.fit > own.fit + CLEARLY && kept !== best.technique.id
       ? { ...best.technique, fit: best.fit, ownFit: own.fit, ownName: own.technique.name }
       : null;
   });
