@@ -200,6 +200,9 @@ describe('worked out by hand', () => {
     const at = (step: HandStep, machine = home, magnetic = false) =>
       timesOf([needle(1), step], sewn, machine, numbers, magnetic)[step.id].seconds;
     expect(at(hand('a', 'trim-close', { along: 1 }))).to.equal(32 * 5);
+    // Round the design of 100 × 60: 32 cm at 4 s; torn with no line to go along: its 30 s alone.
+    expect(at(hand('a', 'cut-base', { side: 'off' }))).to.equal(32 * 4);
+    expect(at(hand('a', 'tear', { side: 'off' }))).to.equal(30);
     expect(at(hand('a', 'trim-seam', { along: 1, times: 4, side: 'off' }))).to.equal(32 * 2 + 4 * 2);
     expect(at(hand('a', 'lay', { pieces: ['front', 'film'], tapeSides: 2 }))).to.equal(2 * 30 + 2 * 2 * 6);
     expect(at(hand('a', 'lay', { pieces: ['front'], heldBy: 'tape' }))).to.equal(30 + 4 * 6);

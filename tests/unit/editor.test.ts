@@ -167,6 +167,21 @@ describe('the editor of a build', () => {
     for (const title of would.added) expect(titles(editor)).to.include(title);
   });
 
+  it('offers a technique that fits clearly better after a correction, and only then', async () => {
+    const { editor } = await open();
+    expect(editor.better).to.equal(null);
+    editor.change({ technique: 'zip-pouch' });
+    // Chosen by the maker, with no correction: nobody asks.
+    expect(editor.better).to.equal(null);
+    editor.setRole(1, 'tack-down');
+    await settled();
+    const { best, own } = editor.better!;
+    expect([best.technique.id, own.technique.id]).to.deep.equal(['felt-tab', 'zip-pouch']);
+    expect(best.fit - own.fit).to.be.above(0.15);
+    editor.choose(best.technique.name, { technique: best.technique.id });
+    expect(editor.better).to.equal(null);
+  });
+
   it('moves a step one place earlier or later, and no further than the score', async () => {
     const { editor } = await open();
     const before = editor.steps.map((s) => s.id);

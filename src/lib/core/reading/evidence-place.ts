@@ -1,5 +1,6 @@
 import { yes, rising, share, isClosed, isLast, light, type Evidence } from './evidence-terms';
-import { percent } from './unread';
+
+import { percent } from '../base';
 
 /** Where it lies, and when it is sewn. */
 export const PLACE: Evidence[] = [

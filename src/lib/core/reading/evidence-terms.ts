@@ -1,6 +1,7 @@
 /** What rows of evidence are written in. */
 import type { Facts } from './facts';
-import { mm, percent } from './unread';
+import { mm } from './unread';
+import { percent } from '../base';
 
 /** One piece of evidence: what it measures, and how it is told. Which roles it speaks for is fitted, not written. */
 export interface Evidence {
@@ -25,6 +26,10 @@ export const isClosed = ({ block }: Facts) => block.closed;
 export const isLast = (f: Facts) => f.block.index === f.n - 1;
 /** Whether it is a light line, once or twice. */
 export const light = ({ block }: Facts) => block.texture === 'run' || block.texture === 'double-run';
+/** Whether it is sewn as lines that may fill a field. */
+export const isThin = ({ isLine, block }: Facts) => isLine || block.texture === 'meander';
+/** How far the lines of a field lie apart, mm in words. */
+export const apart = ({ perMm2 }: Facts) => mm(2 / Math.max(0.01, perMm2));
 /** Lines sewn before it on the same edge. */
 export const lines = (f: Facts) => f.before.lines.length;
 /** Bands sewn before it on the same edge. */

@@ -6,6 +6,7 @@ import {
   isStraight,
   covers,
   encloses,
+  leavesSideOut,
   lineBox,
   type SewnBeside,
   type Unread,
@@ -42,11 +43,11 @@ export interface Facts {
   /** anything was placed and held before it, or is in the whole design */
   pieceBefore: boolean;
   pieceAnywhere: boolean;
-  /** a net of lines over which it lies, with no piece under it */
+  /** the newest net of lines over which it lies */
   net: number | null;
   /** share of the later satin blocks that lie within its box */
   satinOver: number;
-  /** straight lines before it that it runs parallel to; and in the whole design */
+  /** how many straight lines the design has, where it is one of them */
   straights: number;
   /** the block before is straight, and it runs along that and round one side; the same of the block after */
   foldsOver: boolean;
@@ -148,7 +149,6 @@ export function factsOf(
     // Among very many blocks only a large one can hold a good share of them.
     const mayHold =
       (block.closed || (line[i] && i >= n - 2)) && (n < MANY || shareSpanned(block.box, design) > LARGE);
-    const gap = block.lines[0] ? gapOf(block) : 0;
     return {
       block,
       n,
@@ -156,15 +156,7 @@ export function factsOf(
       isBand: band[i],
       isOutline: outline[i],
       straight: straight[i],
-      isU:
-        (line[i] || covers(block)) &&
-        !straight[i] &&
-        !!block.lines[0] &&
-        !block.lines[0].closed &&
-        block.lines[0].lengthMm > 0.8 * once[i] &&
-        gap > 0.12 * block.lines[0].lengthMm &&
-        netness[i].ways < 1.2 &&
-        block.openings.length === 0,
+      isU: leavesSideOut(block),
       span: shareSpanned(block.box, design),
       spanMost: Math.max(
         widthOf(block.box) / Math.max(1, widthOf(design)),
@@ -198,12 +190,6 @@ export function factsOf(
       holdsEarlier: mayHold ? shareWithin(block.box, order.slice(0, i)) : 0,
     };
   });
-}
-
-function gapOf({ lines: [main] }: Unread): number {
-  const p = main.points;
-  const n = p.length;
-  return Math.hypot(p[0] - p[n - 2], p[1] - p[n - 1]);
 }
 
 const MOST_PAIRED = 40;

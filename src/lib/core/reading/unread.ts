@@ -1,4 +1,4 @@
-import { boxOf, type Box } from '../base';
+import { boxOf, heightOf, widthOf, type Box } from '../base';
 import type { BlockReading, Line } from './types';
 
 /** What is known of a block from its own stitches and lines. */
@@ -6,8 +6,6 @@ export type Unread = Omit<BlockReading, 'role'>;
 /** How much of a line has stitches of a block beside it, 0-1; 0 when any stitch of the block lies further off than the band (mm). */
 export type SewnBeside = (block: number, line: Line, bandMm: number) => number;
 
-/** A share in words. */
-export const percent = (share: number) => `${Math.round(share * 100)} %`;
 /** A length in words, to a tenth. */
 export const mm = (v: number) => v.toFixed(1).replace(/\.0$/, '');
 /** Whether a block is sewn as thin lines. */
@@ -22,6 +20,21 @@ export const isStraight = ({ lines }: Unread) => {
   const p = line.points;
   const n = p.length;
   return Math.hypot(p[n - 2] - p[0], p[n - 1] - p[1]) / line.lengthMm > 0.985;
+};
+
+/** Share of its line by which its ends lie apart at least when it leaves out a side. */
+const SIDE_OUT = 0.12;
+/** One line that goes along some sides of something and leaves one out: no loop, no straight line, no loop with an opening. */
+export const leavesSideOut = (block: Unread): boolean => {
+  const { lines, box, openings } = block;
+  const [main] = lines;
+  if (!main || main.closed || openings.length || !(isLine(block) || covers(block))) return false;
+  if (isLine(block) && isStraight(block)) return false;
+  const all = lines.reduce((sum, l) => sum + l.lengthMm, 0);
+  const p = main.points;
+  const gap = Math.hypot(p[0] - p[p.length - 2], p[1] - p[p.length - 1]);
+  const around = 2 * (widthOf(box) + heightOf(box));
+  return main.lengthMm > 0.8 * all && gap > SIDE_OUT * main.lengthMm && all < 1.2 * Math.max(1, around);
 };
 
 /** The box of a line, mm. */

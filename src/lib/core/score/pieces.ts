@@ -27,8 +27,11 @@ export function piecesOf(match: Match, build: Build, schools: Schools): ScorePie
 
 function pieceOf(template: PieceTemplate, round: number, match: Match, build: Build): ScorePiece | null {
   const slots = slotsOf(template);
+  // Of its own part it has one round; what lies outside, as a frame round all, belongs to each round.
+  const ownPart = match.technique.parts.find((p) => p.key === template.part);
+  const isOwn = (slot: string) => ownPart?.slots.some((s) => s.key === slot) ?? false;
   const blocks = Object.fromEntries(
-    slots.map((slot) => [slot, blocksOf(match, slot, template.part ? round : undefined)]),
+    slots.map((slot) => [slot, blocksOf(match, slot, isOwn(slot) ? round : undefined)]),
   );
   const enough =
     template.size.rule === 'cover' || template.size.rule === 'shape'

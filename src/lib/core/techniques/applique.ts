@@ -1,5 +1,5 @@
 import { fuseStep, holdChoice, hoopChoice, tearTopping, toppingChoice, toppingStep } from './choices';
-import { hoopUp, inspect, unhoop } from './common';
+import { hoopUp, inspect, unhoop, pressFromBack } from './common';
 import type { Choice, Technique } from './types';
 
 /** Trimmed in the hoop, or cut to shape beforehand. */
@@ -174,14 +174,6 @@ export const applique: Technique = {
       side: 'off',
       along: 'cover',
     },
-    {
-      key: 'press',
-      action: 'press',
-      title: 'Press',
-      text: 'Press from the back on a soft cloth.',
-      because: 'Satin pressed from the front goes flat.',
-      side: 'off',
-      tools: ['iron'],
-    },
+    pressFromBack,
   ],
 };

@@ -1,5 +1,5 @@
 import { holdChoice } from './choices';
-import { hoopUp, inspect, unhoop } from './common';
+import { hoopUp, inspect, unhoop, snipThreads } from './common';
 import type { Technique } from './types';
 
 /** For any tape: hand steps from the roles alone, when no pattern fits. */
@@ -96,17 +96,5 @@ export const asRead: Technique = {
       ],
     },
   ],
-  finish: [
-    inspect,
-    unhoop,
-    {
-      key: 'snip',
-      action: 'snip',
-      title: 'Snip threads',
-      text: 'Snip jump threads and tails, front and back.',
-      because: 'They catch and pull.',
-      side: 'off',
-      tools: ['snips'],
-    },
-  ],
+  finish: [inspect, unhoop, snipThreads],
 };

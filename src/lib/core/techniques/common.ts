@@ -57,6 +57,27 @@ export const unhoop: HandTemplate = {
   side: 'off',
 };
 
+/** Threads that jump from figure to figure, and tails. */
+export const snipThreads: HandTemplate = {
+  key: 'snip',
+  action: 'snip',
+  title: 'Snip threads',
+  text: 'Snip jump threads and tails, front and back.',
+  because: 'They catch and pull.',
+  side: 'off',
+  tools: ['snips'],
+};
+/** Embroidery is pressed from behind. */
+export const pressFromBack: HandTemplate = {
+  key: 'press',
+  action: 'press',
+  title: 'Press',
+  text: 'Press from the back on a soft cloth.',
+  because: 'Satin pressed from the front goes flat.',
+  side: 'off',
+  tools: ['iron'],
+};
+
 /** Lies until the water is gone. */
 export const dryEdge = (school?: string[]): HandTemplate => ({
   key: 'dry',

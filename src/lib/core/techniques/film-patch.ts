@@ -1,6 +1,6 @@
 import { cutChoice } from './applique';
 import { fuseStep, holdChoice, hoopChoice } from './choices';
-import { inspect, unhoop, washAway } from './common';
+import { inspect, unhoop, washAway, snipThreads } from './common';
 import type { Technique } from './types';
 import { attachChoice, attachSteps, backing } from './patch-attach';
 
@@ -224,15 +224,7 @@ export const filmPatch: Technique = {
       school: ['base:film'],
     },
     ...washAway(['base:wash']),
-    {
-      key: 'snip',
-      action: 'snip',
-      title: 'Snip threads',
-      text: 'Snip jump threads and tails, front and back.',
-      because: 'They catch and pull.',
-      side: 'off',
-      tools: ['snips'],
-    },
+    snipThreads,
     ...attachSteps,
   ],
 };

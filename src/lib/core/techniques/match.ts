@@ -1,5 +1,5 @@
 import { shareSpanned } from '../base';
-import type { BlockReading, Reading } from '../reading';
+import { leavesSideOut, type BlockReading, type Reading } from '../reading';
 import type { Part, Slot, Technique } from './types';
 
 /** The slot that a block fills, and the round of its part (1, 2 … for a repeated part). */
@@ -73,25 +73,16 @@ function shapeFit(
   const textureSpeaksAgainst = prefers !== undefined && !prefers.includes(blocks[block].texture);
   const extentSpeaksAgainst = extent !== undefined && (extent === 'whole') !== spans >= WHOLE_SHARE;
   const openingSpeaksAgainst = opening !== undefined && opening !== openings.length > 0;
-  const openSpeaksAgainst = open !== undefined && open !== leavesSideOut(blocks[block]);
+  const openSpeaksAgainst = open !== undefined && open !== isOpen(blocks[block]);
   return (
     (extentSpeaksAgainst || openingSpeaksAgainst || openSpeaksAgainst ? AGAINST : 1) *
     (textureSpeaksAgainst ? UNUSUAL : 1)
   );
 }
 
-/** Share of a line by which its ends lie apart at least when it leaves out a side. */
-const SIDE_OUT = 0.12;
 /** Whether a block is marks of some corners, or one line along some sides only. */
-function leavesSideOut({ lines, closed, openings }: BlockReading): boolean {
-  const [main] = lines;
-  if (!main || closed || openings.length) return false;
-  const p = main.points;
-  const gap = Math.hypot(p[0] - p[p.length - 2], p[1] - p[p.length - 1]);
-  return lines.length > 1 || (gap > SIDE_OUT * main.lengthMm && gap < STRAIGHT * main.lengthMm);
-}
-/** Ends further apart than this share: a straight line, which goes along no side of anything. */
-const STRAIGHT = 0.97;
+const isOpen = (block: BlockReading) =>
+  leavesSideOut(block) || (block.lines.length > 1 && !block.closed && !block.openings.length);
 
 function matchInOrder(technique: Technique, reading: Reading): Match {
   const { parts } = technique;

@@ -1,5 +1,5 @@
 import { tearTopping, toppingChoice, toppingStep } from './choices';
-import { hoopUp, inspect, unhoop } from './common';
+import { hoopUp, inspect, unhoop, snipThreads, pressFromBack } from './common';
 import type { Technique } from './types';
 
 /** Embroidered panel: nothing is laid; hooped cloth that may become part of something larger. */
@@ -74,24 +74,8 @@ export const panel: Technique = {
     inspect,
     unhoop,
     tearTopping,
-    {
-      key: 'snip',
-      action: 'snip',
-      title: 'Snip threads',
-      text: 'Snip jump threads and tails, front and back.',
-      because: 'They catch and pull.',
-      side: 'off',
-      tools: ['snips'],
-    },
-    {
-      key: 'press',
-      action: 'press',
-      title: 'Press',
-      text: 'Press from the back on a soft cloth.',
-      because: 'Satin pressed from the front goes flat.',
-      side: 'off',
-      tools: ['iron'],
-    },
+    snipThreads,
+    pressFromBack,
     {
       key: 'seams',
       action: 'work',

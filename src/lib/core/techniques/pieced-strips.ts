@@ -138,7 +138,6 @@ export const piecedStrips: Technique = {
     },
     {
       key: 'frame',
-      optional: true,
       slots: [
         {
           key: 'quilt',

@@ -1,5 +1,5 @@
 import { tearTopping, toppingChoice, toppingStep } from './choices';
-import { hoopUp, inspect, unhoop } from './common';
+import { hoopUp, inspect, unhoop, snipThreads, pressFromBack } from './common';
 import type { Technique } from './types';
 
 /** Lettering or plain embroidery on cloth or a garment: nothing is built, and nothing is ever cut out. */
@@ -80,15 +80,7 @@ export const plain: Technique = {
     inspect,
     unhoop,
     tearTopping,
-    {
-      key: 'snip',
-      action: 'snip',
-      title: 'Snip threads',
-      text: 'Snip jump threads and tails, front and back.',
-      because: 'They catch and pull.',
-      side: 'off',
-      tools: ['snips'],
-    },
+    snipThreads,
     {
       key: 'tear',
       action: 'tear',
@@ -96,28 +88,18 @@ export const plain: Technique = {
       text: 'Tear the base away on the back, with a thumb on the stitches.',
       because: 'Pulling on the stitches bends them.',
       side: 'off',
-      along: 'design',
       school: ['base:tear'],
     },
     {
       key: 'cut',
-      action: 'cut-out',
+      action: 'cut-base',
       title: 'Cut the base back',
       text: 'Cut the base on the back to a finger’s width round the stitches; keep the cloth out of the scissors.',
       because: 'What is left carries the stitches in every wash; a nick in the cloth is a hole.',
       side: 'off',
-      along: 'design',
       tools: ['scissors'],
       school: ['base:cut'],
     },
-    {
-      key: 'press',
-      action: 'press',
-      title: 'Press',
-      text: 'Press from the back on a soft cloth.',
-      because: 'Satin pressed from the front goes flat.',
-      side: 'off',
-      tools: ['iron'],
-    },
+    pressFromBack,
   ],
 };

@@ -47,7 +47,7 @@ export const pocket: Technique = {
               key: 'lay',
               action: 'lay',
               title: 'Lay the pocket',
-              text: 'Press the margin of its open side and of the three others under first; lay the pocket right side up between the marks, the pressed edge on the open side.',
+              text: 'Press the margin of its open side under first; lay the pocket right side up over the marks, the fold on the open side.',
               because: 'The open edge is never sewn or trimmed: it must be finished before it lies there.',
               side: 'front',
               face: 'up',

@@ -1,4 +1,4 @@
-import { hoopUp, inspect, unhoop } from './common';
+import { hoopUp, inspect, unhoop, pressFromBack } from './common';
 import type { Technique } from './types';
 
 /** The upper of two cloths is cut away inside a line, and the lower shows. */
@@ -49,15 +49,14 @@ export const reverseApplique: Technique = {
           after: [
             {
               key: 'cut',
-              action: 'cut-window',
+              action: 'cut-cloth',
               title: 'Cut the upper cloth',
               text: 'Lift the upper cloth alone, nick it, and cut it away {cut.trimClose} inside the line; leave the lower.',
-              because: 'A nick in the lower cloth is a hole in the middle of the window.',
+              because: 'A nick in the lower cloth is a hole in the middle of what shows.',
               side: 'front',
               pieces: ['upper'],
               along: 'outline',
               tools: ['curved scissors'],
-              cautions: ['scissors'],
             },
           ],
         },
@@ -75,22 +74,13 @@ export const reverseApplique: Technique = {
     unhoop,
     {
       key: 'trim-back',
-      action: 'cut-out',
+      action: 'cut-base',
       title: 'Trim the back',
       text: 'Cut lower cloth and base back to a finger’s width outside the covers.',
       because: 'More of it shows through light cloth.',
       side: 'off',
-      along: 'cover',
       tools: ['scissors'],
     },
-    {
-      key: 'press',
-      action: 'press',
-      title: 'Press',
-      text: 'Press from the back on a soft cloth.',
-      because: 'Satin pressed from the front goes flat.',
-      side: 'off',
-      tools: ['iron'],
-    },
+    pressFromBack,
   ],
 };

@@ -1,4 +1,4 @@
-import { itemAt } from '../base';
+import { heightOf, itemAt, widthOf } from '../base';
 import { actionOf, isSo, type Per } from '../catalogue';
 import type { NumberId, Numbers } from '../numbers';
 import type { BlockReading, Reading } from '../reading';
@@ -54,6 +54,7 @@ function actionTerms(step: HandStep, before: Step[], reading: Reading, context: 
     piece: () => pieces,
     'taped side': () => step.tapeSides * pieces,
     cm: () => cm,
+    around: () => (2 * (widthOf(reading.extents) + heightOf(reading.extents))) / 10,
     times: () => step.times,
     trim: trims,
   };
@@ -61,9 +62,10 @@ function actionTerms(step: HandStep, before: Step[], reading: Reading, context: 
     const id = number === 'own' ? step.number : number;
     if (!id || !isSo(when, { ...context, hoopOff: step.hoop === 'off' || step.side === 'off' })) return [];
     const n = counts[per]();
-    if (n === 0 && (per === 'taped side' || per === 'trim')) return [];
+    // Where there is no line to go along, or nothing of its kind, the term is not there.
+    if (n === 0 && per !== 'times') return [];
     return [
-      per === 'cm'
+      per === 'cm' || per === 'around'
         ? perCm(label, id, n, context)
         : counted(n > 1 ? (several ?? label) : label, id, n, context),
     ];

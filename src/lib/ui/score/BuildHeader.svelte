@@ -8,7 +8,7 @@
   import Printer from '@lucide/svelte/icons/printer';
   import Redo from '@lucide/svelte/icons/redo-2';
   import Undo from '@lucide/svelte/icons/undo-2';
-  import { count, formatDuration, formatSize } from '$lib/core/base';
+  import { count, formatDuration, formatSize, percent } from '$lib/core/base';
   import type { Build } from '$lib/core/build';
   import type { BuildPlan } from '$lib/core/plan';
   import type { Reading } from '$lib/core/reading';
@@ -55,7 +55,7 @@
     label="Technique"
     value={build.technique}
     options={editor.ranking.map(
-      ({ technique, fit }) => [technique.id, `${technique.name} (${Math.round(100 * fit)} %)`] as const,
+      ({ technique, fit }) => [technique.id, `${technique.name} (${percent(fit)})`] as const,
     )}
     onchange={(technique) => editor.change({ technique })}
   />

@@ -252,7 +252,7 @@
       <p class="border-l-4 border-hands bg-hands-soft px-3 py-1 text-sm">{warning}</p>
     {/each}
 
-    <BetterTechnique {editor} {build} />
+    <BetterTechnique {editor} />
     <ChangesStrip {editor} />
     <div class="min-h-[236px] rounded-lg border border-rule bg-paper p-2 pb-0">
       <Guard what="The score" ways={ways(build)}

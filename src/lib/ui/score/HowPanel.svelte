@@ -9,6 +9,7 @@
   import { stopList } from '$lib/core/score';
   import { fitReason, techniqueById } from '$lib/core/techniques';
   import type { BuildEditor } from '../state/editor.svelte';
+  import { percent } from '$lib/core/base';
   import Insertions from './Insertions.svelte';
 
   let { editor, build, plan }: { editor: BuildEditor; build: Build; plan: BuildPlan } = $props();
@@ -25,7 +26,6 @@
     sharp: 'Sharp 80/12',
     strong: 'Strong 90/14',
   };
-  const percent = (fit: number) => `${Math.round(100 * fit)} %`;
   const choose = (choice: string, key: string, name: string) =>
     editor.choose(name, { schools: { ...build.schools, [choice]: key } });
 </script>

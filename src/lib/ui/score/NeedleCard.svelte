@@ -4,7 +4,7 @@
   import Check from '../kit/Check.svelte';
   import { isQuestion, type BlockReading, type Role } from '$lib/core/reading';
   import type { NeedleStep } from '$lib/core/score';
-  import { formatDuration, formatLength, formatNumber, lengthsIn } from '$lib/core/base';
+  import { formatDuration, formatLength, formatNumber, lengthsIn, percent } from '$lib/core/base';
   import { NO_THREAD, type BuildEditor } from '../state/editor.svelte';
   import { workroom } from '../state/workroom.svelte';
 
@@ -91,8 +91,10 @@
       <strong
         >Is this {article(read.value)}{read.runnerUp ? `, or ${article(read.runnerUp.value)}` : ''}?</strong
       >
-      It looks like the first: {lengthsIn(read.because, workroom.unit)}.{#if read.against}
-        Against it: {lengthsIn(read.against, workroom.unit)}.{/if}
+      It looks like the first: {lengthsIn(read.because, workroom.unit)}.{#if read.against}{' '}Against it: {lengthsIn(
+          read.against,
+          workroom.unit,
+        )}.{/if}
     </p>
     <p class="mt-1 flex flex-wrap items-center gap-2">
       {#each answers as role, place (place)}
@@ -108,14 +110,14 @@
 {:else if read}
   <p class="text-quiet">
     The reading: {lengthsIn(read.because, workroom.unit)}
-    <span class="whitespace-nowrap">({Math.round(read.confidence * 100)} % sure)</span
+    <span class="whitespace-nowrap">({percent(read.confidence)} sure)</span
     >.{#if read.against && read.confidence < NEARLY_SURE}
-      Against it: {lengthsIn(
+      {' '}Against it: {lengthsIn(
         read.against,
         workroom.unit,
       )}.{/if}{#if read.runnerUp && read.runnerUp.confidence > WORTH_SAYING}
-      Otherwise {article(read.runnerUp.value)}
-      <span class="whitespace-nowrap">({Math.round(read.runnerUp.confidence * 100)} %)</span>.{/if}
+      {' '}Otherwise {article(read.runnerUp.value)}
+      <span class="whitespace-nowrap">({percent(read.runnerUp.confidence)})</span>.{/if}
   </p>
 {:else if block.typed}
   <p class="text-quiet">Typed from your sheet.</p>

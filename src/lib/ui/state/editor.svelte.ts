@@ -35,6 +35,9 @@ export interface EditorNeeds {
   note: (text: string, more?: string) => void;
 }
 
+/** So much more of the fit is worth a word, 0-1. */
+const CLEARLY_BETTER = 0.15;
+
 /** One build under work: every change is an undoable step, stored at once; the plan follows by itself. */
 export class BuildEditor {
   constructor(private readonly needs: EditorNeeds) {}
@@ -83,6 +86,14 @@ export class BuildEditor {
   readonly stack = $derived(this.plan ? stackAt(this.plan.score, this.cursor) : null);
   /** every technique on this reading, best first */
   readonly ranking = $derived(this.own ? rankTechniques(this.own) : []);
+  /** after a correction by the maker: another technique that fits clearly better now, and the one that it is */
+  readonly better = $derived.by(() => {
+    const { build, ranking } = this;
+    const [best] = ranking;
+    const own = ranking.find((m) => m.technique.id === build?.technique);
+    const isCorrected = Object.keys(build?.roles ?? {}).length > 0;
+    return isCorrected && best && own && best.fit > own.fit + CLEARLY_BETTER ? { best, own } : null;
+  });
   /** steps whose block the maker should be asked about */
   readonly questions = $derived(
     this.steps.flatMap((s, i) =>
