@@ -23,6 +23,17 @@
   const NEARLY_SURE = 0.9;
   /** a runner-up less likely than this is not worth a maker's time */
   const WORTH_SAYING = 0.05;
+  const why = $derived(read ? lengthsIn(read.because, workroom.unit) : '');
+  const against = $derived(
+    read?.against && (isQuestion(read) || read.confidence < NEARLY_SURE)
+      ? `Against it: ${lengthsIn(read.against, workroom.unit)}.`
+      : '',
+  );
+  const otherwise = $derived(
+    read?.runnerUp && read.runnerUp.confidence > WORTH_SAYING
+      ? `Otherwise ${article(read.runnerUp.value)} (${percent(read.runnerUp.confidence)}).`
+      : '',
+  );
   const answers = $derived(read ? [read.value, ...(read.runnerUp ? [read.runnerUp.value] : [])] : []);
   const name = (role: Role) => ROLE_NAMES.find(([r]) => r === role)?.[1] ?? role;
   const setThread = (change: Partial<typeof NO_THREAD & { metallic: boolean }>) =>
@@ -91,10 +102,7 @@
       <strong
         >Is this {article(read.value)}{read.runnerUp ? `, or ${article(read.runnerUp.value)}` : ''}?</strong
       >
-      It looks like the first: {lengthsIn(read.because, workroom.unit)}.{#if read.against}{' '}Against it: {lengthsIn(
-          read.against,
-          workroom.unit,
-        )}.{/if}
+      It looks like the first: {why}. {against}
     </p>
     <p class="mt-1 flex flex-wrap items-center gap-2">
       {#each answers as role, place (place)}
@@ -109,15 +117,8 @@
   <p class="text-quiet">Block {step.inserted.n} of {step.inserted.of} of {step.inserted.name}.</p>
 {:else if read}
   <p class="text-quiet">
-    The reading: {lengthsIn(read.because, workroom.unit)}
-    <span class="whitespace-nowrap">({percent(read.confidence)} sure)</span
-    >.{#if read.against && read.confidence < NEARLY_SURE}
-      {' '}Against it: {lengthsIn(
-        read.against,
-        workroom.unit,
-      )}.{/if}{#if read.runnerUp && read.runnerUp.confidence > WORTH_SAYING}
-      {' '}Otherwise {article(read.runnerUp.value)}
-      <span class="whitespace-nowrap">({percent(read.runnerUp.confidence)})</span>.{/if}
+    The reading: {why} <span class="whitespace-nowrap">({percent(read.confidence)} sure)</span>. {against}
+    {otherwise}
   </p>
 {:else if block.typed}
   <p class="text-quiet">Typed from your sheet.</p>
