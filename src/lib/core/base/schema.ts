@@ -20,6 +20,17 @@ export const idSchema = (most: number) =>
     .max(most)
     .refine((id) => !(id in Object.prototype), 'this word is no id');
 
+/** The least and the most that a figure may be. */
+export interface Limits {
+  min: number;
+  max: number;
+}
+/** The limits of a figure in a schema: a field on screen takes what the border lets in. */
+export const limitsOf = (schema: z.ZodNumber | z.ZodOptional<z.ZodNumber>): Limits => {
+  const { minValue, maxValue } = schema instanceof z.ZodOptional ? schema.unwrap() : schema;
+  return { min: minValue ?? -Infinity, max: maxValue ?? Infinity };
+};
+
 /** Whether each of the ids is there only once. */
 export const areUnique = (ids: readonly string[]): boolean => new Set(ids).size === ids.length;
 /** The same list, refused when two of its items have one id. */

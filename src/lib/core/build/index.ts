@@ -27,7 +27,7 @@ export const NEEDLES = ['embroidery', 'ballpoint', 'sharp', 'strong'] as const;
 export type NeedleKind = (typeof NEEDLES)[number];
 
 /** The maker's own choice for a piece. */
-const materialSchema = z.object({
+export const materialSchema = z.object({
   name: z.string().max(80).optional(),
   kind: materialKind.optional(),
   colour: colour.optional(),
@@ -46,6 +46,9 @@ const materialSchema = z.object({
   own: z.object({ widthMm: mm(5000), heightMm: mm(5000) }).optional(),
 });
 
+/** How long a step takes, s. */
+export const stepSecondsSchema = z.number().min(0).max(86_400);
+
 /** One change to the score the technique proposes. Steps are named by id, so that a new reading keeps what still fits. */
 const scoreEditSchema = z.discriminatedUnion('kind', [
   z.object({
@@ -63,11 +66,11 @@ const scoreEditSchema = z.discriminatedUnion('kind', [
     title: z.string().min(1).max(80),
     text: z.string().max(600),
     side: z.enum(['front', 'back', 'off']),
-    seconds: z.number().min(0).max(86_400),
+    seconds: stepSecondsSchema,
     /** a fresh bobbin counts in the thread plan */
     action: z.literal('bobbin').optional(),
   }),
-  z.object({ kind: z.literal('time'), stepId: id, seconds: z.number().min(0).max(86_400) }),
+  z.object({ kind: z.literal('time'), stepId: id, seconds: stepSecondsSchema }),
   /** a needle step is passed over on the machine, or sewn after all */
   z.object({ kind: z.literal('skip'), stepId: id, skip: z.boolean() }),
   /** a needle step is sewn once more, in its own or another thread */
@@ -80,14 +83,16 @@ const typedStopSchema = z.object({
   role: z.enum(ROLES),
   thread: z.string().max(60),
   /** what the machine's screen says; one of the two */
-  seconds: z.number().min(0).max(86_400).nullable(),
+  seconds: stepSecondsSchema.nullable(),
   stitches: z.int().min(0).max(5_000_000).nullable(),
 });
+/** A side of a design whose tape is not there, mm. */
+export const typedSideSchema = mm(2000);
 export type TypedStop = z.infer<typeof typedStopSchema>;
 const MOST_STOPS = 400;
 
 /** Another design sewn in the middle of this one: a name, a motif. */
-const insertionSchema = z.object({
+export const insertionSchema = z.object({
   id,
   name: z.string().min(1).max(80),
   /** its tape, or typed stops */
@@ -118,8 +123,8 @@ export const buildSchema = z.object({
   typed: z
     .object({
       stops: z.array(typedStopSchema).min(1).max(MOST_STOPS),
-      widthMm: mm(2000).nullable(),
-      heightMm: mm(2000).nullable(),
+      widthMm: typedSideSchema.nullable(),
+      heightMm: typedSideSchema.nullable(),
     })
     .nullable()
     .default(null),

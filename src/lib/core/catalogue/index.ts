@@ -13,6 +13,7 @@ export {
   SOLD_KEYS,
   soldAs,
   soldName,
+  soldSchema,
   soldUnit,
   usuallySold,
   type OwnSold,

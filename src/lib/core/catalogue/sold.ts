@@ -42,15 +42,13 @@ export const soldName = (key: SoldKey): string => (isNotion(key) ? NOTIONS[key].
 export const soldUnit = (key: SoldKey): string => (isNotion(key) ? NOTIONS[key].unit : '');
 
 /** The maker's own, where it differs. */
-export const ownSoldSchema = z.partialRecord(
-  z.enum(SOLD_KEYS),
-  z.object({
-    price: z.number().min(0).max(100_000).optional(),
-    widthMm: z.number().min(10).max(5000).optional(),
-    sheetMm: z.number().min(10).max(5000).optional(),
-    pack: z.number().min(0.01).max(100_000).optional(),
-  }),
-);
+export const soldSchema = z.object({
+  price: z.number().min(0).max(100_000).optional(),
+  widthMm: z.number().min(10).max(5000).optional(),
+  sheetMm: z.number().min(10).max(5000).optional(),
+  pack: z.number().min(0.01).max(100_000).optional(),
+});
+export const ownSoldSchema = z.partialRecord(z.enum(SOLD_KEYS), soldSchema);
 export type OwnSold = z.infer<typeof ownSoldSchema>;
 /** As it is sold where this maker buys. */
 export const soldAs = (key: SoldKey, own: OwnSold = {}): Sold => {

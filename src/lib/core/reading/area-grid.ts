@@ -8,6 +8,7 @@ export class AreaGrid {
   private readonly list: Int32Array;
   private readonly cols: number;
   private readonly cell: number;
+  private readonly inverse: number;
   private listed = 0;
   private counted = 0;
   private stamp = 0;
@@ -22,6 +23,7 @@ export class AreaGrid {
     let cell = CELL;
     while (((maxX - minX) / cell + 3) * ((maxY - minY) / cell + 3) > MOST_CELLS) cell *= 2;
     this.cell = cell;
+    this.inverse = 1 / cell;
     this.cols = Math.floor((maxX - minX) / cell) + 3;
     const size = this.cols * (Math.floor((maxY - minY) / cell) + 3);
     this.points = new Int32Array(size);
@@ -34,7 +36,9 @@ export class AreaGrid {
     this.counted = 0;
   }
   private at(x: number, y: number) {
-    return (((y - this.minY) / this.cell + 1) | 0) * this.cols + (((x - this.minX) / this.cell + 1) | 0);
+    return (
+      (((y - this.minY) * this.inverse + 1) | 0) * this.cols + (((x - this.minX) * this.inverse + 1) | 0)
+    );
   }
   point(x: number, y: number) {
     const at = this.at(x, y);
@@ -46,7 +50,7 @@ export class AreaGrid {
   line(x0: number, y0: number, x1: number, y1: number) {
     const dx = x1 - x0;
     const dy = y1 - y0;
-    const n = Math.ceil(Math.sqrt(dx * dx + dy * dy) / this.cell);
+    const n = Math.ceil(Math.sqrt(dx * dx + dy * dy) * this.inverse);
     for (let k = 0; k < n; k++) {
       const t = (k + 0.5) / n;
       const at = this.at(x0 + dx * t, y0 + dy * t);

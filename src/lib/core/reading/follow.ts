@@ -43,25 +43,25 @@ export interface Follows {
 export function followsOf(blocks: FollowInput[]): Follows {
   const n = blocks.length;
   if (n > MOST_BLOCKS) return { best: blocks.map(() => null), share: () => 0 };
-  let room = 0;
-  for (const { centreline } of blocks)
-    if (centreline) eachStretch(centreline, (_i, d) => (room += 1 + Math.floor(d / STEP)));
-  const index = new PointIndex(room + 1, BESIDE);
-  const ux = new Float32Array(room + 1);
-  const uy = new Float32Array(room + 1);
-  blocks.forEach(({ centreline }, b) => {
-    if (!centreline) return;
-    const { x, y } = centreline;
-    eachStretch(centreline, (i, d) => {
-      const [dx, dy] = directionAt(centreline, i);
-      const steps = Math.floor(d / STEP);
-      for (let k = 0; k <= steps; k++) {
-        const t = k / (steps + 1);
-        ux[index.size] = dx;
-        uy[index.size] = dy;
-        index.add(k ? x[i] + (x[i - 1] - x[i]) * t : x[i], k ? y[i] + (y[i - 1] - y[i]) * t : y[i], b);
+  const lines = blocks.map(({ centreline }) => centreline && stretchesOf(centreline));
+  let room = 1;
+  for (const l of lines) if (l) for (let k = 0; k < l.n; k++) room += 1 + Math.floor(l.length[k] / STEP);
+  const index = new PointIndex(room, BESIDE);
+  const ux = new Float32Array(room);
+  const uy = new Float32Array(room);
+  lines.forEach((l, b) => {
+    if (!l) return;
+    const { x, y } = l.of;
+    for (let k = 0; k < l.n; k++) {
+      const i = l.at[k];
+      const steps = Math.floor(l.length[k] / STEP);
+      for (let m = 0; m <= steps; m++) {
+        const t = m / (steps + 1);
+        ux[index.size] = l.ux[k];
+        uy[index.size] = l.uy[k];
+        index.add(m ? x[i] + (x[i - 1] - x[i]) * t : x[i], m ? y[i] + (y[i - 1] - y[i]) * t : y[i], b);
       }
-    });
+    }
   });
 
   // Of block j's line: how much lies within reach of i's, how much beside it, and the sums of these distances.
@@ -75,31 +75,36 @@ export function followsOf(blocks: FollowInput[]): Follows {
   const at = new Int32Array(n);
   const touched = new Int32Array(n);
   let question = 0;
-  blocks.forEach(({ centreline, width }, j) => {
-    if (!centreline) return;
-    const { x, y } = centreline;
+  for (let j = 0; j < n; j++) {
+    const l = lines[j];
+    if (!l) continue;
+    const { x, y } = l.of;
+    const { width } = blocks[j];
     let weight = 0;
-    eachStretch(centreline, (i, d, ends) => {
-      weight += d;
-      if (weight < ASK && !ends) return;
+    for (let s = 0; s < l.n; s++) {
+      weight += l.length[s];
+      if (weight < ASK && !l.ends[s]) continue;
       lengths[j] += weight;
-      const [dx, dy] = directionAt(centreline, i);
+      const i = l.at[s];
+      const dx = l.ux[s];
+      const dy = l.uy[s];
       const met = index.nearestByTag(x[i], y[i], question++, seen, nearest, at, touched);
       for (let k = 0; k < met; k++) {
         const b = touched[k];
-        if (b === j || Math.abs(dx * ux[at[b]] + dy * uy[at[b]]) < ALONG) continue;
-        const reach = Math.min(WIDEST_REACH / 2, Math.max(REACH, width / 2, blocks[b].width / 2));
         // The index holds points a step apart: half a step sideways is no distance.
         const d2 = Math.max(0, nearest[b] - (STEP / 2) ** 2);
-        if (d2 > BESIDE * BESIDE) continue;
-        if (d2 <= reach * reach) near[j * n + b] += weight;
-        beside[j * n + b] += weight;
-        away[j * n + b] += weight * Math.sqrt(d2);
-        away2[j * n + b] += weight * d2;
+        if (b === j || d2 > BESIDE * BESIDE) continue;
+        if (Math.abs(dx * ux[at[b]] + dy * uy[at[b]]) < ALONG) continue;
+        const reach = Math.min(WIDEST_REACH / 2, Math.max(REACH, width / 2, blocks[b].width / 2));
+        const p = j * n + b;
+        if (d2 <= reach * reach) near[p] += weight;
+        beside[p] += weight;
+        away[p] += weight * Math.sqrt(d2);
+        away2[p] += weight * d2;
       }
       weight = 0;
-    });
-  });
+    }
+  }
   const distance = (p: number) => (beside[p] ? away[p] / beside[p] : 0);
   const varies = (p: number) =>
     beside[p] ? Math.sqrt(Math.max(0, away2[p] / beside[p] - distance(p) ** 2)) : Infinity;
@@ -126,27 +131,38 @@ export function followsOf(blocks: FollowInput[]): Follows {
   return { best, share };
 }
 
-/** Which way a line runs at a point: from the one before to the one after, on its strand. */
-function directionAt({ x, y, opens, n }: Centreline, i: number): [number, number] {
-  const a = i > 0 && !opens[i] ? i - 1 : i;
-  const b = i + 1 < n && !opens[i + 1] ? i + 1 : i;
-  const d = Math.hypot(x[b] - x[a], y[b] - y[a]);
-  return d ? [(x[b] - x[a]) / d, (y[b] - y[a]) / d] : [0, 0];
+/** The stretches of a line that it goes over for the first time, each up to a point of it. */
+interface Stretches {
+  of: Centreline;
+  n: number;
+  /** the point, its distance from the point before on the same strand (0 at its start), and the direction there */
+  at: Int32Array;
+  length: Float32Array;
+  ux: Float32Array;
+  uy: Float32Array;
+  /** 1 where the line is left */
+  ends: Uint8Array;
 }
-
-/** Each kept point, its distance from the point before on the same strand, and whether its stretch ends there. */
-function eachStretch(
-  { x, y, opens, again, n }: Centreline,
-  visit: (i: number, d: number, ends: boolean) => void,
-) {
-  for (let i = 0; i < n; i++) {
+function stretchesOf(of: Centreline): Stretches {
+  const { x, y, opens, again } = of;
+  const last = of.n - 1;
+  const at = new Int32Array(of.n);
+  const length = new Float32Array(of.n);
+  const ux = new Float32Array(of.n);
+  const uy = new Float32Array(of.n);
+  const ends = new Uint8Array(of.n);
+  let n = 0;
+  for (let i = 0; i <= last; i++) {
     if (again[i]) continue;
-    let d = 0;
-    if (i > 0 && !opens[i]) {
-      const dx = x[i] - x[i - 1];
-      const dy = y[i] - y[i - 1];
-      d = Math.sqrt(dx * dx + dy * dy);
-    }
-    visit(i, d, i + 1 >= n || opens[i + 1] === 1 || again[i + 1] === 1);
+    const goesOn = i < last && !opens[i + 1];
+    const a = i > 0 && !opens[i] ? i - 1 : i;
+    const b = goesOn ? i + 1 : i;
+    const d = Math.sqrt((x[b] - x[a]) ** 2 + (y[b] - y[a]) ** 2) || 1;
+    at[n] = i;
+    length[n] = Math.sqrt((x[i] - x[a]) ** 2 + (y[i] - y[a]) ** 2);
+    ux[n] = (x[b] - x[a]) / d;
+    uy[n] = (y[b] - y[a]) / d;
+    ends[n++] = goesOn && !again[i + 1] ? 0 : 1;
   }
+  return { of, n, at, length, ux, uy, ends };
 }

@@ -65,7 +65,7 @@ export function linesOf(centreline: Centreline, isBand: boolean, cutsCorners: bo
       const meets = length > LEAST_LOOP ? meetsItself(points, isBand) : null;
       const loop = meets ? points.slice(0, n - meets.dropped) : points;
       return {
-        points: Float32Array.from(loop, (v) => v / 10),
+        points: inMm(loop),
         closed: meets !== null,
         lengthMm: ((meets ? lengthOf(loop) + meets.gap : length) + (cutsCorners ? cornersCut(loop) : 0)) / 10,
       };
@@ -125,6 +125,11 @@ function cornersCut(p: number[]): number {
   return lost;
 }
 
+const inMm = (p: number[]) => {
+  const out = new Float32Array(p.length);
+  for (let i = 0; i < p.length; i++) out[i] = p[i] / 10;
+  return out;
+};
 const lengthOf = (p: ArrayLike<number>) => {
   let sum = 0;
   for (let i = 2; i < p.length; i += 2) {

@@ -13,11 +13,12 @@ export class Simplifier {
   private ay = 0;
   private qx = 0;
   private qy = 0;
-  private low = -Infinity;
-  private high = Infinity;
-  /** direction to which the cone's angles are measured */
-  private cos = 1;
-  private sin = 0;
+  /** the edges of the cone, as directions: nothing lies to the right of the one nor to the left of the other */
+  private rx = 0;
+  private ry = 0;
+  private lx = 0;
+  private ly = 0;
+  private open = true;
   private n = 0;
 
   /** @param keep is given each point kept, in order */
@@ -33,19 +34,21 @@ export class Simplifier {
     const dy = y - this.ay;
     const d = Math.sqrt(dx * dx + dy * dy);
     if (d > TOLERANCE) {
-      if (this.low === -Infinity) [this.cos, this.sin] = [dx / d, dy / d];
-      const along = dx * this.cos + dy * this.sin;
-      const angle = Math.atan2(dy * this.cos - dx * this.sin, along);
-      const by = Math.asin(TOLERANCE / d);
-      if (angle < this.low || angle > this.high || d > LONGEST) {
+      const { rx, ry, lx, ly, open } = this;
+      if (d > LONGEST || (!open && (rx * dy - ry * dx < 0 || dx * ly - dy * lx < 0))) {
         const [qx, qy] = [this.qx, this.qy];
         this.keep(qx, qy);
         this.start(qx, qy);
         this.add(x, y);
         return;
       }
-      this.low = Math.max(this.low, angle - by);
-      this.high = Math.min(this.high, angle + by);
+      // The tangents from the last point kept to the circle of the tolerance about this one.
+      const along = Math.sqrt(d * d - TOLERANCE * TOLERANCE);
+      const [ax, ay] = [along * dx + TOLERANCE * dy, along * dy - TOLERANCE * dx];
+      const [bx, by] = [along * dx - TOLERANCE * dy, along * dy + TOLERANCE * dx];
+      if (open || rx * ay - ry * ax > 0) [this.rx, this.ry] = [ax, ay];
+      if (open || bx * ly - by * lx > 0) [this.lx, this.ly] = [bx, by];
+      this.open = false;
     }
     this.qx = x;
     this.qy = y;
@@ -59,8 +62,7 @@ export class Simplifier {
   private start(x: number, y: number) {
     this.ax = this.qx = x;
     this.ay = this.qy = y;
-    this.low = -Infinity;
-    this.high = Infinity;
+    this.open = true;
     this.n = 1;
   }
 }

@@ -76,89 +76,153 @@ export interface Profile {
   steady: number;
 }
 
-/** What the closed windows of a block come to. A class, so that the pass itself keeps its sums in plain locals. */
+/** A stretch of needle points that is not closed yet, and sums over its turns. Lengths in 0.1 mm, turns in radians. */
+class Window {
+  turns = 0;
+  back = 0;
+  sharp = 0;
+  swings = 0;
+  advance = 0;
+  width = 0;
+  turn = 0;
+  turnSize = 0;
+  bends = 0;
+  steady = 0;
+  /** the stitch before, and its length: 0 when a strand begins */
+  private ax = 0;
+  private ay = 0;
+  private al = 0;
+  /** to which side the last sharp turn swung, and the last bend bent: -1 or 1, 0 at first */
+  private swung = 0;
+  private bent = 0;
+
+  constructor(public first: number) {}
+
+  /** The window is closed at a needle point, and the next one begins there; with a strand when that is so. */
+  next(first: number, opensStrand: boolean) {
+    this.first = first;
+    this.turns = this.back = this.sharp = this.swings = this.bends = this.steady = 0;
+    this.advance = this.width = this.turn = this.turnSize = 0;
+    if (opensStrand) this.al = 0;
+  }
+  /** Takes in the turn from the stitch before to the one by (dx, dy), l long. */
+  stitch(dx: number, dy: number, l: number) {
+    const { ax, ay, al } = this;
+    this.ax = dx;
+    this.ay = dy;
+    this.al = l;
+    if (al === 0) return;
+    const ll = al * l;
+    const dot = ax * dx + ay * dy;
+    const sin = (ax * dy - ay * dx) / ll;
+    this.turns++;
+    if (dot < SHARP * ll) {
+      const s2 = (ax + dx) ** 2 + (ay + dy) ** 2;
+      this.sharp++;
+      const side = sideOf(sin);
+      if (side * this.swung < 0) this.swings++;
+      this.swung = side;
+      this.advance += Math.sqrt(s2);
+      // Width: the height of the flank over the advance, half of it each kind.
+      const w2 = l * l - s2 / 4;
+      if (w2 > 0) this.width += Math.sqrt(w2);
+    }
+    if (dot < BACK * ll) {
+      this.back++;
+      return;
+    }
+    const t = dot > ON * ll ? sin : sin < 0 ? -CORNER_TURN : CORNER_TURN;
+    this.turn += t;
+    this.turnSize += t < 0 ? -t : t;
+    // Straight on says nothing of which kind the line bends.
+    if (t <= STRAIGHT && t >= -STRAIGHT) return;
+    this.bends++;
+    const side = sideOf(t);
+    if (side === this.bent) this.steady++;
+    this.bent = side;
+  }
+  /** How the stretch moves. */
+  kind(): number {
+    const { turns, sharp, back, advance } = this;
+    if (
+      turns >= 3 &&
+      sharp >= ALL_BACK * turns &&
+      (back >= ALL_BACK * turns || this.swings >= SWINGS * sharp)
+    ) {
+      const covers =
+        advance < SATIN_ADVANCE * sharp ||
+        (advance < WIDE_SATIN_ADVANCE * sharp && advance < WIDE_SATIN_SHARE * this.width);
+      return covers ? SATIN : ZIGZAG;
+    }
+    return turns >= 5 && back >= BEAN_BACK * turns ? BEAN : LINE;
+  }
+}
+
+const sideOf = (turn: number) => (turn < 0 ? -1 : turn > 0 ? 1 : 0);
+
+/** What the closed windows of a block come to. */
 class WindowSums {
   readonly stretches: Stretch[] = [];
   readonly byKind: Profile['byKind'] = [0, 0, 0, 0];
-  readonly width = [0, 0];
-  readonly advance = [0, 0];
-  readonly turns = [0, 0];
+  private readonly width = [0, 0];
+  private readonly advance = [0, 0];
+  private readonly turns = [0, 0];
   turn = 0;
   turnSize = 0;
   bends = 0;
   steady = 0;
 
-  /** Judges one window and adds it to the stretch before it when that moves in the same kind on the same strand. */
-  close(
-    first: number,
-    end: number,
-    opens: boolean,
-    length: number,
-    turns: number,
-    back: number,
-    sharp: number,
-    swings: number,
-    advance: number,
-    width: number,
-    turn: number,
-    turnSize: number,
-    bends: number,
-    steady: number,
-  ) {
-    let kind = LINE;
-    if (turns >= 3 && sharp >= ALL_BACK * turns && (back >= ALL_BACK * turns || swings >= SWINGS * sharp)) {
-      const covers =
-        advance < SATIN_ADVANCE * sharp ||
-        (advance < WIDE_SATIN_ADVANCE * sharp && advance < WIDE_SATIN_SHARE * width);
-      kind = covers ? SATIN : ZIGZAG;
-    } else if (turns >= 5 && back >= BEAN_BACK * turns) kind = BEAN;
-    this.byKind[kind] += length;
+  /** Adds a window that ends with a needle point to the stretch before it, when that moves in the same kind on the same strand. */
+  add(window: Window, end: number, opens: boolean, sewn: number) {
+    const kind = window.kind();
+    this.byKind[kind] += sewn;
     if (kind === ZIGZAG || kind === SATIN) {
-      this.width[kind - 1] += width;
-      this.advance[kind - 1] += advance;
-      this.turns[kind - 1] += sharp;
+      this.width[kind - 1] += window.width;
+      this.advance[kind - 1] += window.advance;
+      this.turns[kind - 1] += window.sharp;
     } else if (kind === LINE) {
-      this.turn += turn;
-      this.turnSize += turnSize;
-      this.bends += bends;
-      this.steady += steady;
+      this.turn += window.turn;
+      this.turnSize += window.turnSize;
+      this.bends += window.bends;
+      this.steady += window.steady;
     }
     const last = this.stretches[this.stretches.length - 1];
     if (last && !opens && last.kind === kind) last.end = end;
-    else this.stretches.push({ first, end, kind, opens });
+    else this.stretches.push({ first: window.first, end, kind, opens });
+  }
+  /** The sums of a profile: means of width and advance of zigzag and of satin. */
+  done() {
+    const mean = (sums: number[]): [number, number] => [
+      this.turns[0] ? sums[0] / this.turns[0] : 0,
+      this.turns[1] ? sums[1] / this.turns[1] : 0,
+    ];
+    const { byKind, turn, turnSize, bends, steady } = this;
+    return { byKind, turn, turnSize, bends, steady, width: mean(this.width), advance: mean(this.advance) };
   }
 }
 
 /** One pass over a block: lengths, box, area, and how each short stretch moves. */
-export function profileBlock({ x, y, starts }: NeedlePoints, block: NeedleBlock, grid: AreaGrid): Profile {
+export function profileBlock(points: NeedlePoints, block: NeedleBlock, grid: AreaGrid): Profile {
+  const { x, y, starts } = points;
   grid.next();
   const sums = new WindowSums();
+  const window = new Window(block.first);
   const bins = new Int32Array(LENGTH_BINS);
-  let total = 0;
+  let length = 0;
+  let before = 0;
   let minX = Infinity;
   let minY = Infinity;
   let maxX = -Infinity;
   let maxY = -Infinity;
-  // The window: where it began, and sums over its turns.
-  let first = block.first;
   let opens = true;
-  let length = 0;
-  let turns = 0;
-  let back = 0;
-  let sharp = 0;
-  let swings = 0;
-  let swung = 0;
-  let advance = 0;
-  let width = 0;
-  let turn = 0;
-  let turnSize = 0;
-  let bends = 0;
-  let steady = 0;
-  let bent = 0;
-  // The stitch before, and its length; 0 when there is none.
-  let ax = 0;
-  let ay = 0;
-  let al = 0;
+  /** Adds the window to the sums, unless nothing was sewn in it. */
+  const close = (end: number) => {
+    const sewn = length - before;
+    before = length;
+    if (end <= window.first || sewn === 0) return;
+    sums.add(window, end, opens, sewn);
+    opens = false;
+  };
   for (let i = block.first; i < block.end; i++) {
     const px = x[i];
     const py = y[i];
@@ -167,80 +231,22 @@ export function profileBlock({ x, y, starts }: NeedlePoints, block: NeedleBlock,
     if (py < minY) minY = py;
     if (py > maxY) maxY = py;
     grid.point(px, py);
-    const fresh = starts[i] === 1;
-    if (!fresh) {
-      const dx = px - x[i - 1];
-      const dy = py - y[i - 1];
-      const l = Math.sqrt(dx * dx + dy * dy);
-      total += l;
-      length += l;
-      const bin = (l * BINS_PER_UNIT) | 0;
-      bins[bin < LENGTH_BINS ? bin : LENGTH_BINS - 1]++;
-      if (l >= TIE && !(l < LONGEST_TIE && isTie(x, y, starts, i, block))) {
-        if (al > 0) {
-          const ll = al * l;
-          const dot = ax * dx + ay * dy;
-          const sin = (ax * dy - ay * dx) / ll;
-          turns++;
-          if (dot < SHARP * ll) {
-            const sx = ax + dx;
-            const sy = ay + dy;
-            const s2 = sx * sx + sy * sy;
-            sharp++;
-            if (sin * swung < 0) swings++;
-            swung = sin;
-            advance += Math.sqrt(s2);
-            // Width: the height of the flank over the advance, half of it each kind.
-            const w2 = l * l - s2 / 4;
-            if (w2 > 0) width += Math.sqrt(w2);
-          }
-          if (dot < BACK * ll) back++;
-          else {
-            const t = dot > ON * ll ? sin : sin < 0 ? -CORNER_TURN : CORNER_TURN;
-            turn += t;
-            turnSize += t < 0 ? -t : t;
-            // Straight on says nothing of which kind the line bends.
-            if (t > STRAIGHT || t < -STRAIGHT) {
-              bends++;
-              if (t * bent > 0) steady++;
-              bent = t;
-            }
-          }
-        }
-        ax = dx;
-        ay = dy;
-        al = l;
-      }
-    }
-    if (!fresh && turns < WINDOW && i + 1 < block.end) continue;
-    // The window is full, the strand ended before this point, or the block ends with it.
-    const end = fresh ? i - 1 : i;
-    if (end > first && length > 0) {
-      sums.close(
-        first,
-        end,
-        opens,
-        length,
-        turns,
-        back,
-        sharp,
-        swings,
-        advance,
-        width,
-        turn,
-        turnSize,
-        bends,
-        steady,
-      );
-      opens = false;
-    }
-    length = turns = back = sharp = swings = advance = width = turn = turnSize = bends = steady = 0;
-    first = end;
-    if (fresh) {
-      first = i;
+    if (starts[i] === 1) {
+      close(i - 1);
+      window.next(i, true);
       opens = true;
-      al = 0;
+      continue;
     }
+    const dx = px - x[i - 1];
+    const dy = py - y[i - 1];
+    const l = Math.sqrt(dx * dx + dy * dy);
+    length += l;
+    const bin = (l * BINS_PER_UNIT) | 0;
+    bins[bin < LENGTH_BINS ? bin : LENGTH_BINS - 1]++;
+    if (l >= TIE && !(l < LONGEST_TIE && isTie(points, i, block))) window.stitch(dx, dy, l);
+    if (window.turns < WINDOW && i + 1 < block.end) continue;
+    close(i);
+    window.next(i, false);
   }
   const { stretches } = sums;
   smooth(stretches);
@@ -248,31 +254,19 @@ export function profileBlock({ x, y, starts }: NeedlePoints, block: NeedleBlock,
     if (s.kind === LINE) for (let i = s.first + 1; i <= s.end; i++) grid.line(x[i - 1], y[i - 1], x[i], y[i]);
   return {
     stretches,
-    length: total,
+    length,
     lengthBins: Array.from(bins),
-    byKind: sums.byKind,
-    width: [mean(sums.width[0], sums.turns[0]), mean(sums.width[1], sums.turns[1])],
-    advance: [mean(sums.advance[0], sums.turns[0]), mean(sums.advance[1], sums.turns[1])],
     minX,
     minY,
     maxX,
     maxY,
-    turn: sums.turn,
-    turnSize: sums.turnSize,
-    bends: sums.bends,
-    steady: sums.steady,
+    ...sums.done(),
     ...grid.counts(),
   };
 }
 
 /** Whether stitch i is one of a pair that goes out and back at the start or end of a strand. */
-function isTie(
-  x: Int32Array,
-  y: Int32Array,
-  starts: Uint8Array,
-  i: number,
-  { first, end }: NeedleBlock,
-): boolean {
+function isTie({ x, y, starts }: NeedlePoints, i: number, { first, end }: NeedleBlock): boolean {
   const same = (a: number, b: number) => Math.abs(x[a] - x[b]) <= 4 && Math.abs(y[a] - y[b]) <= 4;
   const begins = (k: number) => k >= first && starts[k] === 1;
   const ends = (k: number) => k === end - 1 || (k < end - 1 && starts[k + 1] === 1);
@@ -281,8 +275,6 @@ function isTie(
   if (ends(i)) return same(i - 2, i);
   return ends(i + 1) && same(i - 1, i + 1);
 }
-
-const mean = (sum: number, n: number) => (n ? sum / n : 0);
 
 /** A short stretch at the end of a strand, or one odd window in a long one, takes the kind of its neighbours. */
 function smooth(stretches: Stretch[]) {

@@ -1,4 +1,4 @@
-import { boxOf, heightOf, widthOf, type Box } from '../base';
+import { heightOf, widthOf, type Box } from '../base';
 import type { BlockReading, Line } from './types';
 
 /** What is known of a block from its own stitches and lines. */
@@ -38,8 +38,16 @@ export const leavesSideOut = (block: Unread): boolean => {
 };
 
 /** The box of a line, mm. */
-export const lineBox = ({ points }: Line): Box =>
-  boxOf(Array.from({ length: points.length / 2 }, (_, i) => ({ x: points[2 * i], y: points[2 * i + 1] })));
+export function lineBox({ points }: Line): Box {
+  const box = { minX: Infinity, minY: Infinity, maxX: -Infinity, maxY: -Infinity };
+  for (let i = 0; i < points.length; i += 2) {
+    box.minX = Math.min(box.minX, points[i]);
+    box.maxX = Math.max(box.maxX, points[i]);
+    box.minY = Math.min(box.minY, points[i + 1]);
+    box.maxY = Math.max(box.maxY, points[i + 1]);
+  }
+  return box;
+}
 
 /** Whether a holds b. @param slack mm by which b may stand out */
 export const encloses = (a: Box, b: Box, slack = 2) =>

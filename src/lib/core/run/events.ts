@@ -32,6 +32,8 @@ const time = { at: timestampSchema, ms: z.number().min(0).max(MOST_MS).optional(
 /** Stands for a step where all are done. */
 export const AT_END = 'end';
 const stepId = idSchema(200);
+/** Thread that went into a run, weighed. */
+export const gramsSchema = z.number().min(0.1).max(2000);
 const index = z.int().min(0);
 /** within the block, from 0 */
 const stitch = z.int().min(0);
@@ -82,7 +84,7 @@ export const runEventSchema = z.discriminatedUnion('type', [
     ...time,
     type: z.literal('spool-weighed'),
     name: z.string().max(120),
-    grams: z.number().min(0.1).max(2000),
+    grams: gramsSchema,
   }),
   z.object({ ...time, type: z.literal('trouble'), stepId, kind: z.enum(TROUBLES), text }),
   z.object({ ...time, type: z.literal('note'), stepId, text }),

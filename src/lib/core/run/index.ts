@@ -4,6 +4,7 @@
  */
 export {
   AT_END,
+  gramsSchema,
   MOST_EVENTS,
   MOST_REASON,
   MOST_TEXT,

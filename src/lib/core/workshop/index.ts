@@ -7,7 +7,7 @@ import { MATERIAL_KINDS, ownSoldSchema } from '../catalogue';
 import { idSchema, timestampSchema, uniqueIds } from '../base';
 import { NUMBER_IDS, numbersWith } from '../numbers';
 
-const machineSchema = z.object({
+export const machineSchema = z.object({
   id: idSchema(60),
   name: z.string().min(1).max(60),
   kind: z.enum(['one-needle', 'multi-needle']),

@@ -6,7 +6,8 @@
   import { resolve } from '$app/paths';
   import { readStopList } from '$lib/core/exchange';
   import type { Role } from '$lib/core/reading';
-  import { count, formatDuration, formatNumber } from '$lib/core/base';
+  import { count, formatDuration, formatNumber, limitsOf } from '$lib/core/base';
+  import { typedSideSchema } from '$lib/core/build';
   import Dialog from '../kit/Dialog.svelte';
   import { keepTyped } from '../state/import';
   import { showProblem } from '../state/notices';
@@ -20,8 +21,7 @@
   const side = (which: keyof typeof NO_SIZE) => ({
     class: 'w-28',
     valueMm: size[which],
-    minMm: 1,
-    maxMm: 2000,
+    limits: limitsOf(typedSideSchema),
     onchange: (mm: number) => void (size = { ...size, [which]: mm }),
     onclear: () => void (size = { ...size, [which]: null }),
   });

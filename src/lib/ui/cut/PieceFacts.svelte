@@ -2,7 +2,8 @@
   import { MATERIAL_NAMES } from '../kit/names';
   import Select from '../kit/Select.svelte';
   import Check from '../kit/Check.svelte';
-  import { FUSIBLES, TRAITS, type Build, type Trait } from '$lib/core/build';
+  import { limitsOf } from '$lib/core/base';
+  import { FUSIBLES, materialSchema, TRAITS, type Build, type Trait } from '$lib/core/build';
   import type { ScorePiece } from '$lib/core/score';
   import LengthField from '../kit/LengthField.svelte';
   import NumberField from '../kit/NumberField.svelte';
@@ -36,8 +37,7 @@
     label,
     labelled: 'hidden' as const,
     valueMm: piece.own?.[side] ?? null,
-    minMm: 1,
-    maxMm: 5000,
+    limits: limitsOf(materialSchema.shape.own.unwrap().shape[side]),
     onchange: (mm: number) =>
       onmaterial({
         own: { widthMm: piece.own?.widthMm ?? mm, heightMm: piece.own?.heightMm ?? mm, [side]: mm },
@@ -66,8 +66,7 @@
     class="w-16"
     label="Layers"
     value={piece.layers}
-    min={1}
-    max={6}
+    limits={limitsOf(materialSchema.shape.layers)}
     onchange={(layers) => onmaterial({ layers })}
   />
   <label class="flex flex-col gap-1"
@@ -81,8 +80,7 @@
     class="w-20"
     label="Own margin"
     valueMm={piece.marginMm}
-    minMm={0}
-    maxMm={200}
+    limits={limitsOf(materialSchema.shape.marginMm)}
     placeholder="table"
     onchange={(marginMm) => onmaterial({ marginMm })}
     onclear={() => onmaterial({ marginMm: undefined })}

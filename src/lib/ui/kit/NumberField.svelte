@@ -1,13 +1,12 @@
 <script lang="ts">
-  import { formatNumber } from '$lib/core/base';
+  import { formatNumber, type Limits } from '$lib/core/base';
   import type { ClassValue } from 'svelte/elements';
 
   interface Props {
     label: string;
     /** null: nothing is said yet */
     value: number | null;
-    min: number;
-    max: number;
+    limits: Limits;
     step?: number | 'any';
     suffix?: string;
     /** where the label stands; hidden: it is only read out */
@@ -23,8 +22,7 @@
   let {
     label,
     value,
-    min,
-    max,
+    limits,
     step = 1,
     suffix,
     labelled = 'above',
@@ -35,6 +33,7 @@
     onclear,
   }: Props = $props();
   const id = $props.id();
+  const { min, max } = $derived(limits);
   let refused = $state('');
 
   // Absurd figures are refused at the field, in a sentence; the last good one stays in use.

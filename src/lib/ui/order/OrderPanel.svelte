@@ -1,7 +1,7 @@
 <script lang="ts">
-  import type { Build } from '$lib/core/build';
+  import { buildSchema, type Build } from '$lib/core/build';
   import type { BuildPlan } from '$lib/core/plan';
-  import { count, formatDuration } from '$lib/core/base';
+  import { count, formatDuration, limitsOf } from '$lib/core/base';
   import NumberInPlace from '../kit/NumberInPlace.svelte';
   import NumberField from '../kit/NumberField.svelte';
 
@@ -10,6 +10,7 @@
     plan,
     onchange,
   }: { build: Build; plan: BuildPlan; onchange: (order: Build['order']) => void } = $props();
+  const { quantity, repeats } = buildSchema.shape.order.shape;
   const order = $derived(plan.order);
   const spare = $derived(order.load - build.order.quantity);
 </script>
@@ -19,15 +20,13 @@
     <NumberField
       label="Good items wanted"
       value={build.order.quantity}
-      min={1}
-      max={100000}
+      limits={limitsOf(quantity)}
       onchange={(quantity) => onchange({ ...build.order, quantity })}
     />
     <NumberField
       label="Repeats in one hooping"
       value={build.order.repeats}
-      min={1}
-      max={200}
+      limits={limitsOf(repeats)}
       onchange={(repeats) => onchange({ ...build.order, repeats })}
     />
     <p class="label">

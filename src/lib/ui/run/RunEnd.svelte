@@ -1,8 +1,8 @@
 <script lang="ts">
-  import { itemAt } from '$lib/core/base';
+  import { itemAt, limitsOf } from '$lib/core/base';
   import NumberField from '../kit/NumberField.svelte';
   import Fold from '../kit/Fold.svelte';
-  import { RESULTS, type ItemResult } from '$lib/core/run';
+  import { gramsSchema, RESULTS, type ItemResult } from '$lib/core/run';
   import type { RunSession } from '../state/run-session.svelte';
   import WaitWords from './WaitWords.svelte';
 
@@ -103,8 +103,7 @@
           label={name}
           labelled="beside"
           value={weighed(name)}
-          min={0.1}
-          max={2000}
+          limits={limitsOf(gramsSchema)}
           step="any"
           suffix="g"
           live={false}

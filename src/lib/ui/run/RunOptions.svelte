@@ -120,8 +120,7 @@
             class="w-28"
             label="Stitches a minute"
             value={machine.now?.speed ?? null}
-            min={LEAST_SPEED}
-            max={MOST_SPEED}
+            limits={{ min: LEAST_SPEED, max: MOST_SPEED }}
             step={10}
             live={false}
             onchange={(speed) => machine.setSpeed(speed)}
@@ -137,16 +136,14 @@
           <NumberField
             label="Times as fast"
             value={rate}
-            min={1}
-            max={MAX_RATE}
+            limits={{ min: 1, max: MAX_RATE }}
             step="any"
             onchange={(v) => (rate = v)}
           />
           <NumberField
             label="Luck (same number, same breaks)"
             value={seed}
-            min={0}
-            max={1e9}
+            limits={{ min: 0, max: 1e9 }}
             onchange={(v) => (seed = v)}
           />
           <button type="button" class="btn btn-strong" disabled={connecting} onclick={connect}

@@ -3,8 +3,9 @@
   import Select from '../kit/Select.svelte';
   import Check from '../kit/Check.svelte';
   import Plus from '@lucide/svelte/icons/plus';
-  import type { Build, Insertion } from '$lib/core/build';
+  import { insertionSchema, type Build, type Insertion } from '$lib/core/build';
   import type { BuildPlan } from '$lib/core/plan';
+  import { limitsOf } from '$lib/core/base';
   import { insertionRange } from '$lib/core/score';
   import { writeTape } from '$lib/core/tape';
   import { mergedTape } from '$lib/core/plan';
@@ -23,8 +24,7 @@
     label,
     labelled: 'beside' as const,
     valueMm: insertion[side],
-    minMm: -2000,
-    maxMm: 2000,
+    limits: limitsOf(insertionSchema.shape[side]),
     onchange: (mm: number) => set(insertion.id, { [side]: mm }),
   });
   const remove = (id: string) => editor.change({ insertions: build.insertions.filter((i) => i.id !== id) });

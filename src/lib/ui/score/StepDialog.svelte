@@ -1,4 +1,6 @@
 <script lang="ts">
+  import { limitsOf } from '$lib/core/base';
+  import { stepSecondsSchema } from '$lib/core/build';
   import Dialog from '../kit/Dialog.svelte';
   import NumberField from '../kit/NumberField.svelte';
   import type { BuildEditor } from '../state/editor.svelte';
@@ -46,8 +48,7 @@
     <NumberField
       label="How long"
       value={seconds}
-      min={0}
-      max={86400}
+      limits={limitsOf(stepSecondsSchema)}
       suffix="seconds"
       onchange={(v) => (seconds = v)}
     />

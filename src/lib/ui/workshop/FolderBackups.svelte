@@ -55,8 +55,7 @@
       <NumberField
         label="Newest that are kept"
         value={backupFolder.keep}
-        min={1}
-        max={60}
+        limits={{ min: 1, max: 60 }}
         onchange={(n) => backupFolder.setKeep(n)}
       />
       <button type="button" class="btn" onclick={() => backupFolder.choose()}>Another folder …</button>

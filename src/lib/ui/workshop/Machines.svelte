@@ -1,6 +1,7 @@
 <script lang="ts">
   import Guard from '../kit/Guard.svelte';
-  import { formatSize } from '$lib/core/base';
+  import { formatSize, limitsOf } from '$lib/core/base';
+  import { machineSchema } from '$lib/core/workshop';
   import NumberField from '../kit/NumberField.svelte';
   import { workroom } from '../state/workroom.svelte';
 
@@ -35,8 +36,7 @@
             <NumberField
               label="Set speed"
               value={machine.speed}
-              min={100}
-              max={2000}
+              limits={limitsOf(machineSchema.shape.speed)}
               step={10}
               suffix="stitches a minute"
               onchange={(v) => setSpeed(machine.id, v)}

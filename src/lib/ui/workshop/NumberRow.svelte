@@ -24,8 +24,7 @@
     label={def.label}
     labelled="hidden"
     value={shown.value}
-    min={shown.min}
-    max={shown.max}
+    limits={shown}
     step="any"
     suffix={shown.unit}
     onchange={(v) => set(fromShown(def, v, workroom.unit))}

@@ -1,7 +1,9 @@
 <script lang="ts">
+  import { limitsOf } from '$lib/core/base';
   import Fold from '../kit/Fold.svelte';
   import {
     SOLD_KEYS,
+    soldSchema,
     soldAs,
     soldName,
     soldUnit,
@@ -58,8 +60,7 @@
           label: `${label} of ${name}`,
           labelled: 'hidden' as const,
           valueMm: sold[what] ?? 0,
-          minMm: 10,
-          maxMm: 5000,
+          limits: limitsOf(soldSchema.shape[what]),
           onchange: (mm: number) => void set(key, { [what]: mm }),
         })}
         <li class="flex flex-wrap items-center gap-x-4 gap-y-1 py-1.5">
@@ -69,8 +70,7 @@
                 label="Pack of {name}"
                 labelled="hidden"
                 value={sold.pack}
-                min={0.01}
-                max={100_000}
+                limits={limitsOf(soldSchema.shape.pack)}
                 step="any"
                 suffix={soldUnit(key) === 'piece' && sold.pack !== 1 ? 'pieces' : soldUnit(key)}
                 onchange={(v) => set(key, { pack: v })}
@@ -86,8 +86,7 @@
             label="Price of {name}"
             labelled="hidden"
             value={sold.price}
-            min={0}
-            max={100_000}
+            limits={limitsOf(soldSchema.shape.price)}
             step="any"
             suffix={each(sold, key)}
             onchange={(v) => set(key, { price: v })}

@@ -5,7 +5,8 @@
   import Guard from '../kit/Guard.svelte';
   import Plus from '@lucide/svelte/icons/plus';
   import Trash from '@lucide/svelte/icons/trash-2';
-  import { STOCK_FORMS, type StockItem } from '$lib/core/workshop';
+  import { STOCK_FORMS, stockSchema, type StockItem } from '$lib/core/workshop';
+  import { limitsOf } from '$lib/core/base';
   import { isRoll } from '$lib/core/cut';
   import type { Movement } from '$lib/core/stock';
   import LengthField from '../kit/LengthField.svelte';
@@ -14,6 +15,7 @@
   import { newId } from '../state/ids';
   import { workroom } from '../state/workroom.svelte';
 
+  const { widthMm, heightMm, quantity, cost } = stockSchema.shape;
   const stock = $derived(workroom.workshop.stock);
   const set = (id: string, change: Partial<StockItem>) =>
     workroom.saveWorkshop((w) => ({
@@ -97,8 +99,7 @@
           label="Width of {item.name}"
           labelled="hidden"
           valueMm={item.widthMm}
-          minMm={10}
-          maxMm={5000}
+          limits={limitsOf(widthMm)}
           suffix="×"
           onchange={(widthMm) => set(item.id, { widthMm })}
         />
@@ -107,8 +108,7 @@
           label="Length of {item.name}"
           labelled="hidden"
           valueMm={item.heightMm}
-          minMm={10}
-          maxMm={200_000}
+          limits={limitsOf(heightMm)}
           onchange={(mm) => lengthen(item, mm)}
         />
         <NumberField
@@ -116,8 +116,7 @@
           label="How many of {item.name}"
           labelled="hidden"
           value={item.quantity}
-          min={1}
-          max={10_000}
+          limits={limitsOf(quantity)}
           suffix="×"
           live={false}
           onchange={(n) => move('corrected', item, 'count', n - item.quantity)}
@@ -133,8 +132,7 @@
           label="Cost of {item.name}"
           labelled="hidden"
           value={item.cost}
-          min={0}
-          max={100_000}
+          limits={limitsOf(cost)}
           step="any"
           live={false}
           onchange={(cost) => set(item.id, { cost })}
