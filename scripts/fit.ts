@@ -30,6 +30,10 @@ for (const { hand, cases } of sets) {
     for (const j of judged)
       if (!j.right) console.log(`  ${j.name} #${j.block}: ${j.meant} as ${j.read} ${j.p.toFixed(2)}`);
 }
+if (process.env.ONLY) {
+  console.table(report);
+  process.exit();
+}
 const all = fit(
   sets.flatMap((s) => s.cases),
   ROUNDS,
@@ -38,28 +42,21 @@ for (const { hand, cases } of sets) report[`${hand}, by all`] = told(judgeCases(
 console.table(report);
 
 /** Confidence that other hands bear out: weights cooled until the error on hands not seen is least. */
-let cool = 1;
-if (process.env.ONLY) {
-  console.table(report);
-  process.exit();
-}
-if (fits.length) {
-  const errors = [1, 1.15, 1.3, 1.5, 1.75, 2, 2.5].map((by) => {
-    const judged = sets.flatMap(({ cases }, i) => judgeCases(cases, cooled(fits[i], by)));
-    const loss =
-      -judged.reduce((sum, j) => sum + Math.log(Math.max(1e-4, j.right ? j.p : 1 - j.p)), 0) / judged.length;
-    return { by, loss, error: calibrationError(judged), sure: told(judged) };
-  });
-  console.table(
-    errors.map(({ by, loss, error, sure }) => ({
-      by,
-      loss: loss.toFixed(4),
-      error: error.toFixed(3),
-      ...sure,
-    })),
-  );
-  cool = errors.reduce((a, b) => (b.loss < a.loss ? b : a)).by;
-}
+const errors = [1, 1.15, 1.3, 1.5, 1.75, 2, 2.5].map((by) => {
+  const judged = sets.flatMap(({ cases }, i) => judgeCases(cases, cooled(fits[i], by)));
+  const loss =
+    -judged.reduce((sum, j) => sum + Math.log(Math.max(1e-4, j.right ? j.p : 1 - j.p)), 0) / judged.length;
+  return { by, loss, error: calibrationError(judged), sure: told(judged) };
+});
+console.table(
+  errors.map(({ by, loss, error, sure }) => ({
+    by,
+    loss: loss.toFixed(4),
+    error: error.toFixed(3),
+    ...sure,
+  })),
+);
+const cool = errors.reduce((a, b) => (b.loss < a.loss ? b : a)).by;
 const final = cooled(all, cool);
 const rounded = (rows: readonly (readonly number[])[]) =>
   `[${rows.map((r) => `[${r.map((v) => Number(v.toFixed(2))).join(', ')}]`).join(',\n')}]`;

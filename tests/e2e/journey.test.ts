@@ -206,6 +206,7 @@ describe('editing a score', () => {
     await page.getByRole('button', { name: 'Show the next' }).click();
     // Both answers are one press each; what one says is read around, and the other is plain then.
     const question = page.getByRole('group', { name: 'A question about this block' });
+    await question.waitFor();
     expect(await question.getByRole('button').allInnerTexts()).to.deep.equal(['decoration', 'placement']);
     await question.getByRole('button', { name: 'decoration' }).click();
     await page.getByText('could be read in more than one way').waitFor({ state: 'detached' });

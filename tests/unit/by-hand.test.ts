@@ -58,6 +58,7 @@ const readingOf = (...blocks: BlockReading[]): Reading => ({
   trims: 0,
   stops: blocks.length - 1,
   covers: [],
+  copies: null,
   stitches: blocks.reduce((sum, b) => sum + b.stitches, 0),
   extents: BOX,
   blocks,
@@ -77,6 +78,7 @@ const needle = (block: number, more: Partial<NeedleStep> = {}): NeedleStep => ({
   skipped: false,
   again: false,
   thread: null,
+  copy: null,
   inserted: null,
   ...more,
 });
@@ -100,6 +102,7 @@ const hand = (id: string, action: HandStep['action'], more: Partial<HandStep> = 
   tools: [],
   cautions: [],
   times: 1,
+  places: 1,
   uses: [],
   ownSeconds: null,
   own: false,
@@ -129,6 +132,9 @@ const piece = (
   blocks: { line: [0] },
   round: null,
   tags: [],
+  copies: 1,
+  copy: 0,
+  like: null,
   ...more,
 });
 const film = piece('film', 'film', { rule: 'hoop' }, { blocks: {} });
@@ -148,7 +154,8 @@ const timesOf = (
   machine = home,
   own: Numbers = numbers,
   magneticHoop = false,
-) => timeSteps(scoreOf(steps), reading, { machine, numbers: own, magneticHoop, threads: [] });
+) =>
+  timeSteps(scoreOf(steps), { reading, one: reading }, { machine, numbers: own, magneticHoop, threads: [] });
 
 describe('worked out by hand', () => {
   // 600 stitches of 2.25 mm at 600 a minute: 60 s; 9 jumps at half speed: 1.8 s; 2 trims; breaks 600/10,000 · 0.15 · 90 = 0.81 s.
@@ -301,6 +308,8 @@ describe('worked out by hand', () => {
     // 2 · (30 + 100 + 20) and the last press; the first one fits into the second 80 s.
     expect(order(80, 60)).to.deep.equal({
       load: 2,
+      designs: 2,
+      inTape: 1,
       hoopings: 2,
       lastHooping: 1,
       seconds: 360,
@@ -335,12 +344,16 @@ describe('worked out by hand', () => {
       hand('turn', 'lay', { pieces: ['back'], side: 'back' }),
     ];
     const cut = (magnetic: boolean, unit: 'mm' | 'inch' = 'mm') =>
-      cutList(scoreOf(steps, [film, front, back]), sewn, {
-        numbers,
-        unit,
-        hoop: { outerWidth: 170, outerHeight: 220, magnetic },
-        washed: false,
-      }).map((p) => [p.id, p.width.cutMm, p.height.cutMm]);
+      cutList(
+        scoreOf(steps, [film, front, back]),
+        { reading: sewn, one: sewn },
+        {
+          numbers,
+          unit,
+          hoop: { outerWidth: 170, outerHeight: 220, magnetic },
+          washed: false,
+        },
+      ).map((p) => [p.id, p.width.cutMm, p.height.cutMm]);
     // 170 + 2 · 25, 220 + 2 · 25; 100 + 2 · 12 and 60 + 2 · 12, up to 5; 100 + 2 · 20, 60 + 2 · 20
     expect(cut(false)).to.deep.equal([
       ['film', 220, 270],
@@ -382,23 +395,31 @@ describe('worked out by hand', () => {
 
   it('a shape cut before: the box of its line, past it by the table on both sides', () => {
     const shape = piece('shape', 'cotton', { rule: 'shape', by: ['line'] });
-    const cut = cutList(scoreOf([hand('lay', 'lay', { pieces: ['shape'] })], [film, shape]), sewn, {
-      numbers: numbersWith({ 'cut.preCutOffset': 0.5 }),
-      unit: 'mm',
-      hoop: { outerWidth: 170, outerHeight: 220, magnetic: false },
-      washed: false,
-    }).find((p) => p.id === 'shape');
+    const cut = cutList(
+      scoreOf([hand('lay', 'lay', { pieces: ['shape'] })], [film, shape]),
+      { reading: sewn, one: sewn },
+      {
+        numbers: numbersWith({ 'cut.preCutOffset': 0.5 }),
+        unit: 'mm',
+        hoop: { outerWidth: 170, outerHeight: 220, magnetic: false },
+        washed: false,
+      },
+    ).find((p) => p.id === 'shape');
     expect([cut?.width.sumMm, cut?.height.sumMm]).to.deep.equal([101, 61]);
   });
 
   it('small parts: tape along the taped sides, glue round the edge, spray over the back, filling by the area', () => {
     const steps = [hand('lay', 'lay', { pieces: ['front'] })];
-    const pieces = cutList(scoreOf(steps), sewn, {
-      numbers,
-      unit: 'mm',
-      hoop: { outerWidth: 170, outerHeight: 220, magnetic: false },
-      washed: false,
-    });
+    const pieces = cutList(
+      scoreOf(steps),
+      { reading: sewn, one: sewn },
+      {
+        numbers,
+        unit: 'mm',
+        hoop: { outerWidth: 170, outerHeight: 220, magnetic: false },
+        washed: false,
+      },
+    );
     const used = (more: Partial<HandStep>) =>
       notionsOf(
         scoreOf([hand('lay', 'lay', { pieces: ['front'], ...more })]),

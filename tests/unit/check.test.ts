@@ -11,6 +11,7 @@ import { gullPennant } from '$lib/demo/designs/gull-pennant';
 import { openOutline, placement } from '../support/labelled/blocks';
 import { Dice } from '../support/labelled/types';
 import { example, workshopWith, findingsOf } from '../support/examples';
+import { twinTabs } from '../support/copies';
 
 type Change = Partial<Build>;
 const shop = newWorkshop();
@@ -246,6 +247,10 @@ const CASES: Record<string, { says: () => Finding[]; quiet: () => Finding[] }> =
   'needles-few': {
     says: () => check(onePiece(), threads('a', 'b', 'c'), twoHeads),
     quiet: () => check(onePiece(), threads('a', 'b', 'b'), twoHeads),
+  },
+  'over-next': {
+    says: () => check(twinTabs(48)),
+    quiet: () => check(twinTabs(90)),
   },
   'due-date': {
     says: () =>

@@ -61,12 +61,12 @@ describe('pieces of several orders', () => {
   it('are as many as are loaded, a base once a hooping, and zips are counted instead', () => {
     const load = (name: string) => orders.find((o) => o.build.name === name)!.order;
     const quantity = (id: string) => groups.flatMap((g) => g.pieces).find((p) => p.id === id)?.quantity;
-    expect(quantity('tab:front')).to.equal(load('tab').load);
+    expect(quantity('tab:front')).to.equal(load('tab').designs);
     expect(quantity('tab:base')).to.equal(load('tab').hoopings);
-    expect(load('tab').hoopings).to.be.below(load('tab').load);
+    expect(load('tab').hoopings).to.be.below(load('tab').designs);
     expect(groups.some((g) => g.material === 'zip')).to.equal(false);
     const zips = gatherNotions(orders).find((n) => n.notion === 'zip')!;
-    expect([zips.amount, zips.because]).to.deep.equal([load('pouch').load, 'pouch']);
+    expect([zips.amount, zips.because]).to.deep.equal([load('pouch').designs, 'pouch']);
     expect(zips.lengthMm).to.be.above(200);
   });
   it('with a direction, of their own or of the stock, are not turned; what is cut already is left out', () => {

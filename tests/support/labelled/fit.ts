@@ -24,12 +24,14 @@ export interface Case extends Weighed {
 /** A design as the fit sees it. @param weight how much its blocks count */
 export const caseOf = (design: LabelledDesign, weight: number): Case => {
   const weighed = weighedOf(design.tape);
+  // Of copies that are sewn in turn the first is weighed.
+  const blocks = design.blocks.slice(0, weighed.x.length);
   return {
     name: design.name,
     ...weighed,
     told: weighed.x.map((row) => row.flatMap((v, k) => (v ? [k] : []))),
-    right: design.blocks.map((b) => ROLES.map((r) => r === b.role || !!b.alsoRoles?.includes(r))),
-    meant: design.blocks.map((b) => ROLES.indexOf(b.role)),
+    right: blocks.map((b) => ROLES.map((r) => r === b.role || !!b.alsoRoles?.includes(r))),
+    meant: blocks.map((b) => ROLES.indexOf(b.role)),
     weight,
   };
 };

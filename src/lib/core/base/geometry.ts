@@ -55,6 +55,12 @@ export const grownBox = (b: Box, x: number, y = x): Box => ({
   maxX: b.maxX + x,
   maxY: b.maxY + y,
 });
+/** Whether two boxes share some place, or lie within a distance of each other. */
+export const overlaps = (a: Box, b: Box, within = 0): boolean =>
+  a.minX < b.maxX + within &&
+  b.minX < a.maxX + within &&
+  a.minY < b.maxY + within &&
+  b.minY < a.maxY + within;
 /** How much of the whole a box spans, 0-1, the smaller way. */
 export const shareSpanned = (b: Box, whole: Box): number =>
   Math.min(widthOf(b) / Math.max(1e-6, widthOf(whole)), heightOf(b) / Math.max(1e-6, heightOf(whole)));

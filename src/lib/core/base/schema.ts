@@ -27,8 +27,14 @@ export interface Limits {
 }
 /** The limits of a figure in a schema: a field on screen takes what the border lets in. */
 export const limitsOf = (schema: z.ZodNumber | z.ZodOptional<z.ZodNumber>): Limits => {
-  const { minValue, maxValue } = schema instanceof z.ZodOptional ? schema.unwrap() : schema;
-  return { min: minValue ?? -Infinity, max: maxValue ?? Infinity };
+  const { def } = schema instanceof z.ZodOptional ? schema.unwrap() : schema;
+  const limits = { min: -Infinity, max: Infinity };
+  // Zod's own minValue needs the part of it that writes JSON Schemas, which a browser does not load.
+  for (const check of def.checks ?? []) {
+    if (check instanceof z.core.$ZodCheckGreaterThan) limits.min = Number(check._zod.def.value);
+    if (check instanceof z.core.$ZodCheckLessThan) limits.max = Number(check._zod.def.value);
+  }
+  return limits;
 };
 
 /** Whether each of the ids is there only once. */

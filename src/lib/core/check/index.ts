@@ -52,7 +52,8 @@ function contextOf(input: CheckInput): CheckContext {
   const { plan, workshop } = input;
   const { cut, hooping, time, ...rest } = plan;
   const { score, design } = rest;
-  const { reading, size } = design;
+  // Pieces, hands and lines are judged at one of the copies that a tape may hold.
+  const { one: reading, size } = design;
   const { steps } = score;
   const stacks = stacksOf(score);
   const unhoop = unhoopAt(steps);

@@ -1,8 +1,8 @@
 import { itemAt, shareSpanned, type Box, type Point } from '../base';
 import { repeatGap, repeatsThatFit, smallestHoop } from '../hoop';
 import { inside } from '../outline';
-import { popsOut, SCISSORS_MM } from '../score';
-import type { BlockReading, Line } from '../reading';
+import { popsOut, SCISSORS_MM, type ScorePiece } from '../score';
+import type { BlockReading, Copies, Line } from '../reading';
 import { WHOLE_SHARE } from '../techniques';
 import type { CheckContext, Found, CheckRule } from './types';
 
@@ -22,6 +22,31 @@ function shareInside(line: Line, closed: Line): number {
 }
 /** Less of a cover under a later piece than this is only the crossing of two edges. */
 const LUMP_SHARE = 0.12;
+
+/** A piece lies over the next copy when it does so by more than this, and still holds with a margin of this, mm. */
+const LEAST_OVER = 0.5;
+const LEAST_MARGIN = 3;
+/** How far a piece lies over a copy beside its own whose lines are sewn with it, or later. mm */
+function overNext(lies: Box, { copy, copies }: ScorePiece, { offsets, extents }: Copies): number {
+  let most = 0;
+  offsets.forEach(([ox, oy], at) => {
+    // Sewn together, the piece lies at each place; in turn, at its own.
+    const from = copies > 1 ? offsets : [itemAt(offsets, copy ?? 0)];
+    from.forEach(([x, y], k) => {
+      if (copies > 1 ? k === at : at <= (copy ?? 0)) return;
+      // In turn the piece lies where its own copy does.
+      const [dx, dy] = copies > 1 ? [ox - x, oy - y] : [ox, oy];
+      const over = [
+        lies.maxX - extents.minX - dx,
+        extents.maxX + dx - lies.minX,
+        lies.maxY - extents.minY - dy,
+        extents.maxY + dy - lies.minY,
+      ];
+      most = Math.max(most, Math.min(...over));
+    });
+  });
+  return most;
+}
 
 /** What must reach what. */
 export const sizeRules: CheckRule[] = [
@@ -118,6 +143,35 @@ export const sizeRules: CheckRule[] = [
             ]
           : [];
       }),
+  },
+  {
+    id: 'over-next',
+    severity: 'mind',
+    find: (c) => {
+      const { copies } = c.design.own;
+      return c.pieces.flatMap((cut): Found[] => {
+        const piece = c.piece(cut.id);
+        const isOfCopies = piece && (piece.copies > 1 || copies?.inTurn);
+        if (!copies || !isOfCopies || !cut.lies || cut.perHooping || cut.of) return [];
+        const over = overNext(cut.lies, piece, copies);
+        if (over < LEAST_OVER) return [];
+        const margin = Math.floor((cut.lies.maxX - (cut.covers ?? cut.lies).maxX - over) * 2) / 2;
+        const { [cut.id]: material } = c.build.materials;
+        return [
+          {
+            stepId: c.layOf(cut.id)?.id ?? null,
+            message: `${cut.name} would lie ${c.length(over)} over the next one.`,
+            because: 'The next one’s lines would catch it there.',
+            ...(margin >= LEAST_MARGIN && {
+              fix: {
+                label: `Cut it with ${c.length(margin)} beyond the line`,
+                change: { materials: { ...c.build.materials, [cut.id]: { ...material, marginMm: margin } } },
+              },
+            }),
+          },
+        ];
+      });
+    },
   },
   {
     id: 'cover-short',

@@ -37,7 +37,7 @@ export function gatherChecklist(
   notions: readonly NotionNeed[],
   unit: LengthUnit,
 ): ChecklistLine[] {
-  const { load } = plan.order;
+  const { designs } = plan.order;
   const seen = new Map<string, number>();
   const line = (group: ChecklistLine['group'], text: string): ChecklistLine => {
     const same = `${build.id}:${group}:${text}`;
@@ -47,7 +47,7 @@ export function gatherChecklist(
     return { id: n > 1 ? `${same}:${n}` : same, group, text };
   };
   const tools = plan.score.steps.flatMap((s) => (s.kind === 'hand' ? s.tools : []));
-  const bobbins = bobbinsFor(plan.thread, load);
+  const bobbins = bobbinsFor(plan.thread, designs);
   return [
     ...plan.cut.pieces
       .filter((p) => p.material !== 'zip')
@@ -57,12 +57,12 @@ export function gatherChecklist(
           `${needOf(p, plan.order)} × ${p.name}, ${formatSize(p.width.cutMm, p.height.cutMm, unit)}`,
         ),
       ),
-    ...plan.thread.byThread.map((t) => line('Thread', `${t.name}, ${Math.ceil(t.metres * load)} m`)),
+    ...plan.thread.byThread.map((t) => line('Thread', `${t.name}, ${Math.ceil(t.metres * designs)} m`)),
     line('Thread', `${bobbins} full ${bobbins === 1 ? 'bobbin' : 'bobbins'}`),
     ...notions.map((n) =>
       line(
         'Small parts',
-        `${formatNotion(n.notion, n.amount * load)}${n.lengthMm ? `, at least ${formatLength(n.lengthMm, unit)}` : ''}`,
+        `${formatNotion(n.notion, n.amount * designs)}${n.lengthMm ? `, at least ${formatLength(n.lengthMm, unit)}` : ''}`,
       ),
     ),
     ...[...new Set(tools)].map((tool) => line('Tools', tool)),

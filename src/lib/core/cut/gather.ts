@@ -14,7 +14,7 @@ export interface CutDemand {
   pieces: readonly CutPiece[];
   scorePieces: readonly ScorePiece[];
   notions: readonly NotionNeed[];
-  order: Pick<OrderPlan, 'load' | 'hoopings'>;
+  order: Pick<OrderPlan, 'designs' | 'hoopings'>;
 }
 /** A cut piece as one kind of a layout, with whose it is. */
 export interface GroupPiece extends LayoutPiece {
@@ -94,7 +94,7 @@ export function gatherPieces(
 export const gatherNotions = (demands: readonly CutDemand[]): NotionNeed[] =>
   summed(
     demands.flatMap(({ build, notions, order }) =>
-      notions.map((n) => ({ ...n, amount: n.amount * order.load, because: build.name })),
+      notions.map((n) => ({ ...n, amount: n.amount * order.designs, because: build.name })),
     ),
   );
 

@@ -11,7 +11,7 @@ import type { CutPiece } from './pieces';
 /** So much of a notion, with what asks for it. */
 export interface NotionNeed {
   notion: NotionKey;
-  /** of one item, in the notion's unit */
+  /** of one tape, in the notion's unit */
   amount: number;
   /** at least this long: zips, mm */
   lengthMm: number | null;
@@ -30,7 +30,7 @@ const HELD_BY: Partial<Record<HoldKey, NotionKey>> = {
   glue: 'glue stick',
 };
 
-/** Small parts and what holds pieces, of one item. @param size of the design, mm */
+/** Small parts and what holds pieces, of one tape. @param size of one of the copies in it, mm */
 export function notionsOf(
   { steps }: Score,
   pieces: readonly CutPiece[],
@@ -42,7 +42,7 @@ export function notionsOf(
     .filter((p) => p.material === 'zip')
     .map((p): NotionNeed => ({
       notion: 'zip',
-      amount: p.layers,
+      amount: p.layers * p.copies,
       lengthMm: Math.max(p.width.cutMm, p.height.cutMm),
       because: p.name,
     }));
@@ -50,7 +50,7 @@ export function notionsOf(
     if (s.kind !== 'hand') return [];
     const used = (s.uses ?? []).map((use): NotionNeed => ({
       notion: use.notion,
-      amount: s.times * amountOf(use, size, numbers),
+      amount: s.times * s.places * amountOf(use, size, numbers),
       lengthMm: null,
       because: s.title,
     }));
@@ -73,8 +73,8 @@ function amountOf(use: Use, size: { width: number; height: number }, numbers: Nu
 
 /** Tape along the sides that are taped, glue round the edge, spray over the whole back. */
 function holding(step: HandStep, pieces: CutPiece[]): NotionNeed[] {
-  const outline = pieces.reduce((sum, p) => sum + 2 * (p.width.cutMm + p.height.cutMm), 0);
-  const area = pieces.reduce((sum, p) => sum + p.width.cutMm * p.height.cutMm, 0);
+  const outline = step.places * pieces.reduce((sum, p) => sum + 2 * (p.width.cutMm + p.height.cutMm), 0);
+  const area = step.places * pieces.reduce((sum, p) => sum + p.width.cutMm * p.height.cutMm, 0);
   const need = (notion: NotionKey, amount: number): NotionNeed[] =>
     amount > 0 ? [{ notion, amount, lengthMm: null, because: step.title }] : [];
   if (step.heldBy) {

@@ -4,8 +4,7 @@
 import { capital, type Box, type LengthUnit } from '../base';
 import { actionOf, MATERIALS, type MaterialKind } from '../catalogue';
 import type { Numbers } from '../numbers';
-import type { Reading } from '../reading';
-import type { Score, ScorePiece, Step } from '../score';
+import type { Design, Score, ScorePiece, Step } from '../score';
 import { dimension, type Dimension } from './dimension';
 import { sizeOf, type FoldLine, type RuledSize } from './sizes';
 
@@ -42,8 +41,9 @@ export interface CutPiece {
   ply: number;
   /** one a hooping, however many items are in it */
   perHooping: boolean;
-  /** how many lie on top of each other */
+  /** how many lie on top of each other, and at how many places of one tape */
   layers: number;
+  copies: number;
   side: 'front' | 'back' | 'base';
   layFace: 'up' | 'down';
 }
@@ -57,10 +57,19 @@ export interface CutContext {
 }
 
 /** Cut pieces of a score, each followed by what is fused to it. */
-export const cutList = ({ pieces, steps }: Score, reading: Reading, context: CutContext): CutPiece[] =>
+export const cutList = (
+  { pieces, steps }: Score,
+  { reading, one }: Pick<Design, 'reading' | 'one'>,
+  context: CutContext,
+): CutPiece[] =>
   pieces.flatMap((piece) => {
-    const size = sizeOf(piece, reading, context.numbers, context.hoop);
-    if (!size) return [];
+    // What is there once lies over all copies.
+    const measured = sizeOf(piece, piece.copies > 1 ? one : reading, context.numbers, context.hoop);
+    if (!measured) return [];
+    // Copies are cut in one size.
+    const first = pieces.find((p) => p.id === piece.like);
+    const alike = first && sizeOf(first, one, context.numbers, context.hoop);
+    const size = alike ? { ...measured, width: alike.width, height: alike.height } : measured;
     const cut = cutPiece(piece, size, layOf(piece.id, steps), context);
     return [cut, ...fusedTo(cut, piece, heldByFusible(piece.id, steps))];
   });
@@ -112,6 +121,7 @@ function cutPiece(
       (piece.interfacing ? MATERIALS.interfacing.ply : 0),
     perHooping: piece.size.rule === 'hoop' || piece.size.rule === 'float',
     layers: piece.layers,
+    copies: piece.copies,
     ...lay,
   };
 }

@@ -183,7 +183,7 @@ export function planReport(
       fusedTo: p.of,
       because: `${explainDimension(p.width, 'mm')}; ${explainDimension(p.height, 'mm')}`,
     })),
-    notions: plan.cut.notions.map((n) => ({ ...n, amount: n.amount * plan.order.load })),
+    notions: plan.cut.notions.map((n) => ({ ...n, amount: n.amount * plan.order.designs })),
     time: item,
     thread: {
       topM: thread.topM,

@@ -1,5 +1,5 @@
 import { itemAt } from '../base';
-import { isOver, timesDone, wasDone, type ItemResult, type RunRecord, type RunState } from '../run';
+import { isOver, itemsIn, timesDone, wasDone, type ItemResult, type RunRecord, type RunState } from '../run';
 
 /** A run as it was planned, and what its events come to. */
 export interface LoggedRun {
@@ -40,7 +40,7 @@ export interface LogRow {
 const countResult = (state: RunState, run: RunRecord, result: ItemResult): number => {
   const judged = Object.values(state.results).filter((r) => r.result === result).length;
   // A run that was given up spoiled what was not judged; one that was finished by an older version made good items.
-  const open = run.items - Object.keys(state.results).length;
+  const open = itemsIn(run) - Object.keys(state.results).length;
   if (result === 'good' && state.status === 'finished') return judged + open;
   return result === 'ruined' && state.status === 'given-up' ? judged + open : judged;
 };
@@ -57,7 +57,7 @@ export function logRow({ run, state }: LoggedRun): LogRow {
     status: state.status,
     machine: run.machine?.name ?? '',
     hoop: run.hoop,
-    items: run.items,
+    items: itemsIn(run),
     good: countResult(state, run, 'good'),
     seconds: taken,
     planned: run.score.steps.reduce(

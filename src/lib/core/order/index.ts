@@ -12,6 +12,9 @@ import { freeOf, hoopingSeconds, learningFactor, type StepTimes } from '../time'
 export interface OrderPlan {
   /** items to load so that enough are good */
   load: number;
+  /** how often the tape is sewn for them, and how many items it holds */
+  designs: number;
+  inTape: number;
   hoopings: number;
   /** items in the last hooping */
   lastHooping: number;
@@ -24,11 +27,11 @@ export interface OrderPlan {
   overlappedSeconds: number;
 }
 
-/** How many of a piece an order takes: one a hooping or one an item, so many on top of each other. */
+/** How many of a piece an order takes: one a hooping or one a place, so many on top of each other. */
 export const needOf = (
-  { perHooping, layers }: { perHooping: boolean; layers: number },
-  { load, hoopings }: Pick<OrderPlan, 'load' | 'hoopings'>,
-): number => (perHooping ? hoopings : load) * layers;
+  { perHooping, layers, copies }: { perHooping: boolean; layers: number; copies: number },
+  { designs, hoopings }: Pick<OrderPlan, 'designs' | 'hoopings'>,
+): number => (perHooping ? hoopings : designs) * layers * copies;
 
 /** The most that may be loaded for one order; beyond it the question is no longer about one head. */
 const MOST_LOAD = 200_000;
@@ -66,19 +69,22 @@ function normalLoad(good: number, reject: number, confidence: number): number {
 /**
  * Runs the order through once, hooping by hooping. At a hand step the needle waits. While the needle needs nobody,
  * hands do what is left to finish of earlier hoopings, whole jobs only, so that they are back at the next stop.
+ * @param itemsInTape copies that come apart and are an item each
  */
 export function planOrder(
   score: Score,
   times: StepTimes,
   order: { quantity: number; repeats: number },
   numbers: Numbers,
+  itemsInTape = 1,
 ): OrderPlan {
-  const load = itemsToLoad(
+  const wanted = itemsToLoad(
     order.quantity,
     numbers['order.rejectRate'] / 100,
     numbers['order.confidence'] / 100,
   );
-  const hoopings = Math.ceil(load / order.repeats);
+  const designs = Math.ceil(wanted / itemsInTape);
+  const hoopings = Math.ceil(designs / order.repeats);
   const { atMachine, afterwards } = splitAtUnhoop(score.steps);
   let clock = 0;
   let needleSeconds = 0;
@@ -89,7 +95,7 @@ export function planOrder(
   // Jobs before this one are done; taking each off the front would move all the others.
   let next = 0;
   for (let h = 0; h < hoopings; h++) {
-    const items = Math.min(order.repeats, load - item);
+    const items = Math.min(order.repeats, designs - item);
     const pace = mean(items, (k) => learningFactor(item + k + 1, numbers));
     for (const step of atMachine) {
       const seconds = hoopingSeconds(itemAt(times, step.id), items);
@@ -120,9 +126,11 @@ export function planOrder(
   }
   for (; next < waiting.length; next++) clock += itemAt(waiting, next);
   return {
-    load,
+    load: designs * itemsInTape,
+    designs,
+    inTape: itemsInTape,
     hoopings,
-    lastHooping: load - (hoopings - 1) * order.repeats,
+    lastHooping: (designs - (hoopings - 1) * order.repeats) * itemsInTape,
     seconds: clock,
     needleSeconds,
     handSeconds,

@@ -2,6 +2,7 @@ import type { Build, Insertion } from '../build';
 import { heightOf, widthOf, middleOf, unionOf } from '../base';
 import { typedReading, type BlockReading, type Line, type Reading } from '../reading';
 import type { Design } from '../score';
+import { copiesIn, techniqueById } from '../techniques';
 import { TapeAssembler, type Tape } from '../tape';
 
 /** Readings (and tapes) of the designs that are sewn in between, by the insertion's id. */
@@ -37,10 +38,18 @@ export function composeDesign(build: Build, own: Reading, readings: InsertedRead
         extents: unionOf([own.extents, ...sewn]),
       }
     : own;
+  const copies = copiesIn(techniqueById(build.technique), own);
   return {
     own,
     inserted,
     reading,
+    one: copies
+      ? {
+          ...reading,
+          blocks: [...copies.first, ...blocks.slice(own.blocks.length)],
+          extents: copies.extents,
+        }
+      : reading,
     size: { width: widthOf(reading.extents), height: heightOf(reading.extents) },
   };
 }

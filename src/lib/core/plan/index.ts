@@ -8,7 +8,8 @@ import { numbersWith, type Numbers } from '../numbers';
 import { planOrder, type OrderPlan } from '../order';
 import type { Reading } from '../reading';
 import { composeDesign, type InsertedReadings } from './compose';
-import { itemAt, formatLength } from '../base';
+import { formatLength, heightOf, itemAt, widthOf } from '../base';
+import { itemsInTape, techniqueById } from '../techniques';
 import { makeScore, popsOut, type Design, type Score } from '../score';
 import { planThread, type ThreadPlan } from '../thread';
 import { itemTime, timeSteps, type ItemTime, type StepTimes } from '../time';
@@ -29,6 +30,8 @@ export interface BuildPlan {
   machine: Machine;
   numbers: Numbers;
 }
+
+const sizeOf = ({ extents }: Reading) => ({ width: widthOf(extents), height: heightOf(extents) });
 
 /**
  * @param own reading of the build's own tape or typed stops  @param inserted readings of what is sewn in between
@@ -53,18 +56,18 @@ export function planBuild(
     length: (mm) => formatLength(mm, workshop.unit),
     numbers,
   });
-  const pieces = cutList(score, reading, {
+  const pieces = cutList(score, design, {
     numbers,
     unit: workshop.unit,
     hoop: { ...field, magnetic: hoop.magnetic },
     washed: build.use.washed,
   });
   const context = { machine, numbers, magneticHoop: hoop.magnetic, threads: build.threads };
-  const steps = timeSteps(score, reading, context);
+  const steps = timeSteps(score, design, context);
   return {
     design,
     score,
-    cut: { pieces, notions: notionsOf(score, pieces, size, numbers) },
+    cut: { pieces, notions: notionsOf(score, pieces, sizeOf(design.one), numbers) },
     thread: planThread(score, reading, build, { machine, numbers, items: build.order.repeats }),
     hooping: {
       hoop,
@@ -72,7 +75,7 @@ export function planBuild(
       repeats: repeatPlaces(field, size, repeatGap(popsOut(score), numbers), build.order.repeats),
     },
     time: { steps, item: itemTime(score, steps, reading, context) },
-    order: planOrder(score, steps, build.order, numbers),
+    order: planOrder(score, steps, build.order, numbers, itemsInTape(techniqueById(build.technique), own)),
     machine,
     numbers,
   };

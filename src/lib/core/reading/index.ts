@@ -14,6 +14,7 @@ export {
   ROLES,
   TEXTURES,
   type BlockReading,
+  type Copies,
   type Line,
   type Reading,
   type Role,

@@ -1,6 +1,6 @@
 import { turnsBack, type Centreline } from './centreline';
 import type { Box } from '../base';
-import type { Line, Opening, DesignEdge } from './types';
+import type { BlockReading, Line, Opening, DesignEdge } from './types';
 
 /** Ends nearer than this belong together, 0.1 mm. */
 const JOIN = 25;
@@ -172,8 +172,25 @@ function join(pieces: number[][]): number[][] {
   return done;
 }
 
+/** A block is an outline when one line makes up most of it. */
+const OUTLINE_SHARE = 0.7;
+/** The opening left in the outline of a block; a cover that stops under a later piece is not left open for that. */
+export function openingIn(
+  { texture, blanket }: Pick<BlockReading, 'texture' | 'blanket'>,
+  lines: readonly Line[],
+  box: Box,
+): Opening | null {
+  const [main] = lines;
+  if (!main || blanket || texture === 'satin' || texture === 'zigzag' || texture === 'mixed') return null;
+  const all = lines.reduce((sum, l) => sum + l.lengthMm, 0);
+  return main.lengthMm > OUTLINE_SHARE * all ? openingOf(main, box) : null;
+}
+/** Once around a line that comes home, its opening counted in; null when it is no loop. mm */
+export const onceAround = ({ closed, lengthMm }: Line, opening: Opening | null): number | null =>
+  closed ? lengthMm : opening ? lengthMm + opening.lengthMm : null;
+
 /** The opening of a line that is closed but for one gap; null when it is closed, or no outline at all. */
-export function openingOf(line: Line, box: Box): Opening | null {
+function openingOf(line: Line, box: Box): Opening | null {
   const p = line.points;
   const n = p.length;
   const gap = Math.hypot(p[0] - p[n - 2], p[1] - p[n - 1]);

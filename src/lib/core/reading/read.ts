@@ -1,19 +1,20 @@
 import type { Tape } from '../tape';
 import type { Box } from '../base';
-import { factsOf } from './facts';
-import { followsOf, type Follows } from './follow';
-import { linesOf, openingOf } from './lines';
+import { copiesOf, firstOf, type CopyPlaces } from './copies';
+import { factsOf, type Facts } from './facts';
+import { followsOf } from './follow';
+import { linesOf, onceAround, openingIn } from './lines';
 import { needlePoints, type NeedlePoints } from './needle';
 import { AreaGrid, CELL } from './area-grid';
 import { LINE, profileBlock } from './profile';
 import { coverReach, sewnBeside } from './cover-margin';
 import { readRoles, weigh, type RoleOverrides } from './roles';
-import type { SewnBeside, Unread } from './unread';
+import type { Unread } from './unread';
 import type { Weighed } from './weigh';
 import { centrelineOf, type Centreline } from './centreline';
 import { blanketOf } from './blanket';
 import { coversArea, mayBeTwice, textureOf, wanders } from './texture';
-import type { BlockReading, Line, Reading, Texture } from './types';
+import type { BlockReading, Reading, RoleReading } from './types';
 
 /** What a reading depends on besides the tape. */
 export interface ReadOptions {
@@ -29,19 +30,17 @@ const TELL_EVERY = 40_000;
 
 /** Less of a block sewn as lines than this, and it is no blanket stitch. */
 const TOOTHED = 0.6;
-/** A block is an outline when one line makes up most of it. */
-const OUTLINE_SHARE = 0.7;
-const isOutline = (texture: Texture, lines: Line[]) =>
-  texture !== 'mixed' && lines[0].lengthMm > OUTLINE_SHARE * lines.reduce((sum, l) => sum + l.lengthMm, 0);
 
 /** What is measured of a tape before anybody says what its blocks are for. */
 interface Measured {
   points: NeedlePoints;
   blocks: Unread[];
-  follows: Follows;
+  /** the same, with only the first copy in those that sew several; and where the copies lie */
+  first: Unread[];
+  copies: CopyPlaces | null;
   /** mm */
   extents: Box;
-  sewnBeside: SewnBeside;
+  facts: Facts[];
 }
 /** Measures the blocks of a tape. Time grows with the number of needle points; n of them need some 40 n bytes meanwhile. */
 function measureDesign(tape: Tape, { trimJumps, onProgress }: ReadOptions): Measured {
@@ -78,10 +77,8 @@ function measureDesign(tape: Tape, { trimJumps, onProgress }: ReadOptions): Meas
       centreline && texture !== 'meander'
         ? linesOf(centreline, texture === 'zigzag' || texture === 'satin', texture === 'zigzag')
         : [];
-    const main = lines[0];
-    // A cover that stops under a later piece is not left open to turn anything through.
-    const isLine = texture !== 'satin' && texture !== 'zigzag';
-    const opening = main && !teeth && isLine && isOutline(texture, lines) ? openingOf(main, box) : null;
+    const main = lines.at(0);
+    const opening = openingIn({ texture, blanket: teeth !== null }, lines, box);
     const across = texture === 'satin' ? 1 : texture === 'zigzag' ? 0 : null;
     const stitches = block.end - block.first;
     return {
@@ -99,7 +96,7 @@ function measureDesign(tape: Tape, { trimJumps, onProgress }: ReadOptions): Meas
       blanket: teeth !== null,
       box,
       closed: main?.closed ?? false,
-      perimeterMm: main?.closed ? main.lengthMm : opening ? main.lengthMm + opening.lengthMm : null,
+      perimeterMm: main ? onceAround(main, opening) : null,
       lines,
       openings: opening ? [opening] : [],
       follows: null,
@@ -112,25 +109,47 @@ function measureDesign(tape: Tape, { trimJumps, onProgress }: ReadOptions): Meas
   );
   unread.forEach((b, i) => (b.follows = follows.best[i]));
   const extents = { minX: all.minX / 10, minY: all.minY / 10, maxX: all.maxX / 10, maxY: all.maxY / 10 };
-  return {
-    points,
-    blocks: unread,
-    follows,
-    extents,
-    sewnBeside: (b, line, band) => sewnBeside(points, points.blocks[b], line, band),
-  };
+  const copies = copiesOf(points, unread, extents);
+  const first = copies && !copies.inTurn ? unread.map((b) => firstOf(b, copies)) : unread;
+  // What the blocks of one copy are for is asked once.
+  const asked = copies?.inTurn ? first.slice(0, copies.blocks[0].length) : first;
+  const facts = factsOf(asked, follows, copies?.extents ?? extents, (b, line, band) =>
+    sewnBeside(points, points.blocks[b], line, band),
+  );
+  return { points, blocks: unread, first, copies, extents, facts };
 }
-/** The evidence of a tape, as the weights are fitted on it. @param tape with trims of three jumps */
-export function weighedOf(tape: Tape): Weighed {
-  const { blocks, follows, extents, sewnBeside: beside } = measureDesign(tape, { trimJumps: 3 });
-  return weigh(factsOf(blocks, follows, extents, beside));
+/**
+ * The evidence of a tape, as the weights are fitted on it; of copies that are sewn in turn, of the first.
+ * @param tape with trims of three jumps
+ */
+export const weighedOf = (tape: Tape): Weighed => weigh(measureDesign(tape, { trimJumps: 3 }).facts);
+
+/** Roles of all blocks: what is said of one copy holds for all. */
+function rolesOf({ blocks, copies, facts }: Measured, set: RoleOverrides): RoleReading[] {
+  const m = facts.length;
+  const given = readRoles(
+    facts,
+    Object.fromEntries(Object.entries(set).map(([b, role]) => [Number(b) % m, role])),
+  );
+  return blocks.map(({ index }) => {
+    const role = given[index % m];
+    const n = Math.floor(index / m) + 1;
+    return !copies?.inTurn || n === 1 || role.by === 'maker'
+      ? role
+      : {
+          ...role,
+          because: `copy ${n} of ${copies.offsets.length}, as block ${(index % m) + 1}: ${role.because}`,
+        };
+  });
 }
 
 /** Reads the blocks of a tape: what each one is, which line it follows, and what it is for. */
 export function readDesign(tape: Tape, options: ReadOptions): Reading {
-  const { points, blocks: unread, follows, extents, sewnBeside: beside } = measureDesign(tape, options);
-  const given = readRoles(factsOf(unread, follows, extents, beside), options.roles ?? {});
-  const blocks = unread.map((b, i): BlockReading => ({ ...b, role: given[i] }));
+  const measured = measureDesign(tape, options);
+  const { points, blocks: unread, first, copies, extents } = measured;
+  const roles = rolesOf(measured, options.roles ?? {});
+  const withRoles = (blocks: Unread[]) => blocks.map((b, i): BlockReading => ({ ...b, role: roles[i] }));
+  const blocks = withRoles(unread);
   const sum = (pick: (b: (typeof unread)[number]) => number) =>
     unread.reduce((total, b) => total + pick(b), 0);
   return {
@@ -146,5 +165,6 @@ export function readDesign(tape: Tape, options: ReadOptions): Reading {
       const over = b.role.value === 'cover' && b.follows ? blocks[b.follows.index] : undefined;
       return (over && coverReach(points, points.blocks[b.index], b, over)) ?? [];
     }),
+    copies: copies && { ...copies, first: withRoles(first) },
   };
 }

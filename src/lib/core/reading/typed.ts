@@ -84,5 +84,6 @@ export function typedReading(
     extents: box,
     blocks,
     covers: [],
+    copies: null,
   };
 }

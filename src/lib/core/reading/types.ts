@@ -111,6 +111,19 @@ export interface CoverReach {
   insideAt: [number, number];
 }
 
+/** The same thing sewn several times over in one tape. Lengths in mm. */
+export interface Copies {
+  /** each copy's middle, from the first's */
+  offsets: [number, number][];
+  /** of each copy, in order */
+  blocks: number[][];
+  /** one copy is whole before the next begins; else each block sews all of them */
+  inTurn: boolean;
+  /** all blocks of the design, with only the first copy in those that sew all; and its box */
+  first: BlockReading[];
+  extents: Box;
+}
+
 /** What is known of a tape. Lengths in mm. */
 export interface Reading {
   label: string;
@@ -124,6 +137,8 @@ export interface Reading {
   extents: Box;
   blocks: BlockReading[];
   covers: CoverReach[];
+  /** null: it is one thing, or several that differ */
+  copies: Copies | null;
 }
 
 /** Width of a bin of stitch lengths, mm. */

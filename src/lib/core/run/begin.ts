@@ -36,6 +36,7 @@ export function newRun(
     numbers: workshop.numbers,
     hoop: plan.hooping.hoop.name,
     items,
+    inTape: plan.order.inTape,
     repeats: plan.hooping.repeats,
     madeBefore,
     score: plan.score,

@@ -77,8 +77,10 @@ export const runRecordSchema = z.object({
     .nullable()
     .default(null),
   hoop: z.string().max(80).default(''),
-  /** sewn in this hooping */
+  /** so often the tape is sewn in this hooping */
   items: z.int().min(1).max(500).default(1),
+  /** items that each of them holds, where the tape has several; missing in runs that are older than this */
+  inTape: z.int().min(1).max(600).optional(),
   /** where they lie in the hoop; null: they do not fit it; missing in runs that are older than this */
   repeats: repeatsSchema.nullish(),
   /** how many items of the build were made before, by these hands */
@@ -112,3 +114,6 @@ export const plannedSeconds = ({ planned }: Pick<RunRecord, 'planned'>): number 
 /** Pieces of a hand step at their cut size, for the table beside the machine. */
 export const piecesOfStep = (run: Pick<RunRecord, 'pieces'>, step: Pick<HandStep, 'pieces'>) =>
   step.pieces.flatMap((p) => run.pieces.find((q) => q.id === p) ?? []);
+
+/** How many items come out of a hooping. */
+export const itemsIn = ({ items, inTape = 1 }: Pick<RunRecord, 'items' | 'inTape'>): number => items * inTape;

@@ -2,7 +2,7 @@ import { itemAt } from '../base';
 import { AT_END, MOST_REASON, MOST_TEXT, type ItemResult } from './events';
 import type { BareEvent } from './timestamps';
 import { threadAt, threadsAhead } from './on-machine';
-import type { RunRecord } from './record';
+import { itemsIn, type RunRecord } from './record';
 import type { RunState } from './state';
 import type { TroubleFlow } from './trouble';
 
@@ -89,7 +89,7 @@ export function judging(
   result: ItemResult,
 ): BareEvent[] {
   const reason = (words.trim() || flow.title).slice(0, MOST_REASON);
-  const over = result === 'ruined' && (at.run.items ?? 1) === 1;
+  const over = result === 'ruined' && itemsIn(at.run) === 1;
   return [
     told(at, flow, words),
     { type: 'item', n, result, reason },

@@ -27,6 +27,7 @@ export const bareHand = (parts: HandParts): HandStep => ({
   tools: parts.tools ?? [],
   cautions: parts.cautions ?? [],
   times: parts.times ?? 1,
+  places: parts.places ?? 1,
   uses: parts.uses ?? [],
   ownSeconds: parts.ownSeconds ?? null,
   own: parts.own ?? false,

@@ -78,6 +78,7 @@ export function insertSteps(
         skipped: false,
         again: false,
         thread: null,
+        copy: null,
         inserted: { id, name, n: n + 1, of: blocks.length },
         stop: merged ? at + shift + n : n,
       } satisfies NeedleStep),
@@ -116,6 +117,9 @@ const floatPiece = (id: string, name: string, blocks: number[]): ScorePiece => (
   mayTurn: null,
   round: null,
   tags: [],
+  copies: 1,
+  copy: 0,
+  like: null,
   size: { rule: 'float', over: ['motif'] },
   blocks: { motif: blocks },
 });

@@ -1,8 +1,10 @@
 import { itemAt } from '../base';
 import type { Build } from '../build';
+import { actionOf } from '../catalogue';
 import { isNumberId, type NumberId, type Numbers } from '../numbers';
-import type { Reading, Role } from '../reading';
+import type { Copies, Reading, Role } from '../reading';
 import {
+  copiesIn,
   HOLDS,
   inSchools,
   isHold,
@@ -17,7 +19,7 @@ import { withHoopAdvice } from './advice';
 import { applyEdits } from './edit';
 import { bareHand, threadStep, withCautions, type HandParts } from './hand';
 import { insertSteps } from './insert';
-import { blocksOf, piecesOf } from './pieces';
+import { blocksOf, pieceFor, piecesOf } from './pieces';
 import { inOtherWords } from './stack';
 import { isCovered, tightTrim } from './trim';
 import type { Machine } from '../workshop';
@@ -39,6 +41,7 @@ export interface ScoreOptions {
 /** What all templates of one score are filled in with. */
 interface Filling extends ScoreOptions {
   match: Match;
+  copies: Copies | null;
   reading: Reading;
   pieces: ScorePiece[];
   schools: Schools;
@@ -52,9 +55,17 @@ export function makeScore(build: Build, design: Design, options: ScoreOptions): 
   const technique = techniqueById(build.technique);
   const match = matchTechnique(technique, design.own);
   const schools = schoolsOf(technique, build.schools);
-  const pieces = piecesOf(match, build, schools);
+  const copies = copiesIn(technique, design.own);
+  const pieces = piecesOf(match, build, schools, copies);
   const inserted = insertSteps(design, pieces, options);
-  const filling: Filling = { ...options, match, reading: design.own, pieces: inserted.pieces, schools };
+  const filling: Filling = {
+    ...options,
+    match,
+    copies,
+    reading: design.own,
+    pieces: inserted.pieces,
+    schools,
+  };
   const steps = proposed(filling, inserted.before);
   const threadByHand = options.machine.kind === 'one-needle';
   const threaded = threadByHand ? withThreads(steps, build) : steps;
@@ -76,27 +87,36 @@ export function makeScore(build: Build, design: Design, options: ScoreOptions): 
 function proposed(filling: Filling, insertedBefore: Map<number, Step[]>): Step[] {
   const { match, reading } = filling;
   const { technique, places } = match;
-  const hand = (anchor: string, round: number) => (t: HandTemplate) =>
-    handStep(t, anchor, round, filling) ?? [];
-  const steps: Step[] = technique.start.flatMap(hand('start', 0));
+  const hand = (anchor: string, place: At) => (t: HandTemplate) => handStep(t, anchor, place, filling) ?? [];
+  const steps: Step[] = technique.start.flatMap(hand('start', ALL));
   reading.blocks.forEach((_, b) => {
     const place = places[b];
     const same = (other: number) => {
       const o = places[other];
-      return o?.slot === place?.slot && o?.round === place?.round;
+      return o?.slot === place?.slot && o?.round === place?.round && o?.copy === place?.copy;
     };
     steps.push(...(insertedBefore.get(b) ?? []));
     // Slots that take several blocks have their hand steps once, before the first and after the last.
     if (place && !(b > 0 && same(b - 1)))
-      steps.push(...(place.slot.before ?? []).flatMap(hand(`b${b}`, place.round)));
+      steps.push(...(place.slot.before ?? []).flatMap(hand(`b${b}`, place)));
     steps.push(needleStep(b, filling));
     if (place && !(b + 1 < places.length && same(b + 1)))
-      steps.push(...(place.slot.after ?? []).flatMap(hand(`a${b}`, place.round)));
+      steps.push(...(place.slot.after ?? []).flatMap(hand(`a${b}`, place)));
   });
   steps.push(...(insertedBefore.get(reading.blocks.length) ?? []));
-  steps.push(...technique.finish.flatMap(hand('finish', 0)));
+  steps.push(...technique.finish.flatMap(hand('finish', ALL)));
   return steps;
 }
+
+/** Where in the pattern a step stands: its round (0: none), and which of the copies in turn (null: all). */
+interface At {
+  round: number;
+  copy: number | null;
+}
+const ALL: At = { round: 0, copy: null };
+/** Which of several copies, where they are sewn one after the other: ", 2 of 3". */
+const whichOf = (copies: Copies | null, copy: number | null) =>
+  copies?.inTurn && copy !== null ? `, ${copy + 1} of ${copies.blocks.length}` : '';
 
 /** A block that fits its slot less well than this is called by its own role. */
 const NAMED_BY_SLOT = 0.95;
@@ -114,13 +134,14 @@ const ROLE_TITLES: Record<Role, string> = {
   lace: 'Lace',
 };
 
-function needleStep(block: number, { match, reading, pieces }: Filling): NeedleStep {
+function needleStep(block: number, { match, copies, reading, pieces }: Filling): NeedleStep {
   const place = match.places[block];
   const { value, confidence, because } = itemAt(reading.blocks, block).role;
   const holds = (place?.slot.holds ?? []).flatMap(
-    (key) => (place && pieceFor(key, place.round, pieces)) ?? [],
+    (key) => (place && pieceFor(pieces, key, place.round, place.copy)) ?? [],
   );
-  const suffix = place?.part.repeat && holds.length ? `: ${itemAt(holds, 0).name}` : '';
+  const suffix =
+    place?.part.repeat && holds.length ? `: ${itemAt(holds, 0).name}` : whichOf(copies, place?.copy ?? null);
   return {
     kind: 'needle',
     id: `n${block}`,
@@ -139,20 +160,18 @@ function needleStep(block: number, { match, reading, pieces }: Filling): NeedleS
     skipped: false,
     again: false,
     thread: null,
+    copy: copies?.inTurn && place ? place.copy : null,
     inserted: null,
     stop: block,
   };
 }
 
-const pieceFor = (key: string, round: number, pieces: ScorePiece[]) =>
-  pieces.find((p) => p.id === key || p.id === `${key}-${round}`);
-
-function handStep(t: HandTemplate, anchor: string, round: number, filling: Filling): HandStep | null {
-  const { match, reading, schools, say, length, numbers } = filling;
+function handStep(t: HandTemplate, anchor: string, { round, copy }: At, filling: Filling): HandStep | null {
+  const { match, copies, reading, schools, say, length, numbers } = filling;
   if (!inSchools(t.school, schools)) return null;
-  const pieces = (t.pieces ?? []).flatMap((key) => pieceFor(key, round, filling.pieces) ?? []);
+  const pieces = (t.pieces ?? []).flatMap((key) => pieceFor(filling.pieces, key, round, copy ?? 0) ?? []);
   if (t.pieces?.length && !pieces.length) return null;
-  const along = t.along ? (blocksOf(match, t.along, round || undefined).at(-1) ?? null) : null;
+  const along = t.along ? (blocksOf(match, t.along, round || undefined, copy ?? 0).at(-1) ?? null) : null;
   if (t.edge && along !== null && isCovered(along, reading) !== (t.edge === 'covered')) return null;
   const tight = t.action === 'trim-close' && along !== null ? tightTrim(along, reading, numbers) : null;
   const lengthNamed = (id: NumberId) =>
@@ -165,10 +184,24 @@ function handStep(t: HandTemplate, anchor: string, round: number, filling: Filli
   const { hold: chosen = '' } = schools;
   const heldBy = t.held && isHold(chosen) ? chosen : null;
   const hold = heldBy && HOLDS[heldBy];
+  const isTurn = copies?.inTurn && copy !== null;
+  // One bobbin for all: it is in since the first.
+  if (isTurn && copy > 0 && t.action === 'bobbin') return null;
+  // What is done to the hoop, or to an item of several pieces, is done once; what is done to a copy, in its turn or to all.
+  const isOnce =
+    isTurn ||
+    actionOf(t).perHooping ||
+    (match.technique.copies === 'pieces' && !t.pieces?.length && !t.along);
+  const places = copies && !isOnce ? copies.offsets.length : 1;
+  const title = named(t.title);
+  const which = actionOf(t).perHooping ? '' : whichOf(copies, copy);
   const parts: HandParts = {
     id: `${anchor}:${t.key}`,
-    title: named(t.title),
-    text: [named(t.text), hold?.says].filter(Boolean).join(' '),
+    title: title.endsWith(which) ? title : title + which,
+    text: [named(t.text), hold?.says, places > 1 && `There are ${places}: do it at each.`]
+      .filter(Boolean)
+      .join(' '),
+    places,
     because: tight ? `${t.because} ${tight.because(length)}` : t.because,
     action: t.action,
     side: t.side,

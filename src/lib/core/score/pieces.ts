@@ -1,49 +1,82 @@
 import { itemAt } from '../base';
 import type { Build } from '../build';
-import { MATERIALS } from '../catalogue';
-import { inSchools, type Match, type PieceTemplate, type Schools } from '../techniques';
+import { actionOf, MATERIALS } from '../catalogue';
+import type { Copies } from '../reading';
+import { inSchools, type Match, type PieceTemplate, type Schools, type Technique } from '../techniques';
 import type { ScorePiece } from './types';
 
-/** Id of a piece: its key, with the round behind it where there are several. */
-const pieceId = (template: PieceTemplate, round: number) =>
-  template.part ? `${template.key}-${round}` : template.key;
+/** Id of a piece: its key, with the round behind it where there are several, and the copy behind that. */
+const pieceId = (key: string, round: number | null, copy: number) =>
+  [round === null ? key : `${key}-${round}`, copy ? `~${copy + 1}` : ''].join('');
+/** The piece of a template in one round and copy; what there is once stands for all. */
+export const pieceFor = (pieces: readonly ScorePiece[], key: string, round: number, copy: number) =>
+  [pieceId(key, null, copy), pieceId(key, round, copy), key].flatMap(
+    (id) => pieces.find((p) => p.id === id) ?? [],
+  )[0];
 
-/** Blocks that fill a slot, in one round of its part or in all. */
-export const blocksOf = (match: Match, slot: string, round?: number): number[] =>
+/** Blocks that fill a slot in one copy, in one round of its part or in all. */
+export const blocksOf = (match: Match, slot: string, round?: number, copy = 0): number[] =>
   match.places.flatMap((p, block) =>
-    p?.slot.key === slot && (round === undefined || p.round === round) ? [block] : [],
+    p?.slot.key === slot && p.copy === copy && (round === undefined || p.round === round) ? [block] : [],
   );
 
 /** The pieces whose lines were found in the tape. */
-export function piecesOf(match: Match, build: Build, schools: Schools): ScorePiece[] {
+export function piecesOf(match: Match, build: Build, schools: Schools, copies: Copies | null): ScorePiece[] {
+  const turns = copies?.inTurn ? copies.blocks.map((_, copy) => copy) : [0];
   return match.technique.pieces.flatMap((template) => {
     if (!inSchools(template.school, schools)) return [];
     const rounds = template.part
       ? [...new Set(match.places.flatMap((p) => (p && p.part.key === template.part ? [p.round] : [])))]
-      : [0];
-    return rounds.flatMap((round) => pieceOf(template, round, match, build) ?? []);
+      : [null];
+    // What is hooped, or laid over the whole hooping, is there once, however many copies there are.
+    const once = template.size.rule === 'hoop' || (!copies?.inTurn && isLaidOnce(template, match.technique));
+    return rounds.flatMap((round) =>
+      (once ? [0] : turns).flatMap((copy) => {
+        const piece = pieceOf(template, round, copy, match, build);
+        if (!piece || !copies || once) return piece ?? [];
+        return copies.inTurn
+          ? { ...piece, name: `${piece.name}, ${copy + 1} of ${turns.length}` }
+          : { ...piece, copies: copies.offsets.length };
+      }),
+    );
   });
 }
 
-function pieceOf(template: PieceTemplate, round: number, match: Match, build: Build): ScorePiece | null {
+/** Whether a piece is only ever laid and taken off for the whole hooping. */
+function isLaidOnce({ key }: PieceTemplate, { parts }: Technique): boolean {
+  const lays = parts
+    .flatMap((p) => p.slots.flatMap((s) => [...(s.before ?? []), ...(s.after ?? [])]))
+    .filter((t) => t.pieces?.includes(key));
+  return lays.length > 0 && lays.every((t) => actionOf(t).perHooping);
+}
+
+function pieceOf(
+  template: PieceTemplate,
+  round: number | null,
+  copy: number,
+  match: Match,
+  build: Build,
+): ScorePiece | null {
   const slots = slotsOf(template);
   // Of its own part it has one round; what lies outside, as a frame round all, belongs to each round.
   const ownPart = match.technique.parts.find((p) => p.key === template.part);
   const isOwn = (slot: string) => ownPart?.slots.some((s) => s.key === slot) ?? false;
   const blocks = Object.fromEntries(
-    slots.map((slot) => [slot, blocksOf(match, slot, isOwn(slot) ? round : undefined)]),
+    slots.map((slot) => [slot, blocksOf(match, slot, isOwn(slot) ? (round ?? undefined) : undefined, copy)]),
   );
   const enough =
     template.size.rule === 'cover' || template.size.rule === 'shape'
       ? slots.some((s) => itemAt(blocks, s).length)
       : slots.every((s) => itemAt(blocks, s).length);
   if (!enough) return null;
-  const id = pieceId(template, round);
-  const own = build.materials[id];
+  const id = pieceId(template.key, round, copy);
+  const first = pieceId(template.key, round, 0);
+  // What the maker says of the first holds for all of its copies until they say otherwise.
+  const own = build.materials[id] ?? build.materials[first];
   const material = own?.kind ?? template.material;
   return {
     id,
-    name: own?.name ?? (template.part ? `${template.name} ${round}` : template.name),
+    name: own?.name ?? (round === null ? template.name : `${template.name} ${round}`),
     purpose: template.purpose,
     material,
     colour: own?.colour ?? MATERIALS[material].colour,
@@ -58,8 +91,11 @@ function pieceOf(template: PieceTemplate, round: number, match: Match, build: Bu
     mayTurn: own?.mayTurn ?? null,
     size: template.size,
     blocks,
-    round: template.part ? round : null,
+    round,
     tags: template.tags ?? [],
+    copies: 1,
+    copy,
+    like: copy ? first : null,
   };
 }
 

@@ -20,6 +20,10 @@ export interface Layer {
   open: boolean;
   /** laid, folded or cut by this very step */
   now: boolean;
+  /** of copies that lie side by side, from 0; null: it lies under all of them */
+  copy: number | null;
+  /** the piece of the first copy that it is like */
+  like: string | null;
 }
 /** What lies in the hoop at one moment. */
 export interface Stack {
@@ -77,7 +81,10 @@ function applyStep(before: Stack, step: Step, score: Pick<Score, 'pieces'>): Sta
       for (const layer of stack.layers) if (step.holds.includes(layer.pieceId)) layer.held = true;
     return stack;
   }
-  const touched = stack.layers.filter((l) => step.pieces.includes(l.pieceId));
+  // What is done for all copies is done to the pieces of each.
+  const isMeant = ({ pieceId, like }: Layer) =>
+    step.pieces.includes(pieceId) || (step.places > 1 && like !== null && step.pieces.includes(like));
+  const touched = stack.layers.filter(isMeant);
   for (const layer of touched) layer.now = true;
   switch (actionOf(step).effect) {
     case 'hoop':
@@ -109,7 +116,7 @@ function applyStep(before: Stack, step: Step, score: Pick<Score, 'pieces'>): Sta
       stack.view = 'front';
       break;
     case 'take off':
-      stack.layers = stack.layers.filter((l) => !step.pieces.includes(l.pieceId));
+      stack.layers = stack.layers.filter((l) => !isMeant(l));
       break;
     case 'take base':
       stack.layers = stack.layers.filter((l) => l.side !== 'base' || !hasTrait(l.material, 'tears'));
@@ -146,6 +153,8 @@ function put(stack: Stack, score: Pick<Score, 'pieces'>, id: string, side: Layer
     folded: false,
     open: false,
     now: true,
+    copy: piece.size.rule === 'hoop' ? null : piece.copy,
+    like: piece.like,
   };
   if (side === 'front') stack.layers.unshift(layer);
   else stack.layers.push(layer);

@@ -29,6 +29,8 @@ export interface NeedleStep extends StepBase {
   again: boolean;
   /** in another thread than its block's */
   thread: Build['threads'][number] | null;
+  /** of copies that are sewn in turn, from 0; null: what lies there lies everywhere */
+  copy: number | null;
   /** of another design, put in here: its name, which of its blocks, of how many */
   inserted: { id: string; name: string; n: number; of: number } | null;
 }
@@ -57,6 +59,8 @@ export interface HandStep extends StepBase {
   tools: string[];
   cautions: CautionKey[];
   times: number;
+  /** of the copies in a tape, how many it is done for */
+  places: number;
   /** what it takes, once for each of `times` */
   uses: Use[];
   /** given by the maker; else the time is worked out from the action */
@@ -92,6 +96,11 @@ export interface ScorePiece {
   /** of a part that is repeated, from 1; null: there is one */
   round: number | null;
   tags: readonly PieceTag[];
+  /** so many alike are in one tape, and laid together */
+  copies: number;
+  /** of copies that are sewn in turn, from 0; and the first's piece, whose size it has */
+  copy: number;
+  like: string | null;
 }
 
 /** A hand step of the technique that the maker took out or moved. */
@@ -121,6 +130,8 @@ export interface Design {
   inserted: { insertion: Insertion; blocks: number[] }[];
   /** all blocks: own first, then inserted, moved to their place */
   reading: Reading;
+  /** the same with only the first of the copies that are sewn together: what pieces and hands go by */
+  one: Reading;
   /** as it is sewn, mm */
   size: { width: number; height: number };
 }

@@ -25,6 +25,7 @@ export const applique: Technique = {
   id: 'applique',
   name: 'Appliqué',
   summary: 'Pieces laid on cloth from the bottom up, tacked, trimmed or cut beforehand, their edges covered.',
+  copies: 'pieces',
   choices: [
     cutChoice,
     holdChoice('tape', 'spray', 'glue', 'pins', 'fuse', 'nothing'),

@@ -7,6 +7,7 @@ export const asRead: Technique = {
   id: 'as-read',
   name: 'As read from the tape',
   summary: 'No pattern fits: the steps follow from what each block is, one by one.',
+  copies: 'pieces',
   anyOrder: true,
   choices: [holdChoice('nothing', 'tape', 'spray', 'glue', 'pins')],
   pieces: [

@@ -7,6 +7,7 @@ export const feltTab: Technique = {
   id: 'felt-tab',
   name: 'Two-sided tab, raw edge',
   summary: 'Felt or vinyl front, back laid over the stitches, one last line through both; cut out by hand.',
+  copies: 'items',
   choices: [
     {
       key: 'closure',

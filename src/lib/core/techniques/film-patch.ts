@@ -9,6 +9,7 @@ export const filmPatch: Technique = {
   id: 'film-patch',
   name: 'Patch on film, one hooping',
   summary: 'A pre-cut blank on heavy film, pieces laid on it, the border last; popped out.',
+  copies: 'items',
   choices: [
     {
       key: 'base',

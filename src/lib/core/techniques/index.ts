@@ -53,7 +53,7 @@ export const techniqueById = (id: string): Technique => TECHNIQUES.find((t) => t
 export const rankTechniques = (reading: Reading): Match[] =>
   TECHNIQUES.map((t) => matchTechnique(t, reading)).sort((a, b) => b.fit - a.fit);
 
-export { WHOLE_SHARE, fitReason, matchTechnique, type Match } from './match';
+export { WHOLE_SHARE, copiesIn, fitReason, itemsInTape, matchTechnique, type Match } from './match';
 export { HOLDS, isHold, type HoldKey } from './choices';
 export { schoolsOf, inSchools, type Schools } from './schools';
 export {

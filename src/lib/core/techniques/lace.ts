@@ -19,6 +19,7 @@ export const freeLace: Technique = {
   name: 'Free-standing lace',
   summary:
     'A net of runs and satin over it on wash-away; with or without a piece of cloth; rinsed and dried.',
+  copies: 'items',
   choices: [
     {
       key: 'rinse',

@@ -1,5 +1,5 @@
-import { shareSpanned } from '../base';
-import { leavesSideOut, type BlockReading, type Reading } from '../reading';
+import { itemAt, shareSpanned } from '../base';
+import { leavesSideOut, type BlockReading, type Copies, type Reading } from '../reading';
 import type { Part, Slot, Technique } from './types';
 
 /** The slot that a block fills, and the round of its part (1, 2 … for a repeated part). */
@@ -7,6 +7,8 @@ interface Place {
   part: Part;
   slot: Slot;
   round: number;
+  /** of copies that are sewn in turn, from 0 */
+  copy: number;
 }
 /** A technique laid onto the blocks of a reading. */
 export interface Match {
@@ -38,11 +40,30 @@ interface State {
 export function matchTechnique(technique: Technique, reading: Reading): Match {
   const known = matched.get(reading) ?? new Map<Technique, Match>();
   matched.set(reading, known);
-  const match =
-    known.get(technique) ??
-    (technique.anyOrder ? matchByRole(technique, reading) : matchInOrder(technique, reading));
+  const match = known.get(technique) ?? matchOnce(technique, reading);
   known.set(technique, match);
   return match;
+}
+/** The copies of a tape, where they are a matter of the technique. */
+export const copiesIn = (technique: Technique, { copies }: Reading): Copies | null =>
+  technique.copies ? copies : null;
+
+/** Items that are sewn by one tape: copies that come apart are one each. */
+export const itemsInTape = (technique: Technique, reading: Reading): number =>
+  technique.copies === 'items' ? (copiesIn(technique, reading)?.offsets.length ?? 1) : 1;
+
+/** Of copies the first is laid, and all others like it. */
+function matchOnce(technique: Technique, reading: Reading): Match {
+  const lay = technique.anyOrder ? matchByRole : matchInOrder;
+  const copies = copiesIn(technique, reading);
+  if (!copies) return lay(technique, reading);
+  const m = copies.inTurn ? itemAt(copies.blocks, 0).length : reading.blocks.length;
+  const match = lay(technique, { ...reading, blocks: copies.first.slice(0, m), extents: copies.extents });
+  const places = reading.blocks.map((_, b) => {
+    const place = itemAt(match.places, b % m);
+    return place && { ...place, copy: Math.floor(b / m) };
+  });
+  return { ...match, places };
 }
 /** A technique is laid onto a reading once, whoever asks: for the choice of one, and for each plan. */
 const matched = new WeakMap<Reading, Map<Technique, Match>>();
@@ -172,7 +193,7 @@ function withRounds(states: (State | null)[], parts: Part[]): (Place | null)[] {
     const starts = !seen || index < seen.last || (index === seen.last && !s.slot.many);
     const round = (seen?.round ?? 0) + (starts ? 1 : 0);
     rounds.set(s.part, { round, last: index });
-    return { part: parts[s.part], slot: s.slot, round };
+    return { part: parts[s.part], slot: s.slot, round, copy: 0 };
   });
 }
 
@@ -189,7 +210,7 @@ function matchByRole(technique: Technique, reading: Reading): Match {
     rounds.set(block.index, round);
     // A cover over nothing that was laid is decoration: no hand step belongs to it.
     if (part.repeat && block.role.value !== 'placement' && followed === undefined) return null;
-    return { part, slot, round };
+    return { part, slot, round, copy: 0 };
   });
   const fit =
     reading.blocks.reduce((sum, b, i) => sum + (places[i] ? b.role.confidence : 0), 0) /

@@ -7,6 +7,7 @@ export const patchDesign: Technique = {
   name: 'Patch, first hooping',
   summary:
     'The design on hooped cloth, then a line to cut the patch out along; the border follows in a second hooping.',
+  copies: 'items',
   pieces: [
     {
       key: 'base',

@@ -8,6 +8,7 @@ export const pocket: Technique = {
   name: 'Pocket',
   summary:
     'A piece with its upper edge folded, tacked and topstitched on three sides; the fourth stays open.',
+  copies: 'pieces',
   choices: [holdChoice('tape', 'pins', 'glue')],
   pieces: [
     {

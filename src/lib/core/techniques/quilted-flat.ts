@@ -8,6 +8,7 @@ export const quiltedFlat: Technique = {
   name: 'Quilted, matching back, covered edge',
   summary:
     'Front and batting quilted, trimmed late; back from below; one covered edge round it all: coaster, mat.',
+  copies: 'items',
   choices: [
     {
       key: 'base',

@@ -7,6 +7,7 @@ export const stitchThenCut: Technique = {
   id: 'patch-stitch-cut',
   name: 'Patch, stitched then cut',
   summary: 'Felt or cloth hooped with cut-away; design and border sewn, then cut close.',
+  copies: 'items',
   choices: [
     {
       key: 'edge',

@@ -8,6 +8,7 @@ export const turnedItem: Technique = {
   name: 'Turned item',
   summary:
     'Quilted front and back sewn right sides together round an opening, then turned: bib, cloth, cushion front.',
+  copies: 'items',
   choices: [
     holdChoice('tape', 'spray', 'pins'),
     closeChoice,

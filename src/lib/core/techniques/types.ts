@@ -137,4 +137,6 @@ export interface Technique {
   finish: HandTemplate[];
   /** slots are found by role alone, in whatever order they come */
   anyOrder?: boolean;
+  /** what copies in one tape are: items that come apart, or pieces of one item; else they are no matter of this technique */
+  copies?: 'items' | 'pieces';
 }

@@ -42,6 +42,7 @@ export const zipPouch: Technique = {
   id: 'zip-pouch',
   name: 'Lined zip pouch',
   summary: 'Zip in the front, folded fabrics, lining on the back, turned through the lining.',
+  copies: 'items',
   choices: [
     {
       key: 'press',

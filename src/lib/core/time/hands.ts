@@ -1,8 +1,8 @@
 import { heightOf, itemAt, widthOf } from '../base';
 import { actionOf, isSo, type Per } from '../catalogue';
 import type { NumberId, Numbers } from '../numbers';
-import type { BlockReading, Reading } from '../reading';
-import type { HandStep, Step } from '../score';
+import type { BlockReading } from '../reading';
+import type { Design, HandStep, Step } from '../score';
 import { HOLDS } from '../techniques';
 import { totalOf, type StepTime, type TimeContext, type TimeTerm } from './types';
 
@@ -18,12 +18,12 @@ export const isPerHooping = (step: Pick<HandStep, 'action'>): boolean => actionO
  * Seconds of a hand step, by its action's terms. @param before the steps that come first: trims sewn since the last
  * hands count
  */
-export function handTime(step: HandStep, before: Step[], reading: Reading, context: TimeContext): StepTime {
+export function handTime(step: HandStep, before: Step[], design: Sewn, context: TimeContext): StepTime {
   const { numbers, machine } = context;
   const terms: TimeTerm[] =
     step.ownSeconds !== null
       ? [{ label: 'your own time', seconds: step.ownSeconds }]
-      : actionTerms(step, before, reading, context);
+      : actionTerms(step, before, design, context);
   // A bobbin's time has its hoop off and on in it.
   if (step.hoop === 'off' && step.action !== 'bobbin') {
     const id = machine.kind === 'one-needle' ? 'stop.hoopOffHome' : 'stop.hoopOffMulti';
@@ -41,21 +41,30 @@ export function handTime(step: HandStep, before: Step[], reading: Reading, conte
   };
 }
 
-function actionTerms(step: HandStep, before: Step[], reading: Reading, context: TimeContext): TimeTerm[] {
-  const pieces = Math.max(1, step.pieces.length);
-  const cm = step.along === null ? 0 : lineLength(itemAt(reading.blocks, step.along)) / 10;
+/** A design as it is sewn, and with one of its copies alone: what is done at each place is done so many times. */
+type Sewn = Pick<Design, 'reading' | 'one'>;
+
+function actionTerms(
+  step: HandStep,
+  before: Step[],
+  { reading, one }: Sewn,
+  context: TimeContext,
+): TimeTerm[] {
+  const { places } = step;
+  const pieces = places * Math.max(1, step.pieces.length);
+  const cm = step.along === null ? 0 : (places * lineLength(itemAt(one.blocks, step.along))) / 10;
   const trims = () =>
     before.reduce(
       (n, s) => n + (s.kind === 'needle' && !s.skipped ? itemAt(reading.blocks, s.block).trims : 0),
       0,
     );
   const counts: Record<Per, () => number> = {
-    step: () => 1,
+    step: () => places,
     piece: () => pieces,
     'taped side': () => step.tapeSides * pieces,
     cm: () => cm,
-    around: () => (2 * (widthOf(reading.extents) + heightOf(reading.extents))) / 10,
-    times: () => step.times,
+    around: () => (places * 2 * (widthOf(one.extents) + heightOf(one.extents))) / 10,
+    times: () => places * step.times,
     trim: trims,
   };
   const terms = actionOf(step).time.flatMap(({ label, several, number, per = 'step', when }): TimeTerm[] => {
@@ -71,7 +80,7 @@ function actionTerms(step: HandStep, before: Step[], reading: Reading, context: 
     ];
   });
   const hold = step.heldBy && HOLDS[step.heldBy];
-  if (hold?.number) terms.push(counted(hold.name.toLowerCase(), hold.number, hold.times, context));
+  if (hold?.number) terms.push(counted(hold.name.toLowerCase(), hold.number, places * hold.times, context));
   return terms;
 }
 const counted = (label: string, number: NumberId, n: number, { numbers }: TimeContext): TimeTerm => ({

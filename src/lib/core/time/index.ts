@@ -5,7 +5,7 @@
 import { itemAt } from '../base';
 import type { Numbers } from '../numbers';
 import type { Reading } from '../reading';
-import type { Score } from '../score';
+import type { Design, Score } from '../score';
 import { handTime } from './hands';
 import { needleTime, stitchSeconds } from './needle';
 import type { StepTime, StepTimes, TimeContext } from './types';
@@ -15,13 +15,17 @@ export { freeOf, speedFactor, stitchSeconds } from './needle';
 export { isPerHooping, lineLength } from './hands';
 
 /** The time of every step, by its id. */
-export const timeSteps = (score: Score, reading: Reading, context: TimeContext): StepTimes =>
+export const timeSteps = (
+  score: Score,
+  { reading, one }: Pick<Design, 'reading' | 'one'>,
+  context: TimeContext,
+): StepTimes =>
   Object.fromEntries(
     score.steps.map((step, i) => [
       step.id,
       step.kind === 'needle'
         ? needleTime(step, reading, context)
-        : handTime(step, score.steps.slice(0, i), reading, context),
+        : handTime(step, score.steps.slice(0, i), { reading, one }, context),
     ]),
   );
 

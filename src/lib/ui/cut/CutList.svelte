@@ -1,7 +1,7 @@
 <script lang="ts">
   import { explainDimension, formatNotion, type CutPiece, type NotionNeed } from '$lib/core/cut';
   import type { Build } from '$lib/core/build';
-  import { needOf } from '$lib/core/order';
+  import { needOf, type OrderPlan } from '$lib/core/order';
   import type { ScorePiece } from '$lib/core/score';
   import { MATERIALS } from '$lib/core/catalogue';
   import { formatLength, formatSize } from '$lib/core/base';
@@ -17,7 +17,7 @@
   interface Props {
     pieces: readonly CutPiece[];
     /** items to load, and hoopings they take */
-    order: { load: number; hoopings: number };
+    order: Pick<OrderPlan, 'load' | 'designs' | 'hoopings'>;
     /** with what the maker knows about each; left out where nothing can be changed */
     scorePieces?: readonly ScorePiece[];
     /** to draw the pieces from */
@@ -150,7 +150,7 @@
               ? `, at least ${formatLength(need.lengthMm, workroom.unit)}`
               : ''} <span class="label">{need.because}</span></span
           >{#if order.load > 1}<span class="label"
-              >for {order.load}: {formatNotion(need.notion, need.amount * order.load)}</span
+              >for {order.load}: {formatNotion(need.notion, need.amount * order.designs)}</span
             >{/if}
         </li>
       {/each}

@@ -24,7 +24,7 @@
       onchange={(quantity) => onchange({ ...build.order, quantity })}
     />
     <NumberField
-      label="Repeats in one hooping"
+      label={order.inTape > 1 ? 'Times the tape in one hooping' : 'Repeats in one hooping'}
       value={build.order.repeats}
       limits={limitsOf(repeats)}
       onchange={(repeats) => onchange({ ...build.order, repeats })}
@@ -37,7 +37,12 @@
   <dl class="grid grid-cols-[1fr_auto] items-baseline gap-x-8 gap-y-2 self-start" data-testid="order-plan">
     <dt class="text-quiet">Load</dt>
     <dd class="text-right text-xl">{count(order.load, 'item')}</dd>
-    {#if spare > 0}
+    {#if order.inTape > 1}
+      <dd class="label col-span-2 -mt-2">
+        The tape holds {order.inTape} of them and is sewn {count(order.designs, 'time')}.
+      </dd>
+    {/if}
+    {#if spare >= order.inTape}
       <dd class="label col-span-2 -mt-2">
         {spare} more than wanted: with <NumberInPlace id="order.rejectRate" /> spoiled, the order is met
         <NumberInPlace id="order.confidence" /> of the time.
@@ -45,7 +50,7 @@
     {/if}
     <dt class="text-quiet">Hoopings</dt>
     <dd class="text-right text-xl">{order.hoopings}</dd>
-    {#if order.hoopings > 1 && order.lastHooping < build.order.repeats}
+    {#if order.hoopings > 1 && order.lastHooping < build.order.repeats * order.inTape}
       <dd class="label col-span-2 -mt-2">The last one holds {count(order.lastHooping, 'item')}.</dd>
     {/if}
     <dt class="text-quiet">From first hooping to last stitch of handwork</dt>

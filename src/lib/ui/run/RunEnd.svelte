@@ -12,7 +12,7 @@
     asked,
   }: { session: RunSession; /** it was tried to close the run before all was said */ asked: boolean } =
     $props();
-  const items = $derived(Array.from({ length: session.run?.items ?? 1 }, (_, n) => n));
+  const items = $derived(Array.from({ length: session.itemsOut }, (_, n) => n));
   const WORDS: Record<ItemResult, string> = { good: 'Good', second: 'A second', ruined: 'Ruined' };
   const of = (n: number) => session.state?.results[n];
   let list = $state<HTMLElement | null>(null);

@@ -11,7 +11,7 @@
   // What is in the hands at this step: the piece at its size, which way, where, how held, the hoop, the tools.
   let { session, step }: { session: RunSession; step: HandStep } = $props();
   /** of each piece: one for every item, but for what is done to the hoop */
-  const times = $derived(isPerHooping(step) ? 1 : session.items);
+  const times = $derived(isPerHooping(step) ? 1 : session.items * (step.places ?? 1));
   const laid = $derived(actionOf(step).effect === 'put');
   const facts = $derived(
     [

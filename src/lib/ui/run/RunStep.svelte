@@ -124,7 +124,7 @@
         ? 'Go on'
         : !step
           ? session.unjudged.length
-            ? `How did ${session.items > 1 ? 'they' : 'it'} come out?`
+            ? `How did ${session.itemsOut > 1 ? 'they' : 'it'} come out?`
             : 'Close the run'
           : busy
             ? `Sewing: ${formatNumber(session.stitch)} of ${formatNumber(machine.now?.blockStitches ?? 0)}`
@@ -162,8 +162,8 @@
       title="Leave; the run stays as it is"><X size={22} /></a
     >
     <span class="min-w-0 flex-1 truncate"
-      ><strong class="font-display font-normal">{session.run?.buildName}</strong>{#if session.items > 1}<span
-          class="ml-2 text-base">{session.items} in the hoop</span
+      ><strong class="font-display font-normal">{session.run?.buildName}</strong
+      >{#if session.itemsOut > 1}<span class="ml-2 text-base">{session.itemsOut} in the hoop</span
         >{/if}{#if machine.link}<span
           class={['ml-3 text-base', machine.isHere ? 'text-needle' : 'text-madder']}
           data-testid="machine"

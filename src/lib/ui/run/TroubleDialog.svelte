@@ -48,7 +48,7 @@
   const lay = $derived(flow?.kind === 'shifted' ? (again.find((a) => a.index === redo)?.lay ?? null) : null);
   /** which of the hooping, from 0 */
   let item = $state(0);
-  const items = $derived(session.run?.items ?? 1);
+  const items = $derived(session.itemsOut);
   let words = $state('');
   let looked = $state<number[]>([]);
   /** clock at which it went wrong: what hands do until they go on belongs to it */

@@ -37,6 +37,7 @@
     const hoop = workroom.workshop.hoops.find((h) => h.id === id);
     if (hoop) editor.change({ hoopId: hoop.id, machineId: hoop.machineId });
   }
+  const inTape = $derived(plan.order.inTape);
 </script>
 
 <header class="flex flex-wrap items-center gap-x-3 gap-y-2">
@@ -128,7 +129,7 @@
       reading.stitches,
       'stitch',
       'stitches',
-    )} · {count(reading.stops, 'stop')} · one item takes
+    )} · {count(reading.stops, 'stop')} · {inTape > 1 ? `${inTape} items in it take` : 'one item takes'}
     <strong class="text-ink" data-testid="item-time">{formatDuration(plan.time.item.itemSeconds)}</strong>:
     <span class="text-needle">needle {formatDuration(plan.time.item.needleSeconds)}</span>
     ({formatDuration(plan.time.item.screenSeconds)} on the machine’s screen),

@@ -2,6 +2,7 @@ import {
   AT_END,
   bobbinNow,
   isOver,
+  itemsIn,
   MOST_REASON,
   MOST_TEXT,
   needleSeconds,
@@ -99,7 +100,9 @@ export class RunSession {
   readonly needleSeconds = $derived(this.state ? needleSeconds(this.state, this.now) : 0);
   readonly left = $derived(this.run && this.state ? secondsLeft(this.run, this.state, this.now) : 0);
   readonly block = $derived(this.step?.kind === 'needle' ? this.run?.blocks[this.step.block] : undefined);
+  /** so often the tape is sewn in this hooping; and the items that come out of it */
   readonly items = $derived(this.run?.items ?? 1);
+  readonly itemsOut = $derived(this.run ? itemsIn(this.run) : 1);
   /** of the block under the needle, for all items of the hooping */
   readonly blockStitches = $derived(
     this.run && this.step?.kind === 'needle' ? stitchesOf(this.run, this.step) : 0,
@@ -349,7 +352,7 @@ export class RunSession {
     return this.add({ type: 'given-up', reason: reason.slice(0, MOST_REASON) });
   }
   /** items of the hooping that nobody has judged, from 0 */
-  readonly unjudged = $derived(this.state ? unjudged(this.state, this.items) : []);
+  readonly unjudged = $derived(this.state ? unjudged(this.state, this.itemsOut) : []);
   /** What was not judged yet came out well. */
   allGood() {
     return this.addAll(

@@ -29,7 +29,8 @@
     <p>
       {formatSize(plan.design.size.width, plan.design.size.height, workroom.unit)} · hoop {plan.hooping.hoop
         .name} on
-      {plan.machine.name} · {formatDuration(plan.time.item.itemSeconds)} an item · {plan.order.load} to load in
+      {plan.machine.name} · {formatDuration(plan.time.item.itemSeconds)}
+      {plan.order.inTape > 1 ? `for the ${plan.order.inTape} in it` : 'an item'} · {plan.order.load} to load in
       {plan.order.hoopings} hoopings
     </p>
     <p class="label mb-3">
