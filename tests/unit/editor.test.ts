@@ -6,6 +6,7 @@ import { newWorkshop } from '$lib/core/workshop';
 import { crewPatch, tailTab } from '$lib/demo';
 import { BuildEditor } from '$lib/ui/state/editor.svelte';
 import { example, readAs } from '../support/examples';
+import { secondHand } from '../support/labelled/second-hand';
 
 const sample = example(tailTab());
 
@@ -180,6 +181,20 @@ describe('the editor of a build', () => {
     expect(best.fit - own.fit).to.be.above(0.15);
     editor.choose(best.technique.name, { technique: best.technique.id });
     expect(editor.better).to.equal(null);
+  });
+
+  it('asks which of two techniques it is until the maker says so', async () => {
+    const either = secondHand(10).find((d) => d.name === 'second applique 5')!;
+    const { build } = example(either.tape);
+    const { editor } = await open(build.id, either.tape, build);
+    const asked = editor.eitherTechnique!.map((m) => m.technique.id);
+    expect(asked.sort()).to.deep.equal(['applique', 'cutwork']);
+    editor.choose('Appliqué', { technique: 'applique', techniqueBy: 'maker' });
+    expect(editor.eitherTechnique).to.equal(null);
+    editor.undo();
+    expect(editor.eitherTechnique).not.to.equal(null);
+    const { editor: plain } = await open();
+    expect(plain.eitherTechnique).to.equal(null);
   });
 
   it('moves a step one place earlier or later, and no further than the score', async () => {

@@ -1,4 +1,7 @@
 import { expect } from 'chai';
+import { itemAt } from '$lib/core/base';
+import { readDesign } from '$lib/core/reading';
+import { rankTechniques } from '$lib/core/techniques';
 import { judge, verdict } from '../support/labelled/judge';
 import { calibrationError, caseOf, fit, judgeCases, share } from '../support/labelled/fit';
 import { HANDS, weightOf } from '../support/labelled/hands';
@@ -27,6 +30,15 @@ describe('reading designs by other hands', () => {
       expect(v.openings).to.be.at.least(0.98);
       expect(v.invented).to.be.at.most(0.005 * v.blocks);
     });
+
+  it('of fifty designs by other hands that nobody has drawn before, the technique of at least 46', () => {
+    const designs = [...secondHand(10, 100), ...thirdHand(10, 100)].filter((d) => d.technique);
+    const wrong = designs.flatMap((d) => {
+      const read = itemAt(rankTechniques(readDesign(d.tape, { trimJumps: 3 })), 0).technique.id;
+      return read === d.technique ? [] : [`${d.name}: ${d.technique} as ${read}`];
+    });
+    expect(1 - wrong.length / designs.length, wrong.join('\n')).to.be.at.least(46 / 50);
+  });
 
   // Fitted here without them, in fewer rounds: how it does on hands that it has not seen is the figure that counts.
   it('a hand that the fit has not seen: at least 95 of 100 roles, and what is said at 0.9 and more holds', () => {

@@ -1,9 +1,14 @@
 import { expect } from 'chai';
+import type { Path } from '$lib/core/base';
+import { bean, circle, closePath, rectangle, run, satin } from '$lib/core/outline';
+import { rankTechniques, techniqueQuestion, type Match } from '$lib/core/techniques';
 import { CAUTIONS, MATERIALS } from '$lib/core/catalogue';
 import { describeStack, stackAt, type HandStep, type Score } from '$lib/core/score';
 import { labelledSet } from '../support/labelled';
 import { secondHand } from '../support/labelled/second-hand';
+import { thirdHand } from '../support/labelled/third-hand';
 import { example } from '../support/examples';
+import { sewn } from '../support/copies';
 
 /** One example of each technique, drawn without tricks, and the score a maker would get. */
 const families = [
@@ -22,9 +27,11 @@ const families = [
   'strips',
   'reverse',
   'plain',
+  'topper',
+  'zip',
 ];
 /** Other hands drew what ours does not. */
-const set = [...labelledSet(), ...secondHand(4)];
+const set = [...labelledSet(), ...secondHand(4), ...thirdHand(4)];
 const scores = families.map((family) => {
   const design =
     set.find((d) => d.family === family && d.variation === 'as drawn') ??
@@ -128,6 +135,139 @@ describe('every technique', () => {
     const cut = at(score, (s) => s.action === 'cut-cloth');
     const open = stackAt(score, cut).layers.flatMap((l) => (l.open ? [l.pieceId] : []));
     expect(open).to.deep.equal(['upper']);
+  });
+
+  it('a topper: the back lies before the window is edged, and the base in it is not cut', () => {
+    const { score } = scores.find((s) => s.family === 'topper')!.plan;
+    const window = score.steps.findIndex((s) => s.kind === 'needle' && s.title === 'Window edge');
+    const under = stackAt(score, window).layers;
+    expect(under.find((l) => l.pieceId === 'back')).to.include({ held: true, trimmed: true });
+    expect(under.find((l) => l.pieceId === 'base')).to.include({ open: false });
+  });
+
+  it('a pouch without lining: no lining is cut or laid, and it is turned through the zip', () => {
+    // Zip lines 10 mm apart at y = 30, seams at its edges, one last seam of 120 × 100: nothing else.
+    const level = (y: number, half = 55): Path[] => [
+      run(
+        [
+          { x: -half, y },
+          { x: half, y },
+        ],
+        2.5,
+      ),
+    ];
+    const tape = sewn([...level(35), ...level(25)], [...level(34), ...level(26)], level(34), level(26), [
+      bean(closePath(rectangle({ x: 0, y: 0 }, 120, 100, 4)), 2.5),
+    ]);
+    const { plan } = example(tape, {
+      technique: 'zip-pouch',
+      roles: { 0: 'placement', 1: 'tack-down', 2: 'seam', 3: 'seam', 4: 'final-outline' },
+    });
+    const { score, cut } = plan;
+    expect(cut.pieces.map((p) => p.id)).to.deep.equal([
+      'base',
+      'zip',
+      'upper',
+      'lower',
+      'back',
+      'back-batting',
+    ]);
+    expect(
+      hands(score)
+        .map((s) => s.text)
+        .join(' '),
+    ).not.to.match(/lining/i);
+    expect(
+      hands(score)
+        .filter((s) => s.action === 'turn')
+        .map((s) => s.text),
+    ).to.deep.equal(['Turn through the open zip, corners first, with a blunt tool.']);
+    // Nothing holds the panels but their seams and the last one: they reach to it. Upper: from 34 to 50, past the seam by its
+    // bite, and one margin; lower from 26 down to -50. Both as wide as the last seam and two margins.
+    const { 'cut.marginTop': margin, 'cut.seamOverlap': bite } = plan.numbers;
+    const sum = (id: string) =>
+      cut.pieces
+        .filter((p) => p.id === id)
+        .map((p) => [p.width.sumMm, p.height.sumMm].map((v) => Math.round(v)))[0];
+    expect(sum('upper')).to.deep.equal([120 + 2 * margin, 16 + bite + margin].map((v) => Math.round(v)));
+    expect(sum('lower')).to.deep.equal([120 + 2 * margin, 76 + bite + margin].map((v) => Math.round(v)));
+  });
+
+  it('a loose element: got ready, pinned and freed of its pin, and under topping before anything is sewn on it', () => {
+    const cross: Path[] = [
+      run(
+        [
+          { x: -4, y: 0 },
+          { x: 4, y: 0 },
+        ],
+        2,
+      ),
+      run(
+        [
+          { x: 0, y: -4 },
+          { x: 0, y: 4 },
+        ],
+        2,
+      ),
+    ];
+    const ring = (r: number): Path[] => [run(closePath(circle({ x: 0, y: 0 }, r)), 2)];
+    const petals = [0, 1, 2].map((k) =>
+      satin(
+        [
+          { x: -6, y: 2 * k - 2 },
+          { x: 6, y: 2 * k - 2 },
+        ],
+        2,
+        0.4,
+      ),
+    );
+    const vine: Path[] = [
+      run(
+        [
+          { x: -50, y: -30 },
+          { x: 40, y: 35 },
+        ],
+        2,
+      ),
+    ];
+    const { plan } = example(sewn([...cross, ...vine], ring(6), ring(9), petals), {
+      technique: 'loose-element',
+      roles: { 0: 'marker', 1: 'tack-down', 2: 'tack-down', 3: 'decoration' },
+    });
+    const { score } = plan;
+    expect(score.steps.map((s) => (s.kind === 'needle' ? s.title : s.action))).to.deep.equal([
+      'hoop-up',
+      'Centre mark',
+      'work',
+      'lay',
+      'Hold the element',
+      'topping',
+      'lay',
+      'Hold the centre piece',
+      'trim-close',
+      'Details',
+      'check',
+      'unhoop',
+      'remove',
+      'snip',
+      'cut-base',
+      'press',
+    ]);
+    const lay = hands(score).find((s) => s.action === 'lay')!;
+    expect(lay.text).to.match(/take the pin out\.$/);
+    expect(lay.cautions).to.include('pins');
+    const tack = score.steps.find((s) => s.kind === 'needle' && s.block === 1)!;
+    expect(tack.kind === 'needle' && tack.attended).to.equal(true);
+  });
+
+  it('asks which technique it is where two fit about as well, and not where one fits better', () => {
+    const fits = (...all: number[]) => all.map((fit) => ({ fit }) as Match);
+    // Odds of three to one: exp(24 · 0.0458).
+    expect(techniqueQuestion(fits(0.9, 0.86, 0.5))?.map((m) => m.fit)).to.deep.equal([0.9, 0.86]);
+    expect(techniqueQuestion(fits(0.9, 0.85, 0.5))).to.equal(null);
+    expect(techniqueQuestion([])).to.equal(null);
+    const asked = scores.filter(({ reading }) => techniqueQuestion(rankTechniques(reading)));
+    expect(asked.length).to.be.at.most(3);
   });
 
   it('names only materials that can be drawn', () => {

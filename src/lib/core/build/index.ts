@@ -114,6 +114,8 @@ export const buildSchema = z.object({
   id,
   name: z.string().min(1).max(120),
   technique: id,
+  /** who says so: read from the tape, or the maker */
+  techniqueBy: z.enum(['reading', 'maker']).default('reading'),
   /** school taken of each choice of the technique */
   schools: z.record(idSchema(40), z.string().max(40)).default({}),
   /** the tape in the store, by the hash of its bytes */

@@ -129,14 +129,15 @@ export function sizeOf(
     }
     case 'fold': {
       const seam = boxOf(size.seam);
-      const over = boxOf(...size.over);
       const level = widthOf(seam) >= heightOf(seam);
-      const sized = foldedOver(
-        level ? seam : flipped(seam),
-        level ? over : flipped(over),
-        numbers['cut.seamOverlap'],
-        margin('cut.marginTop'),
-      );
+      const turn = level ? (box: Box) => box : flipped;
+      const held = size.over.some((s) => itemAt(piece.blocks, s).length);
+      const { otherwise } = size;
+      const over =
+        held || !otherwise
+          ? turn(boxOf(...size.over))
+          : beyond(turn(seam), turn(boxOf(...otherwise.over)), turn(boxOf(otherwise.awayFrom)));
+      const sized = foldedOver(turn(seam), over, numbers['cut.seamOverlap'], margin('cut.marginTop'));
       return level ? sized : turnedBack(sized);
     }
     case 'pressed': {
@@ -148,6 +149,12 @@ export function sizeOf(
       return level ? sized : turnedBack(sized);
     }
   }
+}
+
+/** Of what lies on both sides of a level seam, the side that looks away from something. */
+function beyond(seam: Box, over: Box, from: Box): Box {
+  const y = (seam.minY + seam.maxY) / 2;
+  return y > (from.minY + from.maxY) / 2 ? { ...over, minY: y } : { ...over, maxY: y };
 }
 
 /** Level seam: from it to the far edge of what is covered, past the seam, and a margin on the three other sides. */

@@ -52,6 +52,7 @@ function newBuild(reading: Reading, hoop: Hoop, { id, tapeId, fileName, now }: N
     id,
     name: name.slice(0, 120),
     technique: itemAt(rankTechniques(reading), 0).technique.id,
+    techniqueBy: 'reading' as const,
     tapeId,
     fileName: fileName.slice(0, 260),
     roles: {},

@@ -11,6 +11,7 @@ export type { RoleOverrides } from './roles';
 export {
   isQuestion,
   LENGTH_BIN_MM,
+  ODDS,
   ROLES,
   TEXTURES,
   type BlockReading,

@@ -19,7 +19,7 @@ import { withHoopAdvice } from './advice';
 import { applyEdits } from './edit';
 import { bareHand, threadStep, withCautions, type HandParts } from './hand';
 import { insertSteps } from './insert';
-import { blocksOf, pieceFor, piecesOf } from './pieces';
+import { blocksOf, isMet, pieceFor, piecesOf } from './pieces';
 import { inOtherWords } from './stack';
 import { isCovered, tightTrim } from './trim';
 import type { Machine } from '../workshop';
@@ -168,7 +168,7 @@ function needleStep(block: number, { match, copies, reading, pieces }: Filling):
 
 function handStep(t: HandTemplate, anchor: string, { round, copy }: At, filling: Filling): HandStep | null {
   const { match, copies, reading, schools, say, length, numbers } = filling;
-  if (!inSchools(t.school, schools)) return null;
+  if (!inSchools(t.school, schools) || !isMet(t.when, match)) return null;
   const pieces = (t.pieces ?? []).flatMap((key) => pieceFor(filling.pieces, key, round, copy ?? 0) ?? []);
   if (t.pieces?.length && !pieces.length) return null;
   const along = t.along ? (blocksOf(match, t.along, round || undefined, copy ?? 0).at(-1) ?? null) : null;

@@ -2,7 +2,14 @@ import { itemAt } from '../base';
 import type { Build } from '../build';
 import { actionOf, MATERIALS } from '../catalogue';
 import type { Copies } from '../reading';
-import { inSchools, type Match, type PieceTemplate, type Schools, type Technique } from '../techniques';
+import {
+  inSchools,
+  type Match,
+  type PieceTemplate,
+  type Schools,
+  type SizeRule,
+  type Technique,
+} from '../techniques';
 import type { ScorePiece } from './types';
 
 /** Id of a piece: its key, with the round behind it where there are several, and the copy behind that. */
@@ -20,11 +27,15 @@ export const blocksOf = (match: Match, slot: string, round?: number, copy = 0): 
     p?.slot.key === slot && p.copy === copy && (round === undefined || p.round === round) ? [block] : [],
   );
 
+/** Whether the tape has a block for a slot, or has none, as a template asks. */
+export const isMet = (when: PieceTemplate['when'], match: Match): boolean =>
+  !when || blocksOf(match, when.slot).length > 0 === when.found;
+
 /** The pieces whose lines were found in the tape. */
 export function piecesOf(match: Match, build: Build, schools: Schools, copies: Copies | null): ScorePiece[] {
   const turns = copies?.inTurn ? copies.blocks.map((_, copy) => copy) : [0];
   return match.technique.pieces.flatMap((template) => {
-    if (!inSchools(template.school, schools)) return [];
+    if (!inSchools(template.school, schools) || !isMet(template.when, match)) return [];
     const rounds = template.part
       ? [...new Set(match.places.flatMap((p) => (p && p.part.key === template.part ? [p.round] : [])))]
       : [null];
@@ -64,11 +75,8 @@ function pieceOf(
   const blocks = Object.fromEntries(
     slots.map((slot) => [slot, blocksOf(match, slot, isOwn(slot) ? (round ?? undefined) : undefined, copy)]),
   );
-  const enough =
-    template.size.rule === 'cover' || template.size.rule === 'shape'
-      ? slots.some((s) => itemAt(blocks, s).length)
-      : slots.every((s) => itemAt(blocks, s).length);
-  if (!enough) return null;
+  const has = (slot: string) => itemAt(blocks, slot).length > 0;
+  if (!isEnough(template.size, slots, has)) return null;
   const id = pieceId(template.key, round, copy);
   const first = pieceId(template.key, round, 0);
   // What the maker says of the first holds for all of its copies until they say otherwise.
@@ -99,13 +107,25 @@ function pieceOf(
   };
 }
 
+/** Whether the lines that were found give a size. */
+function isEnough(size: SizeRule, slots: readonly string[], has: (slot: string) => boolean): boolean {
+  if (size.rule === 'cover' || size.rule === 'shape') return slots.some(has);
+  if (size.rule !== 'fold') return slots.every(has);
+  const { seam, over, otherwise } = size;
+  return has(seam) && (over.some(has) || (otherwise?.over.some(has) ?? false));
+}
+
 function slotsOf({ size }: PieceTemplate): string[] {
   switch (size.rule) {
     case 'cover':
     case 'shape':
       return size.by;
     case 'fold':
-      return [size.seam, ...size.over];
+      return [
+        size.seam,
+        ...size.over,
+        ...(size.otherwise ? [...size.otherwise.over, size.otherwise.awayFrom] : []),
+      ];
     case 'pressed':
       return [size.edge, size.awayFrom, ...size.over];
     case 'zip':

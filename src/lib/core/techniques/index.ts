@@ -2,7 +2,7 @@
  * Techniques as data: the pattern of needle blocks, what hands do between them, and the pieces that takes.
  * To add one: a file with a Technique, and a line in TECHNIQUES.
  */
-import type { Reading } from '../reading';
+import { ODDS, type Reading } from '../reading';
 import { applique } from './applique';
 import { asRead } from './as-read';
 import { cutwork } from './cutwork';
@@ -13,6 +13,7 @@ import { filmPatch } from './film-patch';
 import { pilePatch } from './pile-patch';
 import { stitchThenCut } from './stitch-then-cut';
 import { flipFold } from './flip-fold';
+import { looseElement } from './loose-element';
 import { panel } from './panel';
 import { piecedStrips } from './pieced-strips';
 import { plain } from './plain';
@@ -20,6 +21,7 @@ import { pocket } from './pocket';
 import { reverseApplique } from './reverse-applique';
 import { patchBorder, patchDesign } from './patch-two-hoopings';
 import { quiltedFlat } from './quilted-flat';
+import { towelTopper } from './towel-topper';
 import { turnedItem } from './turned';
 import type { Technique } from './types';
 import { zipPouch } from './zip-pouch';
@@ -35,12 +37,14 @@ const TECHNIQUES: readonly Technique[] = [
   feltTab,
   turnedItem,
   quiltedFlat,
+  towelTopper,
   freeLace,
   cutwork,
   flipFold,
   pocket,
   piecedStrips,
   reverseApplique,
+  looseElement,
   plain,
   panel,
   asRead,
@@ -52,6 +56,16 @@ export const techniqueById = (id: string): Technique => TECHNIQUES.find((t) => t
 /** All techniques laid onto a reading, best first. */
 export const rankTechniques = (reading: Reading): Match[] =>
   TECHNIQUES.map((t) => matchTechnique(t, reading)).sort((a, b) => b.fit - a.fit);
+
+/**
+ * How far apart the fits of two techniques stand for odds: with shares of exp(24 · fit) the right technique of 240 designs by
+ * two other hands is likeliest, and of nine of these the best two are closer than three to one, the right one among them.
+ */
+const FIT_SPREAD = 24;
+/** The best two techniques, where their odds are closer than those from which on it is said as a fact. */
+export function techniqueQuestion([best, second]: readonly Match[]): [Match, Match] | null {
+  return best && second && (best.fit - second.fit) * FIT_SPREAD < Math.log(ODDS) ? [best, second] : null;
+}
 
 export { WHOLE_SHARE, copiesIn, fitReason, itemsInTape, matchTechnique, type Match } from './match';
 export { HOLDS, isHold, type HoldKey } from './choices';

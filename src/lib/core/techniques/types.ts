@@ -50,6 +50,8 @@ export interface HandTemplate {
   edge?: 'covered' | 'raw';
   /** only in these schools, written choice:school; any one of them */
   school?: string[];
+  /** only where the tape has a block for this slot, or has none */
+  when?: { slot: string; found: boolean };
   /** time by one row of the table, for actions without a formula of their own */
   number?: NumberId;
   /** then this much time passes by itself */
@@ -100,7 +102,13 @@ export interface Part {
 export type SizeRule =
   | { rule: 'cover'; by: string[]; margin: 'front' | 'back' }
   | { rule: 'shape'; by: string[] }
-  | { rule: 'fold'; seam: string; over: string[] }
+  | {
+      rule: 'fold';
+      seam: string;
+      over: string[];
+      /** where none of these is sewn: as far as this goes, on the side of the seam that looks away from a line */
+      otherwise?: { over: string[]; awayFrom: string };
+    }
   | { rule: 'pressed'; edge: string; awayFrom: string; over: string[] }
   | { rule: 'zip'; window: string }
   | { rule: 'float'; over: string[] }
@@ -120,6 +128,8 @@ export interface PieceTemplate {
   /** lies on top of each other, 1 unless said */
   layers?: number;
   school?: string[];
+  /** only where the tape has a block for this slot */
+  when?: { slot: string; found: boolean };
   /** what rules ask for */
   tags?: PieceTag[];
 }

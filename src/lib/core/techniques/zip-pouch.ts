@@ -1,47 +1,41 @@
 import { closeChoice, closeSteps } from './choices';
 import { flipHoop, hoopUp, inspect, unhoop } from './common';
 import type { HandTemplate, Technique } from './types';
+import { panelParts, panelPieces } from './zip-panels';
 
-const fold = (key: string, piece: string, what: string): HandTemplate[] => {
-  const step: HandTemplate = {
-    key,
-    action: 'fold',
-    title: `Fold ${what} over`,
-    text: `Fold ${what} over the seam, right side up, and finger-press the edge.`,
-    because: 'The seam is inside the fold now; the next line holds it flat.',
+/** A pouch is lined when the front's lining is topstitched along the zip. */
+const LINED = { slot: 'lining-lower', found: true };
+const UNLINED = { ...LINED, found: false };
+
+const layBack: HandTemplate[] = [
+  {
+    key: 'open',
+    action: 'open-zip',
+    title: 'Open the zip',
+    text: 'Open the zip three quarters.',
+    because: 'Once the back is on, this is the only way to turn the pouch.',
     side: 'front',
-    face: 'up',
-    pieces: [piece],
-  };
-  return [
-    { ...step, school: ['press:finger'] },
-    {
-      ...step,
-      text: `Fold ${what} over the seam, right side up, and press the edge with a mini iron, off the coil.`,
-      tools: ['mini iron'],
-      cautions: ['iron'],
-      school: ['press:iron'],
-    },
-  ];
-};
-const layFlip = (key: string, piece: string, what: string, where: string): HandTemplate => ({
-  key,
-  action: 'lay',
-  title: `Lay ${what}`,
-  text: `Lay ${what} right side down with its edge {cut.seamOverlap} past ${where}; tape both ends.`,
-  because: 'It is sewn from its wrong side and then folded over the seam.',
-  side: 'front',
-  face: 'down',
-  pieces: [piece],
-  tapeSides: 2,
-  tools: ['tape'],
-});
+    pieces: ['zip'],
+  },
+  {
+    key: 'lay',
+    action: 'lay',
+    title: 'Lay the back',
+    text: 'Lay the back right side down over everything and tape it; then the batting on it, taped by itself.',
+    because: 'Taped one by one neither can creep under the other.',
+    side: 'front',
+    face: 'down',
+    pieces: ['back', 'back-batting'],
+    tapeSides: 4,
+    tools: ['tape'],
+  },
+];
 
-/** Lined zip pouch, flip-and-fold front. */
+/** Zip pouch, lined or not, with a flip-and-fold front of two to four panels. */
 export const zipPouch: Technique = {
   id: 'zip-pouch',
-  name: 'Lined zip pouch',
-  summary: 'Zip in the front, folded fabrics, lining on the back, turned through the lining.',
+  name: 'Zip pouch',
+  summary: 'Zip in the front, two to four folded panels, lined or not; turned through the lining or the zip.',
   copies: 'items',
   choices: [
     {
@@ -70,27 +64,7 @@ export const zipPouch: Technique = {
       material: 'zip',
       size: { rule: 'zip', window: 'zip-place' },
     },
-    {
-      key: 'upper',
-      name: 'Upper front',
-      purpose: 'above the zip',
-      material: 'cotton',
-      size: { rule: 'fold', seam: 'upper-seam', over: ['upper-tack'] },
-    },
-    {
-      key: 'lower',
-      name: 'Lower front',
-      purpose: 'below the zip',
-      material: 'cotton',
-      size: { rule: 'fold', seam: 'lower-seam', over: ['lower-tack'] },
-    },
-    {
-      key: 'accent',
-      name: 'Accent',
-      purpose: 'band at the bottom',
-      material: 'cotton',
-      size: { rule: 'fold', seam: 'accent-seam', over: ['accent-tack'] },
-    },
+    ...panelPieces,
     {
       key: 'lining-lower',
       name: 'Front lining, lower',
@@ -125,18 +99,21 @@ export const zipPouch: Technique = {
       purpose: 'inside of the back',
       material: 'cotton',
       size: { rule: 'cover', by: ['final'], margin: 'back' },
+      when: LINED,
     },
   ],
   start: [hoopUp('the base')],
   parts: [
     {
       key: 'batting',
+      optional: true,
       slots: [
-        { key: 'batting-place', title: 'Batting line', roles: { placement: 1 } },
+        { key: 'batting-place', title: 'Batting line', roles: { placement: 1 }, extent: 'whole' },
         {
           key: 'batting-tack',
           title: 'Hold the batting',
           roles: { 'tack-down': 1, cover: 0.5 },
+          extent: 'whole',
           holds: ['batting'],
           before: [
             {
@@ -171,11 +148,12 @@ export const zipPouch: Technique = {
     {
       key: 'zip',
       slots: [
-        { key: 'zip-place', title: 'Zip line', roles: { placement: 1 } },
+        { key: 'zip-place', title: 'Zip line', roles: { placement: 1 }, extent: 'inner' },
         {
           key: 'zip-tack',
           title: 'Hold the zip',
           roles: { 'tack-down': 1 },
+          extent: 'inner',
           holds: ['zip'],
           before: [
             {
@@ -211,31 +189,7 @@ export const zipPouch: Technique = {
         },
       ],
     },
-    ...(['upper', 'lower', 'accent'] as const).map((piece) => {
-      const what = piece === 'accent' ? 'the accent' : `the ${piece} front`;
-      return {
-        key: piece,
-        optional: piece === 'accent',
-        slots: [
-          {
-            key: `${piece}-seam`,
-            title: `Seam, ${piece}`,
-            roles: { seam: 1, 'tack-down': 0.4 },
-            holds: [piece],
-            before: [
-              layFlip('lay', piece, what, piece === 'accent' ? 'where the band begins' : 'the zip edge'),
-            ],
-          },
-          {
-            key: `${piece}-tack`,
-            title: `Hold ${what}`,
-            roles: { 'tack-down': 1, decoration: 0.4 },
-            holds: [piece],
-            before: fold('fold', piece, what),
-          },
-        ],
-      };
-    }),
+    ...panelParts,
     {
       key: 'quilting',
       optional: true,
@@ -243,10 +197,12 @@ export const zipPouch: Technique = {
     },
     {
       key: 'lining',
+      optional: true,
       slots: (['lower', 'upper'] as const).map((half) => ({
         key: `lining-${half}`,
         title: `Topstitch, ${half}`,
         roles: { 'tack-down': 1, seam: 0.7 },
+        extent: 'inner' as const,
         holds: [`lining-${half}`],
         before: [
           flipHoop('flip', 'back'),
@@ -273,38 +229,20 @@ export const zipPouch: Technique = {
           key: 'back-tack',
           title: 'Hold the back',
           roles: { 'tack-down': 1, placement: 0.3 },
+          extent: 'whole',
+          optional: true,
           holds: ['back', 'back-batting'],
-          before: [
-            {
-              key: 'open',
-              action: 'open-zip',
-              title: 'Open the zip',
-              text: 'Open the zip three quarters.',
-              because: 'Once the back is on, this is the only way to turn the pouch.',
-              side: 'front',
-              pieces: ['zip'],
-            },
-            {
-              key: 'lay',
-              action: 'lay',
-              title: 'Lay the back',
-              text: 'Lay the back right side down over everything and tape it; then the batting on it, taped by itself.',
-              because: 'Taped one by one neither can creep under the other.',
-              side: 'front',
-              face: 'down',
-              pieces: ['back', 'back-batting'],
-              tapeSides: 4,
-              tools: ['tape'],
-            },
-          ],
+          before: layBack,
         },
         {
           key: 'final',
           title: 'Last seam',
           roles: { 'final-outline': 1, 'tack-down': 0.2 },
-          holds: ['lining-back'],
+          extent: 'whole',
+          holds: ['back', 'back-batting', 'lining-back'],
           before: [
-            flipHoop('flip-lining', 'back'),
+            ...layBack.map((step) => ({ ...step, when: { slot: 'back-tack', found: false } })),
+            { ...flipHoop('flip-lining', 'back'), when: LINED },
             {
               key: 'lay-lining',
               action: 'lay',
@@ -341,12 +279,26 @@ export const zipPouch: Technique = {
       key: 'turn',
       action: 'turn',
       title: 'Turn',
+      when: LINED,
       text: 'Turn through the lining, corners first, with a blunt tool.',
       because: 'Scissors go through the corner.',
       side: 'off',
       tools: ['blunt point turner'],
     },
-    ...closeSteps('the lining', ', then turn again through the zip'),
+    {
+      key: 'turn-zip',
+      action: 'turn',
+      title: 'Turn',
+      when: UNLINED,
+      text: 'Turn through the open zip, corners first, with a blunt tool.',
+      because: 'Scissors go through the corner.',
+      side: 'off',
+      tools: ['blunt point turner'],
+    },
+    ...closeSteps('the lining', ', then turn again through the zip').map((step) => ({
+      ...step,
+      when: LINED,
+    })),
     {
       key: 'press',
       action: 'press',

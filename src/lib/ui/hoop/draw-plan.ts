@@ -153,7 +153,13 @@ export function drawPlan(
     ctx.stroke(blockPath(tape, itemAt(reading.blocks, b)));
   }
   ctx.globalAlpha = 1;
-  for (const piece of piecesNow(step, plan.cut.pieces)) drawPiece(ctx, piece, px, colours);
+  for (const piece of piecesNow(step, plan.cut.pieces))
+    for (const [dx, dy] of piece.copies > 1 ? (reading.copies?.offsets ?? []) : [[0, 0] as const]) {
+      ctx.save();
+      ctx.translate(dx, dy);
+      drawPiece(ctx, piece, px, colours);
+      ctx.restore();
+    }
   if (step?.kind === 'needle') {
     ctx.strokeStyle = colours.needle;
     ctx.lineWidth = Math.max(0.5, px * 1.8);

@@ -58,7 +58,7 @@
     options={editor.ranking.map(
       ({ technique, fit }) => [technique.id, `${technique.name} (${percent(fit)})`] as const,
     )}
-    onchange={(technique) => editor.change({ technique })}
+    onchange={(technique) => editor.change({ technique, techniqueBy: 'maker' })}
   />
   <select
     class="min-h-11 max-w-48"

@@ -6,7 +6,7 @@ import type { Workshop } from '$lib/core/workshop';
 import { checkPlan, openFindings } from '$lib/core/check';
 import { mergeChanges } from '$lib/core/merge';
 import { isQuestion, type Reading, type Role } from '$lib/core/reading';
-import { rankTechniques } from '$lib/core/techniques';
+import { rankTechniques, techniqueQuestion } from '$lib/core/techniques';
 import { scoreChanges, stackAt, type ScoreChanges } from '$lib/core/score';
 import type { Tape } from '$lib/core/tape';
 import type { ReadTape } from '$lib/workers';
@@ -94,6 +94,10 @@ export class BuildEditor {
     const isCorrected = Object.keys(build?.roles ?? {}).length > 0;
     return isCorrected && best && own && best.fit > own.fit + CLEARLY_BETTER ? { best, own } : null;
   });
+  /** the best two techniques, where they fit about as well and nobody has said which */
+  readonly eitherTechnique = $derived(
+    this.build?.techniqueBy === 'reading' && !this.build.typed ? techniqueQuestion(this.ranking) : null,
+  );
   /** steps whose block the maker should be asked about */
   readonly questions = $derived(
     this.steps.flatMap((s, i) =>
