@@ -8,10 +8,14 @@ const MOST_JOIN = 60;
 /** The first stitches of a band are taken for its underlay: so much may be missing of a loop that is so much longer, 0.1 mm. */
 const MOST_GAP = 60;
 const LOOP_OF_GAPS = 8;
-/** cos of the turns taken for a corner, between 25° and 150°; and the most that a corner can lose, 0.1 mm. */
-const CORNER_MOST = 0.9;
+/**
+ * cos of the turns taken for a corner, and the most that one can lose, 0.1 mm. A zigzag's middles lie far apart and cut every
+ * corner from 25° on; a satin's only sharp ones, by less. Beyond 150° it is a tip.
+ */
+const CORNERS = { zigzag: { cos: 0.9, lost: 8 }, satin: { cos: 0.1, lost: 8 } };
 const CORNER_LEAST = -0.87;
-const MOST_CUT = 14;
+/** A bend between two chords of one arc is no sharper than this, radians: 40°. */
+const MOST_BEND = 0.7;
 /** cos of a turn that is still straight on: 14°. */
 const STRAIGHT = 0.97;
 /** A shorter line is no loop; a loop may run this far over its start. */
@@ -35,10 +39,9 @@ const MOST_AROUND = 1.35 * 2 * Math.PI;
 
 /**
  * The lines of a block, each stretch once, joined end to end where strands meet; longest first. mm.
- * @param isBand the line is the middle of a zigzag or satin
- * @param cutsCorners that cuts the corners of the line it was sewn along, as an open zigzag does
+ * @param band the line is the middle of one, which cuts the corners of the line that it was sewn along
  */
-export function linesOf(centreline: Centreline, isBand: boolean, cutsCorners: boolean): Line[] {
+export function linesOf(centreline: Centreline, band: 'zigzag' | 'satin' | null): Line[] {
   const pieces: number[][] = [];
   for (let i = 0; i < centreline.n;) {
     if (centreline.again[i]) {
@@ -62,12 +65,16 @@ export function linesOf(centreline: Centreline, isBand: boolean, cutsCorners: bo
     .map((points): Line => {
       const n = points.length;
       const length = lengthOf(points);
-      const meets = length > LEAST_LOOP ? meetsItself(points, isBand) : null;
+      const meets = length > LEAST_LOOP ? meetsItself(points, band !== null) : null;
       const loop = meets ? points.slice(0, n - meets.dropped) : points;
       return {
         points: inMm(loop),
         closed: meets !== null,
-        lengthMm: ((meets ? lengthOf(loop) + meets.gap : length) + (cutsCorners ? cornersCut(loop) : 0)) / 10,
+        lengthMm:
+          ((meets ? lengthOf(loop) + meets.gap : length) +
+            (band ? cornersCut(loop, CORNERS[band]) : 0) +
+            (band === 'satin' ? arcsCut(loop, meets !== null) : 0)) /
+          10,
       };
     })
     .sort((a, b) => b.lengthMm - a.lengthMm);
@@ -96,7 +103,7 @@ function meetsItself(p: number[], isBand: boolean): { dropped: number; gap: numb
  * What a line lost at its corners: where it turns by much within a few points, the two straights are led on to where
  * they meet. 0.1 mm.
  */
-function cornersCut(p: number[]): number {
+function cornersCut(p: number[], most: { cos: number; lost: number }): number {
   let lost = 0;
   const away = (ax: number, ay: number, bx: number, by: number) => Math.sqrt((ax - bx) ** 2 + (ay - by) ** 2);
   const straight = (i: number, k: number) => {
@@ -109,7 +116,7 @@ function cornersCut(p: number[]): number {
     const cross = ux * vy - uy * vx;
     const size = Math.sqrt((ux * ux + uy * uy) * (vx * vx + vy * vy));
     const cos = (ux * vx + uy * vy) / size;
-    if (!(cos < CORNER_MOST && cos > CORNER_LEAST)) continue;
+    if (!(cos < most.cos && cos > CORNER_LEAST)) continue;
     // A bend that goes on is a curve, whose middle is not cut.
     if (!straight(i - 4, i - 2) || !straight(i + 4, i + 6)) continue;
     // Where the straight before p[i-2] and the straight after p[i+2] meet.
@@ -118,9 +125,32 @@ function cornersCut(p: number[]): number {
     const [mx, my] = [p[i - 2] + ux * t, p[i - 1] + uy * t];
     const sharp = away(p[i - 2], p[i - 1], mx, my) + away(mx, my, p[i + 2], p[i + 3]);
     const as = away(p[i - 2], p[i - 1], p[i], p[i + 1]) + away(p[i], p[i + 1], p[i + 2], p[i + 3]);
-    if (t <= 0 || sharp < as || sharp - as > MOST_CUT) continue;
+    if (t <= 0 || sharp < as || sharp - as > most.lost) continue;
     lost += sharp - as;
     i += 4;
+  }
+  return lost;
+}
+
+/**
+ * What chords lost of the arcs that they were drawn for: a chord that turns by θ from one end to the other stands for an arc
+ * longer by (θ/2) / sin(θ/2). Only where the line bends on, the same way at both ends; corners are corners. 0.1 mm.
+ */
+function arcsCut(p: number[], closed: boolean): number {
+  const n = p.length / 2;
+  const turnAt = (i: number) => {
+    const [a, b, c] = [(i - 1 + n) % n, i % n, (i + 1) % n];
+    const [ux, uy] = [p[2 * b] - p[2 * a], p[2 * b + 1] - p[2 * a + 1]];
+    const [vx, vy] = [p[2 * c] - p[2 * b], p[2 * c + 1] - p[2 * b + 1]];
+    return Math.atan2(ux * vy - uy * vx, ux * vx + uy * vy);
+  };
+  let lost = 0;
+  for (let i = closed ? 0 : 1; i + (closed ? 0 : 2) < n; i++) {
+    const [a, b] = [turnAt(i), turnAt(i + 1)];
+    if (a * b <= 0 || Math.max(Math.abs(a), Math.abs(b)) > MOST_BEND) continue;
+    const half = Math.abs(a + b) / 4;
+    const j = (i + 1) % n;
+    lost += Math.hypot(p[2 * j] - p[2 * i], p[2 * j + 1] - p[2 * i + 1]) * (half / Math.sin(half) - 1);
   }
   return lost;
 }

@@ -75,7 +75,7 @@ function measureDesign(tape: Tape, { trimJumps, onProgress }: ReadOptions): Meas
     };
     const lines =
       centreline && texture !== 'meander'
-        ? linesOf(centreline, texture === 'zigzag' || texture === 'satin', texture === 'zigzag')
+        ? linesOf(centreline, texture === 'zigzag' || texture === 'satin' ? texture : null)
         : [];
     const main = lines.at(0);
     const opening = openingIn({ texture, blanket: teeth !== null }, lines, box);

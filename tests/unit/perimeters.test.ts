@@ -1,0 +1,38 @@
+import { expect } from 'chai';
+import type { Path } from '$lib/core/base';
+import { circle, closePath, rectangle, satin } from '$lib/core/outline';
+import { readDesign } from '$lib/core/reading';
+import { sewn } from '../support/copies';
+
+const around = (path: Path) =>
+  readDesign(sewn([satin(closePath(path), 3, 0.4)]), { trimJumps: 3 }).blocks[0].perimeterMm;
+/** A cross of nine squares with five of them sewn round: twelve corners, each side so long. */
+const cross = (a: number): Path =>
+  [
+    [0, 1],
+    [1, 1],
+    [1, 0],
+    [2, 0],
+    [2, 1],
+    [3, 1],
+    [3, 2],
+    [2, 2],
+    [2, 3],
+    [1, 3],
+    [1, 2],
+    [0, 2],
+  ].map(([x, y]) => ({ x: a * x, y: a * y }));
+
+describe('the way round a satin', () => {
+  for (const [name, path, mm] of [
+    // 2 π r: chords of three millimetres alone would be short by more than one in a hundred of the small one.
+    ['of a small round', circle({ x: 0, y: 0 }, 6), 37.7],
+    ['of a large round', circle({ x: 0, y: 0 }, 30), 188.5],
+    ['with twelve corners', cross(14), 168],
+    // Four quarters of a round of 3 and what is straight between them: no corner is put where there is none.
+    ['with rounded corners', rectangle({ x: 0, y: 0 }, 40, 30, 3), 134.8],
+  ] as const)
+    it(`${name}: within 1 %`, () => {
+      expect(around([...path])).to.be.closeTo(mm, 0.01 * mm);
+    });
+});
