@@ -261,7 +261,7 @@ describe('every technique', () => {
   });
 
   it('asks which technique it is where two fit about as well, and not where one fits better', () => {
-    const fits = (...all: number[]) => all.map((fit) => ({ fit }) as Match);
+    const fits = (...all: number[]) => all.map((fit) => ({ fit, technique: {} }) as Match);
     // Odds of three to one: exp(24 · 0.0458).
     expect(techniqueQuestion(fits(0.9, 0.86, 0.5))?.map((m) => m.fit)).to.deep.equal([0.9, 0.86]);
     expect(techniqueQuestion(fits(0.9, 0.85, 0.5))).to.equal(null);

@@ -53,18 +53,24 @@ const TECHNIQUES: readonly Technique[] = [
 /** The technique of a build; one that is not known (any more) is read step by step as it stands on the tape. */
 export const techniqueById = (id: string): Technique => TECHNIQUES.find((t) => t.id === id) ?? asRead;
 
-/** All techniques laid onto a reading, best first. */
+/** A technique that is asked for stands behind a plain one that fits less well by up to this. */
+const PLAIN_FIRST = 0.2;
+const rank = ({ technique, fit }: Match) => fit - (technique.isAsked ? PLAIN_FIRST : 0);
+/** All techniques laid onto a reading, best first; of those that fit about as well the plain ones. */
 export const rankTechniques = (reading: Reading): Match[] =>
-  TECHNIQUES.map((t) => matchTechnique(t, reading)).sort((a, b) => b.fit - a.fit);
+  TECHNIQUES.map((t) => matchTechnique(t, reading)).sort((a, b) => rank(b) - rank(a));
 
 /**
  * How far apart the fits of two techniques stand for odds: with shares of exp(24 · fit) the right technique of 240 designs by
  * two other hands is likeliest, and of nine of these the best two are closer than three to one, the right one among them.
  */
 const FIT_SPREAD = 24;
-/** The best two techniques, where their odds are closer than those from which on it is said as a fact. */
-export function techniqueQuestion([best, second]: readonly Match[]): [Match, Match] | null {
-  return best && second && (best.fit - second.fit) * FIT_SPREAD < Math.log(ODDS) ? [best, second] : null;
+/** The best technique and the other that it may be, where their odds are closer than those from which on it is said as a fact. */
+export function techniqueQuestion([best, ...others]: readonly Match[]): [Match, Match] | null {
+  if (!best) return null;
+  const isClose = (m: Match) => (best.fit - m.fit) * FIT_SPREAD < Math.log(ODDS);
+  const other = others.find((m) => m.technique.isAsked && isClose(m)) ?? others[0];
+  return other && isClose(other) ? [best, other] : null;
 }
 
 export { WHOLE_SHARE, copiesIn, fitReason, itemsInTape, matchTechnique, type Match } from './match';

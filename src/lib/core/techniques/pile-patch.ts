@@ -9,6 +9,7 @@ export const pilePatch: Technique = {
   name: 'Pile patch',
   summary:
     'Fluffy towelling on felt, held by a zigzag and trimmed to it; topping over all, then lettering and edge.',
+  isAsked: true,
   copies: 'items',
   choices: [holdChoice('tape', 'spray', 'nothing'), hoopChoice, attachChoice],
   pieces: [

@@ -147,6 +147,8 @@ export interface Technique {
   finish: HandTemplate[];
   /** slots are found by role alone, in whatever order they come */
   anyOrder?: boolean;
+  /** what it is made of can be told by no tape: it is asked for, and never taken from the stitches alone */
+  isAsked?: true;
   /** what copies in one tape are: items that come apart, or pieces of one item; else they are no matter of this technique */
   copies?: 'items' | 'pieces';
 }
