@@ -305,6 +305,34 @@ describe('worked out by hand', () => {
       const times = { lay: step(30), n0: step(free + 20), unhoop: step(20, true), press: step(press) };
       return planOrder(scoreOf(steps), times, { quantity, repeats }, even);
     };
+    // Six copies in the tape: pressing all takes 360 s, and one of them goes into the second tape's 80 s.
+    const press = hand('press', 'press', { side: 'off', places: 6 });
+    const plain = { freeSeconds: 0, waitSeconds: 0, perHooping: false };
+    const lasting = (seconds: number) => ({ ...plain, seconds, terms: [{ label: '', seconds }] });
+    expect(
+      planOrder(
+        scoreOf([...steps.slice(0, 3), press]),
+        {
+          lay: lasting(30),
+          n0: lasting(100),
+          unhoop: { ...lasting(20), perHooping: true },
+          press: lasting(360),
+        },
+        { quantity: 12, repeats: 1 },
+        even,
+        6,
+      ),
+    ).to.deep.equal({
+      load: 12,
+      designs: 2,
+      inTape: 6,
+      hoopings: 2,
+      lastHooping: 6,
+      seconds: 300 + 720 - 60,
+      needleSeconds: 200,
+      handSeconds: 2 * 50 + 720,
+      overlappedSeconds: 60,
+    });
     // 2 · (30 + 100 + 20) and the last press; the first one fits into the second 80 s.
     expect(order(80, 60)).to.deep.equal({
       load: 2,

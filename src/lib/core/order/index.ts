@@ -117,9 +117,11 @@ export function planOrder(
     for (let k = 0; k < items; k++) {
       const factor = learningFactor(item + k + 1, numbers);
       for (const step of afterwards) {
-        const job = itemAt(times, step.id).seconds * factor;
-        handSeconds += job;
-        waiting.push(job);
+        // Of what is done at each of the copies in a tape, one is a whole job.
+        const jobs = step.kind === 'hand' ? step.places : 1;
+        const job = (itemAt(times, step.id).seconds * factor) / jobs;
+        handSeconds += job * jobs;
+        for (let j = 0; j < jobs; j++) waiting.push(job);
       }
     }
     item += items;
