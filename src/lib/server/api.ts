@@ -44,9 +44,25 @@ export const refuse = (problem: Problem, status = 422, headers = {}): Response =
 /** A result as JSON, or its problem. */
 export const answer = <T>(result: Result<T>, status = 422): Response => respond(resultAnswer(result, status));
 
+/**
+ * Reads what is sent and keeps none of it: a line that is closed under somebody who still sends loses the answer. The server
+ * before us hands on hardly more than MAX_BYTES.
+ */
+async function discard(request: Request): Promise<void> {
+  const reader = request.body?.getReader();
+  try {
+    while ((await inTime(reader?.read()))?.done === false);
+  } catch {
+    // Whoever goes away needs no answer.
+  }
+}
+
 /** The body as bytes, or the refusal. Counted while it arrives, so that a wrong length header cannot fill the memory. */
 export async function bodyBytes(request: Request): Promise<Uint8Array | Response> {
-  if (Number(request.headers.get('content-length') ?? 0) > MAX_BYTES) return refuse(tooLarge, 413, last);
+  if (Number(request.headers.get('content-length') ?? 0) > MAX_BYTES) {
+    await discard(request);
+    return refuse(tooLarge, 413, last);
+  }
   // The server before us hands on no body whose kind is not told.
   const { headers } = request;
   const isSent = Number(headers.get('content-length') ?? 0) > 0 || headers.has('transfer-encoding');
