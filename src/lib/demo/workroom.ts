@@ -246,6 +246,9 @@ const samples: Sample[] = [
     draw: fluffyNumber,
     change: {
       name: 'Fluffy number',
+      // Towelling is what its maker says; no tape does.
+      technique: 'pile-patch',
+      techniqueBy: 'maker',
       threads: [slate, slate, coral, navy],
       materials: { blank: { name: 'Towelling on felt', colour: '#e9e6dd' } },
       order: { quantity: 8, repeats: 2 },
