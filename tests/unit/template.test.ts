@@ -72,7 +72,7 @@ const shapeOf = (offsetMm: number, mirrored = false): { shape: PieceShape; drawi
     workshopWith({ 'cut.preCutOffset': offsetMm }),
   );
   const piece = plan.cut.pieces.find((p) => p.preCut)!;
-  const shape = pieceShape({ ...piece, mirrored }, plan.design.reading, plan.numbers);
+  const shape = pieceShape({ ...piece, mirrored }, plan.design, plan.numbers);
   return { shape, drawing: pieceTemplate(shape, 'Gull pennant', '') };
 };
 
@@ -136,7 +136,7 @@ describe('templates as PDF, measured', () => {
   const rectangle = () => {
     const { plan } = example(bib(), { materials: { back: { marginMm: 60 } } });
     const piece = plan.cut.pieces.find((p) => p.id === 'back')!;
-    return pieceTemplate(pieceShape(piece, plan.design.reading, plan.numbers), 'Bib', '');
+    return pieceTemplate(pieceShape(piece, plan.design, plan.numbers), 'Bib', '');
   };
   for (const paper of ['A4', 'Letter'] as Paper[])
     it(`are at true scale on ${paper}, over several pages when larger, with the crosses of both pages meeting`, async () => {

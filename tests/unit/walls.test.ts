@@ -2,6 +2,9 @@ import { expect } from 'chai';
 import { Linter } from 'eslint';
 import svelte from 'eslint-plugin-svelte';
 import { Worker } from 'node:worker_threads';
+import * as z from 'zod';
+import { limitsOf } from '$lib/core/base';
+import { materialSchema } from '$lib/core/build';
 import { gatherChecklist } from '$lib/core/cut';
 import { isPlainJpeg, pictureType } from '$lib/core/picture';
 import { planBuild } from '$lib/core/plan';
@@ -105,6 +108,26 @@ describe('pictures', () => {
       empty: new Uint8Array(),
     }))
       expect(isPlainJpeg(bytes), what).to.equal(false);
+  });
+});
+
+describe('what a field takes', () => {
+  it('is what its schema lets in: whole figures or not, left out or not, at either end or at none', () => {
+    expect(limitsOf(z.int().min(1).max(6))).to.deep.equal({ min: 1, max: 6 });
+    expect(limitsOf(z.number().min(-2.5).max(0.5).optional())).to.deep.equal({ min: -2.5, max: 0.5 });
+    expect(limitsOf(z.number().min(0))).to.deep.equal({ min: 0, max: Infinity });
+    const { layers, marginMm } = materialSchema.shape;
+    for (const schema of [layers, marginMm])
+      for (const [edge, by] of [
+        ['min', -1],
+        ['max', 1],
+      ] as const) {
+        const at = limitsOf(schema)[edge];
+        expect([schema.safeParse(at).success, schema.safeParse(at + by).success]).to.deep.equal([
+          true,
+          false,
+        ]);
+      }
   });
 });
 

@@ -39,6 +39,11 @@ export const boxOf = (points: Iterable<Point>): Box => {
 export const widthOf = (b: Box): number => b.maxX - b.minX;
 /** mm */
 export const heightOf = (b: Box): number => b.maxY - b.minY;
+/** mm */
+export const sizeOfBox = (b: Box): { width: number; height: number } => ({
+  width: widthOf(b),
+  height: heightOf(b),
+});
 /** The centre of a box. */
 export const middleOf = (b: Box): Point => ({ x: (b.minX + b.maxX) / 2, y: (b.minY + b.maxY) / 2 });
 /** The box round boxes. */

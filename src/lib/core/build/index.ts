@@ -86,9 +86,9 @@ const typedStopSchema = z.object({
   seconds: stepSecondsSchema.nullable(),
   stitches: z.int().min(0).max(5_000_000).nullable(),
 });
+export type TypedStop = z.infer<typeof typedStopSchema>;
 /** A side of a design whose tape is not there, mm. */
 export const typedSideSchema = mm(2000);
-export type TypedStop = z.infer<typeof typedStopSchema>;
 const MOST_STOPS = 400;
 
 /** Another design sewn in the middle of this one: a name, a motif. */

@@ -41,13 +41,14 @@ export const soldName = (key: SoldKey): string => (isNotion(key) ? NOTIONS[key].
 /** What a pack is counted in; empty for cloth. */
 export const soldUnit = (key: SoldKey): string => (isNotion(key) ? NOTIONS[key].unit : '');
 
-/** The maker's own, where it differs. */
+/** How the maker buys one thing, where it differs. mm */
 export const soldSchema = z.object({
   price: z.number().min(0).max(100_000).optional(),
   widthMm: z.number().min(10).max(5000).optional(),
   sheetMm: z.number().min(10).max(5000).optional(),
   pack: z.number().min(0.01).max(100_000).optional(),
 });
+/** The maker's own, by what is sold. */
 export const ownSoldSchema = z.partialRecord(z.enum(SOLD_KEYS), soldSchema);
 export type OwnSold = z.infer<typeof ownSoldSchema>;
 /** As it is sold where this maker buys. */

@@ -27,25 +27,24 @@ const LUMP_SHARE = 0.12;
 const LEAST_OVER = 0.5;
 const LEAST_MARGIN = 3;
 /** How far a piece lies over a copy beside its own whose lines are sewn with it, or later. mm */
-function overNext(lies: Box, { copy, copies }: ScorePiece, { offsets, extents }: Copies): number {
-  let most = 0;
-  offsets.forEach(([ox, oy], at) => {
-    // Sewn together, the piece lies at each place; in turn, at its own.
-    const from = copies > 1 ? offsets : [itemAt(offsets, copy ?? 0)];
-    from.forEach(([x, y], k) => {
-      if (copies > 1 ? k === at : at <= (copy ?? 0)) return;
-      // In turn the piece lies where its own copy does.
-      const [dx, dy] = copies > 1 ? [ox - x, oy - y] : [ox, oy];
-      const over = [
+function overNext(lies: Box, { copy }: ScorePiece, { offsets, extents, inTurn }: Copies): number {
+  // Sewn together, the piece lies at each place, and is told at the first; in turn it is told where it lies.
+  const ways = inTurn
+    ? offsets.slice((copy ?? 0) + 1)
+    : offsets.flatMap(([x, y], k) =>
+        offsets.flatMap(([ox, oy], at): [number, number][] => (at === k ? [] : [[ox - x, oy - y]])),
+      );
+  return Math.max(
+    0,
+    ...ways.map(([dx, dy]) =>
+      Math.min(
         lies.maxX - extents.minX - dx,
         extents.maxX + dx - lies.minX,
         lies.maxY - extents.minY - dy,
         extents.maxY + dy - lies.minY,
-      ];
-      most = Math.max(most, Math.min(...over));
-    });
-  });
-  return most;
+      ),
+    ),
+  );
 }
 
 /** What must reach what. */
@@ -148,15 +147,18 @@ export const sizeRules: CheckRule[] = [
     id: 'over-next',
     severity: 'mind',
     find: (c) => {
-      const { copies } = c.design.own;
+      const { copies } = c.design;
+      if (!copies) return [];
       return c.pieces.flatMap((cut): Found[] => {
         const piece = c.piece(cut.id);
-        const isOfCopies = piece && (piece.copies > 1 || copies?.inTurn);
-        if (!copies || !isOfCopies || !cut.lies || cut.perHooping || cut.of) return [];
+        const isOfCopies = piece && !cut.perHooping && !cut.of && (copies.inTurn || piece.copies > 1);
+        if (!isOfCopies || !cut.lies) return [];
         const over = overNext(cut.lies, piece, copies);
         if (over < LEAST_OVER) return [];
         const margin = Math.floor((cut.lies.maxX - (cut.covers ?? cut.lies).maxX - over) * 2) / 2;
-        const { [cut.id]: material } = c.build.materials;
+        // Copies are cut in one size: the first's.
+        const first = piece.like ?? cut.id;
+        const { [first]: material } = c.build.materials;
         return [
           {
             stepId: c.layOf(cut.id)?.id ?? null,
@@ -165,7 +167,7 @@ export const sizeRules: CheckRule[] = [
             ...(margin >= LEAST_MARGIN && {
               fix: {
                 label: `Cut it with ${c.length(margin)} beyond the line`,
-                change: { materials: { ...c.build.materials, [cut.id]: { ...material, marginMm: margin } } },
+                change: { materials: { ...c.build.materials, [first]: { ...material, marginMm: margin } } },
               },
             }),
           },

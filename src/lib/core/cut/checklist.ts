@@ -6,7 +6,7 @@ import { bobbinsFor, type ThreadPlan } from '../thread';
 import type { Hoop, Machine } from '../workshop';
 import type { CutPiece } from './pieces';
 import { formatLength, formatSize, type LengthUnit } from '../base';
-import { formatNotion, type NotionNeed } from './notions';
+import { formatNotion, orderedNotions, type NotionNeed } from './notions';
 
 /** One line to tick off before the first stitch. */
 export interface ChecklistLine {
@@ -59,10 +59,10 @@ export function gatherChecklist(
       ),
     ...plan.thread.byThread.map((t) => line('Thread', `${t.name}, ${Math.ceil(t.metres * designs)} m`)),
     line('Thread', `${bobbins} full ${bobbins === 1 ? 'bobbin' : 'bobbins'}`),
-    ...notions.map((n) =>
+    ...orderedNotions(notions, plan.order).map((n) =>
       line(
         'Small parts',
-        `${formatNotion(n.notion, n.amount * designs)}${n.lengthMm ? `, at least ${formatLength(n.lengthMm, unit)}` : ''}`,
+        `${formatNotion(n.notion, n.amount)}${n.lengthMm ? `, at least ${formatLength(n.lengthMm, unit)}` : ''}`,
       ),
     ),
     ...[...new Set(tools)].map((tool) => line('Tools', tool)),

@@ -5,7 +5,7 @@ import type { LayoutPiece, LayoutStock } from '../nesting';
 import { MATERIALS, type MaterialKind } from '../catalogue';
 import type { ScorePiece } from '../score';
 import type { StockItem } from '../workshop';
-import { summed, type NotionNeed } from './notions';
+import { orderedNotions, summed, type NotionNeed } from './notions';
 import type { CutPiece } from './pieces';
 
 /** What one build asks for. */
@@ -94,7 +94,7 @@ export function gatherPieces(
 export const gatherNotions = (demands: readonly CutDemand[]): NotionNeed[] =>
   summed(
     demands.flatMap(({ build, notions, order }) =>
-      notions.map((n) => ({ ...n, amount: n.amount * order.designs, because: build.name })),
+      orderedNotions(notions, order).map((n) => ({ ...n, because: build.name })),
     ),
   );
 

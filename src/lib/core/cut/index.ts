@@ -4,7 +4,7 @@
  */
 export { explainDimension } from './dimension';
 export { cutList, type CutPiece } from './pieces';
-export { formatNotion, notionsOf, type NotionNeed } from './notions';
+export { formatNotion, notionsOf, orderedNotions, type NotionNeed } from './notions';
 export { purchaseOf, purchaseOfNotion, shopStock } from './sold';
 export {
   asLayoutStock,

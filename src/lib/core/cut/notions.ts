@@ -4,6 +4,7 @@
  */
 import { NOTIONS, type NotionKey } from '../catalogue';
 import type { Numbers } from '../numbers';
+import type { OrderPlan } from '../order';
 import type { HandStep, Score } from '../score';
 import type { HoldKey, Use } from '../techniques';
 import type { CutPiece } from './pieces';
@@ -84,6 +85,12 @@ function holding(step: HandStep, pieces: CutPiece[]): NotionNeed[] {
   }
   return need('paper tape', (outline * Math.min(step.tapeSides, SIDES)) / SIDES / MM_PER_M);
 }
+
+/** What an order takes of them: as often as the tape is sewn. */
+export const orderedNotions = <N extends NotionNeed>(
+  notions: readonly N[],
+  { designs }: Pick<OrderPlan, 'designs'>,
+): N[] => notions.map((n) => ({ ...n, amount: n.amount * designs }));
 
 /** The same thing at several steps is told once. Zips of different lengths stay apart. */
 export function summed(needs: readonly NotionNeed[]): NotionNeed[] {

@@ -4,7 +4,7 @@
 import { capital, type Box, type LengthUnit } from '../base';
 import { actionOf, MATERIALS, type MaterialKind } from '../catalogue';
 import type { Numbers } from '../numbers';
-import type { Design, Score, ScorePiece, Step } from '../score';
+import { readingFor, type Design, type Score, type ScorePiece, type Step } from '../score';
 import { dimension, type Dimension } from './dimension';
 import { sizeOf, type FoldLine, type RuledSize } from './sizes';
 
@@ -59,16 +59,17 @@ export interface CutContext {
 /** Cut pieces of a score, each followed by what is fused to it. */
 export const cutList = (
   { pieces, steps }: Score,
-  { reading, one }: Pick<Design, 'reading' | 'one'>,
+  design: Pick<Design, 'reading' | 'one'>,
   context: CutContext,
 ): CutPiece[] =>
   pieces.flatMap((piece) => {
-    // What is there once lies over all copies.
-    const measured = sizeOf(piece, piece.copies > 1 ? one : reading, context.numbers, context.hoop);
+    const measured = sizeOf(piece, readingFor(piece, design), context.numbers, context.hoop);
     if (!measured) return [];
-    // Copies are cut in one size.
-    const first = pieces.find((p) => p.id === piece.like);
-    const alike = first && sizeOf(first, one, context.numbers, context.hoop);
+    // Copies are cut in one size, unless the maker asked for another.
+    const first = pieces.find(
+      (p) => p.id === piece.like && p.marginMm === piece.marginMm && p.cutTo === piece.cutTo,
+    );
+    const alike = first && sizeOf(first, design.one, context.numbers, context.hoop);
     const size = alike ? { ...measured, width: alike.width, height: alike.height } : measured;
     const cut = cutPiece(piece, size, layOf(piece.id, steps), context);
     return [cut, ...fusedTo(cut, piece, heldByFusible(piece.id, steps))];

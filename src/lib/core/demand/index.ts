@@ -48,7 +48,6 @@ export function demandOf(
 
 function demandOfPlan(build: Build, plan: BuildPlan, { unit }: Workshop): Demand {
   const { pieces, notions } = plan.cut;
-  const { reading } = plan.design;
   return {
     build: { id: build.id, name: build.name },
     pieces,
@@ -56,6 +55,6 @@ function demandOfPlan(build: Build, plan: BuildPlan, { unit }: Workshop): Demand
     notions,
     order: plan.order,
     checklist: gatherChecklist(build, plan, notions, unit),
-    shapes: Object.fromEntries(pieces.map((p) => [p.id, pieceShape(p, reading, plan.numbers)])),
+    shapes: Object.fromEntries(pieces.map((p) => [p.id, pieceShape(p, plan.design, plan.numbers)])),
   };
 }

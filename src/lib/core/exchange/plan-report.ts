@@ -2,7 +2,7 @@ import type { Finding } from '../check';
 import { needOf } from '../order';
 import * as z from 'zod';
 import { buildSchema } from '../build';
-import { explainDimension } from '../cut';
+import { explainDimension, orderedNotions } from '../cut';
 import type { BuildPlan } from '../plan';
 import { ROLES } from '../reading';
 import { MATERIAL_KINDS, NOTION_KEYS } from '../catalogue';
@@ -183,7 +183,7 @@ export function planReport(
       fusedTo: p.of,
       because: `${explainDimension(p.width, 'mm')}; ${explainDimension(p.height, 'mm')}`,
     })),
-    notions: plan.cut.notions.map((n) => ({ ...n, amount: n.amount * plan.order.designs })),
+    notions: orderedNotions(plan.cut.notions, plan.order),
     time: item,
     thread: {
       topM: thread.topM,

@@ -15,8 +15,11 @@ export interface OrderPlan {
   /** how often the tape is sewn for them, and how many items it holds */
   designs: number;
   inTape: number;
+  /** items beyond what is wanted */
+  spare: number;
   hoopings: number;
-  /** items in the last hooping */
+  /** items in a hooping, and in the last one */
+  inHooping: number;
   lastHooping: number;
   /** from the first hand step to the last */
   seconds: number;
@@ -131,7 +134,9 @@ export function planOrder(
     load: designs * itemsInTape,
     designs,
     inTape: itemsInTape,
+    spare: designs * itemsInTape - order.quantity,
     hoopings,
+    inHooping: order.repeats * itemsInTape,
     lastHooping: (designs - (hoopings - 1) * order.repeats) * itemsInTape,
     seconds: clock,
     needleSeconds,

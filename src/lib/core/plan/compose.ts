@@ -1,5 +1,5 @@
 import type { Build, Insertion } from '../build';
-import { heightOf, widthOf, middleOf, unionOf } from '../base';
+import { middleOf, sizeOfBox, unionOf } from '../base';
 import { typedReading, type BlockReading, type Line, type Reading } from '../reading';
 import type { Design } from '../score';
 import { copiesIn, techniqueById } from '../techniques';
@@ -43,6 +43,7 @@ export function composeDesign(build: Build, own: Reading, readings: InsertedRead
     own,
     inserted,
     reading,
+    copies,
     one: copies
       ? {
           ...reading,
@@ -50,7 +51,7 @@ export function composeDesign(build: Build, own: Reading, readings: InsertedRead
           extents: copies.extents,
         }
       : reading,
-    size: { width: widthOf(reading.extents), height: heightOf(reading.extents) },
+    size: sizeOfBox(reading.extents),
   };
 }
 

@@ -8,7 +8,7 @@ import { numbersWith, type Numbers } from '../numbers';
 import { planOrder, type OrderPlan } from '../order';
 import type { Reading } from '../reading';
 import { composeDesign, type InsertedReadings } from './compose';
-import { formatLength, heightOf, itemAt, widthOf } from '../base';
+import { formatLength, itemAt, sizeOfBox } from '../base';
 import { itemsInTape, techniqueById } from '../techniques';
 import { makeScore, popsOut, type Design, type Score } from '../score';
 import { planThread, type ThreadPlan } from '../thread';
@@ -30,8 +30,6 @@ export interface BuildPlan {
   machine: Machine;
   numbers: Numbers;
 }
-
-const sizeOf = ({ extents }: Reading) => ({ width: widthOf(extents), height: heightOf(extents) });
 
 /**
  * @param own reading of the build's own tape or typed stops  @param inserted readings of what is sewn in between
@@ -67,7 +65,7 @@ export function planBuild(
   return {
     design,
     score,
-    cut: { pieces, notions: notionsOf(score, pieces, sizeOf(design.one), numbers) },
+    cut: { pieces, notions: notionsOf(score, pieces, sizeOfBox(design.one.extents), numbers) },
     thread: planThread(score, reading, build, { machine, numbers, items: build.order.repeats }),
     hooping: {
       hoop,

@@ -77,7 +77,7 @@ export interface Profile {
 }
 
 /** A stretch of needle points that is not closed yet, and sums over its turns. Lengths in 0.1 mm, turns in radians. */
-class Window {
+class OpenStretch {
   turns = 0;
   back = 0;
   sharp = 0;
@@ -98,7 +98,7 @@ class Window {
 
   constructor(public first: number) {}
 
-  /** The window is closed at a needle point, and the next one begins there; with a strand when that is so. */
+  /** The stretch is closed at a needle point, and the next one begins there; with a strand when that is so. */
   next(first: number, opensStrand: boolean) {
     this.first = first;
     this.turns = this.back = this.sharp = this.swings = this.bends = this.steady = 0;
@@ -160,8 +160,8 @@ class Window {
 
 const sideOf = (turn: number) => (turn < 0 ? -1 : turn > 0 ? 1 : 0);
 
-/** What the closed windows of a block come to. */
-class WindowSums {
+/** What the closed stretches of a block come to. */
+class StretchSums {
   readonly stretches: Stretch[] = [];
   readonly byKind: Profile['byKind'] = [0, 0, 0, 0];
   private readonly width = [0, 0];
@@ -172,23 +172,23 @@ class WindowSums {
   bends = 0;
   steady = 0;
 
-  /** Adds a window that ends with a needle point to the stretch before it, when that moves in the same kind on the same strand. */
-  add(window: Window, end: number, opens: boolean, sewn: number) {
-    const kind = window.kind();
+  /** Adds one that ends with a needle point to the stretch before it, when that moves in the same kind on the same strand. */
+  add(stretch: OpenStretch, end: number, opens: boolean, sewn: number) {
+    const kind = stretch.kind();
     this.byKind[kind] += sewn;
     if (kind === ZIGZAG || kind === SATIN) {
-      this.width[kind - 1] += window.width;
-      this.advance[kind - 1] += window.advance;
-      this.turns[kind - 1] += window.sharp;
+      this.width[kind - 1] += stretch.width;
+      this.advance[kind - 1] += stretch.advance;
+      this.turns[kind - 1] += stretch.sharp;
     } else if (kind === LINE) {
-      this.turn += window.turn;
-      this.turnSize += window.turnSize;
-      this.bends += window.bends;
-      this.steady += window.steady;
+      this.turn += stretch.turn;
+      this.turnSize += stretch.turnSize;
+      this.bends += stretch.bends;
+      this.steady += stretch.steady;
     }
     const last = this.stretches[this.stretches.length - 1];
     if (last && !opens && last.kind === kind) last.end = end;
-    else this.stretches.push({ first: window.first, end, kind, opens });
+    else this.stretches.push({ first: stretch.first, end, kind, opens });
   }
   /** The sums of a profile: means of width and advance of zigzag and of satin. */
   done() {
@@ -205,8 +205,8 @@ class WindowSums {
 export function profileBlock(points: NeedlePoints, block: NeedleBlock, grid: AreaGrid): Profile {
   const { x, y, starts } = points;
   grid.next();
-  const sums = new WindowSums();
-  const window = new Window(block.first);
+  const sums = new StretchSums();
+  const stretch = new OpenStretch(block.first);
   const bins = new Int32Array(LENGTH_BINS);
   let length = 0;
   let before = 0;
@@ -215,12 +215,12 @@ export function profileBlock(points: NeedlePoints, block: NeedleBlock, grid: Are
   let maxX = -Infinity;
   let maxY = -Infinity;
   let opens = true;
-  /** Adds the window to the sums, unless nothing was sewn in it. */
+  /** Adds the open stretch to the sums, unless nothing was sewn in it. */
   const close = (end: number) => {
     const sewn = length - before;
     before = length;
-    if (end <= window.first || sewn === 0) return;
-    sums.add(window, end, opens, sewn);
+    if (end <= stretch.first || sewn === 0) return;
+    sums.add(stretch, end, opens, sewn);
     opens = false;
   };
   for (let i = block.first; i < block.end; i++) {
@@ -233,7 +233,7 @@ export function profileBlock(points: NeedlePoints, block: NeedleBlock, grid: Are
     grid.point(px, py);
     if (starts[i] === 1) {
       close(i - 1);
-      window.next(i, true);
+      stretch.next(i, true);
       opens = true;
       continue;
     }
@@ -243,10 +243,10 @@ export function profileBlock(points: NeedlePoints, block: NeedleBlock, grid: Are
     length += l;
     const bin = (l * BINS_PER_UNIT) | 0;
     bins[bin < LENGTH_BINS ? bin : LENGTH_BINS - 1]++;
-    if (l >= TIE && !(l < LONGEST_TIE && isTie(points, i, block))) window.stitch(dx, dy, l);
-    if (window.turns < WINDOW && i + 1 < block.end) continue;
+    if (l >= TIE && !(l < LONGEST_TIE && isTie(points, i, block))) stretch.stitch(dx, dy, l);
+    if (stretch.turns < WINDOW && i + 1 < block.end) continue;
     close(i);
-    window.next(i, false);
+    stretch.next(i, false);
   }
   const { stretches } = sums;
   smooth(stretches);
@@ -276,7 +276,7 @@ function isTie({ x, y, starts }: NeedlePoints, i: number, { first, end }: Needle
   return ends(i + 1) && same(i - 1, i + 1);
 }
 
-/** A short stretch at the end of a strand, or one odd window in a long one, takes the kind of its neighbours. */
+/** A short stretch at the end of a strand, or an odd one in a long one, takes the kind of its neighbours. */
 function smooth(stretches: Stretch[]) {
   for (let i = 0; i < stretches.length; i++) {
     const s = stretches[i];

@@ -2,6 +2,7 @@ import * as z from 'zod';
 import type { Repeats } from '../hoop';
 import { idSchema, timestampSchema, uniqueIds } from '../base';
 import type { HandStep, Score } from '../score';
+import { isPerHooping } from '../time';
 
 const id = idSchema(200);
 const seconds = z.number().min(0);
@@ -114,6 +115,12 @@ export const plannedSeconds = ({ planned }: Pick<RunRecord, 'planned'>): number 
 /** Pieces of a hand step at their cut size, for the table beside the machine. */
 export const piecesOfStep = (run: Pick<RunRecord, 'pieces'>, step: Pick<HandStep, 'pieces'>) =>
   step.pieces.flatMap((p) => run.pieces.find((q) => q.id === p) ?? []);
+
+/** How many of each of its pieces a step lays or works on: at each place, but for what is done to the hoop. */
+export const piecesEach = (
+  { items }: Pick<RunRecord, 'items'>,
+  step: Pick<HandStep, 'action'> & Partial<Pick<HandStep, 'places'>>,
+): number => (isPerHooping(step) ? 1 : items * (step.places ?? 1));
 
 /** How many items come out of a hooping. */
 export const itemsIn = ({ items, inTape = 1 }: Pick<RunRecord, 'items' | 'inTape'>): number => items * inTape;

@@ -31,6 +31,7 @@ export const bareHand = (parts: HandParts): HandStep => ({
   uses: parts.uses ?? [],
   ownSeconds: parts.ownSeconds ?? null,
   own: parts.own ?? false,
+  copy: parts.copy ?? null,
   hand: 0,
   stop: 0,
 });

@@ -3,7 +3,8 @@
  * In: build and reading. Out: plain data; nothing here knows a screen.
  */
 export { makeScore } from './make';
-export { stackAt, stacksOf, describeStack, type Layer, type Stack } from './stack';
+export { readingFor } from './pieces';
+export { stackAt, stackHere, stacksOf, describeStack, type Layer, type Stack } from './stack';
 export { insertionRange } from './insertion-range';
 export { closesUp, isUnhoop, needsHands, placeOf, popsOut, unhoopAt } from './hand';
 export { SCISSORS_MM, tightTrim } from './trim';

@@ -118,7 +118,7 @@ const floatPiece = (id: string, name: string, blocks: number[]): ScorePiece => (
   round: null,
   tags: [],
   copies: 1,
-  copy: 0,
+  copy: null,
   like: null,
   size: { rule: 'float', over: ['motif'] },
   blocks: { motif: blocks },

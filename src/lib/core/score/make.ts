@@ -4,7 +4,6 @@ import { actionOf } from '../catalogue';
 import { isNumberId, type NumberId, type Numbers } from '../numbers';
 import type { Copies, Reading, Role } from '../reading';
 import {
-  copiesIn,
   HOLDS,
   inSchools,
   isHold,
@@ -55,13 +54,12 @@ export function makeScore(build: Build, design: Design, options: ScoreOptions): 
   const technique = techniqueById(build.technique);
   const match = matchTechnique(technique, design.own);
   const schools = schoolsOf(technique, build.schools);
-  const copies = copiesIn(technique, design.own);
-  const pieces = piecesOf(match, build, schools, copies);
+  const pieces = piecesOf(match, build, schools, design.copies);
   const inserted = insertSteps(design, pieces, options);
   const filling: Filling = {
     ...options,
     match,
-    copies,
+    copies: design.copies,
     reading: design.own,
     pieces: inserted.pieces,
     schools,
@@ -202,6 +200,7 @@ function handStep(t: HandTemplate, anchor: string, { round, copy }: At, filling:
       .filter(Boolean)
       .join(' '),
     places,
+    copy: isTurn ? copy : null,
     because: tight ? `${t.because} ${tight.because(length)}` : t.because,
     action: t.action,
     side: t.side,

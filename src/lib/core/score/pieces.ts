@@ -1,7 +1,7 @@
 import { itemAt } from '../base';
 import type { Build } from '../build';
 import { actionOf, MATERIALS } from '../catalogue';
-import type { Copies } from '../reading';
+import type { Copies, Reading } from '../reading';
 import {
   inSchools,
   type Match,
@@ -10,7 +10,7 @@ import {
   type SizeRule,
   type Technique,
 } from '../techniques';
-import type { ScorePiece } from './types';
+import type { Design, ScorePiece } from './types';
 
 /** Id of a piece: its key, with the round behind it where there are several, and the copy behind that. */
 const pieceId = (key: string, round: number | null, copy: number) =>
@@ -46,7 +46,7 @@ export function piecesOf(match: Match, build: Build, schools: Schools, copies: C
         const piece = pieceOf(template, round, copy, match, build);
         if (!piece || !copies || once) return piece ?? [];
         return copies.inTurn
-          ? { ...piece, name: `${piece.name}, ${copy + 1} of ${turns.length}` }
+          ? { ...piece, name: `${piece.name}, ${copy + 1} of ${turns.length}`, copy }
           : { ...piece, copies: copies.offsets.length };
       }),
     );
@@ -80,32 +80,38 @@ function pieceOf(
   const id = pieceId(template.key, round, copy);
   const first = pieceId(template.key, round, 0);
   // What the maker says of the first holds for all of its copies until they say otherwise.
-  const own = build.materials[id] ?? build.materials[first];
-  const material = own?.kind ?? template.material;
+  const own = { ...build.materials[first], ...build.materials[id] };
+  const material = own.kind ?? template.material;
   return {
     id,
-    name: own?.name ?? (round === null ? template.name : `${template.name} ${round}`),
+    name: own.name ?? (round === null ? template.name : `${template.name} ${round}`),
     purpose: template.purpose,
     material,
-    colour: own?.colour ?? MATERIALS[material].colour,
-    layers: own?.layers ?? template.layers ?? 1,
-    traits: own?.traits ?? [],
-    fusible: own?.fusible ?? 'none',
-    prewashed: own?.prewashed ?? false,
-    own: own?.own ?? null,
-    interfacing: own?.interfacing ?? false,
-    marginMm: own?.marginMm ?? null,
-    cutTo: own?.cutTo ?? null,
-    mayTurn: own?.mayTurn ?? null,
+    colour: own.colour ?? MATERIALS[material].colour,
+    layers: own.layers ?? template.layers ?? 1,
+    traits: own.traits ?? [],
+    fusible: own.fusible ?? 'none',
+    prewashed: own.prewashed ?? false,
+    own: own.own ?? null,
+    interfacing: own.interfacing ?? false,
+    marginMm: own.marginMm ?? null,
+    cutTo: own.cutTo ?? null,
+    mayTurn: own.mayTurn ?? null,
     size: template.size,
     blocks,
     round,
     tags: template.tags ?? [],
     copies: 1,
-    copy,
+    copy: null,
     like: copy ? first : null,
   };
 }
+
+/** The blocks by which a piece is measured and drawn: one copy of what lies at each; all of what lies over the whole. */
+export const readingFor = (
+  { copies }: { copies: number },
+  { reading, one }: Pick<Design, 'reading' | 'one'>,
+): Reading => (copies > 1 ? one : reading);
 
 /** Whether the lines that were found give a size. */
 function isEnough(size: SizeRule, slots: readonly string[], has: (slot: string) => boolean): boolean {

@@ -57,6 +57,11 @@ export const stackAt = (score: Pick<Score, 'steps' | 'pieces'>, i: number): Stac
   const stacks = stacksOf(score);
   return itemAt(stacks, Math.max(0, Math.min(i + 1, stacks.length - 1)));
 };
+/** What lies where a step happens: copies that are sewn in turn lie side by side, not on each other. */
+export const stackHere = (stack: Stack, step: Pick<Step, 'copy'> | undefined): Stack => ({
+  ...stack,
+  layers: stack.layers.filter((l) => l.copy === null || l.copy === (step?.copy ?? 0)),
+});
 /** A score whose steps say other words, and do the same to the layers. */
 export function inOtherWords<S extends Pick<Score, 'steps' | 'pieces'>>(score: S, steps: S['steps']): S {
   const said = { ...score, steps };
@@ -153,8 +158,9 @@ function put(stack: Stack, score: Pick<Score, 'pieces'>, id: string, side: Layer
     folded: false,
     open: false,
     now: true,
-    copy: piece.size.rule === 'hoop' ? null : piece.copy,
-    like: piece.like,
+    // Scores of older runs have neither.
+    copy: piece.copy ?? null,
+    like: piece.like ?? null,
   };
   if (side === 'front') stack.layers.unshift(layer);
   else stack.layers.push(layer);

@@ -1,6 +1,6 @@
 import type { Build, Insertion, Trait } from '../build';
 import type { NumberId } from '../numbers';
-import type { Reading, Role } from '../reading';
+import type { Copies, Reading, Role } from '../reading';
 import type { Action, CautionKey, MaterialKind } from '../catalogue';
 import type { Face, PieceTag, HoldKey, HoopAdvice, Schools, Side, SizeRule, Use } from '../techniques';
 
@@ -10,6 +10,8 @@ interface StepBase {
   because: string;
   /** machine stop at which this happens, as the machine counts (0: before the first block) */
   stop: number;
+  /** of copies that are sewn in turn, the one at which this happens, from 0; null: all, or there are none */
+  copy: number | null;
 }
 /** The machine sews one block. */
 export interface NeedleStep extends StepBase {
@@ -29,8 +31,6 @@ export interface NeedleStep extends StepBase {
   again: boolean;
   /** in another thread than its block's */
   thread: Build['threads'][number] | null;
-  /** of copies that are sewn in turn, from 0; null: what lies there lies everywhere */
-  copy: number | null;
   /** of another design, put in here: its name, which of its blocks, of how many */
   inserted: { id: string; name: string; n: number; of: number } | null;
 }
@@ -98,8 +98,8 @@ export interface ScorePiece {
   tags: readonly PieceTag[];
   /** so many alike are in one tape, and laid together */
   copies: number;
-  /** of copies that are sewn in turn, from 0; and the first's piece, whose size it has */
-  copy: number;
+  /** of copies that are sewn in turn, from 0, and the first's piece, whose size it has; null: there are none */
+  copy: number | null;
   like: string | null;
 }
 
@@ -130,7 +130,9 @@ export interface Design {
   inserted: { insertion: Insertion; blocks: number[] }[];
   /** all blocks: own first, then inserted, moved to their place */
   reading: Reading;
-  /** the same with only the first of the copies that are sewn together: what pieces and hands go by */
+  /** the same thing several times over, where that is a matter of the technique */
+  copies: Copies | null;
+  /** the blocks with only the first of the copies that are sewn together: what pieces and hands go by */
   one: Reading;
   /** as it is sewn, mm */
   size: { width: number; height: number };

@@ -1,5 +1,5 @@
 import { fuseStep, holdChoice, hoopChoice, tearTopping, toppingChoice, toppingStep } from './choices';
-import { hoopUp, inspect, unhoop, pressFromBack } from './common';
+import { hoopUp, inspect, unhoop, pressFromBack, hoopedBase } from './common';
 import type { Choice, Technique } from './types';
 
 /** Trimmed in the hoop, or cut to shape beforehand. */
@@ -33,13 +33,7 @@ export const applique: Technique = {
     toppingChoice,
   ],
   pieces: [
-    {
-      key: 'base',
-      name: 'Base',
-      purpose: 'hooped with the cloth',
-      material: 'tear-away',
-      size: { rule: 'hoop' },
-    },
+    hoopedBase('tear-away', { purpose: 'hooped with the cloth' }),
     { key: 'cloth', name: 'Cloth', purpose: 'ground, hooped', material: 'cotton', size: { rule: 'hoop' } },
     {
       key: 'applique',

@@ -1,5 +1,5 @@
 import { holdChoice } from './choices';
-import { hoopUp, inspect, unhoop, snipThreads } from './common';
+import { hoopUp, inspect, unhoop, snipThreads, hoopedBase } from './common';
 import type { Technique } from './types';
 
 /** For any tape: hand steps from the roles alone, when no pattern fits. */
@@ -11,7 +11,7 @@ export const asRead: Technique = {
   anyOrder: true,
   choices: [holdChoice('nothing', 'tape', 'spray', 'glue', 'pins')],
   pieces: [
-    { key: 'base', name: 'Base', purpose: 'hooped', material: 'tear-away', size: { rule: 'hoop' } },
+    hoopedBase('tear-away'),
     {
       key: 'piece',
       name: 'Piece',

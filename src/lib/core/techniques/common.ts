@@ -1,4 +1,5 @@
-import type { HandTemplate, Use } from './types';
+import type { MaterialKind } from '../catalogue';
+import type { HandTemplate, PieceTemplate, Use } from './types';
 
 /** A snap through two faces: a cap on each side, one socket, one stud. */
 export const snapUses: Use[] = [
@@ -10,6 +11,27 @@ export const snapUses: Use[] = [
 export const ribbonUses: Use[] = [
   { notion: 'ribbon', length: 'cut.ribbonLoop', times: 2, plus: 'cut.ribbonSeam' },
 ];
+
+/** The base that is hooped. */
+export const hoopedBase = (
+  material: MaterialKind,
+  more: Partial<Pick<PieceTemplate, 'purpose' | 'layers' | 'school'>> = {},
+): PieceTemplate => ({
+  key: 'base',
+  name: 'Base',
+  purpose: 'hooped',
+  material,
+  size: { rule: 'hoop' },
+  ...more,
+});
+/** Cloth or a garment that is hooped with its base, and stays whole. */
+export const markedCloth: PieceTemplate = {
+  key: 'cloth',
+  name: 'Cloth',
+  purpose: 'hooped, centre and axis marked',
+  material: 'cotton',
+  size: { rule: 'hoop' },
+};
 
 /** Steps that many techniques share. */
 export const hoopUp = (what: string): HandTemplate => ({
@@ -35,6 +57,21 @@ export const flipHoop = (key: string, to: 'front' | 'back'): HandTemplate => ({
     to === 'back' ? 'The next piece goes on the back of the work.' : 'The next piece goes on the front.',
   side: to,
   hoop: 'off',
+});
+
+/** The back comes from below, with the hoop off. */
+export const layBackBelow = (key: string, text: string): HandTemplate => ({
+  key,
+  action: 'lay',
+  title: 'Lay the back',
+  text,
+  because: 'It hangs under the hoop, where you cannot see it slip.',
+  side: 'back',
+  face: 'up',
+  pieces: ['back'],
+  tapeSides: 4,
+  hoop: 'off',
+  tools: ['tape'],
 });
 
 /** The last look while a block can still be sewn again. */
@@ -67,6 +104,17 @@ export const snipThreads: HandTemplate = {
   side: 'off',
   tools: ['snips'],
 };
+/** A base that stays is cut back on the wrong side of the cloth. */
+export const cutBaseBack = (school?: string[]): HandTemplate => ({
+  key: 'cut',
+  action: 'cut-base',
+  title: 'Cut the base back',
+  text: 'Cut the base on the back to a finger’s width round the stitches; keep the cloth out of the scissors.',
+  because: 'What is left carries the stitches in every wash; a nick in the cloth is a hole.',
+  side: 'off',
+  tools: ['scissors'],
+  ...(school && { school }),
+});
 /** Embroidery is pressed from behind. */
 export const pressFromBack: HandTemplate = {
   key: 'press',

@@ -1,5 +1,5 @@
 import { holdChoice } from './choices';
-import { flipHoop, hoopUp, inspect, ribbonUses, snapUses, unhoop } from './common';
+import { flipHoop, hoopUp, inspect, ribbonUses, snapUses, unhoop, hoopedBase, layBackBelow } from './common';
 import type { Technique } from './types';
 
 /** Felt or vinyl tab: raw edge, the same material on both sides. */
@@ -22,7 +22,7 @@ export const feltTab: Technique = {
     holdChoice('tape', 'spray', 'glue'),
   ],
   pieces: [
-    { key: 'base', name: 'Base', purpose: 'hooped', material: 'tear-away', size: { rule: 'hoop' } },
+    hoopedBase('tear-away'),
     {
       key: 'front',
       name: 'Front',
@@ -119,19 +119,10 @@ export const feltTab: Technique = {
               hoop: 'off',
               tools: ['matching bobbin'],
             },
-            {
-              key: 'lay',
-              action: 'lay',
-              title: 'Lay the back',
-              text: 'Lay the back over the stitches, good side up; tape all four sides, then turn the hoop and slide it in by the edges.',
-              because: 'It hangs under the hoop, where you cannot see it slip.',
-              side: 'back',
-              face: 'up',
-              pieces: ['back'],
-              tapeSides: 4,
-              hoop: 'off',
-              tools: ['tape'],
-            },
+            layBackBelow(
+              'lay',
+              'Lay the back over the stitches, good side up; tape all four sides, then turn the hoop and slide it in by the edges.',
+            ),
           ],
         },
         {

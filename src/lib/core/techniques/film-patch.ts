@@ -1,6 +1,6 @@
 import { cutChoice } from './applique';
 import { fuseStep, holdChoice, hoopChoice } from './choices';
-import { inspect, unhoop, washAway, snipThreads } from './common';
+import { inspect, unhoop, washAway, snipThreads, hoopedBase } from './common';
 import type { Technique } from './types';
 import { attachChoice, attachSteps, backing } from './patch-attach';
 
@@ -37,15 +37,7 @@ export const filmPatch: Technique = {
       size: { rule: 'hoop' },
       school: ['base:film'],
     },
-    {
-      key: 'base',
-      name: 'Base',
-      purpose: 'hooped',
-      material: 'mesh',
-      layers: 2,
-      size: { rule: 'hoop' },
-      school: ['base:wash'],
-    },
+    hoopedBase('mesh', { layers: 2, school: ['base:wash'] }),
     {
       key: 'blank',
       name: 'Blank',

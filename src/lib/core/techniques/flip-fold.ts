@@ -1,4 +1,4 @@
-import { hoopUp, inspect, unhoop } from './common';
+import { hoopUp, inspect, unhoop, hoopedBase } from './common';
 import type { Technique } from './types';
 
 /** Two fabrics joined inside the hoop: laid right sides together, sewn, folded open. */
@@ -21,7 +21,7 @@ export const flipFold: Technique = {
     },
   ],
   pieces: [
-    { key: 'base', name: 'Base', purpose: 'hooped', material: 'tear-away', size: { rule: 'hoop' } },
+    hoopedBase('tear-away'),
     {
       key: 'first',
       name: 'First fabric',

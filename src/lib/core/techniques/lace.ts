@@ -1,5 +1,5 @@
 import { holdChoice } from './choices';
-import { hoopUp, inspect, unhoop } from './common';
+import { hoopUp, inspect, unhoop, hoopedBase } from './common';
 import type { HandTemplate, Technique } from './types';
 
 const bobbin: HandTemplate = {
@@ -45,7 +45,7 @@ export const freeLace: Technique = {
     holdChoice('glue', 'tape', 'spray'),
   ],
   pieces: [
-    { key: 'base', name: 'Base', purpose: 'hooped', material: 'mesh', layers: 2, size: { rule: 'hoop' } },
+    hoopedBase('mesh', { layers: 2 }),
     {
       key: 'piece',
       name: 'Piece',

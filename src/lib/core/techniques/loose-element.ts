@@ -1,5 +1,14 @@
 import { tearTopping, toppingStep } from './choices';
-import { hoopUp, inspect, pressFromBack, snipThreads, unhoop } from './common';
+import {
+  hoopUp,
+  inspect,
+  pressFromBack,
+  snipThreads,
+  unhoop,
+  hoopedBase,
+  markedCloth,
+  cutBaseBack,
+} from './common';
 import type { HandTemplate, Technique } from './types';
 
 /** Here the film is no matter of taste: the foot would catch in what stands up. */
@@ -17,20 +26,8 @@ export const looseElement: Technique = {
   name: 'Loose element sewn on',
   summary: 'A mark shows the centre; a made flower, charm or bow is sewn on by a small tack, under topping.',
   pieces: [
-    {
-      key: 'base',
-      name: 'Base',
-      purpose: 'hooped with the cloth',
-      material: 'cut-away',
-      size: { rule: 'hoop' },
-    },
-    {
-      key: 'cloth',
-      name: 'Cloth',
-      purpose: 'hooped, centre and axis marked',
-      material: 'cotton',
-      size: { rule: 'hoop' },
-    },
+    hoopedBase('cut-away', { purpose: 'hooped with the cloth' }),
+    markedCloth,
     {
       key: 'element',
       name: 'Loose element',
@@ -52,6 +49,7 @@ export const looseElement: Technique = {
       purpose: 'keeps the foot from catching',
       material: 'topping',
       size: { rule: 'cover', by: ['tack', 'centre-tack', 'details'], margin: 'front' },
+      when: { slot: 'tack', found: true },
     },
   ],
   start: [{ ...hoopUp('cloth and base together, centre and axis marked,'), pieces: ['cloth', 'base'] }],
@@ -63,7 +61,6 @@ export const looseElement: Technique = {
           key: 'mark',
           title: 'Centre mark',
           roles: { marker: 1, placement: 0.6 },
-          extent: 'inner',
           after: [
             {
               key: 'ready',
@@ -86,8 +83,8 @@ export const looseElement: Technique = {
               pieces: ['element'],
               tapeSides: 4,
               hoop: 'off',
-              tools: ['pin', 'tape'],
-              cautions: ['pins'],
+              tools: ['pin', 'tape', 'stylus'],
+              cautions: ['pins', 'stylus'],
             },
           ],
         },
@@ -95,7 +92,6 @@ export const looseElement: Technique = {
           key: 'tack',
           title: 'Hold the element',
           roles: { 'tack-down': 1, seam: 0.6, decoration: 0.3 },
-          extent: 'inner',
           attended: true,
           holds: ['element'],
           after: [filmOver('topping')],
@@ -110,7 +106,6 @@ export const looseElement: Technique = {
           key: 'centre-tack',
           title: 'Hold the centre piece',
           roles: { 'tack-down': 1, seam: 0.4 },
-          extent: 'inner',
           holds: ['centre', 'element'],
           before: [
             {
@@ -163,15 +158,7 @@ export const looseElement: Technique = {
       school: undefined,
     },
     snipThreads,
-    {
-      key: 'cut',
-      action: 'cut-base',
-      title: 'Cut the base back',
-      text: 'Cut the base on the back to a finger’s width round the stitches; keep the cloth out of the scissors.',
-      because: 'What is left carries the stitches in every wash.',
-      side: 'off',
-      tools: ['scissors'],
-    },
+    cutBaseBack(),
     { ...pressFromBack, text: 'Press from the back, round the element and not on it.' },
   ],
 };

@@ -1,5 +1,5 @@
 import { tearTopping, toppingChoice, toppingStep } from './choices';
-import { hoopUp, inspect, unhoop, snipThreads, pressFromBack } from './common';
+import { hoopUp, inspect, unhoop, snipThreads, pressFromBack, hoopedBase, markedCloth } from './common';
 import type { Technique } from './types';
 
 /** Embroidered panel: nothing is laid; hooped cloth that may become part of something larger. */
@@ -29,20 +29,8 @@ export const panel: Technique = {
     toppingChoice,
   ],
   pieces: [
-    {
-      key: 'base',
-      name: 'Base',
-      purpose: 'hooped with the cloth',
-      material: 'cut-away',
-      size: { rule: 'hoop' },
-    },
-    {
-      key: 'cloth',
-      name: 'Cloth',
-      purpose: 'hooped, centre and axis marked',
-      material: 'cotton',
-      size: { rule: 'hoop' },
-    },
+    hoopedBase('cut-away', { purpose: 'hooped with the cloth' }),
+    markedCloth,
     {
       key: 'topping',
       name: 'Topping',

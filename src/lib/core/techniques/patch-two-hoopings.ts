@@ -1,4 +1,4 @@
-import { hoopUp, inspect, unhoop, washAway } from './common';
+import { hoopUp, inspect, unhoop, washAway, hoopedBase } from './common';
 import type { Technique } from './types';
 
 /** First hooping of a patch: the design on cloth, and the line to cut it out along. */
@@ -9,13 +9,7 @@ export const patchDesign: Technique = {
     'The design on hooped cloth, then a line to cut the patch out along; the border follows in a second hooping.',
   copies: 'items',
   pieces: [
-    {
-      key: 'base',
-      name: 'Base',
-      purpose: 'hooped with the cloth',
-      material: 'tear-away',
-      size: { rule: 'hoop' },
-    },
+    hoopedBase('tear-away', { purpose: 'hooped with the cloth' }),
     {
       key: 'cloth',
       name: 'Cloth',
@@ -72,8 +66,9 @@ export const patchBorder: Technique = {
   id: 'patch-border',
   name: 'Patch, second hooping',
   summary: 'The cut patch pressed into its line on two layers of wash-away; zigzag, then satin, slowly.',
+  copies: 'items',
   pieces: [
-    { key: 'base', name: 'Base', purpose: 'hooped', material: 'mesh', layers: 2, size: { rule: 'hoop' } },
+    hoopedBase('mesh', { layers: 2 }),
     {
       key: 'patch',
       name: 'Cut patch',

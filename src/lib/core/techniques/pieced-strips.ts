@@ -1,4 +1,4 @@
-import { hoopUp, inspect, unhoop } from './common';
+import { hoopUp, inspect, unhoop, hoopedBase } from './common';
 import type { HandTemplate, Technique } from './types';
 
 const laid = (strip: string): HandTemplate => ({
@@ -31,7 +31,7 @@ export const piecedStrips: Technique = {
   summary:
     'Strip on strip, right sides together, sewn and folded over; the order cannot change. Then the frame.',
   pieces: [
-    { key: 'base', name: 'Base', purpose: 'hooped', material: 'tear-away', size: { rule: 'hoop' } },
+    hoopedBase('tear-away'),
     {
       key: 'ground',
       name: 'Ground',

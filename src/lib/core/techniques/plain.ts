@@ -1,5 +1,14 @@
 import { tearTopping, toppingChoice, toppingStep } from './choices';
-import { hoopUp, inspect, unhoop, snipThreads, pressFromBack } from './common';
+import {
+  hoopUp,
+  inspect,
+  unhoop,
+  snipThreads,
+  pressFromBack,
+  hoopedBase,
+  markedCloth,
+  cutBaseBack,
+} from './common';
 import type { Technique } from './types';
 
 /** Lettering or plain embroidery on cloth or a garment: nothing is built, and nothing is ever cut out. */
@@ -23,29 +32,9 @@ export const plain: Technique = {
     },
   ],
   pieces: [
-    {
-      key: 'base',
-      name: 'Base',
-      purpose: 'hooped with the cloth',
-      material: 'cut-away',
-      size: { rule: 'hoop' },
-      school: ['base:cut'],
-    },
-    {
-      key: 'base',
-      name: 'Base',
-      purpose: 'hooped with the cloth',
-      material: 'tear-away',
-      size: { rule: 'hoop' },
-      school: ['base:tear'],
-    },
-    {
-      key: 'cloth',
-      name: 'Cloth',
-      purpose: 'hooped, centre and axis marked',
-      material: 'cotton',
-      size: { rule: 'hoop' },
-    },
+    hoopedBase('cut-away', { purpose: 'hooped with the cloth', school: ['base:cut'] }),
+    hoopedBase('tear-away', { purpose: 'hooped with the cloth', school: ['base:tear'] }),
+    markedCloth,
     {
       key: 'topping',
       name: 'Topping',
@@ -90,16 +79,7 @@ export const plain: Technique = {
       side: 'off',
       school: ['base:tear'],
     },
-    {
-      key: 'cut',
-      action: 'cut-base',
-      title: 'Cut the base back',
-      text: 'Cut the base on the back to a finger’s width round the stitches; keep the cloth out of the scissors.',
-      because: 'What is left carries the stitches in every wash; a nick in the cloth is a hole.',
-      side: 'off',
-      tools: ['scissors'],
-      school: ['base:cut'],
-    },
+    cutBaseBack(['base:cut']),
     pressFromBack,
   ],
 };

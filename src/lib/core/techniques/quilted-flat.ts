@@ -1,7 +1,24 @@
 import { holdChoice, hoopChoice } from './choices';
-import { flipHoop, hoopUp, inspect, unhoop, dryEdge } from './common';
-import type { Choice, HandTemplate, Part, PieceTemplate, Technique } from './types';
+import { flipHoop, hoopUp, inspect, unhoop, dryEdge, layBackBelow } from './common';
+import type { Choice, HandTemplate, Part, PieceTemplate, Slot, Technique } from './types';
 
+/** The other side, caught by these lines. */
+export const quiltedBack = (...by: string[]): PieceTemplate => ({
+  key: 'back',
+  name: 'Back',
+  purpose: 'other side',
+  material: 'cotton',
+  size: { rule: 'cover', by, margin: 'back' },
+});
+/** Both raw edges go under one cover. */
+export const coveredEdge: Slot = {
+  key: 'edge',
+  title: 'Edge',
+  bothSides: true,
+  roles: { cover: 1 },
+  extent: 'whole',
+  holds: ['front', 'back'],
+};
 /** Choices of everything quilted flat that has a matching back. */
 export const quiltedChoices: Choice[] = [
   {
@@ -104,19 +121,10 @@ export const trimFront = (along: string): HandTemplate => ({
 /** The back comes from below. */
 export const layBack: HandTemplate[] = [
   flipHoop('flip', 'back'),
-  {
-    key: 'lay-back',
-    action: 'lay',
-    title: 'Lay the back',
-    text: 'Lay the back right side up over the stitches; tape all four sides and support it while the hoop slides in.',
-    because: 'It hangs under the hoop, where you cannot see it slip.',
-    side: 'back',
-    face: 'up',
-    pieces: ['back'],
-    tapeSides: 4,
-    hoop: 'off',
-    tools: ['tape'],
-  },
+  layBackBelow(
+    'lay-back',
+    'Lay the back right side up over the stitches; tape all four sides and support it while the hoop slides in.',
+  ),
 ];
 /** The back is trimmed from behind, and the hoop turned again. */
 export const trimBack = (along: string): HandTemplate[] => [
@@ -191,16 +199,7 @@ export const quiltedFlat: Technique = {
     'Front and batting quilted, trimmed late; back from below; one covered edge round it all: coaster, mat.',
   copies: 'items',
   choices: quiltedChoices,
-  pieces: [
-    ...quiltedPieces,
-    {
-      key: 'back',
-      name: 'Back',
-      purpose: 'other side',
-      material: 'cotton',
-      size: { rule: 'cover', by: ['edge-place', 'edge-tack'], margin: 'back' },
-    },
-  ],
+  pieces: [...quiltedPieces, quiltedBack('edge-place', 'edge-tack')],
   start: [hoopUp('two layers of the base')],
   parts: [
     quiltedFront,
@@ -223,14 +222,7 @@ export const quiltedFlat: Technique = {
           before: [trimFront('edge-place'), ...layBack],
           after: [...trimBack('edge-tack'), edgeBobbin],
         },
-        {
-          key: 'edge',
-          title: 'Edge',
-          bothSides: true,
-          roles: { cover: 1 },
-          extent: 'whole',
-          holds: ['front', 'back'],
-        },
+        coveredEdge,
       ],
     },
   ],

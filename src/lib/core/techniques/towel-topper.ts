@@ -1,6 +1,8 @@
 import { flipHoop, hoopUp } from './common';
 import {
+  coveredEdge,
   edgeBobbin,
+  quiltedBack,
   layBack,
   quiltedChoices,
   quiltedFinish,
@@ -22,21 +24,12 @@ const inWindow = (step: HandTemplate, what: string): HandTemplate => ({
 /** Quilted flat thing with a window, its back from below: hung from a towel that is joined last. */
 export const towelTopper: Technique = {
   id: 'towel-topper',
-  name: 'Quilted, with a window: towel topper',
+  name: 'Towel topper, with a window',
   summary:
     'As the quilted flat thing, with a covered window in it; a towel is folded over its edge and joined last.',
   copies: 'items',
   choices: quiltedChoices,
-  pieces: [
-    ...quiltedPieces,
-    {
-      key: 'back',
-      name: 'Back',
-      purpose: 'other side',
-      material: 'cotton',
-      size: { rule: 'cover', by: ['edge-place', 'edge-tack', 'edge'], margin: 'back' },
-    },
-  ],
+  pieces: [...quiltedPieces, quiltedBack('edge-place', 'edge-tack', 'edge')],
   start: [hoopUp('two layers of the base')],
   parts: [
     quiltedFront,
@@ -91,14 +84,7 @@ export const towelTopper: Technique = {
           holds: ['batting', 'front', 'back'],
           after: [trimFront('edge-tack'), ...trimBack('edge-tack')],
         },
-        {
-          key: 'edge',
-          title: 'Edge',
-          bothSides: true,
-          roles: { cover: 1 },
-          extent: 'whole',
-          holds: ['front', 'back'],
-        },
+        coveredEdge,
       ],
     },
     {

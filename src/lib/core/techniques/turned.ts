@@ -1,5 +1,5 @@
 import { closeChoice, closeSteps, holdChoice } from './choices';
-import { hoopUp, inspect, ribbonUses, snapUses, unhoop } from './common';
+import { hoopUp, inspect, ribbonUses, snapUses, unhoop, hoopedBase } from './common';
 import type { Technique } from './types';
 
 /** Turned item: quilted front, back laid right side down, sewn round but for an opening, turned. */
@@ -23,7 +23,7 @@ export const turnedItem: Technique = {
     },
   ],
   pieces: [
-    { key: 'base', name: 'Base', purpose: 'hooped', material: 'tear-away', size: { rule: 'hoop' } },
+    hoopedBase('tear-away'),
     {
       key: 'batting',
       name: 'Batting',

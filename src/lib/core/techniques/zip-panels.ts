@@ -69,7 +69,7 @@ export const panelPieces = PANELS.map(({ key, name, purpose }): PieceTemplate =>
   },
 }));
 /** Their lines: some tapes show where a panel goes, and some hold it down once it is folded. */
-export const panelParts = PANELS.map(({ key, what, begins }): Part => ({
+export const panelParts = PANELS.map(({ key, name, what, begins }): Part => ({
   key,
   optional: key.startsWith('accent'),
   slots: [
@@ -81,7 +81,7 @@ export const panelParts = PANELS.map(({ key, what, begins }): Part => ({
     },
     {
       key: `${key}-seam`,
-      title: `Seam, ${what.replace('the ', '')}`,
+      title: `Seam, ${name.toLowerCase()}`,
       roles: { seam: 1, 'tack-down': 0.4 },
       holds: [key],
       before: [

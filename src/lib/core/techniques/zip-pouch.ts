@@ -1,5 +1,5 @@
 import { closeChoice, closeSteps } from './choices';
-import { flipHoop, hoopUp, inspect, unhoop } from './common';
+import { flipHoop, hoopUp, inspect, unhoop, hoopedBase } from './common';
 import type { HandTemplate, Technique } from './types';
 import { panelParts, panelPieces } from './zip-panels';
 
@@ -49,7 +49,7 @@ export const zipPouch: Technique = {
     { ...closeChoice, label: 'Close the lining' },
   ],
   pieces: [
-    { key: 'base', name: 'Base', purpose: 'hooped', material: 'tear-away', size: { rule: 'hoop' } },
+    hoopedBase('tear-away'),
     {
       key: 'batting',
       name: 'Batting, front',

@@ -7,11 +7,17 @@ import { mirrorIf, type PieceShape } from './turned';
 import { itemAt, boxOf, type Box, type Path, type Point } from '../base';
 import type { Numbers } from '../numbers';
 import { areaOf, offset } from '../outline';
-import type { Line, Reading } from '../reading';
+import type { Line } from '../reading';
+import { readingFor, type Design } from '../score';
 
 /** The drawing of a piece as it is cut; what is hooped is a plain rectangle. */
-export function pieceShape(piece: CutPiece, reading: Reading, numbers: Numbers): PieceShape {
-  const lines = piece.caughtBy.flatMap((b) => reading.blocks[b]?.lines ?? []);
+export function pieceShape(
+  piece: CutPiece,
+  design: Pick<Design, 'reading' | 'one'>,
+  numbers: Numbers,
+): PieceShape {
+  const { blocks } = readingFor(piece, design);
+  const lines = piece.caughtBy.flatMap((b) => blocks[b]?.lines ?? []);
   const contour = piece.preCut ? largestClosed(lines) : null;
   const [width, height] = [piece.width.cutMm, piece.height.cutMm];
   const base = { name: piece.name, arrow: piece.arrow, mirrored: piece.mirrored };

@@ -6,7 +6,7 @@ import { itemAt } from '../base';
 import type { Build } from '../build';
 import type { Numbers } from '../numbers';
 import { LENGTH_BIN_MM, type BlockReading, type Reading } from '../reading';
-import { stacksOf, type NeedleStep, type Score, type Stack } from '../score';
+import { stackHere, stacksOf, type NeedleStep, type Score, type Stack } from '../score';
 import { MATERIALS } from '../catalogue';
 import type { Machine } from '../workshop';
 
@@ -49,15 +49,12 @@ export const bobbinsFor = (
 const SHOWS: readonly NeedleStep['role'][] = ['cover', 'lace', 'final-outline'];
 
 /** Under the needle the stack is as thick as all its layers pressed together, mm. */
-const stackThickness = ({ layers }: Stack, score: Score, copy: number | null): number =>
-  layers
-    // Copies lie side by side.
-    .filter((l) => copy === null || l.copy === null || l.copy === copy)
-    .reduce(
-      (sum, l) =>
-        sum + MATERIALS[l.material].sewnMm * (score.pieces.find((p) => p.id === l.pieceId)?.layers ?? 1),
-      0,
-    );
+const stackThickness = ({ layers }: Stack, score: Score): number =>
+  layers.reduce(
+    (sum, l) =>
+      sum + MATERIALS[l.material].sewnMm * (score.pieces.find((p) => p.id === l.pieceId)?.layers ?? 1),
+    0,
+  );
 
 /**
  * top = Σ(1.15 l + 1.5 t), bobbin = Σ(0.40 l + 1.0 t) over the stitches, and a tail at each start.
@@ -132,7 +129,7 @@ export function planThread(
     if (step.skipped) continue;
     const needs = blockThread(
       itemAt(reading.blocks, step.block),
-      stackThickness(itemAt(stacks, i + 1), score, step.copy),
+      stackThickness(stackHere(itemAt(stacks, i + 1), step), score),
       numbers,
     );
     plan.steps[step.id] = needs;

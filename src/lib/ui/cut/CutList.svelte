@@ -1,11 +1,16 @@
 <script lang="ts">
-  import { explainDimension, formatNotion, type CutPiece, type NotionNeed } from '$lib/core/cut';
+  import {
+    explainDimension,
+    formatNotion,
+    orderedNotions,
+    type CutPiece,
+    type NotionNeed,
+  } from '$lib/core/cut';
   import type { Build } from '$lib/core/build';
   import { needOf, type OrderPlan } from '$lib/core/order';
-  import type { ScorePiece } from '$lib/core/score';
+  import type { Design, ScorePiece } from '$lib/core/score';
   import { MATERIALS } from '$lib/core/catalogue';
-  import { formatLength, formatSize } from '$lib/core/base';
-  import type { Reading } from '$lib/core/reading';
+  import { formatLength, formatSize, itemAt } from '$lib/core/base';
   import { pieceShape, pieceTemplate } from '$lib/core/template';
   import PieceFacts from './PieceFacts.svelte';
   import PieceSketch from './PieceSketch.svelte';
@@ -21,16 +26,17 @@
     /** with what the maker knows about each; left out where nothing can be changed */
     scorePieces?: readonly ScorePiece[];
     /** to draw the pieces from */
-    reading?: Reading;
+    design?: Design;
     /** zips, snaps and the like, of one item */
     notions?: readonly NotionNeed[];
     onmaterial?: (id: string, change: Build['materials'][string]) => void;
   }
-  let { pieces, scorePieces, order, reading, notions = [], onmaterial }: Props = $props();
+  let { pieces, scorePieces, order, design, notions = [], onmaterial }: Props = $props();
+  const ordered = $derived(orderedNotions(notions, order));
   let shown = $state<string | null>(null);
   const template = (piece: CutPiece) =>
     pieceTemplate(
-      pieceShape(piece, reading as Reading, workroom.numbers),
+      pieceShape(piece, design as Design, workroom.numbers),
       piece.purpose,
       formatSize(piece.width.cutMm, piece.height.cutMm, workroom.unit),
     );
@@ -113,9 +119,9 @@
           <tr class="bg-paper"
             ><td colspan="6"
               ><div class="flex flex-wrap gap-6 p-3">
-                {#if reading}<PieceSketch
+                {#if design}<PieceSketch
                     {piece}
-                    template={pieceShape(piece, reading, workroom.numbers)}
+                    template={pieceShape(piece, design, workroom.numbers)}
                   />{/if}
                 <div class="min-w-80 flex-1">
                   <PieceFacts
@@ -128,7 +134,7 @@
                   {#if piece.prewash === 'first'}<p class="text-hands">
                       Prewash it: the item will be washed, and {MATERIALS[piece.material].name} shrinks.
                     </p>{/if}
-                  {#if reading}<TemplateButtons name={piece.name} drawing={() => template(piece)} />{/if}
+                  {#if design}<TemplateButtons name={piece.name} drawing={() => template(piece)} />{/if}
                   <WhySize {piece} />
                 </div>
               </div></td
@@ -149,8 +155,8 @@
             >{formatNotion(need.notion, need.amount)}{need.lengthMm
               ? `, at least ${formatLength(need.lengthMm, workroom.unit)}`
               : ''} <span class="label">{need.because}</span></span
-          >{#if order.load > 1}<span class="label"
-              >for {order.load}: {formatNotion(need.notion, need.amount * order.designs)}</span
+          >{#if order.designs > 1}<span class="label"
+              >for {order.load}: {formatNotion(need.notion, itemAt(ordered, place).amount)}</span
             >{/if}
         </li>
       {/each}

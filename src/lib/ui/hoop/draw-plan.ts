@@ -154,7 +154,7 @@ export function drawPlan(
   }
   ctx.globalAlpha = 1;
   for (const piece of piecesNow(step, plan.cut.pieces))
-    for (const [dx, dy] of piece.copies > 1 ? (reading.copies?.offsets ?? []) : [[0, 0] as const]) {
+    for (const [dx, dy] of piece.copies > 1 ? (plan.design.copies?.offsets ?? []) : [[0, 0] as const]) {
       ctx.save();
       ctx.translate(dx, dy);
       drawPiece(ctx, piece, px, colours);

@@ -12,7 +12,6 @@
   }: { build: Build; plan: BuildPlan; onchange: (order: Build['order']) => void } = $props();
   const { quantity, repeats } = buildSchema.shape.order.shape;
   const order = $derived(plan.order);
-  const spare = $derived(order.load - build.order.quantity);
 </script>
 
 <div class="grid max-w-4xl gap-8 md:grid-cols-[14rem_1fr]">
@@ -42,15 +41,15 @@
         The tape holds {order.inTape} of them and is sewn {count(order.designs, 'time')}.
       </dd>
     {/if}
-    {#if spare >= order.inTape}
+    {#if order.spare >= order.inTape}
       <dd class="label col-span-2 -mt-2">
-        {spare} more than wanted: with <NumberInPlace id="order.rejectRate" /> spoiled, the order is met
+        {order.spare} more than wanted: with <NumberInPlace id="order.rejectRate" /> spoiled, the order is met
         <NumberInPlace id="order.confidence" /> of the time.
       </dd>
     {/if}
     <dt class="text-quiet">Hoopings</dt>
     <dd class="text-right text-xl">{order.hoopings}</dd>
-    {#if order.hoopings > 1 && order.lastHooping < build.order.repeats * order.inTape}
+    {#if order.hoopings > 1 && order.lastHooping < order.inHooping}
       <dd class="label col-span-2 -mt-2">The last one holds {count(order.lastHooping, 'item')}.</dd>
     {/if}
     <dt class="text-quiet">From first hooping to last stitch of handwork</dt>

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { actionOf } from '$lib/core/catalogue';
   import { placeOf, type HandStep } from '$lib/core/score';
-  import { isPerHooping } from '$lib/core/time';
+  import { piecesEach } from '$lib/core/run';
   import type { MaterialKind } from '$lib/core/catalogue';
   import { count, formatRoughly, formatSize } from '$lib/core/base';
   import Swatch from '../cut/Swatch.svelte';
@@ -11,7 +11,7 @@
   // What is in the hands at this step: the piece at its size, which way, where, how held, the hoop, the tools.
   let { session, step }: { session: RunSession; step: HandStep } = $props();
   /** of each piece: one for every item, but for what is done to the hoop */
-  const times = $derived(isPerHooping(step) ? 1 : session.items * (step.places ?? 1));
+  const times = $derived(session.run ? piecesEach(session.run, step) : 1);
   const laid = $derived(actionOf(step).effect === 'put');
   const facts = $derived(
     [

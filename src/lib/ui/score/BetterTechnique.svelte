@@ -13,7 +13,10 @@
     better?.best ?? either?.find((m) => m.technique.id !== editor.build?.technique) ?? null,
   );
   const lines = $derived(other ? changeLines(editor.wouldChange({ technique: other.technique.id })) : []);
-  const take = (id: string, name: string) => editor.choose(name, { technique: id, techniqueBy: 'maker' });
+  const take = (id: string, name: string) =>
+    id === editor.build?.technique
+      ? editor.change({ techniqueBy: 'maker' })
+      : editor.choose(name, { technique: id, techniqueBy: 'maker' });
 </script>
 
 {#if better || either}

@@ -12,7 +12,7 @@
   pieces={plan.cut.pieces}
   scorePieces={plan.score.pieces}
   order={plan.order}
-  reading={plan.design.reading}
+  design={plan.design}
   notions={plan.cut.notions}
   onmaterial={(id, change) => editor.setMaterial(id, change)}
 />

@@ -7,7 +7,7 @@ import { checkPlan, openFindings } from '$lib/core/check';
 import { mergeChanges } from '$lib/core/merge';
 import { isQuestion, type Reading, type Role } from '$lib/core/reading';
 import { rankTechniques, techniqueQuestion } from '$lib/core/techniques';
-import { scoreChanges, stackAt, type ScoreChanges } from '$lib/core/score';
+import { scoreChanges, stackAt, stackHere, type ScoreChanges } from '$lib/core/score';
 import type { Tape } from '$lib/core/tape';
 import type { ReadTape } from '$lib/workers';
 import { newId, nowIso } from './ids';
@@ -83,7 +83,7 @@ export class BuildEditor {
   readonly steps = $derived(this.plan?.score.steps ?? []);
   readonly cursor = $derived(Math.min(this.index, Math.max(0, this.steps.length - 1)));
   readonly step = $derived(this.steps[this.cursor]);
-  readonly stack = $derived(this.plan ? stackAt(this.plan.score, this.cursor) : null);
+  readonly stack = $derived(this.plan ? stackHere(stackAt(this.plan.score, this.cursor), this.step) : null);
   /** every technique on this reading, best first */
   readonly ranking = $derived(this.own ? rankTechniques(this.own) : []);
   /** after a correction by the maker: another technique that fits clearly better now, and the one that it is */

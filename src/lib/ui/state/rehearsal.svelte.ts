@@ -2,7 +2,7 @@ import { itemAt } from '$lib/core/base';
 import { rehearse, type RehearsalAnswer, type RehearsalQuestion } from '$lib/core/rehearsal';
 import type { Build } from '$lib/core/build';
 import type { BuildPlan } from '$lib/core/plan';
-import { stackAt } from '$lib/core/score';
+import { stackAt, stackHere } from '$lib/core/score';
 import { PageMachine } from '$lib/machines';
 import { showProblem } from './notices';
 import { readBuild } from './read-build.svelte';
@@ -38,13 +38,16 @@ export class Rehearsal {
   /** what lies in the hoop: before the answer as it was, after it as it should be */
   readonly stack = $derived(
     this.plan
-      ? stackAt(
-          this.plan.score,
-          this.asked
-            ? this.given
-              ? this.asked.at + this.asked.stepIds.length - 1
-              : this.asked.at - 1
-            : this.index,
+      ? stackHere(
+          stackAt(
+            this.plan.score,
+            this.asked
+              ? this.given
+                ? this.asked.at + this.asked.stepIds.length - 1
+                : this.asked.at - 1
+              : this.index,
+          ),
+          this.steps[this.asked?.at ?? this.index],
         )
       : null,
   );

@@ -24,18 +24,16 @@ import {
 } from '$lib/core/run';
 import { itemAt, fail, type Problem } from '$lib/core/base';
 import type { Numbers } from '$lib/core/numbers';
-import { stackAt } from '$lib/core/score';
+import { stackAt, stackHere } from '$lib/core/score';
 import { attempt, type PhotoRecord, type Store } from '$lib/store';
 import { newId } from './ids';
 import { known, type KnownRun } from './known-run';
+import { RunLock } from './run-lock';
+import { WorkClock } from './work-clock';
 import { WriteQueue } from './write-queue';
 
 /** How far the run has come is kept this often between events, ms. */
 const HEARTBEAT_MS = 5000;
-/** A tick that comes this late means that the device slept; hidden pages are woken once a minute. ms */
-const ASLEEP_MS = 100_000;
-/** A clock may drift this far from the time awake before it counts as a jump, ms. */
-const JUMP_MS = 30_000;
 /** Storing that takes longer is shown, ms. */
 const NOTICED_MS = 400;
 /** A run that was begun this short a time ago comes straight from its build, ms. */
@@ -76,9 +74,8 @@ export class RunSession {
   private readonly write = new WriteQueue();
   /** this tab has the lock, and may write */
   private taking = false;
-  private release = () => {};
   private unwatch = () => {};
-  private readonly closing = new AbortController();
+  private readonly lock = new RunLock();
 
   /** events that are stored; the screen shows no more than they say */
   readonly stored = $derived(this.known?.next ?? 0);
@@ -90,7 +87,9 @@ export class RunSession {
   readonly over = $derived(this.state !== null && isOver(this.state));
   /** paused or interrupted */
   readonly resting = $derived(this.state?.status === 'paused' || this.state?.status === 'interrupted');
-  readonly stack = $derived(this.run && this.state ? stackAt(this.run.score, this.state.index) : null);
+  readonly stack = $derived(
+    this.run && this.state ? stackHere(stackAt(this.run.score, this.state.index), this.step) : null,
+  );
   readonly stepSeconds = $derived(this.state ? stepSeconds(this.state, this.now) : 0);
   readonly runSeconds = $derived(this.state ? runSeconds(this.state, this.now) : 0);
   readonly planned = $derived((this.step && this.run?.planned[this.step.id]) ?? 0);
@@ -130,29 +129,14 @@ export class RunSession {
       return;
     }
     this.known = known(stored);
-    await this.seize(id);
-  }
-  /** Holds the run, or watches it until the tab that holds it is gone. */
-  private seize(id: string): Promise<void> {
-    const name = `jolt-run-${id}`;
-    return new Promise((resolve) => {
-      const held = async () => {
-        await this.takeOver(id);
-        resolve();
-        await new Promise<void>((done) => (this.release = done));
-      };
-      // Very old browsers have no locks: the database still refuses to write an event over another.
-      const locks = globalThis.navigator?.locks;
-      if (!locks) return void held();
-      void locks.request(name, { ifAvailable: true }, async (lock) => {
-        if (lock) return held();
+    await this.lock.seize(
+      id,
+      () => this.takeOver(id),
+      () => {
         this.hold = 'watching';
         this.unwatch = this.needs.log.watch(id, (stored) => (this.known = known(stored)));
-        resolve();
-        // Asked for in the queue: granted when the other tab lets go of it.
-        locks.request(name, { signal: this.closing.signal }, held).catch(() => undefined);
-      });
-    });
+      },
+    );
   }
   /** Begins to hold: what was going on when the last holder vanished is an interruption. */
   private async takeOver(id: string) {
@@ -161,7 +145,7 @@ export class RunSession {
     if (!stored) return;
     this.known = known(stored);
     this.taking = true;
-    this.mark();
+    this.work.mark();
     const { state, events } = this.known;
     const pulse = await this.needs.log.pulse(id);
     const justBegun = events.length === 1 && !pulse && Date.now() - itemAt(events, 0).at < JUST_BEGUN_MS;
@@ -176,21 +160,12 @@ export class RunSession {
     this.hold = 'held';
   }
   close() {
-    this.closing.abort();
     this.unwatch();
-    this.release();
+    this.lock.close();
   }
 
-  /** perf clock at the last event and at the last tick; wall clock at the last tick */
-  private marked = 0;
-  private ticked = 0;
-  private wall = 0;
+  private readonly work = new WorkClock();
   private lastHeartbeat = 0;
-  private mark(clock = performance.now()) {
-    this.marked = clock;
-    this.ticked = performance.now();
-    this.wall = Date.now();
-  }
   tick() {
     this.clock = Date.now();
     if (!this.taking) {
@@ -198,14 +173,12 @@ export class RunSession {
       return;
     }
     this.lookForSleep();
-    const now = performance.now();
-    this.ticked = now;
-    this.wall = Date.now();
+    const worked = this.work.tick();
     const since = this.state?.since ?? null;
-    this.now = since === null ? 0 : since + (now - this.marked);
-    if (since !== null && now - this.lastHeartbeat > HEARTBEAT_MS) {
-      this.lastHeartbeat = now;
-      void this.heartbeat(now - this.marked);
+    this.now = since === null ? 0 : since + worked;
+    if (since !== null && this.work.ticked - this.lastHeartbeat > HEARTBEAT_MS) {
+      this.lastHeartbeat = this.work.ticked;
+      void this.heartbeat(worked);
     }
   }
   private async heartbeat(ms: number) {
@@ -213,19 +186,13 @@ export class RunSession {
     const stitch = this.step?.kind === 'needle' ? this.stitch : null;
     await attempt(() => this.needs.log.heartbeat({ runId: run.id, n: next - 1, at: Date.now(), ms, stitch }));
   }
-  /**
-   * A device that slept, or a clock that jumped: hands did nothing meanwhile; the needle may have gone on, but no longer
-   * than was planned.
-   */
+  /** Hands did nothing while the device slept; the needle may have gone on, but no longer than was planned. */
   private lookForSleep() {
-    const awake = performance.now() - this.ticked;
-    const passed = Date.now() - this.wall;
-    const slept = Math.max(awake > ASLEEP_MS ? awake : 0, Math.abs(passed - awake) > JUMP_MS ? passed : 0);
+    const { slept, worked } = this.work;
     if (!slept || !this.state || this.state.since === null) return;
-    const worked = this.ticked - this.marked;
     const spent = this.state.spent + worked;
     const sewn = this.step?.kind === 'needle' ? Math.min(slept, Math.max(0, 1000 * this.planned - spent)) : 0;
-    this.mark();
+    this.work.mark();
     void this.add({ type: 'slept', sleptMs: slept }, worked + sewn);
   }
 
@@ -258,7 +225,7 @@ export class RunSession {
   ): Promise<boolean> {
     const from = this.known;
     if (!from || !this.taking) return false;
-    const events = timed(bare, { ...when, before: this.marked });
+    const events = timed(bare, { ...when, before: this.work.marked });
     if (!events) {
       this.needs.tell(unfit);
       return false;
@@ -269,7 +236,7 @@ export class RunSession {
       this.needs.tell(stored.problem, again);
       return false;
     }
-    this.mark(when.clock);
+    this.work.mark(when.clock);
     const all = [...from.events, ...events];
     this.known = {
       run: from.run,

@@ -4,7 +4,7 @@
   import { onMount } from 'svelte';
   import { stopList } from '$lib/core/score';
   import { CAUTIONS } from '$lib/core/catalogue';
-  import { itemAt, formatDuration, formatSize } from '$lib/core/base';
+  import { count, itemAt, formatDuration, formatSize } from '$lib/core/base';
   import ThreadTable from '$lib/ui/cut/ThreadTable.svelte';
   import CutList from '$lib/ui/cut/CutList.svelte';
   import { openEditor } from '$lib/ui/score/open-editor';
@@ -31,7 +31,7 @@
         .name} on
       {plan.machine.name} · {formatDuration(plan.time.item.itemSeconds)}
       {plan.order.inTape > 1 ? `for the ${plan.order.inTape} in it` : 'an item'} · {plan.order.load} to load in
-      {plan.order.hoopings} hoopings
+      {count(plan.order.hoopings, 'hooping')}
     </p>
     <p class="label mb-3">
       The machine’s manual, product-safety law and a licensed technician come first. Jolt Step certifies
