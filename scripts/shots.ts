@@ -1,4 +1,4 @@
-// npm run shots: one picture of each main view into docs/screenshots, from the sample workroom.
+// npm run shots [-- names]: one picture of each main view into docs/screenshots, from the sample workroom.
 import { mkdirSync } from 'node:fs';
 import { openPage, startApp, startBrowser } from '../tests/support/app';
 
@@ -61,7 +61,9 @@ const SHOTS: Shot[] = [
 mkdirSync('docs/screenshots', { recursive: true });
 const app = await startApp();
 const browser = await startBrowser();
+const wanted = process.argv.slice(2);
 for (const { name, path, viewport = DESK, dark = false, wait, resume, layOut, tab, press = [] } of SHOTS) {
+  if (wanted.length && !wanted.includes(name)) continue;
   const { page, context } = await openPage(browser, {
     viewport,
     colorScheme: dark ? 'dark' : 'light',

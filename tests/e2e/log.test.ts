@@ -33,6 +33,21 @@ describe('the log', () => {
     const rows = page.getByTestId('log').getByRole('row');
     await rows.nth(5).waitFor();
     const all = await rows.count();
+    await page.getByRole('button', { name: 'Took' }).click();
+    const took = await page.getByTestId('log').locator('tbody tr').allInnerTexts();
+    const seconds = took.map((row) => {
+      const times = [...row.matchAll(/(?:(\d+)\s*h\s*)?(\d+)(?::(\d\d))?\s*min/g)];
+      const [, hours, minutes, rest] = times.at(-2) ?? [];
+      return Number(hours ?? 0) * 3600 + Number(minutes) * 60 + Number(rest ?? 0);
+    });
+    expect(seconds).to.have.length(all - 1);
+    expect(seconds).to.deep.equal([...seconds].sort((a, b) => b - a));
+    expect(new Set(seconds).size).to.be.above(10);
+    await page.getByRole('button', { name: 'Took' }).click();
+    await page
+      .getByRole('columnheader', { name: 'Took' })
+      .and(page.locator('[aria-sort=ascending]'))
+      .waitFor();
     await page.getByLabel('Result').selectOption('spoiled');
     expect(await rows.count()).to.be.below(all);
     await page.getByRole('button', { name: 'Line-winder pouch' }).click();
@@ -69,7 +84,7 @@ describe('a log of years', () => {
     // 32 of the sample workroom, one of them open, and the copies; the heading is a row too.
     await page.getByText('100 of 432 are shown.').waitFor();
     expect(await rows.count()).to.equal(101);
-    await page.getByRole('button', { name: 'Show older runs' }).click();
+    await page.getByRole('button', { name: 'Show more runs' }).click();
     await page.getByText('200 of 432 are shown.').waitFor();
     await page.getByRole('combobox', { name: 'Result' }).selectOption({ index: 2 });
     expect(await rows.count()).to.equal(2);
