@@ -24,8 +24,14 @@ describe('a machine that is followed', () => {
       at,
     );
     await page.getByText('hand', { exact: false }).first().waitFor();
-    // On to the quilting, which is long enough to be halted in.
+    // On to the quilting, slowly enough that a busy device still finds it sewing when Halt is pressed.
     while (!/quilt/i.test(await title(page))) await stepOn(page);
+    const head = `${used.app.url}/api/machine/petrel`;
+    const token = await page.evaluate(() => sessionStorage.getItem('jolt-head-token') ?? '');
+    await page.request.post(`${head}/command`, {
+      headers: { 'x-head-token': token },
+      data: { command: 'rate', rate: 4 },
+    });
     await page.getByRole('button', { name: 'Start the machine' }).click();
     await page.getByText(/^Sewing: [1-9]\d/).waitFor();
     await page.getByRole('button', { name: 'Halt' }).click();
@@ -34,13 +40,11 @@ describe('a machine that is followed', () => {
     expect(Number(stitch?.replaceAll(/\D/g, ''))).to.be.above(0);
     // Nobody else may take it down or move it.
     const other = { 'x-head-token': 'somebody-else' };
-    const head = `${used.app.url}/api/machine/petrel`;
     expect((await page.request.delete(head, { headers: other })).status()).to.equal(403);
     expect(
       (await page.request.post(`${head}/command`, { headers: other, data: { command: 'start' } })).status(),
     ).to.equal(403);
     // The machine loses its tape, as when its server is started again: it gets it again, at the same stitch.
-    const token = await page.evaluate(() => sessionStorage.getItem('jolt-head-token') ?? '');
     expect((await page.request.delete(head, { headers: { 'x-head-token': token } })).status()).to.equal(200);
     await page.getByTestId('machine-line').getByText('was restarted and has no tape').waitFor();
     await page.getByRole('button', { name: 'Load the tape again' }).click();

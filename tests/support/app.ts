@@ -63,9 +63,15 @@ export async function startApp({ demo = true, cwd = process.cwd(), at = 0 } = {}
   };
 }
 
-/** App and browser for the tests of one file. */
+/** App and browser for the tests of one file. What a test opened is closed after it, whatever came of it. */
 export function useApp() {
   const used = {} as { app: App; browser: Browser };
+  let shared: BrowserContext[] = [];
+  beforeEach(() => (shared = used.browser.contexts()));
+  afterEach(async () => {
+    const own = used.browser.contexts().filter((c) => !shared.includes(c));
+    await Promise.all(own.map((c) => c.close()));
+  });
   before(async () => {
     used.app = await startApp();
     used.browser = await startBrowser();

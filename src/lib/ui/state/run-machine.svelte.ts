@@ -1,6 +1,6 @@
 import type { MachineLine, MachineLink, MachineState } from '$lib/core/machine';
 import { fail, type Result } from '$lib/core/base';
-import { sewnSteps, type TroubleKind } from '$lib/core/run';
+import { sewnSteps, type BareEvent, type TroubleKind } from '$lib/core/run';
 import type { Step } from '$lib/core/score';
 import type { Tape } from '$lib/core/tape';
 import { showNote, showProblem } from './notices';
@@ -121,7 +121,7 @@ export class FollowedMachine {
     const { stitch } = state;
     const passed = state.status === 'done' ? sewing : sewing && state.block > this.blockOf(step);
     if (passed) {
-      await session.add({ type: 'done', stepId: step.id, index });
+      await session.addAll(this.passedBy(state, index));
       // Run through a stop where no hand is needed: the next block is under the needle already.
       if (state.status === 'sewing') await (this.isInStep(state) ? this.follow(state) : this.halt());
       return;
@@ -136,6 +136,24 @@ export class FollowedMachine {
       await session.add({ type: 'halted', index, stitch });
       if (state.why === 'bobbin-out') this.ontrouble('bobbin-out');
     }
+  }
+
+  /**
+   * The block under work is sewn, and so are those behind it that were run through before the machine was heard of again:
+   * short ones, or all that were sewn while the device slept.
+   */
+  private passedBy(state: MachineState, from: number): BareEvent[] {
+    const steps = this.session.run?.score.steps.slice(from) ?? [];
+    const isSewn = (step: Step) => {
+      const block = this.blockOf(step);
+      return block >= 0 && (state.status === 'done' || block < state.block);
+    };
+    const some = steps.findIndex((step) => !isSewn(step));
+    return steps.slice(0, some < 0 ? undefined : some).flatMap(({ id }, k): BareEvent[] => {
+      const index = from + k;
+      const done = { type: 'done', stepId: id, index } as const;
+      return k ? [{ type: 'stitching', index, stitch: 0 }, done] : [done];
+    });
   }
 
   private async ask(what: Promise<Result<MachineState>>): Promise<boolean> {

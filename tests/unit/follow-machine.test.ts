@@ -1,0 +1,117 @@
+import 'fake-indexeddb/auto';
+import { expect } from 'chai';
+import { ok } from '$lib/core/base';
+import type { MachineLink, MachineState } from '$lib/core/machine';
+import { numbersWith } from '$lib/core/numbers';
+import { newRun, sewnSteps } from '$lib/core/run';
+import { newWorkshop } from '$lib/core/workshop';
+import { coaster } from '$lib/demo';
+import { JoltDb, Store } from '$lib/store';
+import { FollowedMachine } from '$lib/ui/state/run-machine.svelte';
+import { RunSession } from '$lib/ui/state/run-session.svelte';
+import { example } from '../support/examples';
+
+let n = 0;
+const { build, bytes, plan } = example(coaster());
+const READY: MachineState = {
+  status: 'ready',
+  why: null,
+  label: 'COASTER',
+  tapeId: 'this',
+  block: 0,
+  blocks: 9,
+  stitch: 0,
+  blockStitches: 100,
+  speed: 600,
+  seconds: 0,
+  untilHaltSeconds: 0,
+  bobbinLeftM: 20,
+  breaks: 0,
+};
+
+/** A run that follows a machine which tells what a test lets it tell, and remembers what it was asked. */
+async function follow() {
+  const store = new Store(new JoltDb(`follow-${n++}`));
+  await store.addBuild(build, [{ id: build.tapeId, bytes }]);
+  const run = newRun(build, plan, newWorkshop(), { id: 'r', now: Date.now(), madeBefore: 0 });
+  await store.log.start(run, { type: 'started', at: Date.now() });
+  const session = new RunSession({
+    log: store.log,
+    numbers: () => numbersWith(),
+    noteRun: () => {},
+    tell: () => {},
+  });
+  await session.load('r');
+  const asked: string[] = [];
+  let say: (state: MachineState) => void = () => {};
+  const ask = (what: string) => async () => {
+    asked.push(what);
+    return ok(READY);
+  };
+  const link: MachineLink = {
+    name: 'left',
+    load: ask('load'),
+    trace: ask('trace'),
+    start: ask('start'),
+    halt: ask('halt'),
+    back: ask('back'),
+    jump: ask('jump'),
+    setSpeed: ask('speed'),
+    freshBobbin: ask('bobbin'),
+    watch: (onstate) => {
+      say = onstate;
+      return () => {};
+    },
+    close: async () => {},
+  };
+  const machine = new FollowedMachine(session, () => {});
+  await machine.connect(link, coaster(), 'coaster.dst', 1);
+  const tell = async (state: Partial<MachineState>) => {
+    say({ ...READY, ...state });
+    // What is told becomes events one after the other.
+    for (let k = 0; k < 20; k++) await new Promise((go) => setTimeout(go, 2));
+    await session.settled();
+  };
+  const { steps } = run.score;
+  /** the first block that another follows with no hand between */
+  const first = sewnSteps(run).findIndex((s) => steps[steps.indexOf(s) + 1]?.kind === 'needle');
+  while (session.step && session.step.id !== sewnSteps(run)[first].id) await session.forward();
+  /** the first step for hands after it */
+  const hands = steps.findIndex((s, i) => i > steps.indexOf(sewnSteps(run)[first]) && s.kind === 'hand');
+  const blockOf = (i: number) => sewnSteps(run).indexOf(steps[i] as never);
+  return { session, tell, asked, first, hands, lastBefore: blockOf(hands - 1) };
+}
+
+describe('a machine that is followed', () => {
+  it('that runs on from block to block takes the run along', async () => {
+    const { session, tell, first, asked } = await follow();
+    const at = session.state?.index ?? 0;
+    await tell({ status: 'sewing', block: first, stitch: 3 });
+    expect(session.state).to.include({ index: at, sewing: true });
+    await tell({ status: 'sewing', block: first + 1, stitch: 2 });
+    expect(session.state).to.include({ index: at + 1, sewing: true });
+    expect(asked).to.not.include('halt');
+  });
+  it('that was not heard of for some blocks has sewn them, and halts where it halted', async () => {
+    const { session, tell, first, hands, lastBefore, asked } = await follow();
+    expect(lastBefore - first, 'blocks with no hands between').to.be.at.least(2);
+    await tell({ status: 'sewing', block: first, stitch: 3 });
+    await tell({ status: 'halted', why: 'stop', block: lastBefore + 1 });
+    expect(session.state).to.include({ index: hands, sewing: false });
+    expect(session.step?.kind).to.equal('hand');
+    expect(asked).to.not.include('halt');
+  });
+  it('that sews on past a step for hands is halted there; what is behind it is kept', async () => {
+    const { session, tell, first, hands, lastBefore, asked } = await follow();
+    await tell({ status: 'sewing', block: first, stitch: 3 });
+    await tell({ status: 'sewing', block: lastBefore + 1, stitch: 5 });
+    expect(session.state?.index).to.equal(hands);
+    expect(asked).to.include('halt');
+  });
+  it('that has done its tape has sewn every block up to the next hands', async () => {
+    const { session, tell, first, hands } = await follow();
+    await tell({ status: 'sewing', block: first, stitch: 3 });
+    await tell({ status: 'done', block: 8 });
+    expect(session.state?.index).to.equal(hands);
+  });
+});
