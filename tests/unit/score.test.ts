@@ -137,6 +137,7 @@ describe('technique of the labelled designs', () => {
     openEdges: 'applique',
     blanketMat: 'film-patch',
     cutPatch: 'patch-design',
+    bladedCutwork: 'cutwork',
   };
   it('is the one they were drawn for, in at least 97 of 100', () => {
     const wrong = labelledSet().filter((d) => {

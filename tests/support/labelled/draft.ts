@@ -13,6 +13,8 @@ interface More {
   alsoRoles?: readonly Role[];
   alsoTextures?: readonly Texture[];
   opening?: LabelledBlock['opening'];
+  /** makers would not say whether it follows a line */
+  follows?: undefined;
 }
 
 /** A design on the drawing board of another hand: block after block, with what its maker means by each. */

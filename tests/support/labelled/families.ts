@@ -29,6 +29,7 @@ import {
   tackRun,
   tackZigzag,
 } from './blocks';
+import { byBlade } from './pen';
 import type { Dice, Family, LabelledBlock } from './types';
 
 const SIDES: DesignEdge[] = ['left', 'right', 'top', 'bottom'];
@@ -273,6 +274,36 @@ const blanketMat: Family = (dice) => {
   return [placement(outer), tackRun(outer, dice), stipple(outer, dice), blanketEdge(outer, dice)];
 };
 
+/** Cutwork by cutting needles: one light line round each window, a block of chops for each blade, then satin edges. */
+const bladedCutwork: Family = (dice) => {
+  const windows = Array.from({ length: dice.whole(1, 3) }, (_, k) =>
+    moved(shape(dice.pick(['circle', 'square', 'hexagon', 'shield']), 24, 28), k * 38, 0),
+  );
+  const angles = dice.pick([
+    [0, Math.PI / 4, Math.PI / 2, (3 * Math.PI) / 4],
+    [0, Math.PI / 2],
+  ]);
+  const step = dice.between(1, 1.6);
+  const cuts = windows.map((w) => byBlade(inset(w, 0.8), angles, step));
+  return [
+    ...(dice.chance(0.75)
+      ? [
+          {
+            paths: windows.map((w) => run(closePath(w), 2)),
+            texture: 'run' as const,
+            role: 'tack-down' as const,
+            alsoRoles: ['cut-line' as const],
+          },
+        ]
+      : []),
+    ...angles.flatMap((_, k): LabelledBlock[] => {
+      const paths = cuts.flatMap((c) => c[k]);
+      return paths.length ? [{ paths, role: 'cut-line' }] : [];
+    }),
+    { paths: windows.map((w) => satin(closePath(w), 3, 0.4)), texture: 'satin', role: 'cover' },
+  ];
+};
+
 export const FAMILIES: Record<string, Family> = {
   filmPatch,
   cutPatch,
@@ -290,4 +321,5 @@ export const FAMILIES: Record<string, Family> = {
   raggedEdge,
   openEdges,
   blanketMat,
+  bladedCutwork,
 };

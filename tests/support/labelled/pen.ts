@@ -332,3 +332,27 @@ export const part = (p: Path, a: number, b: number): Path => {
   const to = Math.round(b * n);
   return Array.from({ length: to - from + 1 }, (_, i) => s[(from + i) % n]);
 };
+/** The stretches of a closed shape that each of some blades cuts: those whose way is nearest to its angle. */
+export const byBlade = (p: Path, angles: readonly number[], step: number): Path[][] => {
+  const s = sewn(ring(p), step);
+  const strokes: Path[][] = angles.map(() => []);
+  let last = -1;
+  for (let i = 1; i < s.length; i++) {
+    const way = Math.atan2(s[i].y - s[i - 1].y, s[i].x - s[i - 1].x);
+    const off = angles.map((a) => Math.abs(Math.sin(way - a)));
+    const blade = off.indexOf(Math.min(...off));
+    if (blade === last) strokes[blade][strokes[blade].length - 1].push(s[i]);
+    else strokes[blade].push([s[i - 1], s[i]]);
+    last = blade;
+  }
+  return strokes;
+};
+/** Chops of one blade along a stroke: each a short stitch at its own angle, whatever the way of the stroke. */
+export const chops = (stroke: Path, angle: number, long: number): Path =>
+  stroke.flatMap(({ x, y }) => {
+    const [dx, dy] = [(long / 2) * Math.cos(angle), (long / 2) * Math.sin(angle)];
+    return [
+      { x: x - dx, y: y - dy },
+      { x: x + dx, y: y + dy },
+    ];
+  });

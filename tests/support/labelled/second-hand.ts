@@ -5,6 +5,8 @@ import {
   across,
   blob,
   box,
+  byBlade,
+  chops,
   crescent,
   dashed,
   gear,
@@ -753,6 +755,44 @@ const kinds: Record<string, Hand> = {
       windows.map((v) => across(ring(v), 3.2, 0.45, dice)),
       { texture: 'satin', curve: 'w' },
     );
+  },
+  bladed(d, dice) {
+    d.technique = 'cutwork';
+    const n = dice.whole(1, 4);
+    const windows = Array.from({ length: n }, (_, k) =>
+      shift(
+        plainShape(dice, dice.between(8, 15)),
+        n > 1 ? 40 * Math.cos((6.28 * k) / n) : 0,
+        n > 1 ? 40 * Math.sin((6.28 * k) / n) : 0,
+      ),
+    );
+    if (dice.chance(0.7))
+      d.add(
+        'tack-down',
+        windows.map((v) => sewn(ring(v), 2.2)),
+        { texture: 'run', curve: 'w', alsoRoles: ['cut-line', 'placement'] },
+      );
+    const angles = dice.pick([
+      [0, 0.785, 1.571, 2.356],
+      [0, 1.571],
+      [2.356, 1.571, 0.785, 0],
+    ]);
+    const step = dice.between(0.8, 1.5);
+    const cuts = windows.map((v) => byBlade(within(v, 0.6), angles, step));
+    const short = dice.chance(0.4) && dice.between(1, 1.5);
+    angles.forEach((angle, k) => {
+      const strokes = cuts.flatMap((c) => c[k]);
+      if (strokes.length)
+        d.add('cut-line', short ? strokes.map((s) => chops(s, angle, short)) : strokes, {
+          follows: undefined,
+        });
+    });
+    d.add(
+      'cover',
+      windows.map((v) => across(ring(within(v, 0.5)), dice.between(2.6, 3.8), dice.between(0.4, 0.7), dice)),
+      { texture: 'satin', curve: 'w' },
+    );
+    if (dice.chance(0.5)) adorn(d, 10, dice, 0, 70);
   },
 };
 

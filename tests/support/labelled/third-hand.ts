@@ -5,6 +5,8 @@ import {
   across,
   blob,
   box,
+  byBlade,
+  chops,
   crescent,
   gear,
   grid,
@@ -545,6 +547,34 @@ const kinds: Record<string, Hand> = {
     look(d, 44, dice);
     look(d, 36, dice, 0, -14);
     d.add('cut-line', [sewn(ring(p), 3)], { texture: 'run', around: p });
+  },
+  blades(d, dice) {
+    d.technique = 'cutwork';
+    const windows = Array.from({ length: dice.whole(1, 3) }, (_, k) =>
+      shift(dice.chance(0.5) ? oval(10, 13) : box(18, 24, 3), 34 * k, 0),
+    );
+    if (dice.chance(0.75))
+      d.add(
+        'cut-line',
+        windows.flatMap((v) => [sewn(ring(v), 2.2), sewn(ring(within(v, 1)), 2.2)]),
+        { texture: 'run', alsoTextures: ['double-run'], curve: 'w', alsoRoles: ['tack-down'] },
+      );
+    const angles = dice.pick([
+      [0, 0.785, 1.571, 2.356],
+      [0, 1.047, 2.094],
+    ]);
+    const long = dice.between(1.1, 1.6);
+    const short = dice.chance(0.6);
+    const cuts = windows.map((v) => byBlade(within(v, 1.6), angles, 0.9));
+    angles.forEach((angle, k) => {
+      const rows = cuts.flatMap((c) => c[k].map((s) => (short ? chops(s, angle, long) : s)));
+      if (rows.length) d.add('cut-line', rows, { follows: undefined });
+    });
+    d.add(
+      'cover',
+      windows.map((v) => satin(ring(within(v, 0.5)), 3, dice)),
+      { texture: 'satin', curve: 'w' },
+    );
   },
 };
 

@@ -122,6 +122,12 @@ const ACTIONS = {
     motion: 'cut',
     cautions: care('blade'),
   },
+  'lift-out': {
+    time: [term('lift out what is cut', 'hand.liftOut', 'times')],
+    effect: 'open',
+    motion: 'cut',
+    cautions: care('needle', 'hoop on'),
+  },
   'slit-zip': {
     time: [term('slit the window', 'hand.slitZip')],
     effect: 'open',
@@ -147,6 +153,17 @@ const ACTIONS = {
     ofMachine: true,
     atMachine: true,
     cautions: care('needle'),
+  },
+  blade: {
+    time: [
+      term('put in the needle', 'stop.blade', 'step', { when: 'one needle' }),
+      term('change of needle', 'stop.colourMulti', 'step', { when: 'many needles' }),
+    ],
+    perHooping: true,
+    indifferent: true,
+    ofMachine: true,
+    atMachine: true,
+    cautions: [...care('needle'), ...care('blade')],
   },
   bobbin: {
     time: [term('swap the bobbin', 'stop.bobbin')],

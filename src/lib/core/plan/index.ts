@@ -47,9 +47,12 @@ export function planBuild(
   const design = composeDesign(build, own, inserted, machine.speed);
   const { reading, size } = design;
   const field = hoopField(hoop, machine, numbers, size);
+  // What blades cut never pops out of its base, and for nothing else does it matter how the items lie.
+  const isTurned = repeatPlaces(field, size, repeatGap(false, numbers), build.order.repeats)?.turned ?? false;
   const score = makeScore(build, design, {
     machine,
     magneticHoop: hoop.magnetic,
+    quarterTurned: field.turned !== isTurned,
     say: (id) => formatLength(numbers[id], workshop.unit),
     length: (mm) => formatLength(mm, workshop.unit),
     numbers,

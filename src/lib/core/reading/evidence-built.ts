@@ -168,6 +168,21 @@ export const BUILT: Evidence[] = [
     say: (f) => `on the piece that ${nth(f.piece ?? 0)} holds`,
   },
   {
+    key: 'blade',
+    of: (f) => yes(f.block.bladeDeg !== null),
+    say: (f) => `short chops at ${f.block.bladeDeg ?? 0}°, and others at another angle beside them`,
+  },
+  {
+    key: 'then-blades',
+    of: (f) => yes(f.bladesLater),
+    say: () => 'cutting needles come after it',
+  },
+  {
+    key: 'after-blades',
+    of: (f) => yes(f.bladesEarlier),
+    say: () => 'cutting needles were there before it',
+  },
+  {
     key: 'pairs',
     of: (f) => rising(f.pairs, 0.5, 1),
     say: (f) => `a double line round ${Math.ceil(f.pairs)} windows`,

@@ -1,4 +1,4 @@
-import { heightOf, shareSpanned, widthOf, type Box } from '../base';
+import { heightOf, overlaps, shareSpanned, widthOf, type Box } from '../base';
 import type { Follows } from './follow';
 import {
   isBeside,
@@ -52,6 +52,9 @@ export interface Facts {
   /** the block before is straight, and it runs along that and round one side; the same of the block after */
   foldsOver: boolean;
   foldedNext: boolean;
+  /** what is not cut by a blade itself: whether cutting needles come before or after it, in the same place */
+  bladesEarlier: boolean;
+  bladesLater: boolean;
   /** pairs of closed lines, one just inside the other */
   pairs: number;
   /** figures in a row along the edge of an earlier held piece: share of the edge that is met, and how many times as long */
@@ -126,6 +129,7 @@ export function factsOf(
   const pieces = all.flatMap((_, i) => (held[i] && outline[i] ? [i] : []));
   const outlines = all.flatMap((_, i) => (outline[i] && line[i] ? [i] : []));
   const satins = all.flatMap((b, i) => (b.texture === 'satin' ? [i] : []));
+  const blades = all.flatMap((b, i) => (b.bladeDeg === null ? [] : [i]));
   const lastLarge = all.findLastIndex((b, i) => !line[i] || !b.lines.every((l) => isTiny(lineBox(l))));
   /** share of some blocks that lie within another */
   const shareWithin = (box: Box, some: readonly number[]) => {
@@ -183,6 +187,8 @@ export function factsOf(
       foldsOver: i > 0 && straight[i - 1] && !straight[i] && line[i] && follows.share(i - 1, i) > 0.6,
       foldedNext:
         straight[i] && i + 1 < n && line[i + 1] && !straight[i + 1] && follows.share(i, i + 1) > 0.5,
+      bladesEarlier: block.bladeDeg === null && blades.some((k) => k < i && overlaps(all[k].box, block.box)),
+      bladesLater: block.bladeDeg === null && blades.some((k) => k > i && overlaps(all[k].box, block.box)),
       pairs,
       motif: motifOf(all, held, outline, block, follows, sewnBeside),
       onlyTinyLater: lastLarge <= i,

@@ -1,5 +1,6 @@
 import type { Tape } from '../tape';
 import type { Box } from '../base';
+import { bladesOf } from './blades';
 import { copiesOf, firstOf, type CopyPlaces } from './copies';
 import { factsOf, type Facts } from './facts';
 import { followsOf } from './follow';
@@ -94,6 +95,7 @@ function measureDesign(tape: Tape, { trimJumps, onProgress }: ReadOptions): Meas
       widthMm: teeth ? teeth.length / 10 : across === null ? null : profile.width[across] / 10,
       advanceMm: teeth ? teeth.pitch / 10 : across === null ? null : profile.advance[across] / 10,
       blanket: teeth !== null,
+      bladeDeg: null,
       box,
       closed: main?.closed ?? false,
       perimeterMm: main ? onceAround(main, opening) : null,
@@ -107,7 +109,8 @@ function measureDesign(tape: Tape, { trimJumps, onProgress }: ReadOptions): Meas
   const follows = followsOf(
     unread.map((b, i) => ({ centreline: centrelines[i], width: (b.widthMm ?? 0) * 10 })),
   );
-  unread.forEach((b, i) => (b.follows = follows.best[i]));
+  const blades = bladesOf(points, unread);
+  unread.forEach((b, i) => Object.assign(b, { follows: follows.best[i], bladeDeg: blades[i] }));
   const extents = { minX: all.minX / 10, minY: all.minY / 10, maxX: all.maxX / 10, maxY: all.maxY / 10 };
   const copies = copiesOf(points, unread, extents);
   const first = copies && !copies.inTurn ? unread.map((b) => firstOf(b, copies)) : unread;

@@ -56,6 +56,7 @@ export function typedReading(
       widthMm: null,
       advanceMm: null,
       blanket: false,
+      bladeDeg: null,
       box: { ...box },
       closed: false,
       perimeterMm: null,

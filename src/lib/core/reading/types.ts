@@ -87,6 +87,8 @@ export interface BlockReading {
   advanceMm: number | null;
   /** a line with teeth standing off it */
   blanket: boolean;
+  /** cut by a cutting needle whose blade stands so, degrees; null: sewn */
+  bladeDeg: number | null;
   box: Box;
   closed: boolean;
   /** of the main line once around (an opening counted in); null when it is not a loop */

@@ -30,6 +30,8 @@ export interface ScoreOptions {
   machine: Pick<Machine, 'kind'>;
   /** such a frame pinches */
   magneticHoop: boolean;
+  /** the design is sewn a quarter turned in its hoop */
+  quarterTurned: boolean;
   /** a length of the table of numbers, in the maker's unit */
   say: (number: NumberId) => string;
   /** any length in the maker's unit, mm in */
@@ -96,22 +98,28 @@ function proposed(filling: Filling, insertedBefore: Map<number, Step[]>): Step[]
     steps.push(...(insertedBefore.get(b) ?? []));
     // Slots that take several blocks have their hand steps once, before the first and after the last.
     if (place && !(b > 0 && same(b - 1)))
-      steps.push(...(place.slot.before ?? []).flatMap(hand(`b${b}`, place)));
+      steps.push(...(place.slot.before ?? []).flatMap(hand(`b${b}`, { ...place, block: b })));
     steps.push(needleStep(b, filling));
     if (place && !(b + 1 < places.length && same(b + 1)))
-      steps.push(...(place.slot.after ?? []).flatMap(hand(`a${b}`, place)));
+      steps.push(...(place.slot.after ?? []).flatMap(hand(`a${b}`, { ...place, block: b })));
   });
   steps.push(...(insertedBefore.get(reading.blocks.length) ?? []));
   steps.push(...technique.finish.flatMap(hand('finish', ALL)));
   return steps;
 }
 
-/** Where in the pattern a step stands: its round (0: none), and which of the copies in turn (null: all). */
+/** Where in the pattern a step stands: its round (0: none), which of the copies in turn (null: all), and the block that it is for. */
 interface At {
   round: number;
   copy: number | null;
+  block: number | null;
 }
-const ALL: At = { round: 0, copy: null };
+const ALL: At = { round: 0, copy: null, block: null };
+/** The blade of a cutting needle as it stands over the hoop, in words. */
+const bladeOf = ({ reading, quarterTurned }: Filling, block: number | null) => {
+  const deg = block === null ? null : itemAt(reading.blocks, block).bladeDeg;
+  return deg === null ? 'its own angle' : `${(deg + (quarterTurned ? 90 : 0)) % 180}°`;
+};
 /** Which of several copies, where they are sewn one after the other: ", 2 of 3". */
 const whichOf = (copies: Copies | null, copy: number | null) =>
   copies?.inTurn && copy !== null ? `, ${copy + 1} of ${copies.blocks.length}` : '';
@@ -132,7 +140,8 @@ const ROLE_TITLES: Record<Role, string> = {
   lace: 'Lace',
 };
 
-function needleStep(block: number, { match, copies, reading, pieces }: Filling): NeedleStep {
+function needleStep(block: number, filling: Filling): NeedleStep {
+  const { match, copies, reading, pieces } = filling;
   const place = match.places[block];
   const { value, confidence, because } = itemAt(reading.blocks, block).role;
   const holds = (place?.slot.holds ?? []).flatMap(
@@ -147,7 +156,7 @@ function needleStep(block: number, { match, copies, reading, pieces }: Filling):
     title:
       itemAt(reading.blocks, block).typed?.title ??
       (place && (itemAt(place.slot.roles, value) ?? 0) >= NAMED_BY_SLOT
-        ? `${place.slot.title}${suffix}`
+        ? `${place.slot.title.replace('{blade}', bladeOf(filling, block))}${suffix}`
         : itemAt(ROLE_TITLES, value)),
     because,
     role: value,
@@ -164,7 +173,12 @@ function needleStep(block: number, { match, copies, reading, pieces }: Filling):
   };
 }
 
-function handStep(t: HandTemplate, anchor: string, { round, copy }: At, filling: Filling): HandStep | null {
+function handStep(
+  t: HandTemplate,
+  anchor: string,
+  { round, copy, block }: At,
+  filling: Filling,
+): HandStep | null {
   const { match, copies, reading, schools, say, length, numbers } = filling;
   if (!inSchools(t.school, schools) || !isMet(t.when, match)) return null;
   const pieces = (t.pieces ?? []).flatMap((key) => pieceFor(filling.pieces, key, round, copy ?? 0) ?? []);
@@ -176,6 +190,7 @@ function handStep(t: HandTemplate, anchor: string, { round, copy }: At, filling:
     id === 'cut.trimClose' && tight ? length(tight.allowanceMm) : say(id);
   const named = (text: string) =>
     text.replace(/\{([\w.]+)\}/g, (token, name: string) => {
+      if (name === 'blade') return bladeOf(filling, block);
       if (name === 'piece') return pieces[0]?.name.toLowerCase() ?? 'the piece';
       return isNumberId(name) ? lengthNamed(name) : token;
     });

@@ -1,7 +1,22 @@
 import { inspect, unhoop } from './common';
-import type { Technique } from './types';
+import type { HandTemplate, Technique } from './types';
 
-/** Cutwork: windows cut out between double lines, satin edges and bars over them. */
+/** Whether the tape has blocks for cutting needles: then nobody cuts by hand. */
+const BY_BLADE = { slot: 'chops', found: true };
+const BY_HAND = { slot: 'chops', found: false };
+
+const matchingBobbin: HandTemplate = {
+  key: 'bobbin',
+  action: 'bobbin',
+  title: 'Matching bobbin',
+  text: 'Put in a bobbin of the edge thread.',
+  because: 'Both sides of the edges show.',
+  side: 'front',
+  hoop: 'off',
+  tools: ['matching bobbin'],
+};
+
+/** Cutwork: windows cut out between double lines by hand or by cutting needles, satin edges and bars over them. */
 export const cutwork: Technique = {
   id: 'cutwork',
   name: 'Cutwork',
@@ -69,6 +84,7 @@ export const cutwork: Technique = {
       name: 'Patch scrap',
       purpose: 'over the cut windows',
       material: 'sticky',
+      when: BY_HAND,
       size: { rule: 'cover', by: ['windows'], margin: 'front' },
       school: ['cut:knife'],
     },
@@ -125,11 +141,13 @@ export const cutwork: Technique = {
           title: 'Window lines',
           roles: { 'cut-line': 1, 'tack-down': 0.85, placement: 0.3 },
           many: true,
+          blade: false,
           holds: ['cloth', 'mesh'],
           after: [
             {
               key: 'cut',
               action: 'cut-window',
+              when: BY_HAND,
               title: 'Cut the windows',
               text: 'Take the hoop to a mat and cut inside the inner line, right through cloth and base.',
               because:
@@ -144,6 +162,7 @@ export const cutwork: Technique = {
             {
               key: 'cut',
               action: 'cut-cloth',
+              when: BY_HAND,
               title: 'Cut the windows',
               text: 'Cut inside the inner line through the cloth only, and leave the base whole.',
               because: 'The satin is sewn on the base that spans it.',
@@ -156,6 +175,7 @@ export const cutwork: Technique = {
             {
               key: 'cut',
               action: 'panel',
+              when: BY_HAND,
               title: 'Cutting needles',
               text: 'Put in the first cutting needle and no thread; change to the next angle at each of its stops, then back to the sewing needle.',
               because: 'Each chisel cuts the threads that lie across it: all the angles together open it.',
@@ -169,24 +189,47 @@ export const cutwork: Technique = {
               key: 'patch',
               action: 'lay',
               title: 'Patch from above',
+              when: BY_HAND,
               text: 'Press a scrap of sticky wash-away over the holes, on top.',
               because: 'The satin needs something to be sewn on; from above it lies flat.',
               side: 'front',
               face: 'up',
               pieces: ['patch'],
             },
+            { ...matchingBobbin, when: BY_HAND },
+          ],
+        },
+      ],
+    },
+    {
+      key: 'blades',
+      optional: true,
+      repeat: true,
+      slots: [
+        {
+          key: 'chops',
+          title: 'Cut at {blade}',
+          roles: { 'cut-line': 1 },
+          blade: true,
+          standsFor: 'windows',
+          before: [
             {
-              key: 'bobbin',
-              action: 'bobbin',
-              title: 'Matching bobbin',
-              text: 'Put in a bobbin of the edge thread.',
-              because: 'Both sides of the edges show.',
+              key: 'blade',
+              action: 'blade',
+              title: 'Cutting needle, {blade}',
+              text: 'Take the thread out and put in the cutting needle whose blade stands at {blade}: 0° lies across the hoop as you look at it, 90° points away from you.',
+              because:
+                'Each chisel cuts the threads that lie across it: all the angles together open the window.',
               side: 'front',
-              hoop: 'off',
-              tools: ['matching bobbin'],
+              tools: ['cutting needles'],
             },
           ],
         },
+      ],
+    },
+    {
+      key: 'edges',
+      slots: [
         {
           key: 'edges',
           title: 'Edges and bars',
@@ -194,6 +237,29 @@ export const cutwork: Technique = {
           roles: { cover: 1, decoration: 0.3 },
           many: true,
           holds: ['patch'],
+          before: [
+            {
+              key: 'lift-out',
+              action: 'lift-out',
+              title: 'Lift out the windows',
+              text: 'Lift out what the blades have cut, and snip the threads that still hold; the base stays.',
+              because: 'What is left in a window is sewn into its edge.',
+              side: 'front',
+              pieces: ['cloth'],
+              tools: ['curved scissors', 'tweezers'],
+              when: BY_BLADE,
+            },
+            {
+              key: 'needle-back',
+              action: 'blade',
+              title: 'Sewing needle again',
+              text: 'Put the sewing needle back in, and thread it for the edges.',
+              because: 'A blade cuts the thread that it should carry.',
+              side: 'front',
+              when: BY_BLADE,
+            },
+            { ...matchingBobbin, when: BY_BLADE },
+          ],
         },
         { key: 'design', title: 'Design', roles: { decoration: 1 }, many: true, optional: true },
       ],

@@ -83,11 +83,11 @@ const AGAINST = 0.3;
 const UNUSUAL = 0.8;
 
 function shapeFit(
-  { extent, opening, open, prefers }: Slot,
+  { extent, opening, open, blade, prefers }: Slot,
   { blocks, extents: e }: Reading,
   block: number,
 ): number {
-  const { box, openings, typed } = blocks[block];
+  const { box, openings, typed, bladeDeg } = blocks[block];
   // A typed stop has no shape to speak for or against.
   if (typed) return 1;
   const spans = shareSpanned(box, e);
@@ -95,8 +95,9 @@ function shapeFit(
   const extentSpeaksAgainst = extent !== undefined && (extent === 'whole') !== spans >= WHOLE_SHARE;
   const openingSpeaksAgainst = opening !== undefined && opening !== openings.length > 0;
   const openSpeaksAgainst = open !== undefined && open !== isOpen(blocks[block]);
+  const bladeSpeaksAgainst = blade !== undefined && blade !== (bladeDeg !== null);
   return (
-    (extentSpeaksAgainst || openingSpeaksAgainst || openSpeaksAgainst ? AGAINST : 1) *
+    (extentSpeaksAgainst || openingSpeaksAgainst || openSpeaksAgainst || bladeSpeaksAgainst ? AGAINST : 1) *
     (textureSpeaksAgainst ? UNUSUAL : 1)
   );
 }
@@ -168,7 +169,10 @@ function matchInOrder(technique: Technique, reading: Reading): Match {
     at = from;
   }
   const found = new Set(slots.filter((k) => k !== null));
-  const missing = states.flatMap((s, k) => (required(s) && !found.has(k) ? [s.slot.title] : []));
+  const stoodFor = new Set(states.flatMap((s, k) => (found.has(k) ? (s.slot.standsFor ?? []) : [])));
+  const absent = states.filter((s, k) => required(s) && !found.has(k));
+  const missing = absent.flatMap(({ slot }) => (stoodFor.has(slot.key) ? [] : [slot.title]));
+  total -= MISSING_SLOT * (absent.length - missing.length);
   // A pattern of which hardly a needed slot was found is another pattern, however well the rest fits.
   const needed = states.filter(required).length;
   const presence = needed ? ABSENT + (1 - ABSENT) * (1 - missing.length / needed) : 1;

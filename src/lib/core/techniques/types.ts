@@ -33,7 +33,7 @@ export interface HandTemplate {
   action: Action;
   /** a few words for the score */
   title: string;
-  /** the instruction, one sentence in plain words; {piece} is its piece, {cut.trimClose} a length of the table of numbers */
+  /** the instruction, one sentence in plain words; {piece} is its piece, {cut.trimClose} a length of the table of numbers, {blade} the angle of the cutting needle */
   text: string;
   because: string;
   side: Side;
@@ -77,10 +77,14 @@ export interface Slot {
   opening?: boolean;
   /** runs along some sides and leaves one out (true), or must not (false) */
   open?: boolean;
+  /** cut by a cutting needle (true), or must be sewn (false) */
+  blade?: boolean;
   /** textures that speak for it */
   prefers?: Texture[];
   /** takes any number of blocks in a row */
   many?: boolean;
+  /** a needed slot that is not missed where this one is found */
+  standsFor?: string;
   /** pieces that this block holds down from now on */
   holds?: string[];
   /** somebody must hold the edge: no free time, and a speed cap */

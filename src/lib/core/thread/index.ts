@@ -61,6 +61,8 @@ const stackThickness = ({ layers }: Stack, score: Score): number =>
  * l: length of a stitch, t: thickness of the stack, mm.
  */
 function blockThread(block: BlockReading, thickMm: number, numbers: Numbers): StepThread {
+  // A blade carries none.
+  if (block.bladeDeg !== null && block.role.value === 'cut-line') return { topM: 0, bobbinM: 0 };
   let lengthMm = 0;
   block.lengthBins.forEach((n, bin) => (lengthMm += n * (bin + 0.5) * LENGTH_BIN_MM));
   // The bins round; the sewn length is exact.

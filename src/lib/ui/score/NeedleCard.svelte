@@ -36,14 +36,19 @@
   );
   const answers = $derived(read ? [read.value, ...(read.runnerUp ? [read.runnerUp.value] : [])] : []);
   const name = (role: Role) => ROLE_NAMES.find(([r]) => r === role)?.[1] ?? role;
+  const sewnAs = $derived.by(() => {
+    const long = formatLength(block.sewnLengthMm, workroom.unit);
+    if (block.bladeDeg !== null) return `chops of a blade at ${block.bladeDeg}°, ${long} in all`;
+    const how = block.blanket ? 'blanket stitch' : block.texture.replace('-', ' ');
+    const wide = block.widthMm ? `, ${formatLength(block.widthMm, workroom.unit)} wide` : '';
+    return `${how}${wide}, ${long} sewn`;
+  });
   const setThread = (change: Partial<typeof NO_THREAD & { metallic: boolean }>) =>
     editor.setThread(block.index, { ...(thread ?? NO_THREAD), ...change });
 </script>
 
 <p>
-  {formatNumber(block.stitches)} stitches{block.typed
-    ? ', from your sheet'
-    : `, ${block.blanket ? 'blanket stitch' : block.texture.replace('-', ' ')}${block.widthMm ? `, ${formatLength(block.widthMm, workroom.unit)} wide` : ''}, ${formatLength(block.sewnLengthMm, workroom.unit)} sewn`}{used
+  {formatNumber(block.stitches)} stitches{block.typed ? ', from your sheet' : `, ${sewnAs}`}{used?.topM
     ? ` · thread ${used.topM.toFixed(1)} m above, ${used.bobbinM.toFixed(1)} m below`
     : ''}.
 </p>

@@ -86,7 +86,8 @@ function levelOf(step: Step, blocks: readonly BlockReading[]): 0 | 1 | 2 {
     if (actionOf(step).effect === 'turn hoop' || actionOf(step).ofMachine || step.side === 'off') return 1;
     return step.side === 'back' ? 2 : 0;
   }
-  const { texture } = itemAt(blocks, step.block);
+  const { texture, bladeDeg } = itemAt(blocks, step.block);
+  if (bladeDeg !== null) return 1;
   if (texture === 'satin' || texture === 'fill' || texture === 'mixed') return 0;
   return texture === 'run' && ['placement', 'tack-down', 'marker'].includes(step.role) ? 2 : 1;
 }
