@@ -46,6 +46,24 @@ describe('how it is made', () => {
     await context.close();
   });
 
+  it('what no tape can tell is asked, with what each answer would change, until one is pressed', async () => {
+    const { page, context, faults } = await openPage(used.browser);
+    await page.goto(`${used.app.url}/builds`);
+    await page.getByTestId('file-input').setInputFiles(dst('kite.dst', crewPatch()));
+    const question = page.getByTestId('technique-question');
+    await question.getByText('Base: heavy film or two layers of wash-away?').waitFor();
+    expect(await question.innerText()).to.match(/Two layers of wash-away would change:.*steps? new/s);
+    await question.getByRole('button', { name: 'Two layers of wash-away' }).click();
+    await question.waitFor({ state: 'detached' });
+    await page.reload();
+    await page.getByTestId('score').waitFor();
+    expect(await question.count()).to.equal(0);
+    await page.getByRole('tab', { name: 'How it is made' }).click();
+    expect(await page.getByLabel('Two layers of wash-away', { exact: false }).isChecked()).to.equal(true);
+    expect(faults).to.deep.equal([]);
+    await context.close();
+  });
+
   it('a name is put in from its tape, drawn and numbered, refused after the back, and taken out', async () => {
     const { page, context } = await openPage(used.browser);
     await open(page, 'pilot-bib', 'how');

@@ -1,7 +1,13 @@
 import { expect } from 'chai';
 import type { Path } from '$lib/core/base';
 import { bean, circle, closePath, rectangle, run, satin } from '$lib/core/outline';
-import { rankTechniques, techniqueQuestion, type Match } from '$lib/core/techniques';
+import {
+  openChoice,
+  rankTechniques,
+  techniqueById,
+  techniqueQuestion,
+  type Match,
+} from '$lib/core/techniques';
 import { CAUTIONS, MATERIALS } from '$lib/core/catalogue';
 import { describeStack, stackAt, type HandStep, type Score } from '$lib/core/score';
 import { labelledSet } from '../support/labelled';
@@ -268,6 +274,15 @@ describe('every technique', () => {
     expect(techniqueQuestion([])).to.equal(null);
     const asked = scores.filter(({ reading }) => techniqueQuestion(rankTechniques(reading)));
     expect(asked.length).to.be.at.most(3);
+  });
+
+  it('asks what is hooped where no tape can tell, until it is said', () => {
+    const patch = techniqueById('film-patch');
+    const schools = openChoice(patch, {})?.schools.map((s) => s.key);
+    expect(schools).to.deep.equal(['film', 'wash']);
+    for (const base of ['film', 'wash']) expect(openChoice(patch, { base })).to.equal(null);
+    expect(openChoice(patch, { base: 'a school that is gone' })?.key).to.equal('base');
+    expect(openChoice(techniqueById('zip-pouch'), {})).to.equal(null);
   });
 
   it('names only materials that can be drawn', () => {

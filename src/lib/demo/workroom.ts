@@ -108,6 +108,7 @@ const samples: Sample[] = [
     draw: crewPatch,
     change: {
       name: 'Crew patch',
+      schools: { base: 'film' },
       threads: [...times(2, slate), ...times(2, coral), ...times(2, gorse), coral, gorse, slate, navy],
       materials: {
         blank: { name: 'Felt blank', colour: '#8fa3b5' },

@@ -14,6 +14,7 @@ export const filmPatch: Technique = {
     {
       key: 'base',
       label: 'Base',
+      isAsked: true,
       schools: [
         { key: 'film', name: 'Heavy film', because: 'Pops out clean along the border.' },
         {

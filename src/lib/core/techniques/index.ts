@@ -75,7 +75,7 @@ export function techniqueQuestion([best, ...others]: readonly Match[]): [Match, 
 
 export { WHOLE_SHARE, copiesIn, fitReason, itemsInTape, matchTechnique, type Match } from './match';
 export { HOLDS, isHold, type HoldKey } from './choices';
-export { schoolsOf, inSchools, type Schools } from './schools';
+export { schoolsOf, inSchools, openChoice, type Schools } from './schools';
 export {
   type Face,
   type HandTemplate,

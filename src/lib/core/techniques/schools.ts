@@ -1,5 +1,5 @@
 import { itemAt } from '../base';
-import type { School, Technique } from './types';
+import type { Choice, School, Technique } from './types';
 
 /** The school taken of each choice, by choice. */
 export type Schools = Record<string, string>;
@@ -12,6 +12,10 @@ export const schoolsOf = ({ choices = [] }: Technique, chosen: Readonly<Schools>
       (schools.find((s) => s.key === chosen[key]) ?? itemAt(schools, 0)).key,
     ]),
   );
+
+/** What the maker is to be asked of a technique and has not said: the first such choice. */
+export const openChoice = ({ choices = [] }: Technique, chosen: Readonly<Schools>): Choice | null =>
+  choices.find((c) => c.isAsked && !c.schools.some((s) => s.key === chosen[c.key])) ?? null;
 
 /** Whether something marked for certain schools (choice:school) takes part. Unmarked always does. */
 export const inSchools = (school: readonly string[] | undefined, taken: Schools): boolean =>

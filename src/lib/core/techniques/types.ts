@@ -19,6 +19,8 @@ export interface School {
 export interface Choice {
   key: string;
   label: string;
+  /** what no tape can tell, and stands in the hoop from the start: the maker is asked until it is said */
+  isAsked?: true;
   schools: School[];
 }
 

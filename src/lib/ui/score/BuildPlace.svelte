@@ -4,7 +4,7 @@
   import { page } from '$app/state';
   import { onMount, untrack } from 'svelte';
   import { count } from '$lib/core/base';
-  import BetterTechnique from './BetterTechnique.svelte';
+  import TechniqueQuestion from './TechniqueQuestion.svelte';
   import BuildHeader from './BuildHeader.svelte';
   import ChangesStrip from './ChangesStrip.svelte';
   import CrossSection from './CrossSection.svelte';
@@ -252,7 +252,7 @@
       <p class="border-l-4 border-hands bg-hands-soft px-3 py-1 text-sm">{warning}</p>
     {/each}
 
-    <BetterTechnique {editor} />
+    <TechniqueQuestion {editor} />
     <ChangesStrip {editor} />
     <div class="min-h-[236px] rounded-lg border border-rule bg-paper p-2 pb-0">
       <Guard what="The score" ways={ways(build)}

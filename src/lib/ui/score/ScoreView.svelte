@@ -125,7 +125,7 @@
         </button>
         {#if p.freeSeconds > 45 && p.width > 34}
           <span
-            class="pointer-events-none absolute top-[140px] flex h-7 items-center justify-center truncate rounded border border-dashed border-hands/60 text-[11px] text-hands"
+            class="pointer-events-none absolute top-[140px] flex h-7 items-center justify-center truncate rounded border border-dashed border-hands/60 bg-paper text-[11px] text-hands"
             style:left="{p.x + 1}px"
             style:width="{p.width - 3}px"
             aria-hidden="true"
