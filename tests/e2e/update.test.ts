@@ -103,7 +103,7 @@ describe('a newer version', () => {
     await page.getByTestId('resume').waitFor();
     expect(await index(page)).to.equal(at);
     await context.close();
-  }).timeout(300_000);
+  }).timeout(900_000);
 
   it('that replaces the server under a page without the worker is told in a sentence, and a reload loses nothing', async () => {
     let app = await startApp({ cwd: older });

@@ -98,7 +98,7 @@ describe('names that are there twice', () => {
     await isWhole(page, 'run, notes');
     expect(faults).to.deep.equal([]);
     await context.close();
-  }).timeout(300_000);
+  }).timeout(900_000);
 
   it('of a bundle: one tape in two folders, each taken by itself', async () => {
     const { page, context, faults } = await openPage(used.browser);

@@ -59,5 +59,5 @@ describe('reading designs by other hands', () => {
     expect(share(sure, (j) => j.right)).to.be.at.least(0.99);
     expect(sure.length).to.be.above(0.6 * judged.length);
     expect(calibrationError(judged)).to.be.below(0.06);
-  }).timeout(300_000);
+  }).timeout(900_000);
 });

@@ -9,6 +9,7 @@ export { readDesign, weighedOf } from './read';
 export { leavesSideOut } from './unread';
 export type { RoleOverrides } from './roles';
 export {
+  isCutByBlade,
   isQuestion,
   LENGTH_BIN_MM,
   ODDS,

@@ -103,6 +103,10 @@ export interface BlockReading {
   typed: { title: string; seconds: number | null } | null;
 }
 
+/** Whether a block is cut by a cutting needle; what the maker says is sewn, is sewn. */
+export const isCutByBlade = ({ bladeDeg, role }: BlockReading): boolean =>
+  bladeDeg !== null && role.value === 'cut-line';
+
 /** How far a cover reaches beyond the line it hides, at its weakest place on each side. mm. */
 export interface CoverReach {
   cover: number;

@@ -5,7 +5,7 @@
 import { itemAt } from '../base';
 import type { Build } from '../build';
 import type { Numbers } from '../numbers';
-import { LENGTH_BIN_MM, type BlockReading, type Reading } from '../reading';
+import { isCutByBlade, LENGTH_BIN_MM, type BlockReading, type Reading } from '../reading';
 import { stackHere, stacksOf, type NeedleStep, type Score, type Stack } from '../score';
 import { MATERIALS } from '../catalogue';
 import type { Machine } from '../workshop';
@@ -62,7 +62,7 @@ const stackThickness = ({ layers }: Stack, score: Score): number =>
  */
 function blockThread(block: BlockReading, thickMm: number, numbers: Numbers): StepThread {
   // A blade carries none.
-  if (block.bladeDeg !== null && block.role.value === 'cut-line') return { topM: 0, bobbinM: 0 };
+  if (isCutByBlade(block)) return { topM: 0, bobbinM: 0 };
   let lengthMm = 0;
   block.lengthBins.forEach((n, bin) => (lengthMm += n * (bin + 0.5) * LENGTH_BIN_MM));
   // The bins round; the sewn length is exact.

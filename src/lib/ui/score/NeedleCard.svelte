@@ -2,7 +2,7 @@
   import { ROLE_NAMES } from '../kit/names';
   import Select from '../kit/Select.svelte';
   import Check from '../kit/Check.svelte';
-  import { isQuestion, type BlockReading, type Role } from '$lib/core/reading';
+  import { isCutByBlade, isQuestion, type BlockReading, type Role } from '$lib/core/reading';
   import type { NeedleStep } from '$lib/core/score';
   import { formatDuration, formatLength, formatNumber, lengthsIn, percent } from '$lib/core/base';
   import { NO_THREAD, type BuildEditor } from '../state/editor.svelte';
@@ -38,7 +38,7 @@
   const name = (role: Role) => ROLE_NAMES.find(([r]) => r === role)?.[1] ?? role;
   const sewnAs = $derived.by(() => {
     const long = formatLength(block.sewnLengthMm, workroom.unit);
-    if (block.bladeDeg !== null) return `chops of a blade at ${block.bladeDeg}°, ${long} in all`;
+    if (isCutByBlade(block)) return `chops of a blade at ${block.bladeDeg}°, ${long} in all`;
     const how = block.blanket ? 'blanket stitch' : block.texture.replace('-', ' ');
     const wide = block.widthMm ? `, ${formatLength(block.widthMm, workroom.unit)} wide` : '';
     return `${how}${wide}, ${long} sewn`;

@@ -2,7 +2,7 @@ import { itemAt } from '$lib/core/base';
 import { actionOf } from '$lib/core/catalogue';
 import type { Score, Step } from '$lib/core/score';
 import type { StepTimes } from '$lib/core/time';
-import type { BlockReading } from '$lib/core/reading';
+import { isCutByBlade, type BlockReading } from '$lib/core/reading';
 
 /** A step as it stands on the staves: x and width in px, level 0 (top) to 2 of its own stave. */
 export interface PlacedStep {
@@ -86,8 +86,9 @@ function levelOf(step: Step, blocks: readonly BlockReading[]): 0 | 1 | 2 {
     if (actionOf(step).effect === 'turn hoop' || actionOf(step).ofMachine || step.side === 'off') return 1;
     return step.side === 'back' ? 2 : 0;
   }
-  const { texture, bladeDeg } = itemAt(blocks, step.block);
-  if (bladeDeg !== null) return 1;
+  const block = itemAt(blocks, step.block);
+  if (isCutByBlade(block)) return 1;
+  const { texture } = block;
   if (texture === 'satin' || texture === 'fill' || texture === 'mixed') return 0;
   return texture === 'run' && ['placement', 'tack-down', 'marker'].includes(step.role) ? 2 : 1;
 }
