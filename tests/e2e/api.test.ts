@@ -21,7 +21,10 @@ before(async () => (app = await startApp()));
 after(() => app?.stop());
 
 const post = (path: string, body: BodyInit, type = 'application/octet-stream') =>
-  fetch(app.url + path, { method: 'POST', body, headers: { 'content-type': type } });
+  fetch(app.url + path, { method: 'POST', body, headers: { 'content-type': type } }).catch((error: Error) => {
+    // Why is in its cause alone.
+    throw new Error(`${path}: ${error.message}`, { cause: error.cause });
+  });
 const bytes = writeTape(pouch()) as Uint8Array<ArrayBuffer>;
 const needle = (file: ArrayBuffer) => {
   const read = readTape(new Uint8Array(file));
