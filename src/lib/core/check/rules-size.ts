@@ -1,4 +1,5 @@
-import { itemAt, shareSpanned, type Box, type Point } from '../base';
+import { boxOf, itemAt, shareSpanned, type Box, type Point } from '../base';
+import { cornersOf } from '../cut';
 import { repeatGap, repeatsThatFit, smallestHoop } from '../hoop';
 import { inside } from '../outline';
 import { popsOut, SCISSORS_MM, type ScorePiece } from '../score';
@@ -153,7 +154,7 @@ export const sizeRules: CheckRule[] = [
         const piece = c.piece(cut.id);
         const isOfCopies = piece && !cut.perHooping && !cut.of && (copies.inTurn || piece.copies > 1);
         if (!isOfCopies || !cut.lies) return [];
-        const over = overNext(cut.lies, piece, copies);
+        const over = overNext(boxOf(cornersOf(cut.lies, cut.turnRad)), piece, copies);
         if (over < LEAST_OVER) return [];
         const margin = Math.floor((cut.lies.maxX - (cut.covers ?? cut.lies).maxX - over) * 2) / 2;
         // Copies are cut in one size: the first's.

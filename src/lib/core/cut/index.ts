@@ -3,6 +3,7 @@
  * from. mm.
  */
 export { explainDimension } from './dimension';
+export { cornersOf, inFrame } from './frame';
 export { cutList, type CutPiece } from './pieces';
 export { formatNotion, notionsOf, orderedNotions, type NotionNeed } from './notions';
 export { purchaseOf, purchaseOfNotion, shopStock } from './sold';

@@ -4,7 +4,7 @@
 import { capital, type Box, type LengthUnit } from '../base';
 import { actionOf, MATERIALS, type MaterialKind } from '../catalogue';
 import type { Numbers } from '../numbers';
-import { readingFor, type Design, type Score, type ScorePiece, type Step } from '../score';
+import { OTHER_SEAM, readingFor, type Design, type Score, type ScorePiece, type Step } from '../score';
 import { dimension, type Dimension } from './dimension';
 import { sizeOf, type FoldLine, type RuledSize } from './sizes';
 
@@ -17,6 +17,8 @@ export interface CutPiece {
   colour: string;
   width: Dimension;
   height: Dimension;
+  /** how far its own frame is turned against the hoop, along a slanted seam; the boxes and the fold are in it. Radians */
+  turnRad: number;
   /** the sewn area that the piece covers, mm; null for what is hooped */
   covers: Box | null;
   /** where it lies once it is laid and folded, mm; null for what is hooped */
@@ -105,6 +107,7 @@ function cutPiece(
     colour: piece.colour,
     width,
     height,
+    turnRad: size.turnRad,
     covers: size.covers,
     lies: size.lies,
     flat: size.flat && upTo(size.flat, size.fold, width.cutMm, height.cutMm),
@@ -114,7 +117,9 @@ function cutPiece(
     prewash: !material.shrinks ? 'no' : piece.prewashed ? 'done' : washed ? 'first' : 'no',
     arrow: directional ? 'up' : material.woven ? 'threads' : 'none',
     mayTurn: piece.mayTurn ?? !directional,
-    caughtBy: [...new Set(Object.values(piece.blocks).flat())].sort((a, b) => a - b),
+    caughtBy: [
+      ...new Set(Object.entries(piece.blocks).flatMap(([slot, b]) => (slot === OTHER_SEAM ? [] : b))),
+    ].sort((a, b) => a - b),
     of: null,
     ply:
       material.ply +

@@ -1,21 +1,25 @@
 /**
- * Sizes by rule: from the lines that must catch a piece, with where it lies and where it is folded. mm, in the hoop's
- * own coordinates, y up.
+ * Sizes by rule: from the lines that must catch a piece, with where it lies and where it is folded. mm, y up, in the hoop's
+ * own coordinates, or in those of the seam that the piece meets.
  */
 import { basePast } from '../hoop';
 import { itemAt, grownBox, heightOf, unionOf, widthOf, type Box } from '../base';
 import type { NumberId, Numbers } from '../numbers';
 import type { Reading } from '../reading';
-import type { ScorePiece } from '../score';
+import { NEXT_SEAM, OTHER_SEAM, type ScorePiece } from '../score';
+import type { SizeRule } from '../techniques';
 import { term, type SizeTerm } from './dimension';
+import { boxInFrame, slantOf } from './frame';
 
 /** A straight line across a piece, mm. */
 export interface FoldLine {
   from: [number, number];
   to: [number, number];
 }
-/** What a rule of size gives, before the cutting grid. mm */
+/** What a rule of size gives, before the cutting grid. mm, boxes and fold in the piece's own frame */
 export interface RuledSize {
+  /** how far that frame is turned against the hoop, radians */
+  turnRad: number;
   width: SizeTerm[];
   height: SizeTerm[];
   /** the sewn area that the piece covers; null for what is hooped */
@@ -34,7 +38,7 @@ const isEmpty = (b: Box) => widthOf(b) < 0.05 && heightOf(b) < 0.05;
 /** x and y changed over: upright seams are worked out as level ones. */
 const flipped = (b: Box): Box => ({ minX: b.minY, minY: b.minX, maxX: b.maxY, maxY: b.maxX });
 const flippedLine = ({ from, to }: FoldLine): FoldLine => ({ from: [from[1], from[0]], to: [to[1], to[0]] });
-const turnedBack = (r: RuledSize): RuledSize => ({
+const turnedBack = <R extends Omit<RuledSize, 'turnRad'>>(r: R): R => ({
   ...r,
   width: r.height,
   height: r.width,
@@ -52,8 +56,11 @@ export function sizeOf(
   hoop: { outerWidth: number; outerHeight: number; magnetic: boolean },
 ): RuledSize | null {
   const size = piece.size;
+  const rad = slant(piece, reading);
   const boxOf = (...slots: string[]) =>
-    unionOf(slots.flatMap((s) => piece.blocks[s] ?? []).map((b) => itemAt(reading.blocks, b).box));
+    unionOf(
+      slots.flatMap((s) => piece.blocks[s] ?? []).map((b) => boxInFrame(itemAt(reading.blocks, b), rad)),
+    );
   const drawn = Object.values(piece.blocks).flat();
   if (size.rule !== 'hoop' && drawn.every((b) => isEmpty(itemAt(reading.blocks, b).box))) return null;
 
@@ -65,6 +72,7 @@ export function sizeOf(
         ? term('margin', numbers[id], times, id)
         : term('your margin', piece.marginMm, times);
   const plain = (width: SizeTerm[], height: SizeTerm[], covers: Box | null, lies: Box | null) => ({
+    turnRad: rad,
     width,
     height,
     covers,
@@ -138,7 +146,24 @@ export function sizeOf(
           ? turn(boxOf(...size.over))
           : beyond(turn(seam), turn(boxOf(...otherwise.over)), turn(boxOf(otherwise.awayFrom)));
       const sized = foldedOver(turn(seam), over, numbers['cut.seamOverlap'], margin('cut.marginTop'));
-      return level ? sized : turnedBack(sized);
+      return { ...(level ? sized : turnedBack(sized)), turnRad: rad };
+    }
+    case 'strip': {
+      const seam = boxOf(size.seam);
+      const level = widthOf(seam) >= heightOf(seam);
+      const turn = level ? (box: Box) => box : flipped;
+      const [next, other] = [NEXT_SEAM, OTHER_SEAM].map((s) =>
+        piece.blocks[s]?.length ? turn(boxOf(s)) : null,
+      );
+      const over = turn(boxOf(size.seam, NEXT_SEAM, ...size.over));
+      const sized = betweenSeams(
+        { seam: turn(seam), next, other },
+        over,
+        size.lies,
+        numbers['cut.seamOverlap'],
+        margin('cut.marginTop'),
+      );
+      return { ...(level ? sized : turnedBack(sized)), turnRad: rad };
     }
     case 'pressed': {
       const edge = boxOf(size.edge);
@@ -146,8 +171,27 @@ export function sizeOf(
       const turn = level ? (box: Box) => box : flipped;
       const [from, over] = [turn(boxOf(size.awayFrom)), turn(boxOf(...size.over))];
       const sized = pressedEdge(turn(edge), from, over, numbers['cut.pressedFold'], margin('cut.marginBack'));
-      return level ? sized : turnedBack(sized);
+      return { ...(level ? sized : turnedBack(sized)), turnRad: rad };
     }
+  }
+}
+
+/** How far the seam, edge or zip slants along which a piece is cut; 0: it is cut along the hoop. */
+function slant({ size, blocks }: ScorePiece, reading: Reading): number {
+  const [first] = blocks[seamSlot(size) ?? ''] ?? [];
+  return first === undefined ? 0 : slantOf(itemAt(reading.blocks, first));
+}
+function seamSlot(size: SizeRule): string | null {
+  switch (size.rule) {
+    case 'fold':
+    case 'strip':
+      return size.seam;
+    case 'pressed':
+      return size.edge;
+    case 'zip':
+      return size.window;
+    default:
+      return null;
   }
 }
 
@@ -158,7 +202,12 @@ function beyond(seam: Box, over: Box, from: Box): Box {
 }
 
 /** Level seam: from it to the far edge of what is covered, past the seam, and a margin on the three other sides. */
-function foldedOver(seam: Box, over: Box, bite: number, m: (times: number) => SizeTerm): RuledSize {
+function foldedOver(
+  seam: Box,
+  over: Box,
+  bite: number,
+  m: (times: number) => SizeTerm,
+): Omit<RuledSize, 'turnRad'> {
   const y = (seam.minY + seam.maxY) / 2;
   const up = over.maxY - y > y - over.minY;
   const lies = grownBox(over, m(1).mm);
@@ -178,6 +227,42 @@ function foldedOver(seam: Box, over: Box, bite: number, m: (times: number) => Si
   };
 }
 
+const middle = ({ minY, maxY }: Box) => (minY + maxY) / 2;
+/**
+ * Level seams: from a strip's own seam to the next, past both; an outermost one to the far edge of what it lies on, with a
+ * margin. Along the seam it covers all of that.
+ */
+function betweenSeams(
+  { seam, next, other }: { seam: Box; next: Box | null | undefined; other: Box | null | undefined },
+  over: Box,
+  lies: 'after' | 'before',
+  bite: number,
+  m: (times: number) => SizeTerm,
+): Omit<RuledSize, 'turnRad'> {
+  const y = middle(seam);
+  // Towards the next seam; else away from the one that there is.
+  const up = next ? middle(next) > y : other ? middle(other) < y : over.maxY - y > y - over.minY;
+  const far = next ? middle(next) : up ? over.maxY : over.minY;
+  const covers = { ...over, minY: Math.min(y, far), maxY: Math.max(y, far) };
+  const end = next ? bite : m(1).mm;
+  const flat = {
+    ...grownBox(over, m(1).mm, 0),
+    minY: covers.minY - (up ? bite : end),
+    maxY: covers.maxY + (up ? end : bite),
+  };
+  return {
+    width: [term('covers', widthOf(over)), m(2)],
+    height: next
+      ? [term('seam to seam', heightOf(covers)), term('past each seam', bite, 2, 'cut.seamOverlap')]
+      : [term('seam to far edge', heightOf(covers)), term('past the seam', bite, 1, 'cut.seamOverlap'), m(1)],
+    covers,
+    lies: flat,
+    flat,
+    fold: lies === 'after' ? { from: [flat.minX, y], to: [flat.maxX, y] } : null,
+    preCut: false,
+  };
+}
+
 /** Level edge, pressed under before it is laid: from it, away from the zip, to the far edge. */
 function pressedEdge(
   edge: Box,
@@ -185,7 +270,7 @@ function pressedEdge(
   over: Box,
   foldMm: number,
   m: (times: number) => SizeTerm,
-): RuledSize {
+): Omit<RuledSize, 'turnRad'> {
   const y = (edge.minY + edge.maxY) / 2;
   const up = y > (from.minY + from.maxY) / 2;
   const covers = up ? { ...over, minY: y } : { ...over, maxY: y };

@@ -3,7 +3,7 @@
  * In: build and reading. Out: plain data; nothing here knows a screen.
  */
 export { makeScore } from './make';
-export { readingFor } from './pieces';
+export { NEXT_SEAM, OTHER_SEAM, readingFor } from './pieces';
 export { stackAt, stackHere, stacksOf, describeStack, type Layer, type Stack } from './stack';
 export { insertionRange } from './insertion-range';
 export { closesUp, isUnhoop, needsHands, placeOf, popsOut, unhoopAt } from './hand';

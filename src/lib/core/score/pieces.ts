@@ -1,4 +1,3 @@
-import { itemAt } from '../base';
 import type { Build } from '../build';
 import { actionOf, MATERIALS } from '../catalogue';
 import type { Copies, Reading } from '../reading';
@@ -75,7 +74,8 @@ function pieceOf(
   const blocks = Object.fromEntries(
     slots.map((slot) => [slot, blocksOf(match, slot, isOwn(slot) ? (round ?? undefined) : undefined, copy)]),
   );
-  const has = (slot: string) => itemAt(blocks, slot).length > 0;
+  if (template.size.rule === 'strip') Object.assign(blocks, besideStrip(template.size, blocks, match, copy));
+  const has = (slot: string) => (blocks[slot]?.length ?? 0) > 0;
   if (!isEnough(template.size, slots, has)) return null;
   const id = pieceId(template.key, round, copy);
   const first = pieceId(template.key, round, 0);
@@ -107,6 +107,23 @@ function pieceOf(
   };
 }
 
+/** Blocks of a strip beside its own: the seam that ends it (next), and the one that tells its side, which does not catch it. */
+export const NEXT_SEAM = 'next';
+export const OTHER_SEAM = 'other';
+function besideStrip(
+  { seam, row, lies }: Extract<SizeRule, { rule: 'strip' }>,
+  blocks: Readonly<Record<string, number[]>>,
+  match: Match,
+  copy: number,
+): Record<string, number[]> {
+  const seams = row.flatMap((s) => blocksOf(match, s, undefined, copy)).sort((a, b) => a - b);
+  const own = seams.indexOf(blocks[seam]?.[0] ?? -1);
+  const next = seams.slice(own + 1, own + 2);
+  if (own < 0) return {};
+  if (lies === 'before') return { [OTHER_SEAM]: next };
+  return next.length ? { [NEXT_SEAM]: next } : { [OTHER_SEAM]: seams.slice(Math.max(0, own - 1), own) };
+}
+
 /** The blocks by which a piece is measured and drawn: one copy of what lies at each; all of what lies over the whole. */
 export const readingFor = (
   { copies }: { copies: number },
@@ -116,6 +133,7 @@ export const readingFor = (
 /** Whether the lines that were found give a size. */
 function isEnough(size: SizeRule, slots: readonly string[], has: (slot: string) => boolean): boolean {
   if (size.rule === 'cover' || size.rule === 'shape') return slots.some(has);
+  if (size.rule === 'strip') return has(size.seam) && (has(NEXT_SEAM) || size.over.some(has));
   if (size.rule !== 'fold') return slots.every(has);
   const { seam, over, otherwise } = size;
   return has(seam) && (over.some(has) || (otherwise?.over.some(has) ?? false));
@@ -132,6 +150,8 @@ function slotsOf({ size }: PieceTemplate): string[] {
         ...size.over,
         ...(size.otherwise ? [...size.otherwise.over, size.otherwise.awayFrom] : []),
       ];
+    case 'strip':
+      return [size.seam, ...size.over];
     case 'pressed':
       return [size.edge, size.awayFrom, ...size.over];
     case 'zip':

@@ -24,6 +24,10 @@ const folded = (strip: string): HandTemplate => ({
   pieces: [strip],
 });
 
+/** Slots of its seams, in their order, and of what says how far the field goes. */
+const ROW = ['first-seam', 'seam'];
+const FIELD = ['place', 'tack', 'frame'];
+
 /** Strips sewn to each other one after the other inside the hoop, each folded over its seam. */
 export const piecedStrips: Technique = {
   id: 'pieced-strips',
@@ -45,14 +49,14 @@ export const piecedStrips: Technique = {
       name: 'First strip',
       purpose: 'up to the first seam',
       material: 'cotton',
-      size: { rule: 'cover', by: ['first-seam'], margin: 'front' },
+      size: { rule: 'strip', seam: 'first-seam', row: ROW, lies: 'before', over: FIELD },
     },
     {
       key: 'second',
       name: 'Second strip',
       purpose: 'folded over the first seam',
       material: 'cotton',
-      size: { rule: 'fold', seam: 'first-seam', over: ['first-seam', 'frame'] },
+      size: { rule: 'strip', seam: 'first-seam', row: ROW, lies: 'after', over: FIELD },
     },
     {
       key: 'strip',
@@ -60,7 +64,7 @@ export const piecedStrips: Technique = {
       purpose: 'folded over its seam',
       material: 'cotton',
       part: 'strips',
-      size: { rule: 'fold', seam: 'seam', over: ['seam', 'frame'] },
+      size: { rule: 'strip', seam: 'seam', row: ROW, lies: 'after', over: FIELD },
     },
   ],
   start: [hoopUp('the base')],

@@ -115,6 +115,15 @@ export type SizeRule =
       /** where none of these is sewn: as far as this goes, on the side of the seam that looks away from a line */
       otherwise?: { over: string[]; awayFrom: string };
     }
+  | {
+      /** between its seam and the next of a row of them; the outermost ones to the far edge of what they lie on */
+      rule: 'strip';
+      seam: string;
+      row: string[];
+      /** on the side of its seam where the next one is, or on the other */
+      lies: 'after' | 'before';
+      over: string[];
+    }
   | { rule: 'pressed'; edge: string; awayFrom: string; over: string[] }
   | { rule: 'zip'; window: string }
   | { rule: 'float'; over: string[] }

@@ -2,7 +2,7 @@
  * The outline of a piece as it is cut: its rectangle, or its pre-cut shape from the line that places it. mm, y up, from
  * the lower left corner of the piece.
  */
-import type { CutPiece } from '../cut';
+import { inFrame, type CutPiece } from '../cut';
 import { mirrorIf, type PieceShape } from './turned';
 import { itemAt, boxOf, type Box, type Path, type Point } from '../base';
 import type { Numbers } from '../numbers';
@@ -38,6 +38,7 @@ export function pieceShape(
   }
   const flat: Box = piece.flat ?? { minX: 0, minY: 0, maxX: width, maxY: height };
   const to = (p: Point) => ({ x: p.x - flat.minX, y: p.y - flat.minY });
+  const seen = (path: Path) => inFrame(path, piece.turnRad).map(to);
   const point = ([x, y]: [number, number]) => to({ x, y });
   return mirrorIf({
     ...base,
@@ -52,7 +53,7 @@ export function pieceShape(
       ],
     ],
     folds: piece.fold ? [[point(piece.fold.from), point(piece.fold.to)]] : [],
-    catches: piece.flat ? lines.map((l) => pathOf(l).map(to)) : [],
+    catches: piece.flat ? lines.map((l) => seen(pathOf(l))) : [],
     preCut: false,
   });
 }

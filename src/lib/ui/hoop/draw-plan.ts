@@ -2,7 +2,7 @@ import { itemAt } from '$lib/core/base';
 import type { Tape } from '$lib/core/tape';
 import type { DensityMap, Reading } from '$lib/core/reading';
 import { actionOf } from '$lib/core/catalogue';
-import type { CutPiece } from '$lib/core/cut';
+import { cornersOf, type CutPiece } from '$lib/core/cut';
 import type { BuildPlan } from '$lib/core/plan';
 import type { Step } from '$lib/core/score';
 import { blockPath, seenThread, type PlanColours } from './draw-tape';
@@ -211,15 +211,17 @@ function drawHoop(
 }
 
 function drawPiece(ctx: CanvasRenderingContext2D, piece: CutPiece, px: number, colours: PlanColours) {
-  const b = piece.lies;
-  if (!b) return;
+  if (!piece.lies) return;
+  ctx.beginPath();
+  for (const { x, y } of cornersOf(piece.lies, piece.turnRad)) ctx.lineTo(x, y);
+  ctx.closePath();
   ctx.globalAlpha = 0.55;
   ctx.fillStyle = piece.colour;
-  ctx.fillRect(b.minX, b.minY, b.maxX - b.minX, b.maxY - b.minY);
+  ctx.fill();
   ctx.globalAlpha = 1;
   ctx.strokeStyle = colours.hands;
   ctx.lineWidth = px * 2.4;
-  ctx.strokeRect(b.minX, b.minY, b.maxX - b.minX, b.maxY - b.minY);
+  ctx.stroke();
 }
 
 function drawOpening(
