@@ -157,7 +157,9 @@ async function type(page: Page, url: string, field: string, text: string) {
 const shown = async (page: Page, url: string, field: string) => {
   await visit(page, url);
   const input = page.getByLabel(field).first();
-  await input.waitFor();
+  await input.waitFor().catch(async (error: unknown) => {
+    throw new Error(`${error}; ${page.url()} shows: ${await page.locator('body').innerText()}`);
+  });
   return input.inputValue();
 };
 

@@ -3,6 +3,8 @@ import { itemAt, type Path } from '$lib/core/base';
 import { closePath, rectangle, run, satin } from '$lib/core/outline';
 import type { Build } from '$lib/core/build';
 import { readDesign } from '$lib/core/reading';
+import { choicesOf, matchTechnique, techniqueById } from '$lib/core/techniques';
+import { stopList } from '$lib/core/score';
 import { newWorkshop } from '$lib/core/workshop';
 import { sewn } from '../support/copies';
 import { example } from '../support/examples';
@@ -64,6 +66,20 @@ describe('windows cut by cutting needles', () => {
       'Edges and bars',
     ]);
     expect(plan.score.pieces.map((p) => p.name)).to.not.include('Patch scrap');
+    // No machine goes on by itself with the blade of the block before.
+    for (const kind of ['one-needle', 'multi-needle'] as const) {
+      const machines = [{ ...itemAt(shop.machines, 0), kind }];
+      const { score } = example(tape(), {}, { ...shop, machines }).plan;
+      expect(
+        stopList(score, []).flatMap((s) => (s.hands.length ? [s.stop] : [])),
+        kind,
+      ).to.deep.equal([1, 2, 3]);
+    }
+    // How windows are cut is no choice any more.
+    const choices = (t: Parameters<typeof readDesign>[0]) =>
+      choicesOf(matchTechnique(techniqueById('cutwork'), readDesign(t, { trimJumps: 3 }))).map((c) => c.key);
+    expect(choices(tape())).to.deep.equal(['cloth']);
+    expect(choices(sewn(hold, edge))).to.deep.equal(['cut', 'cloth']);
     const change = plan.score.steps.find((s) => s.title === 'Cutting needle, 0°');
     expect(change && plan.time.steps[change.id].seconds).to.equal(45);
     expect(change?.kind === 'hand' && change.cautions).to.deep.equal(['needle', 'blade']);

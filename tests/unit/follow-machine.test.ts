@@ -1,15 +1,14 @@
 import 'fake-indexeddb/auto';
 import { expect } from 'chai';
-import { ok } from '$lib/core/base';
+import { itemAt, ok } from '$lib/core/base';
 import type { MachineLink, MachineState } from '$lib/core/machine';
-import { numbersWith } from '$lib/core/numbers';
 import { newRun, sewnSteps } from '$lib/core/run';
 import { newWorkshop } from '$lib/core/workshop';
 import { coaster } from '$lib/demo';
 import { JoltDb, Store } from '$lib/store';
 import { FollowedMachine } from '$lib/ui/state/run-machine.svelte';
-import { RunSession } from '$lib/ui/state/run-session.svelte';
 import { example } from '../support/examples';
+import { sessionOn } from '../support/session';
 
 let n = 0;
 const { build, bytes, plan } = example(coaster());
@@ -35,12 +34,7 @@ async function follow() {
   await store.addBuild(build, [{ id: build.tapeId, bytes }]);
   const run = newRun(build, plan, newWorkshop(), { id: 'r', now: Date.now(), madeBefore: 0 });
   await store.log.start(run, { type: 'started', at: Date.now() });
-  const session = new RunSession({
-    log: store.log,
-    numbers: () => numbersWith(),
-    noteRun: () => {},
-    tell: () => {},
-  });
+  const session = sessionOn(store.log);
   await session.load('r');
   const asked: string[] = [];
   let say: (state: MachineState) => void = () => {};
@@ -69,17 +63,15 @@ async function follow() {
   const tell = async (state: Partial<MachineState>) => {
     say({ ...READY, ...state });
     // What is told becomes events one after the other.
-    for (let k = 0; k < 20; k++) await new Promise((go) => setTimeout(go, 2));
-    await session.settled();
+    await machine['telling'];
   };
   const { steps } = run.score;
-  /** the first block that another follows with no hand between */
-  const first = sewnSteps(run).findIndex((s) => steps[steps.indexOf(s) + 1]?.kind === 'needle');
-  while (session.step && session.step.id !== sewnSteps(run)[first].id) await session.forward();
-  /** the first step for hands after it */
-  const hands = steps.findIndex((s, i) => i > steps.indexOf(sewnSteps(run)[first]) && s.kind === 'hand');
-  const blockOf = (i: number) => sewnSteps(run).indexOf(steps[i] as never);
-  return { session, tell, asked, first, hands, lastBefore: blockOf(hands - 1) };
+  const sewn = sewnSteps(run).map(({ id }) => steps.findIndex((s) => s.id === id));
+  /** the first block that another follows with no hand between, and the first step for hands after it */
+  const first = sewn.findIndex((at) => steps[at + 1]?.kind === 'needle');
+  const hands = steps.findIndex((s, at) => at > itemAt(sewn, first) && s.kind === 'hand');
+  while (session.state && session.state.index < itemAt(sewn, first)) await session.forward();
+  return { session, tell, asked, first, hands, lastBefore: sewn.indexOf(hands - 1) };
 }
 
 describe('a machine that is followed', () => {

@@ -1,13 +1,12 @@
 import 'fake-indexeddb/auto';
 import { expect } from 'chai';
 import type { Problem } from '$lib/core/base';
-import { numbersWith } from '$lib/core/numbers';
 import { newRun, type BareEvent } from '$lib/core/run';
 import { newWorkshop } from '$lib/core/workshop';
 import { tailTab } from '$lib/demo';
 import { JoltDb, Store } from '$lib/store';
-import { RunSession } from '$lib/ui/state/run-session.svelte';
 import { example } from '../support/examples';
+import { sessionOn } from '../support/session';
 
 let n = 0;
 const { build, bytes, plan } = example(tailTab(), { order: { quantity: 4, repeats: 2 } });
@@ -34,12 +33,7 @@ async function begin() {
       return log.addEvents(...args);
     },
   });
-  const session = new RunSession({
-    log: slow,
-    numbers: () => numbersWith(),
-    noteRun: () => {},
-    tell: (problem, again) => told.push({ problem, again }),
-  });
+  const session = sessionOn(slow, (problem, again) => told.push({ problem, again }));
   const hold = () => (disk.held = new Promise<void>((go) => (disk.let = () => (go(), (disk.held = null)))));
   await session.load('r');
   const events = async () => (await log.run('r'))?.events.map((e) => e.type) ?? [];
@@ -118,12 +112,7 @@ describe('a run in one hand', () => {
     await session.forward();
     await store.log.heartbeat({ runId: 'r', n: 1, at: Date.now(), ms: 7000, stitch: 12 });
     session.close();
-    const again = new RunSession({
-      log: store.log,
-      numbers: () => numbersWith(),
-      noteRun: () => {},
-      tell: () => {},
-    });
+    const again = sessionOn(store.log);
     await again.load('r');
     expect(again.state).to.include({ status: 'interrupted', stitch: 12, index: 1 });
     expect(again.stepSeconds).to.equal(7);

@@ -48,6 +48,17 @@ describe('pieces that meet a seam', () => {
         'Next strip 2': [125, 40],
       });
     });
+  it('strips with no line round their field go as far as the design', () => {
+    const seams = [-20, 5, 30].map((y) => [run(level(100, y), 2.4)]);
+    const { pieces } = example(turned(0, ...seams), { technique: 'pieced-strips' }).plan.cut;
+    // Nothing is sewn before the first seam and after the last: 6 past it and a margin of 12.
+    expect(pieces.map((p) => [p.name, p.height.cutMm]).slice(1)).to.deep.equal([
+      ['First strip', 20],
+      ['Second strip', 40],
+      ['Next strip 1', 40],
+      ['Next strip 2', 20],
+    ]);
+  });
   it('lie where their field is, whichever way the design lies', () => {
     for (const degrees of ANGLES) {
       const { pieces } = example(strips(degrees), { technique: 'pieced-strips' }).plan.cut;

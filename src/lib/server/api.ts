@@ -45,8 +45,8 @@ export const refuse = (problem: Problem, status = 422, headers = {}): Response =
 export const answer = <T>(result: Result<T>, status = 422): Response => respond(resultAnswer(result, status));
 
 /**
- * Reads what is sent and keeps none of it: a line that is closed under somebody who still sends loses the answer, however
- * long that takes. The server before us hands on hardly more than MAX_BYTES, and ends a request that takes too long.
+ * Reads what is sent, however long that takes, and keeps none of it: a line that is closed under somebody who still sends
+ * loses the answer. The server before us hands on hardly more than MAX_BYTES, and ends a request that takes too long.
  */
 async function discard(request: Request): Promise<void> {
   const reader = request.body?.getReader();

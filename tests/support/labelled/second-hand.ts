@@ -52,6 +52,16 @@ const plainShape = (dice: Dice, r: number): Path =>
     () => heart(1.8 * r),
   ])();
 
+/** Windows to be cut out, in a ring. */
+const windowsOf = (n: number, apart: number, largest: number, dice: Dice): Path[] =>
+  Array.from({ length: n }, (_, k) =>
+    shift(
+      plainShape(dice, dice.between(8, largest)),
+      apart * Math.cos((6.28 * k) / n),
+      apart * Math.sin((6.28 * k) / n),
+    ),
+  );
+
 /** Shows where a piece goes: once round, twice, in dashes, its corners, a cross. */
 function place(d: Draft, edge: Path, curve: string, dice: Dice) {
   const way = dice.next();
@@ -565,13 +575,7 @@ const kinds: Record<string, Hand> = {
   cutwork(d, dice) {
     d.technique = 'cutwork';
     const n = dice.whole(2, 6);
-    const windows = Array.from({ length: n }, (_, k) =>
-      shift(
-        plainShape(dice, dice.between(8, 14)),
-        38 * Math.cos((6.28 * k) / n),
-        38 * Math.sin((6.28 * k) / n),
-      ),
-    );
+    const windows = windowsOf(n, 38, 14, dice);
     d.add(
       'cut-line',
       windows.flatMap((v) => [sewn(ring(v), 2), sewn(ring(within(v, dice.between(0.8, 1.5))), 2)]),
@@ -759,13 +763,7 @@ const kinds: Record<string, Hand> = {
   bladed(d, dice) {
     d.technique = 'cutwork';
     const n = dice.whole(1, 4);
-    const windows = Array.from({ length: n }, (_, k) =>
-      shift(
-        plainShape(dice, dice.between(8, 15)),
-        n > 1 ? 40 * Math.cos((6.28 * k) / n) : 0,
-        n > 1 ? 40 * Math.sin((6.28 * k) / n) : 0,
-      ),
-    );
+    const windows = windowsOf(n, n > 1 ? 40 : 0, 15, dice);
     if (dice.chance(0.7))
       d.add(
         'tack-down',

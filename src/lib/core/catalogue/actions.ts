@@ -155,13 +155,9 @@ const ACTIONS = {
     cautions: care('needle'),
   },
   blade: {
-    time: [
-      term('put in the needle', 'stop.blade', 'step', { when: 'one needle' }),
-      term('change of needle', 'stop.colourMulti', 'step', { when: 'many needles' }),
-    ],
+    time: [term('put in the needle', 'stop.blade', 'times')],
     perHooping: true,
     indifferent: true,
-    ofMachine: true,
     atMachine: true,
     cautions: [...care('needle'), ...care('blade')],
   },

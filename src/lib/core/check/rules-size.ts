@@ -1,24 +1,19 @@
-import { boxOf, itemAt, shareSpanned, type Box, type Point } from '../base';
+import { boxOf, itemAt, shareSpanned, type Box } from '../base';
 import { cornersOf } from '../cut';
 import { repeatGap, repeatsThatFit, smallestHoop } from '../hoop';
 import { inside } from '../outline';
 import { popsOut, SCISSORS_MM, type ScorePiece } from '../score';
-import type { BlockReading, Copies, Line } from '../reading';
+import { linePath, type BlockReading, type Copies, type Line } from '../reading';
 import { WHOLE_SHARE } from '../techniques';
 import type { CheckContext, Found, CheckRule } from './types';
 
 const isSatin = ({ texture }: BlockReading) => texture === 'satin' || texture === 'zigzag';
 const spans = (b: Box, c: CheckContext) => shareSpanned(b, c.reading.extents);
 
-const pointsOf = ({ points }: Line): Point[] =>
-  Array.from({ length: points.length / 2 }, (_, i) => ({
-    x: itemAt(points, 2 * i),
-    y: itemAt(points, 2 * i + 1),
-  }));
 /** Share of a line that lies inside a closed one. */
 function shareInside(line: Line, closed: Line): number {
-  const polygon = pointsOf(closed);
-  const points = pointsOf(line);
+  const polygon = linePath(closed);
+  const points = linePath(line);
   return points.length ? points.filter((p) => inside(p, polygon)).length / points.length : 0;
 }
 /** Less of a cover under a later piece than this is only the crossing of two edges. */

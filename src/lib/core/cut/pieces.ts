@@ -6,7 +6,7 @@ import { actionOf, MATERIALS, type MaterialKind } from '../catalogue';
 import type { Numbers } from '../numbers';
 import { OTHER_SEAM, readingFor, type Design, type Score, type ScorePiece, type Step } from '../score';
 import { dimension, type Dimension } from './dimension';
-import { sizeOf, type FoldLine, type RuledSize } from './sizes';
+import { sizeOf, type FoldLine, type PieceSize } from './sizes';
 
 /** A piece with the size to cut it, and how it lies. mm */
 export interface CutPiece {
@@ -90,7 +90,7 @@ const heldByFusible = (id: string, steps: readonly Step[]) =>
 
 function cutPiece(
   piece: ScorePiece,
-  size: RuledSize,
+  size: PieceSize,
   lay: Pick<CutPiece, 'side' | 'layFace'>,
   { numbers, unit, washed }: CutContext,
 ): CutPiece {

@@ -3,11 +3,10 @@
  * own coordinates, or in those of the seam that the piece meets.
  */
 import { basePast } from '../hoop';
-import { itemAt, grownBox, heightOf, unionOf, widthOf, type Box } from '../base';
+import { itemAt, grownBox, heightOf, middleOf, unionOf, widthOf, type Box } from '../base';
 import type { NumberId, Numbers } from '../numbers';
-import type { Reading } from '../reading';
+import type { BlockReading, Reading } from '../reading';
 import { NEXT_SEAM, OTHER_SEAM, type ScorePiece } from '../score';
-import type { SizeRule } from '../techniques';
 import { term, type SizeTerm } from './dimension';
 import { boxInFrame, slantOf } from './frame';
 
@@ -17,9 +16,7 @@ export interface FoldLine {
   to: [number, number];
 }
 /** What a rule of size gives, before the cutting grid. mm, boxes and fold in the piece's own frame */
-export interface RuledSize {
-  /** how far that frame is turned against the hoop, radians */
-  turnRad: number;
+interface RuledSize {
   width: SizeTerm[];
   height: SizeTerm[];
   /** the sewn area that the piece covers; null for what is hooped */
@@ -33,12 +30,17 @@ export interface RuledSize {
   preCut: boolean;
 }
 
+/** A size with how far the piece's own frame is turned against the hoop, radians. */
+export interface PieceSize extends RuledSize {
+  turnRad: number;
+}
+
 /** Tapes are drawn in tenths: what is smaller was typed, not drawn. */
 const isEmpty = (b: Box) => widthOf(b) < 0.05 && heightOf(b) < 0.05;
 /** x and y changed over: upright seams are worked out as level ones. */
 const flipped = (b: Box): Box => ({ minX: b.minY, minY: b.minX, maxX: b.maxY, maxY: b.maxX });
 const flippedLine = ({ from, to }: FoldLine): FoldLine => ({ from: [from[1], from[0]], to: [to[1], to[0]] });
-const turnedBack = <R extends Omit<RuledSize, 'turnRad'>>(r: R): R => ({
+const turnedBack = (r: RuledSize): RuledSize => ({
   ...r,
   width: r.height,
   height: r.width,
@@ -48,19 +50,34 @@ const turnedBack = <R extends Omit<RuledSize, 'turnRad'>>(r: R): R => ({
   fold: r.fold && flippedLine(r.fold),
 });
 
+/** A hoop as sizes ask for it, mm. */
+interface OuterHoop {
+  outerWidth: number;
+  outerHeight: number;
+  magnetic: boolean;
+}
 /** Null where nothing was drawn to measure. */
 export function sizeOf(
   piece: ScorePiece,
   reading: Reading,
   numbers: Numbers,
-  hoop: { outerWidth: number; outerHeight: number; magnetic: boolean },
+  hoop: OuterHoop,
+): PieceSize | null {
+  const turnRad = slantOf(piece, reading);
+  const sized = sizeInFrame(piece, reading, turnRad, numbers, hoop);
+  return sized && { ...sized, turnRad };
+}
+function sizeInFrame(
+  piece: ScorePiece,
+  reading: Reading,
+  turnRad: number,
+  numbers: Numbers,
+  hoop: OuterHoop,
 ): RuledSize | null {
   const size = piece.size;
-  const rad = slant(piece, reading);
+  const boxesOf = (blocks: readonly BlockReading[]) => unionOf(blocks.map((b) => boxInFrame(b, turnRad)));
   const boxOf = (...slots: string[]) =>
-    unionOf(
-      slots.flatMap((s) => piece.blocks[s] ?? []).map((b) => boxInFrame(itemAt(reading.blocks, b), rad)),
-    );
+    boxesOf(slots.flatMap((s) => piece.blocks[s] ?? []).map((b) => itemAt(reading.blocks, b)));
   const drawn = Object.values(piece.blocks).flat();
   if (size.rule !== 'hoop' && drawn.every((b) => isEmpty(itemAt(reading.blocks, b).box))) return null;
 
@@ -72,7 +89,6 @@ export function sizeOf(
         ? term('margin', numbers[id], times, id)
         : term('your margin', piece.marginMm, times);
   const plain = (width: SizeTerm[], height: SizeTerm[], covers: Box | null, lies: Box | null) => ({
-    turnRad: rad,
     width,
     height,
     covers,
@@ -123,92 +139,69 @@ export function sizeOf(
     }
     case 'zip': {
       const box = boxOf(size.window);
-      const long = widthOf(box) >= heightOf(box);
-      const spare = numbers['cut.zipSpare'];
-      const b = long ? box : flipped(box);
-      const lies = grownBox(b, spare / 2, 0);
-      const level = plain(
-        [term('window', widthOf(b)), term('both ends outside', spare, 1, 'cut.zipSpare')],
-        [term('tape', heightOf(b))],
-        b,
-        lies,
-      );
-      return long ? level : turnedBack(level);
+      return levelled(box, (turn) => {
+        const window = turn(box);
+        const spare = numbers['cut.zipSpare'];
+        return plain(
+          [term('window', widthOf(window)), term('both ends outside', spare, 1, 'cut.zipSpare')],
+          [term('tape', heightOf(window))],
+          window,
+          grownBox(window, spare / 2, 0),
+        );
+      });
     }
     case 'fold': {
       const seam = boxOf(size.seam);
-      const level = widthOf(seam) >= heightOf(seam);
-      const turn = level ? (box: Box) => box : flipped;
-      const held = size.over.some((s) => itemAt(piece.blocks, s).length);
       const { otherwise } = size;
-      const over =
-        held || !otherwise
-          ? turn(boxOf(...size.over))
-          : beyond(turn(seam), turn(boxOf(...otherwise.over)), turn(boxOf(otherwise.awayFrom)));
-      const sized = foldedOver(turn(seam), over, numbers['cut.seamOverlap'], margin('cut.marginTop'));
-      return { ...(level ? sized : turnedBack(sized)), turnRad: rad };
+      const held = size.over.some((s) => itemAt(piece.blocks, s).length);
+      return levelled(seam, (turn) => {
+        const over =
+          held || !otherwise
+            ? turn(boxOf(...size.over))
+            : beyond(turn(seam), turn(boxOf(...otherwise.over)), turn(boxOf(otherwise.awayFrom)));
+        return foldedOver(turn(seam), over, numbers['cut.seamOverlap'], margin('cut.marginTop'));
+      });
     }
     case 'strip': {
       const seam = boxOf(size.seam);
-      const level = widthOf(seam) >= heightOf(seam);
-      const turn = level ? (box: Box) => box : flipped;
-      const [next, other] = [NEXT_SEAM, OTHER_SEAM].map((s) =>
-        piece.blocks[s]?.length ? turn(boxOf(s)) : null,
-      );
-      const over = turn(boxOf(size.seam, NEXT_SEAM, ...size.over));
-      const sized = betweenSeams(
-        { seam: turn(seam), next, other },
-        over,
-        size.lies,
-        numbers['cut.seamOverlap'],
-        margin('cut.marginTop'),
-      );
-      return { ...(level ? sized : turnedBack(sized)), turnRad: rad };
+      const has = (slot: string) => (piece.blocks[slot]?.length ?? 0) > 0;
+      // Where no line goes round the field, it goes as far as the design.
+      const field = size.over.some(has) ? boxOf(size.seam, NEXT_SEAM, ...size.over) : boxesOf(reading.blocks);
+      return levelled(seam, (turn) => {
+        const at = (slot: string) => (has(slot) ? turn(boxOf(slot)) : null);
+        return betweenSeams(
+          { seam: turn(seam), next: at(NEXT_SEAM), other: at(OTHER_SEAM) },
+          turn(field),
+          size.lies,
+          numbers['cut.seamOverlap'],
+          margin('cut.marginTop'),
+        );
+      });
     }
     case 'pressed': {
       const edge = boxOf(size.edge);
-      const level = widthOf(edge) >= heightOf(edge);
-      const turn = level ? (box: Box) => box : flipped;
-      const [from, over] = [turn(boxOf(size.awayFrom)), turn(boxOf(...size.over))];
-      const sized = pressedEdge(turn(edge), from, over, numbers['cut.pressedFold'], margin('cut.marginBack'));
-      return { ...(level ? sized : turnedBack(sized)), turnRad: rad };
+      const [from, over] = [boxOf(size.awayFrom), boxOf(...size.over)];
+      return levelled(edge, (turn) =>
+        pressedEdge(turn(edge), turn(from), turn(over), numbers['cut.pressedFold'], margin('cut.marginBack')),
+      );
     }
   }
 }
 
-/** How far the seam, edge or zip slants along which a piece is cut; 0: it is cut along the hoop. */
-function slant({ size, blocks }: ScorePiece, reading: Reading): number {
-  const [first] = blocks[seamSlot(size) ?? ''] ?? [];
-  return first === undefined ? 0 : slantOf(itemAt(reading.blocks, first));
-}
-function seamSlot(size: SizeRule): string | null {
-  switch (size.rule) {
-    case 'fold':
-    case 'strip':
-      return size.seam;
-    case 'pressed':
-      return size.edge;
-    case 'zip':
-      return size.window;
-    default:
-      return null;
-  }
+/** A size worked out as if the line along which a piece is cut lay level: of an upright one turned, and turned back. */
+function levelled(line: Box, sized: (turn: (box: Box) => Box) => RuledSize): RuledSize {
+  return widthOf(line) >= heightOf(line) ? sized((box) => box) : turnedBack(sized(flipped));
 }
 
 /** Of what lies on both sides of a level seam, the side that looks away from something. */
 function beyond(seam: Box, over: Box, from: Box): Box {
-  const y = (seam.minY + seam.maxY) / 2;
-  return y > (from.minY + from.maxY) / 2 ? { ...over, minY: y } : { ...over, maxY: y };
+  const y = middleOf(seam).y;
+  return y > middleOf(from).y ? { ...over, minY: y } : { ...over, maxY: y };
 }
 
 /** Level seam: from it to the far edge of what is covered, past the seam, and a margin on the three other sides. */
-function foldedOver(
-  seam: Box,
-  over: Box,
-  bite: number,
-  m: (times: number) => SizeTerm,
-): Omit<RuledSize, 'turnRad'> {
-  const y = (seam.minY + seam.maxY) / 2;
+function foldedOver(seam: Box, over: Box, bite: number, m: (times: number) => SizeTerm): RuledSize {
+  const y = middleOf(seam).y;
   const up = over.maxY - y > y - over.minY;
   const lies = grownBox(over, m(1).mm);
   const flat = up ? { ...lies, minY: y - bite } : { ...lies, maxY: y + bite };
@@ -227,22 +220,21 @@ function foldedOver(
   };
 }
 
-const middle = ({ minY, maxY }: Box) => (minY + maxY) / 2;
 /**
  * Level seams: from a strip's own seam to the next, past both; an outermost one to the far edge of what it lies on, with a
  * margin. Along the seam it covers all of that.
  */
 function betweenSeams(
-  { seam, next, other }: { seam: Box; next: Box | null | undefined; other: Box | null | undefined },
+  { seam, next, other }: { seam: Box; next: Box | null; other: Box | null },
   over: Box,
   lies: 'after' | 'before',
   bite: number,
   m: (times: number) => SizeTerm,
-): Omit<RuledSize, 'turnRad'> {
-  const y = middle(seam);
+): RuledSize {
+  const y = middleOf(seam).y;
   // Towards the next seam; else away from the one that there is.
-  const up = next ? middle(next) > y : other ? middle(other) < y : over.maxY - y > y - over.minY;
-  const far = next ? middle(next) : up ? over.maxY : over.minY;
+  const up = next ? middleOf(next).y > y : other ? middleOf(other).y < y : over.maxY - y > y - over.minY;
+  const far = next ? middleOf(next).y : up ? over.maxY : over.minY;
   const covers = { ...over, minY: Math.min(y, far), maxY: Math.max(y, far) };
   const end = next ? bite : m(1).mm;
   const flat = {
@@ -270,9 +262,9 @@ function pressedEdge(
   over: Box,
   foldMm: number,
   m: (times: number) => SizeTerm,
-): Omit<RuledSize, 'turnRad'> {
-  const y = (edge.minY + edge.maxY) / 2;
-  const up = y > (from.minY + from.maxY) / 2;
+): RuledSize {
+  const y = middleOf(edge).y;
+  const up = y > middleOf(from).y;
   const covers = up ? { ...over, minY: y } : { ...over, maxY: y };
   const around = grownBox(over, m(1).mm);
   const lies = up ? { ...around, minY: y } : { ...around, maxY: y };

@@ -2,7 +2,16 @@
  * The log: what the runs of a workroom come to, as rows, sums and the figures of its charts. In: runs with their states.
  * Out: seconds, counts. Runs followed faster than life are told, and left out of every sum of times.
  */
-export { ALL_RUNS, filterLog, logRow, stepRows, type LogFilter, type LoggedRun, type LogRow } from './rows';
+export {
+  ALL_RUNS,
+  filterLog,
+  goodShare,
+  logRow,
+  stepRows,
+  type LogFilter,
+  type LoggedRun,
+  type LogRow,
+} from './rows';
 export { logCsv, logJson } from './export';
 export {
   breaksBy,

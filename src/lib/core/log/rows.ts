@@ -79,6 +79,9 @@ export function logRow({ run, state }: LoggedRun): LogRow {
   };
 }
 
+/** Share of a run's items that came out well, 0-1. */
+export const goodShare = ({ good, items }: LogRow): number => (items ? good / items : 0);
+
 /** Empty or 0 lets everything through. */
 export interface LogFilter {
   buildId: string;

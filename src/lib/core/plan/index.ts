@@ -47,12 +47,13 @@ export function planBuild(
   const design = composeDesign(build, own, inserted, machine.speed);
   const { reading, size } = design;
   const field = hoopField(hoop, machine, numbers, size);
-  // What blades cut never pops out of its base, and for nothing else does it matter how the items lie.
-  const isTurned = repeatPlaces(field, size, repeatGap(false, numbers), build.order.repeats)?.turned ?? false;
+  const repeatsBy = (pops: boolean) =>
+    repeatPlaces(field, size, repeatGap(pops, numbers), build.order.repeats);
   const score = makeScore(build, design, {
     machine,
     magneticHoop: hoop.magnetic,
-    quarterTurned: field.turned !== isTurned,
+    // What blades cut never pops out of its base, and nothing else asks.
+    quarterTurned: field.turned !== (repeatsBy(false)?.turned ?? false),
     say: (id) => formatLength(numbers[id], workshop.unit),
     length: (mm) => formatLength(mm, workshop.unit),
     numbers,
@@ -73,7 +74,7 @@ export function planBuild(
     hooping: {
       hoop,
       field,
-      repeats: repeatPlaces(field, size, repeatGap(popsOut(score), numbers), build.order.repeats),
+      repeats: repeatsBy(popsOut(score)),
     },
     time: { steps, item: itemTime(score, steps, reading, context) },
     order: planOrder(score, steps, build.order, numbers, itemsInTape(techniqueById(build.technique), own)),

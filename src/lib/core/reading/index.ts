@@ -6,7 +6,7 @@ export { densityMap, denseSpots, type DensityMap, type SewnArea } from './densit
 export { keepToOneLine } from './one-line';
 export { typedReading } from './typed';
 export { readDesign, weighedOf } from './read';
-export { leavesSideOut } from './unread';
+export { isStraight, leavesSideOut, linePath } from './unread';
 export type { RoleOverrides } from './roles';
 export {
   isCutByBlade,

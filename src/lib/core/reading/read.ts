@@ -1,5 +1,5 @@
 import type { Tape } from '../tape';
-import type { Box } from '../base';
+import { itemAt, type Box } from '../base';
 import { bladesOf } from './blades';
 import { copiesOf, firstOf, type CopyPlaces } from './copies';
 import { factsOf, type Facts } from './facts';
@@ -110,7 +110,10 @@ function measureDesign(tape: Tape, { trimJumps, onProgress }: ReadOptions): Meas
     unread.map((b, i) => ({ centreline: centrelines[i], width: (b.widthMm ?? 0) * 10 })),
   );
   const blades = bladesOf(points, unread);
-  unread.forEach((b, i) => Object.assign(b, { follows: follows.best[i], bladeDeg: blades[i] }));
+  unread.forEach((b, i) => {
+    b.follows = itemAt(follows.best, i);
+    b.bladeDeg = itemAt(blades, i);
+  });
   const extents = { minX: all.minX / 10, minY: all.minY / 10, maxX: all.maxX / 10, maxY: all.maxY / 10 };
   const copies = copiesOf(points, unread, extents);
   const first = copies && !copies.inTurn ? unread.map((b) => firstOf(b, copies)) : unread;

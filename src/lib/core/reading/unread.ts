@@ -1,4 +1,4 @@
-import { heightOf, widthOf, type Box } from '../base';
+import { heightOf, itemAt, widthOf, type Box, type Path } from '../base';
 import type { BlockReading, Line } from './types';
 
 /** What is known of a block from its own stitches and lines. */
@@ -37,6 +37,12 @@ export const leavesSideOut = (block: Unread): boolean => {
   return main.lengthMm > 0.8 * all && gap > SIDE_OUT * main.lengthMm && all < 1.2 * Math.max(1, around);
 };
 
+/** The points of a line, mm. */
+export const linePath = ({ points }: Line): Path =>
+  Array.from({ length: points.length / 2 }, (_, i) => ({
+    x: itemAt(points, 2 * i),
+    y: itemAt(points, 2 * i + 1),
+  }));
 /** The box of a line, mm. */
 export function lineBox({ points }: Line): Box {
   const box = { minX: Infinity, minY: Infinity, maxX: -Infinity, maxY: -Infinity };

@@ -7,6 +7,7 @@ import {
   HOLDS,
   inSchools,
   isHold,
+  isMet,
   matchTechnique,
   schoolsOf,
   techniqueById,
@@ -18,7 +19,7 @@ import { withHoopAdvice } from './advice';
 import { applyEdits } from './edit';
 import { bareHand, threadStep, withCautions, type HandParts } from './hand';
 import { insertSteps } from './insert';
-import { blocksOf, isMet, pieceFor, piecesOf } from './pieces';
+import { blocksOf, pieceFor, piecesOf } from './pieces';
 import { inOtherWords } from './stack';
 import { isCovered, tightTrim } from './trim';
 import type { Machine } from '../workshop';

@@ -3,6 +3,7 @@ import { actionOf, MATERIALS } from '../catalogue';
 import type { Copies, Reading } from '../reading';
 import {
   inSchools,
+  isMet,
   type Match,
   type PieceTemplate,
   type Schools,
@@ -25,10 +26,6 @@ export const blocksOf = (match: Match, slot: string, round?: number, copy = 0): 
   match.places.flatMap((p, block) =>
     p?.slot.key === slot && p.copy === copy && (round === undefined || p.round === round) ? [block] : [],
   );
-
-/** Whether the tape has a block for a slot, or has none, as a template asks. */
-export const isMet = (when: PieceTemplate['when'], match: Match): boolean =>
-  !when || blocksOf(match, when.slot).length > 0 === when.found;
 
 /** The pieces whose lines were found in the tape. */
 export function piecesOf(match: Match, build: Build, schools: Schools, copies: Copies | null): ScorePiece[] {
@@ -133,7 +130,7 @@ export const readingFor = (
 /** Whether the lines that were found give a size. */
 function isEnough(size: SizeRule, slots: readonly string[], has: (slot: string) => boolean): boolean {
   if (size.rule === 'cover' || size.rule === 'shape') return slots.some(has);
-  if (size.rule === 'strip') return has(size.seam) && (has(NEXT_SEAM) || size.over.some(has));
+  if (size.rule === 'strip') return has(size.seam);
   if (size.rule !== 'fold') return slots.every(has);
   const { seam, over, otherwise } = size;
   return has(seam) && (over.some(has) || (otherwise?.over.some(has) ?? false));

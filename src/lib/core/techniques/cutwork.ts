@@ -1,9 +1,9 @@
 import { inspect, unhoop } from './common';
-import type { HandTemplate, Technique } from './types';
+import type { HandTemplate, SlotFound, Technique } from './types';
 
 /** Whether the tape has blocks for cutting needles: then nobody cuts by hand. */
-const BY_BLADE = { slot: 'chops', found: true };
-const BY_HAND = { slot: 'chops', found: false };
+const BY_BLADE: SlotFound = { slot: 'chops', found: true };
+const BY_HAND: SlotFound = { slot: 'chops', found: false };
 
 const matchingBobbin: HandTemplate = {
   key: 'bobbin',
@@ -25,6 +25,7 @@ export const cutwork: Technique = {
     {
       key: 'cut',
       label: 'Cut by',
+      when: BY_HAND,
       schools: [
         {
           key: 'knife',
@@ -174,7 +175,7 @@ export const cutwork: Technique = {
             },
             {
               key: 'cut',
-              action: 'panel',
+              action: 'blade',
               when: BY_HAND,
               title: 'Cutting needles',
               text: 'Put in the first cutting needle and no thread; change to the next angle at each of its stops, then back to the sewing needle.',
@@ -219,7 +220,7 @@ export const cutwork: Technique = {
               title: 'Cutting needle, {blade}',
               text: 'Take the thread out and put in the cutting needle whose blade stands at {blade}: 0° lies across the hoop as you look at it, 90° points away from you.',
               because:
-                'Each chisel cuts the threads that lie across it: all the angles together open the window.',
+                'Each chisel cuts the threads that lie across it: all the angles together cut it free.',
               side: 'front',
               tools: ['cutting needles'],
             },

@@ -73,7 +73,16 @@ export function techniqueQuestion([best, ...others]: readonly Match[]): [Match, 
   return other && isClose(other) ? [best, other] : null;
 }
 
-export { WHOLE_SHARE, copiesIn, fitReason, itemsInTape, matchTechnique, type Match } from './match';
+export {
+  WHOLE_SHARE,
+  choicesOf,
+  copiesIn,
+  isMet,
+  fitReason,
+  itemsInTape,
+  matchTechnique,
+  type Match,
+} from './match';
 export { HOLDS, isHold, type HoldKey } from './choices';
 export { schoolsOf, inSchools, openChoice, type Schools } from './schools';
 export {

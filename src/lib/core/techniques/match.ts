@@ -1,6 +1,6 @@
 import { itemAt, shareSpanned } from '../base';
 import { leavesSideOut, type BlockReading, type Copies, type Reading } from '../reading';
-import type { Part, Slot, Technique } from './types';
+import type { Choice, Part, Slot, SlotFound, Technique } from './types';
 
 /** The slot that a block fills, and the round of its part (1, 2 … for a repeated part). */
 interface Place {
@@ -47,6 +47,13 @@ export function matchTechnique(technique: Technique, reading: Reading): Match {
 /** The copies of a tape, where they are a matter of the technique. */
 export const copiesIn = (technique: Technique, { copies }: Reading): Copies | null =>
   technique.copies ? copies : null;
+
+/** Whether the tape has a block for a slot, or has none, as a template or a choice asks. */
+export const isMet = (when: SlotFound | undefined, { places }: Match): boolean =>
+  !when || places.some((p) => p?.slot.key === when.slot) === when.found;
+/** The choices of a technique that this tape leaves. */
+export const choicesOf = (match: Match): Choice[] =>
+  (match.technique.choices ?? []).filter((c) => isMet(c.when, match));
 
 /** Items that are sewn by one tape: copies that come apart are one each. */
 export const itemsInTape = (technique: Technique, reading: Reading): number =>

@@ -9,6 +9,11 @@ export type Face = 'up' | 'down';
 /** stay: something is loose; may: everything is held; off: it must come off for this step. */
 export type HoopAdvice = 'stay' | 'may' | 'off';
 
+/** Whether the tape has a block for a slot, or has none. */
+export interface SlotFound {
+  slot: string;
+  found: boolean;
+}
 /** One way of doing it, with its reason. */
 export interface School {
   key: string;
@@ -21,6 +26,8 @@ export interface Choice {
   label: string;
   /** what no tape can tell, and stands in the hoop from the start: the maker is asked until it is said */
   isAsked?: true;
+  /** else there is nothing to choose */
+  when?: SlotFound;
   schools: School[];
 }
 
@@ -35,7 +42,10 @@ export interface HandTemplate {
   action: Action;
   /** a few words for the score */
   title: string;
-  /** the instruction, one sentence in plain words; {piece} is its piece, {cut.trimClose} a length of the table of numbers, {blade} the angle of the cutting needle */
+  /**
+   * the instruction, one sentence in plain words; {piece} is its piece, {cut.trimClose} a length of the table of numbers,
+   * {blade} the angle of the cutting needle
+   */
   text: string;
   because: string;
   side: Side;
@@ -53,7 +63,7 @@ export interface HandTemplate {
   /** only in these schools, written choice:school; any one of them */
   school?: string[];
   /** only where the tape has a block for this slot, or has none */
-  when?: { slot: string; found: boolean };
+  when?: SlotFound;
   /** time by one row of the table, for actions without a formula of their own */
   number?: NumberId;
   /** then this much time passes by itself */
@@ -144,7 +154,7 @@ export interface PieceTemplate {
   layers?: number;
   school?: string[];
   /** only where the tape has a block for this slot */
-  when?: { slot: string; found: boolean };
+  when?: SlotFound;
   /** what rules ask for */
   tags?: PieceTag[];
 }

@@ -4,10 +4,10 @@
  */
 import { inFrame, type CutPiece } from '../cut';
 import { mirrorIf, type PieceShape } from './turned';
-import { itemAt, boxOf, type Box, type Path, type Point } from '../base';
+import { boxOf, type Box, type Path, type Point } from '../base';
 import type { Numbers } from '../numbers';
-import { areaOf, offset } from '../outline';
-import type { Line } from '../reading';
+import { areaOf, closePath, offset } from '../outline';
+import { linePath, type Line } from '../reading';
 import { readingFor, type Design } from '../score';
 
 /** The drawing of a piece as it is cut; what is hooped is a plain rectangle. */
@@ -38,7 +38,6 @@ export function pieceShape(
   }
   const flat: Box = piece.flat ?? { minX: 0, minY: 0, maxX: width, maxY: height };
   const to = (p: Point) => ({ x: p.x - flat.minX, y: p.y - flat.minY });
-  const seen = (path: Path) => inFrame(path, piece.turnRad).map(to);
   const point = ([x, y]: [number, number]) => to({ x, y });
   return mirrorIf({
     ...base,
@@ -53,21 +52,17 @@ export function pieceShape(
       ],
     ],
     folds: piece.fold ? [[point(piece.fold.from), point(piece.fold.to)]] : [],
-    catches: piece.flat ? lines.map((l) => seen(pathOf(l))) : [],
+    catches: piece.flat ? lines.map((l) => inFrame(pathOf(l), piece.turnRad).map(to)) : [],
     preCut: false,
   });
 }
 
-const pathOf = ({ points, closed }: Line): Path => {
-  const path: Path = [];
-  for (let i = 0; i < points.length; i += 2) path.push({ x: itemAt(points, i), y: itemAt(points, i + 1) });
-  return closed && path.length ? [...path, itemAt(path, 0)] : path;
-};
+const pathOf = (line: Line): Path => (line.closed ? closePath(linePath(line)) : linePath(line));
 /** Of a piece's closed lines the one that encloses most. */
 function largestClosed(lines: readonly Line[]): Path | null {
   const closed = lines
     .filter((l) => l.closed)
-    .map((l) => pathOf(l).slice(0, -1))
+    .map(linePath)
     .map((path) => ({ path, area: Math.abs(areaOf(path)) }))
     .sort((a, b) => b.area - a.area);
   return closed.at(0)?.path ?? null;

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import Guard from '$lib/ui/kit/Guard.svelte';
+  import Guard from '../kit/Guard.svelte';
   import ChevronDown from '@lucide/svelte/icons/chevron-down';
   import ChevronUp from '@lucide/svelte/icons/chevron-up';
   import {
@@ -10,7 +10,7 @@
     tableFeatures,
   } from '@tanstack/svelte-table';
   import { count, formatDuration, formatNumber } from '$lib/core/base';
-  import { logRow, type LogRow } from '$lib/core/log';
+  import { goodShare, logRow, type LogRow } from '$lib/core/log';
   import type { KnownRun } from '../state/known-run';
   import RunDetail from './RunDetail.svelte';
 
@@ -19,7 +19,6 @@
   interface Row extends LogRow {
     known: KnownRun;
     result: string;
-    goodShare: number;
   }
   const STATUS: Record<LogRow['status'], string> = {
     finished: 'finished',
@@ -43,20 +42,22 @@
   const rows = $derived(
     runs.map((known): Row => {
       const row = logRow(known);
-      return { ...row, known, result: STATUS[row.status], goodShare: row.items ? row.good / row.items : 0 };
+      return { ...row, known, result: STATUS[row.status] };
     }),
   );
 
   /** Headings, and how each column stands: narrow screens keep the item, the result and what it came to. */
-  const COLUMNS = [
-    { accessorKey: 'name', header: 'Item', place: '' },
-    { accessorKey: 'begun', header: 'Begun', place: 'wide' },
-    { accessorKey: 'machine', header: 'Machine', place: 'wide' },
-    { accessorKey: 'result', header: 'Result', place: '' },
-    { accessorKey: 'goodShare', header: 'Good', place: 'figure' },
-    { accessorKey: 'seconds', header: 'Took', place: 'figure' },
-    { accessorKey: 'planned', header: 'Planned', place: 'wide figure' },
-  ] as const;
+  const WIDE = 'hidden sm:table-cell';
+  const FIGURE = 'pl-3 text-right whitespace-nowrap';
+  const COLUMNS: { id: string; header: string; of: (row: Row) => string | number; place?: string }[] = [
+    { id: 'name', header: 'Item', of: (r) => r.name },
+    { id: 'begun', header: 'Begun', of: (r) => r.begun, place: WIDE },
+    { id: 'machine', header: 'Machine', of: (r) => r.machine, place: WIDE },
+    { id: 'result', header: 'Result', of: (r) => r.result },
+    { id: 'good', header: 'Good', of: goodShare, place: FIGURE },
+    { id: 'took', header: 'Took', of: (r) => r.seconds, place: FIGURE },
+    { id: 'planned', header: 'Planned', of: (r) => r.planned, place: `${WIDE} ${FIGURE}` },
+  ];
   const features = tableFeatures({
     rowSortingFeature,
     sortedRowModel: createSortedRowModel(),
@@ -64,12 +65,11 @@
   });
   const table = createTable<typeof features, Row>({
     features,
-    columns: COLUMNS.map(({ accessorKey, header }) => ({ accessorKey, header })),
+    columns: COLUMNS.map(({ id, header, of }) => ({ id, header, accessorFn: of })),
     get data() {
       return rows;
     },
     initialState: { sorting: [{ id: 'begun', desc: true }] },
-    enableSortingRemoval: false,
     getRowId: (row) => row.id,
   });
   const sorted = $derived(table.getRowModel().rows);
@@ -87,8 +87,8 @@
 <table class="w-full text-left" data-testid="log">
   <thead class="label border-b border-rule">
     <tr>
-      {#each COLUMNS as { accessorKey, header, place } (accessorKey)}
-        {@const column = table.getColumn(accessorKey)}
+      {#each COLUMNS as { id, header, place } (id)}
+        {@const column = table.getColumn(id)}
         {@const way = column?.getIsSorted()}
         <th
           class={['font-normal', place]}
@@ -117,15 +117,15 @@
               onclick={() => (open = open === row.id ? null : row.id)}>{row.name}</button
             ><span class="label block sm:hidden">{when(row.begun)}</span></td
           >
-          <td class="wide text-quiet">{when(row.begun)}</td>
-          <td class="wide text-quiet">{row.machine}</td>
+          <td class={[WIDE, 'text-quiet']}>{when(row.begun)}</td>
+          <td class={[WIDE, 'text-quiet']}>{row.machine}</td>
           <td
             >{row.result}{#if aside(row).length}<span class="text-quiet">, {aside(row).join(', ')}</span
               >{/if}</td
           >
-          <td class="figure">{row.good} of {row.items}</td>
-          <td class="figure">{formatDuration(row.seconds)}</td>
-          <td class="wide figure text-quiet">{formatDuration(row.planned)}</td>
+          <td class={FIGURE}>{row.good} of {row.items}</td>
+          <td class={FIGURE}>{formatDuration(row.seconds)}</td>
+          <td class={[WIDE, FIGURE, 'text-quiet']}>{formatDuration(row.planned)}</td>
         </tr>
         {#if open === row.id}
           <tr><td colspan={COLUMNS.length} class="pb-6"><RunDetail known={row.known} /></td></tr>
@@ -140,19 +140,3 @@
     <span class="text-quiet">{formatNumber(most)} of {formatNumber(rows.length)} are shown.</span>
   </p>
 {/if}
-
-<style>
-  .figure {
-    padding-left: 0.75rem;
-    text-align: right;
-    white-space: nowrap;
-  }
-  .wide {
-    display: none;
-  }
-  @media (min-width: 40rem) {
-    .wide {
-      display: table-cell;
-    }
-  }
-</style>

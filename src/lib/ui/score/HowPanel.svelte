@@ -7,7 +7,7 @@
   import type { Build } from '$lib/core/build';
   import type { BuildPlan } from '$lib/core/plan';
   import { stopList } from '$lib/core/score';
-  import { fitReason, techniqueById } from '$lib/core/techniques';
+  import { choicesOf, fitReason, techniqueById } from '$lib/core/techniques';
   import type { BuildEditor } from '../state/editor.svelte';
   import { percent } from '$lib/core/base';
   import Insertions from './Insertions.svelte';
@@ -16,6 +16,7 @@
 
   const technique = $derived(techniqueById(build.technique));
   const match = $derived(editor.ranking.find((m) => m.technique.id === technique.id));
+  const choices = $derived(match ? choicesOf(match) : (technique.choices ?? []));
   const other = $derived(editor.ranking.find((m) => m.technique.id !== technique.id));
   const stops = $derived(stopList(plan.score, build.threads));
   const halts = $derived(stops.filter((s) => s.hands.length));
@@ -49,7 +50,7 @@
         </p>
       {/if}
     </div>
-    {#each technique.choices ?? [] as choice (choice.key)}
+    {#each choices as choice (choice.key)}
       <div class="grid gap-x-4 gap-y-1 border-t border-rule pt-2 sm:grid-cols-[10rem_1fr]">
         <span class="font-bold">{choice.label}</span>
         <Radios

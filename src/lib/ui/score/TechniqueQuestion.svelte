@@ -47,7 +47,7 @@
       answers: either.map(({ technique: { id, name } }) => ({ id, name, take: take(id, name) })),
     };
   });
-  const isUnsaid = $derived.by((): Question | null => {
+  const unsaid = $derived.by((): Question | null => {
     const { openChoice, build } = editor;
     if (!openChoice || !build) return null;
     const { key, label, schools } = openChoice;
@@ -59,7 +59,7 @@
       answers: schools.map(({ key: id, name }) => ({ id, name, take: () => editor.choose(name, next(id)) })),
     };
   });
-  const question = $derived(fitsBetter ?? fitsAsWell ?? isUnsaid);
+  const question = $derived(fitsBetter ?? fitsAsWell ?? unsaid);
   const lines = $derived(question?.other ? changeLines(editor.wouldChange(question.other.next)) : []);
 </script>
 
