@@ -1,6 +1,6 @@
 // npm run bench: how fast tapes are read, beside a bare loop over the same bytes in the same run, and how well.
 // Printed, not asserted.
-import { readDesign } from '$lib/core/reading';
+import { readDesign } from '$lib/core/techniques';
 import { readTape } from '$lib/core/tape';
 import { planBuild, proposeBuild } from '$lib/core/plan';
 import { newWorkshop } from '$lib/core/workshop';

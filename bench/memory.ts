@@ -1,5 +1,5 @@
 import { readTape } from '$lib/core/tape';
-import { readDesign } from '$lib/core/reading';
+import { readDesign } from '$lib/core/techniques';
 import { readFileSync } from 'node:fs';
 
 // Run in a process of its own by the bench: how far the memory grows while a tape is decoded and read, beyond the file.

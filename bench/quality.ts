@@ -1,13 +1,6 @@
 import { labelledSet } from '../tests/support/labelled';
-import {
-  calibrationError,
-  caseOf,
-  fit,
-  judgeCases,
-  told,
-  type Judgement,
-} from '../tests/support/labelled/fit';
-import { HANDS, weightOf } from '../tests/support/labelled/hands';
+import { calibrationError, type Judgement } from '../tests/support/labelled/fit';
+import { heldOut, heldOutTable } from '../tests/support/labelled/held-out';
 import { confusion, judge, verdict } from '../tests/support/labelled/judge';
 import { secondHand } from '../tests/support/labelled/second-hand';
 import { strangers } from '../tests/support/labelled/strangers';
@@ -72,24 +65,15 @@ function printHands() {
 }
 /** Fewer than `npm run fit` takes: the figures differ by a few tenths. */
 const ROUNDS = 120;
+const GRAMMAR_ROUNDS = 12;
 /** Each hand judged by weights fitted on the others alone: what strangers may expect. And how far confidence can be believed. */
 function printHeldOut() {
-  const sets = Object.entries(HANDS).map(([hand, designs]) => {
-    const all = designs();
-    return { hand, cases: all.map((d) => caseOf(d, weightOf(all.length))) };
-  });
-  const judged = sets.map(({ hand, cases }) =>
-    judgeCases(
-      cases,
-      fit(
-        sets.filter((s) => s.hand !== hand).flatMap((s) => s.cases),
-        ROUNDS,
-      ),
-    ),
-  );
+  const judged = heldOut(ROUNDS, GRAMMAR_ROUNDS);
   console.log('Each hand by weights fitted on the others');
-  console.table(Object.fromEntries(sets.map(({ hand }, i) => [hand, told(judged[i])])));
-  const all = judged.flat();
+  console.table(heldOutTable(judged));
+  const all = judged.flatMap((j) => j.together);
+  const techniques = judged.flatMap((j) => j.techniques);
+  console.log(`Techniques: expected calibration error ${calibrationError(techniques).toFixed(3)}`);
   console.log(`Reliability: expected calibration error ${calibrationError(all).toFixed(3)}`);
   console.table(
     [0.3, 0.5, 0.7, 0.8, 0.9, 0.95, 1].map((to, i, steps) => {

@@ -83,6 +83,9 @@ export function useApp() {
   return used;
 }
 
+/** A busy machine is no fault: what never comes is. ms */
+const PATIENCE = 120_000;
+
 export const startBrowser = (): Promise<Browser> => {
   if (!executablePath) throw new Error('Chromium is missing: install it or set CHROMIUM_PATH.');
   return chromium.launch({ executablePath, args: FLAGS });
@@ -99,13 +102,15 @@ export async function startKillable(folder: string): Promise<{ page: Page; kill(
   );
   const gone = new Promise<void>((resolve) => child.once('exit', () => resolve()));
   const port = await waitForPort(join(folder, 'DevToolsActivePort'));
-  const browser = await chromium.connectOverCDP(`http://127.0.0.1:${port}`);
+  const browser = await chromium.connectOverCDP(`http://127.0.0.1:${port}`, { timeout: PATIENCE });
   const context = browser.contexts()[0];
+  context.setDefaultTimeout(PATIENCE);
   return {
     page: context.pages()[0] ?? (await context.newPage()),
     kill: async () => {
       // The whole group: its renderers and storage process go at the same instant.
-      process.kill(-(child.pid as number), 'SIGKILL');
+      if (child.exitCode === null && child.signalCode === null)
+        process.kill(-(child.pid as number), 'SIGKILL');
       await gone;
       // The line is dead with it; nothing is left to be answered.
       void browser.close().catch(() => undefined);
@@ -132,8 +137,7 @@ export async function openPage(
     serviceWorkers: 'block',
     ...options,
   });
-  // A busy machine is no fault: what never comes is.
-  context.setDefaultTimeout(120_000);
+  context.setDefaultTimeout(PATIENCE);
   // The loader of these tests names functions by a helper that a page does not have.
   await context.addInitScript('globalThis.__name = (f) => f');
   const faults: string[] = [];

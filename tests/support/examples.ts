@@ -1,7 +1,8 @@
 import { roleOverrides, type Build } from '$lib/core/build';
 import { checkPlan, type Finding } from '$lib/core/check';
 import { planBuild, proposeBuild } from '$lib/core/plan';
-import { readDesign, type Reading } from '$lib/core/reading';
+import type { Reading } from '$lib/core/reading';
+import { readDesign } from '$lib/core/techniques';
 import { tapeIdOf, writeTape, type Tape } from '$lib/core/tape';
 import { newWorkshop, type Workshop } from '$lib/core/workshop';
 

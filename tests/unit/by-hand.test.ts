@@ -5,7 +5,8 @@ import { cutList, notionsOf } from '$lib/core/cut';
 import { numbersWith, type Numbers } from '$lib/core/numbers';
 import { planOrder } from '$lib/core/order';
 import { weighBundle } from '$lib/core/plan';
-import { densityMap, LENGTH_BIN_MM, typedReading, type BlockReading, type Reading } from '$lib/core/reading';
+import { densityMap, LENGTH_BIN_MM, type BlockReading, type Reading } from '$lib/core/reading';
+import { readSheet } from '$lib/core/techniques';
 import type { HandStep, NeedleStep, Score, ScorePiece, Step } from '$lib/core/score';
 import { TapeAssembler, STITCH } from '$lib/core/tape';
 import { bobbinsFor, planThread } from '$lib/core/thread';
@@ -26,7 +27,7 @@ function blockOf(
   mm: number,
   more: Partial<BlockReading> = {},
 ): BlockReading {
-  const [plain] = typedReading(
+  const [plain] = readSheet(
     [{ title: 'x', role: 'tack-down', stitches, seconds: null }],
     { width: 100, height: 60 },
     600,
@@ -59,6 +60,7 @@ const readingOf = (...blocks: BlockReading[]): Reading => ({
   stops: blocks.length - 1,
   covers: [],
   copies: null,
+  techniques: [],
   stitches: blocks.reduce((sum, b) => sum + b.stitches, 0),
   extents: BOX,
   blocks,
@@ -145,7 +147,6 @@ const scoreOf = (steps: Step[], pieces: ScorePiece[] = [film, front]): Score => 
   pieces,
   technique: 'as-read',
   schools: {},
-  fit: 1,
   changed: [],
   stale: [],
 });

@@ -3,7 +3,7 @@ import type { Build, Trait } from '$lib/core/build';
 import { RULES, type Finding } from '$lib/core/check';
 import { circle, closePath, offset, rectangle, run, satin, tatami, TapeMaker } from '$lib/core/outline';
 import type { Path } from '$lib/core/base';
-import { readDesign } from '$lib/core/reading';
+import { readDesign } from '$lib/core/techniques';
 import { readTape, type Tape } from '$lib/core/tape';
 import { newWorkshop, type Workshop } from '$lib/core/workshop';
 import { bib, coaster, crewPatch, demoWorkroom, pouch, tailTab, windStar } from '$lib/demo';

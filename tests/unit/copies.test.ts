@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import { closePath, rectangle, run, satin } from '$lib/core/outline';
-import { readDesign, type Role } from '$lib/core/reading';
+import type { Role } from '$lib/core/reading';
+import { readDesign } from '$lib/core/techniques';
 import type { Build } from '$lib/core/build';
 import { newWorkshop } from '$lib/core/workshop';
 import { stackAt, stackHere } from '$lib/core/score';

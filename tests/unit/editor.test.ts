@@ -178,13 +178,13 @@ describe('the editor of a build', () => {
     await settled();
     const { best, own } = editor.better!;
     expect([best.technique.id, own.technique.id]).to.deep.equal(['felt-tab', 'zip-pouch']);
-    expect(best.fit - own.fit).to.be.above(0.15);
+    expect(best.share).to.be.above(3 * own.share);
     editor.choose(best.technique.name, { technique: best.technique.id });
     expect(editor.better).to.equal(null);
   });
 
   it('asks which of two techniques it is until the maker says so', async () => {
-    const either = secondHand(10).find((d) => d.name === 'second applique 5')!;
+    const either = secondHand(10).find((d) => d.name === 'second cutwork 2')!;
     const { build } = example(either.tape);
     const { editor } = await open(build.id, either.tape, build);
     const asked = editor.eitherTechnique!.map((m) => m.technique.id);

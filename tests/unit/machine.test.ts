@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { SimulatedMachine, type MachineSettings } from '$lib/core/machine';
 import { numbersWith } from '$lib/core/numbers';
 import { closePath, rectangle, run, satin, TapeMaker } from '$lib/core/outline';
-import { readDesign } from '$lib/core/reading';
+import { readDesign } from '$lib/core/techniques';
 import { emptyTape } from '$lib/core/tape';
 import { stitchSeconds } from '$lib/core/time';
 import { pouch } from '$lib/demo';

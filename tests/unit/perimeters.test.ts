@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import type { Path } from '$lib/core/base';
 import { circle, closePath, rectangle, satin } from '$lib/core/outline';
-import { readDesign } from '$lib/core/reading';
+import { readDesign } from '$lib/core/techniques';
 import { sewn } from '../support/copies';
 
 const around = (path: Path) =>

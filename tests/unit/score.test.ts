@@ -24,7 +24,7 @@ describe('technique from the tape alone', () => {
     it(`proposes the right one for the ${name}, clear of the runner-up`, () => {
       const [best, second] = rankTechniques(readAs(tape));
       expect(best.technique.id).to.equal(technique);
-      expect(best.fit - second.fit).to.be.above(0.05);
+      expect(best.share).to.be.above(3 * second.share);
     });
 
   it('lets a pouch do without its accent, and a patch have one sail or three', () => {
@@ -62,9 +62,9 @@ describe('technique from the tape alone', () => {
       .stop()
       .sew(meander(rectangle({ x: 0, y: 0 }, 90, 90), 5, random))
       .done();
-    const { plan } = example(tape);
+    const { plan } = example(tape, { roles: { 0: 'lace', 1: 'cut-line', 2: 'seam' } });
     expect(plan.score.technique).to.equal('as-read');
-    expect(titles(plan.score)).to.include('Lay piece 1').and.to.include('Quilting');
+    expect(titles(plan.score)).to.include.members(['Lace', 'Cut line', 'Seam']);
   });
 });
 
@@ -120,35 +120,16 @@ describe('the score of the line-winder pouch', () => {
 });
 
 describe('technique of the labelled designs', () => {
-  const EXPECTED: Record<string, string> = {
-    filmPatch: 'film-patch',
-    pilePatch: 'pile-patch',
-    applique: 'applique',
-    borderPatch: 'applique',
-    raggedEdge: 'applique',
-    zipPouch: 'zip-pouch',
-    turned: 'turned-item',
-    feltTab: 'felt-tab',
-    lace: 'free-lace',
-    laceWithPiece: 'free-lace',
-    cutwork: 'cutwork',
-    quiltedFlat: 'quilted-flat',
-    plainDesign: 'plain',
-    openEdges: 'applique',
-    blanketMat: 'film-patch',
-    cutPatch: 'patch-design',
-    bladedCutwork: 'cutwork',
-  };
-  it('is the one they were drawn for, in at least 97 of 100', () => {
-    const wrong = labelledSet().filter((d) => {
+  it('is the one they were drawn for, or asked with it, in at least 97 of 100', () => {
+    const designs = labelledSet().filter((d) => d.technique);
+    const wrong = designs.filter((d) => {
       const ranking = rankTechniques(readAs(d.tape));
-      const expected = EXPECTED[d.family];
-      if (expected !== 'pile-patch') return ranking[0].technique.id !== expected;
-      // Towelling is asked for, never taken from the stitches: the plain patch stands first, and both are buttons.
       const asked = techniqueQuestion(ranking)?.map((m) => m.technique.id);
-      return asked?.join() !== 'film-patch,pile-patch';
+      // Towelling is asked for, never taken from the stitches: the plain patch stands first, and both are buttons.
+      if (d.family === 'pilePatch') return asked?.join() !== 'film-patch,pile-patch';
+      return ranking[0].technique.id !== d.technique && !asked?.includes(d.technique!);
     });
-    expect(wrong.length / labelledSet().length, wrong.map((d) => d.name).join(', ')).to.be.at.most(0.03);
+    expect(wrong.length / designs.length, wrong.map((d) => d.name).join(', ')).to.be.at.most(0.03);
   });
   it('gives every design a whole score: each block once, in order, nothing left unnamed, every piece with a size', () => {
     for (const { tape, name } of labelledSet().filter((d) => d.half === 'judging')) {

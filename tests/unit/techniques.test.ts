@@ -6,7 +6,7 @@ import {
   rankTechniques,
   techniqueById,
   techniqueQuestion,
-  type Match,
+  type RankedTechnique,
 } from '$lib/core/techniques';
 import { CAUTIONS, MATERIALS } from '$lib/core/catalogue';
 import { describeStack, stackAt, type HandStep, type Score } from '$lib/core/score';
@@ -267,10 +267,9 @@ describe('every technique', () => {
   });
 
   it('asks which technique it is where two fit about as well, and not where one fits better', () => {
-    const fits = (...all: number[]) => all.map((fit) => ({ fit, technique: {} }) as Match);
-    // Odds of three to one: exp(24 · 0.0458).
-    expect(techniqueQuestion(fits(0.9, 0.86, 0.5))?.map((m) => m.fit)).to.deep.equal([0.9, 0.86]);
-    expect(techniqueQuestion(fits(0.9, 0.85, 0.5))).to.equal(null);
+    const shares = (...all: number[]) => all.map((share) => ({ share, technique: {} }) as RankedTechnique);
+    expect(techniqueQuestion(shares(0.74, 0.25, 0.01))?.map((m) => m.share)).to.deep.equal([0.74, 0.25]);
+    expect(techniqueQuestion(shares(0.76, 0.23, 0.01))).to.equal(null);
     expect(techniqueQuestion([])).to.equal(null);
     const asked = scores.filter(({ reading }) => techniqueQuestion(rankTechniques(reading)));
     expect(asked.length).to.be.at.most(3);

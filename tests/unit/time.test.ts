@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { isNumberId, numberDef, type NumberId } from '$lib/core/numbers';
 import { planBuild, type BuildPlan } from '$lib/core/plan';
-import { readDesign } from '$lib/core/reading';
+import { readDesign } from '$lib/core/techniques';
 import { readTape } from '$lib/core/tape';
 import type { Workshop } from '$lib/core/workshop';
 import { demoWorkroom } from '$lib/demo';

@@ -1,7 +1,7 @@
 import { emptyWorkroom, type WorkroomData } from '$lib/core/backup';
 import type { Build } from '$lib/core/build';
 import { planBuild, proposeBuild, type BuildPlan } from '$lib/core/plan';
-import { readDesign } from '$lib/core/reading';
+import { readDesign } from '$lib/core/techniques';
 import { tapeIdOf, writeTape, type Tape } from '$lib/core/tape';
 import type { Workshop } from '$lib/core/workshop';
 import { numbersWith } from '$lib/core/numbers';

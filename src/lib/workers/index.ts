@@ -1,12 +1,12 @@
 /** The core, off the screen's thread. Two workers serve the whole application; long work can be watched and stopped. */
 import * as Comlink from 'comlink';
 import { fail, ok, type Problem, type Result } from '$lib/core/base';
-import type { DensityMap, Reading, RoleOverrides } from '$lib/core/reading';
+import type { DensityMap, Reading } from '$lib/core/reading';
 import type { Tape } from '$lib/core/tape';
 import type { Layout } from '$lib/core/nesting';
-import type { CoreWorker, LayoutRequest, ReadingWorker, ReadTape } from './protocol';
+import type { CoreWorker, LayoutRequest, ReadingWorker, ReadRequest, ReadTape } from './protocol';
 
-export type { LayoutRequest, ReadTape } from './protocol';
+export type { LayoutRequest, ReadRequest, ReadTape } from './protocol';
 
 type Failure = { ok: false; problem: Problem };
 interface Started<W> {
@@ -57,8 +57,8 @@ const reading = sharedBy(startReading);
 export const core = sharedBy(startCore);
 
 /** Reads a tape in a worker. @see readDesign */
-export const readInWorker = (bytes: Uint8Array, trimJumps: number, roles: RoleOverrides) =>
-  reading<ReadTape>((remote) => remote.read(bytes, trimJumps, roles));
+export const readInWorker = (bytes: Uint8Array, request: ReadRequest) =>
+  reading<ReadTape>((remote) => remote.read(bytes, request));
 
 /** How densely a design is sewn; of its blocks only where they begin and end is copied. */
 export const densityInWorker = (tape: Tape, { extents, blocks }: Reading) =>
@@ -108,14 +108,13 @@ export function layoutWatched(
  */
 export function readWatched(
   bytes: Uint8Array,
-  trimJumps: number,
-  roles: RoleOverrides,
+  request: ReadRequest,
   onProgress: (share: number) => void,
   signal: AbortSignal,
 ): Promise<Result<ReadTape>> {
   return alone<ReadingWorker, ReadTape>(
     startReading(),
-    (remote) => remote.read(bytes, trimJumps, roles, Comlink.proxy(onProgress)),
+    (remote) => remote.read(bytes, request, Comlink.proxy(onProgress)),
     signal,
     () => fail('stopped', 'Reading was stopped.', 'Nothing here was changed.'),
   );

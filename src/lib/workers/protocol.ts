@@ -3,6 +3,7 @@ import type { Build } from '$lib/core/build';
 import type { Demand, StoredTapes } from '$lib/core/demand';
 import type { Workshop } from '$lib/core/workshop';
 import type { Bundle } from '$lib/core/exchange';
+import type { TechniquePattern } from '$lib/core/grammar';
 import type { Layout, LayoutPiece, LayoutStock } from '$lib/core/nesting';
 import type { Result } from '$lib/core/base';
 import type { DensityMap, Reading, RoleOverrides, SewnArea } from '$lib/core/reading';
@@ -23,15 +24,19 @@ export interface LayoutRequest {
   seconds: number;
 }
 
+/** How a tape is read. */
+export interface ReadRequest {
+  /** jumps in a row that mean a trim, 2-5 */
+  trimJumps: number;
+  /** roles set by the maker, by block */
+  roles: RoleOverrides;
+  /** of the techniques (`PATTERNS`); none: each block speaks for itself, which is enough for a picture */
+  patterns: readonly TechniquePattern[];
+}
 /** Reads tapes: the one that the first screen needs. Bytes are copied in (the caller keeps them); arrays are transferred out. */
 export interface ReadingWorker {
   /** @param onProgress a proxied function; told the share that is read, 0-1 */
-  read(
-    bytes: Uint8Array,
-    trimJumps: number,
-    roles: RoleOverrides,
-    onProgress?: (share: number) => void,
-  ): Result<ReadTape>;
+  read(bytes: Uint8Array, request: ReadRequest, onProgress?: (share: number) => void): Result<ReadTape>;
   /** How densely the blocks of a design are sewn. */
   density(tape: Tape, sewn: SewnArea): Result<DensityMap>;
 }

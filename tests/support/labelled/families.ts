@@ -304,6 +304,26 @@ const bladedCutwork: Family = (dice) => {
   ];
 };
 
+/** How the designs of a family are made, where one technique is meant; of what no tape can tell, the plainest. */
+export const MADE_AS: Record<string, string | undefined> = {
+  filmPatch: 'film-patch',
+  pilePatch: 'film-patch',
+  cutPatch: 'patch-design',
+  borderPatch: 'applique',
+  applique: 'applique',
+  raggedEdge: 'applique',
+  openEdges: 'applique',
+  blanketMat: 'applique',
+  zipPouch: 'zip-pouch',
+  turned: 'turned-item',
+  feltTab: 'felt-tab',
+  lace: 'free-lace',
+  laceWithPiece: 'free-lace',
+  cutwork: 'cutwork',
+  quiltedFlat: 'quilted-flat',
+  plainDesign: 'plain',
+  bladedCutwork: 'cutwork',
+};
 export const FAMILIES: Record<string, Family> = {
   filmPatch,
   cutPatch,

@@ -1,7 +1,7 @@
 import { beliefsOf } from '../../../src/lib/core/reading/decode';
 import { EVIDENCE } from '../../../src/lib/core/reading/evidence';
 import { treeOf, type Weighed, type Weights } from '../../../src/lib/core/reading/weigh';
-import { ROLES, weighedOf } from '$lib/core/reading';
+import { measuredOf, ROLES, type Decode } from '$lib/core/reading';
 import type { LabelledDesign } from './types';
 
 /** How much large weights are held back, and transitions more: they see fewer cases. */
@@ -20,10 +20,14 @@ export interface Case extends Weighed {
   weight: number;
   /** evidence that is there at all, by block */
   told: number[][];
+  /** what its blocks show to a pattern */
+  one: Parameters<Decode>[0];
+  /** how it is made, where that is told */
+  technique: string | undefined;
 }
 /** A design as the fit sees it. @param weight how much its blocks count */
 export const caseOf = (design: LabelledDesign, weight: number): Case => {
-  const weighed = weighedOf(design.tape);
+  const { weighed, one } = measuredOf(design.tape);
   // Of copies that are sewn in turn the first is weighed.
   const blocks = design.blocks.slice(0, weighed.x.length);
   return {
@@ -33,6 +37,8 @@ export const caseOf = (design: LabelledDesign, weight: number): Case => {
     right: blocks.map((b) => ROLES.map((r) => r === b.role || !!b.alsoRoles?.includes(r))),
     meant: blocks.map((b) => ROLES.indexOf(b.role)),
     weight,
+    one,
+    technique: design.technique,
   };
 };
 
@@ -114,10 +120,16 @@ export interface Judgement {
   meant: string;
   read: string;
 }
-/** What is read under weights, block by block. */
-export function judgeCases(cases: readonly Case[], w: Weights): Judgement[] {
+/** How likely each role of each block is by weights, before the patterns have their say. */
+export const oddsBy = (c: Case, w: Weights): number[][] => beliefsOf(treeOf(c, w)).nodes;
+/** What is read under weights, block by block. @param together with the patterns, where these are weighed too */
+export function judgeCases(
+  cases: readonly Case[],
+  w: Weights,
+  together: (c: Case, odds: number[][]) => number[][] = (_, odds) => odds,
+): Judgement[] {
   return cases.flatMap((c) => {
-    const { nodes } = beliefsOf(treeOf(c, w));
+    const nodes = together(c, oddsBy(c, w));
     return nodes.map((row, i): Judgement => {
       const best = row.indexOf(Math.max(...row));
       return {
@@ -132,10 +144,10 @@ export function judgeCases(cases: readonly Case[], w: Weights): Judgement[] {
   });
 }
 /** Share of what was judged. */
-export const share = (all: readonly Judgement[], is: (j: Judgement) => boolean) =>
+export const share = <J>(all: readonly J[], is: (j: J) => boolean) =>
   all.filter(is).length / Math.max(1, all.length);
 /** Expected calibration error over ten bins. */
-export function calibrationError(all: readonly Judgement[]): number {
+export function calibrationError(all: readonly Pick<Judgement, 'p' | 'right'>[]): number {
   let sum = 0;
   for (let k = 0; k < 10; k++) {
     const bin = all.filter((j) => j.p > k / 10 && j.p <= (k + 1) / 10);

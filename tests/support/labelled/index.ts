@@ -1,7 +1,7 @@
 import { pathLength, TapeMaker, transform } from '$lib/core/outline';
 import type { Path } from '$lib/core/base';
 import type { DesignEdge } from '$lib/core/reading';
-import { FAMILIES } from './families';
+import { FAMILIES, MADE_AS } from './families';
 import { Dice, type LabelledBlock, type LabelledDesign } from './types';
 
 export type { LabelledDesign } from './types';
@@ -99,6 +99,7 @@ export function labelledSet(seeds = SEEDS, first = 0): LabelledDesign[] {
         variation,
         blocks,
         tape: maker.done(),
+        technique: MADE_AS[family],
       };
     }),
   );

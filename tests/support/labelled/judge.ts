@@ -1,4 +1,4 @@
-import { readDesign } from '$lib/core/reading';
+import { readDesign } from '$lib/core/techniques';
 import type { LabelledDesign } from './index';
 
 /** One block: what it is, and what was read. */

@@ -537,6 +537,7 @@ const kinds: Record<string, Hand> = {
     });
   },
   laceWithPiece(d, dice) {
+    d.technique = 'free-lace';
     const r = dice.between(30, 46);
     d.add('lace-underlay', grid(1.8 * r, 1.8 * r, dice.between(3, 5), [0.8, -0.8]), {
       texture: 'run',

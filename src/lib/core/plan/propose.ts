@@ -1,8 +1,8 @@
 import { itemAt } from '../base';
 import { BUILD_SCHEMA_VERSION, buildSchema, type Build } from '../build';
 import { numbersWith } from '../numbers';
-import { typedReading, type Reading } from '../reading';
-import { rankTechniques } from '../techniques';
+import type { Reading } from '../reading';
+import { rankTechniques, readSheet } from '../techniques';
 import { smallestHoop } from '../hoop';
 import type { Hoop, Workshop } from '../workshop';
 
@@ -27,7 +27,7 @@ export function readTyped(
   { machines }: Workshop,
 ): Reading {
   const { speed } = machines.find((m) => m.id === machineId) ?? itemAt(machines, 0);
-  return typedReading(stops, widthMm && heightMm ? { width: widthMm, height: heightMm } : null, speed);
+  return readSheet(stops, widthMm && heightMm ? { width: widthMm, height: heightMm } : null, speed);
 }
 /** A build for stops typed from a sheet. Thread names come from the sheet; their colours are asked later. */
 export function proposeTyped(typed: NonNullable<Build['typed']>, workshop: Workshop, given: NewBuild): Build {

@@ -9,13 +9,13 @@ import { needlePoints, type NeedlePoints } from './needle';
 import { AreaGrid, CELL } from './area-grid';
 import { LINE, profileBlock } from './profile';
 import { coverReach, sewnBeside } from './cover-margin';
-import { readRoles, weigh, type RoleOverrides } from './roles';
-import type { Unread } from './unread';
+import { oddsOf, tellRoles, weigh, type RoleOverrides } from './roles';
+import type { Decode, Unread } from './unread';
 import type { Weighed } from './weigh';
 import { centrelineOf, type Centreline } from './centreline';
 import { blanketOf } from './blanket';
 import { coversArea, mayBeTwice, textureOf, wanders } from './texture';
-import type { BlockReading, Reading, RoleReading } from './types';
+import type { BlockReading, Reading } from './types';
 
 /** What a reading depends on besides the tape. */
 export interface ReadOptions {
@@ -125,19 +125,30 @@ function measureDesign(tape: Tape, { trimJumps, onProgress }: ReadOptions): Meas
   return { points, blocks: unread, first, copies, extents, facts };
 }
 /**
- * The evidence of a tape, as the weights are fitted on it; of copies that are sewn in turn, of the first.
+ * What weights are fitted on: the evidence of a tape, and what its blocks show; of copies that are sewn in turn, of the first.
  * @param tape with trims of three jumps
  */
-export const weighedOf = (tape: Tape): Weighed => weigh(measureDesign(tape, { trimJumps: 3 }).facts);
+export function measuredOf(tape: Tape): { weighed: Weighed; one: Parameters<Decode>[0] } {
+  const measured = measureDesign(tape, { trimJumps: 3 });
+  return { weighed: weigh(measured.facts), one: oneOf(measured) };
+}
+/** One copy of what is measured. */
+const oneOf = ({ first, copies, extents, facts }: Measured): Parameters<Decode>[0] => ({
+  blocks: first.slice(0, facts.length),
+  extents: copies?.extents ?? extents,
+  hasCopies: copies !== null,
+});
 
-/** Roles of all blocks: what is said of one copy holds for all. */
-function rolesOf({ blocks, copies, facts }: Measured, set: RoleOverrides): RoleReading[] {
+/** Roles of all blocks, and the techniques: what is said of one copy holds for all. */
+function decodeWith(decode: Decode, measured: Measured, set: RoleOverrides) {
+  const { blocks, copies, facts } = measured;
   const m = facts.length;
-  const given = readRoles(
-    facts,
-    Object.fromEntries(Object.entries(set).map(([b, role]) => [Number(b) % m, role])),
-  );
-  return blocks.map(({ index }) => {
+  const said = Object.fromEntries(Object.entries(set).map(([b, role]) => [Number(b) % m, role]));
+  const weighed = weigh(facts);
+  const alone = oddsOf(weighed, said);
+  const { odds: together, techniques, pattern } = decode(oneOf(measured), alone);
+  const given = tellRoles(facts, weighed, said, { alone, together, pattern });
+  const roles = blocks.map(({ index }) => {
     const role = given[index % m];
     const n = Math.floor(index / m) + 1;
     return !copies?.inTurn || n === 1 || role.by === 'maker'
@@ -147,13 +158,14 @@ function rolesOf({ blocks, copies, facts }: Measured, set: RoleOverrides): RoleR
           because: `copy ${n} of ${copies.offsets.length}, as block ${(index % m) + 1}: ${role.because}`,
         };
   });
+  return { roles, techniques };
 }
 
-/** Reads the blocks of a tape: what each one is, which line it follows, and what it is for. */
-export function readDesign(tape: Tape, options: ReadOptions): Reading {
+/** Reads the blocks of a tape: what each one is, which line it follows, and, with the patterns that there are, what it is for. */
+export function readBlocks(tape: Tape, options: ReadOptions, decode: Decode): Reading {
   const measured = measureDesign(tape, options);
   const { points, blocks: unread, first, copies, extents } = measured;
-  const roles = rolesOf(measured, options.roles ?? {});
+  const { roles, techniques } = decodeWith(decode, measured, options.roles ?? {});
   const withRoles = (blocks: Unread[]) => blocks.map((b, i): BlockReading => ({ ...b, role: roles[i] }));
   const blocks = withRoles(unread);
   const sum = (pick: (b: (typeof unread)[number]) => number) =>
@@ -172,5 +184,6 @@ export function readDesign(tape: Tape, options: ReadOptions): Reading {
       return (over && coverReach(points, points.blocks[b.index], b, over)) ?? [];
     }),
     copies: copies && { ...copies, first: withRoles(first) },
+    techniques,
   };
 }

@@ -29,18 +29,27 @@ export function weigh(facts: readonly Facts[]): Weighed {
   };
 }
 
-/**
- * Roles for all blocks together, with reasons. What the maker has said stands, and all the rest is decoded around it; a
- * confidence is the share that a role has of all ways to read the design.
- */
-export function readRoles(facts: readonly Facts[], overrides: RoleOverrides): RoleReading[] {
-  const weighed = weigh(facts);
+/** How likely each role of each block is, by its own stitches and by what the block that it hangs on is; what the maker has said stands. */
+export function oddsOf(weighed: Weighed, overrides: RoleOverrides): number[][] {
   const tree = treeOf(weighed, WEIGHTS);
   const scores = tree.scores.map((row, i) => {
     const own = overrides[i];
     return own ? row.map((s, r) => (ROLES[r] === own ? s : -Infinity)) : row;
   });
-  const { nodes } = beliefsOf({ ...tree, scores });
+  return beliefsOf({ ...tree, scores }).nodes;
+}
+
+const likeliest = (row: readonly number[]) => row.indexOf(Math.max(...row));
+/**
+ * Roles with reasons, once the whole design has had its say.
+ * @param alone what each block would be without it  @param together what each is with it  @param pattern what it was read as
+ */
+export function tellRoles(
+  facts: readonly Facts[],
+  weighed: Weighed,
+  overrides: RoleOverrides,
+  { alone, together, pattern }: { alone: number[][]; together: number[][]; pattern: string | null },
+): RoleReading[] {
   return facts.map((f, i): RoleReading => {
     const own = overrides[i];
     if (own)
@@ -52,10 +61,11 @@ export function readRoles(facts: readonly Facts[], overrides: RoleOverrides): Ro
         runnerUp: null,
         by: 'maker',
       };
-    const order = ROLES.map((_, r) => r).sort((a, b) => nodes[i][b] - nodes[i][a]);
-    const [best, second] = order;
+    const odds = together[i];
+    const best = likeliest(odds);
+    const second = likeliest(odds.map((p, r) => (r === best ? -1 : p)));
     // What is plain is told against all else it might be; what is not, against the one that it is most likely taken for.
-    const isPlain = nodes[i][best] > ODDS * nodes[i][second];
+    const isPlain = odds[best] > ODDS * odds[second];
     const clauses: { by: number; k: number }[] = [];
     weighed.x[i].forEach((v, k) => {
       if (!v) return;
@@ -65,7 +75,8 @@ export function readRoles(facts: readonly Facts[], overrides: RoleOverrides): Ro
       if (Math.abs(by) > SPEAKS) clauses.push({ by, k });
     });
     clauses.sort((a, b) => b.by - a.by);
-    const told: string[] = [];
+    // What the block alone would not be, it is by its place in the whole.
+    const told = pattern && likeliest(alone[i]) !== best ? [`${pattern} has it at this place`] : [];
     for (const { by, k } of clauses) {
       if (by < 0 || told.length === MOST_CLAUSES) break;
       const clause = EVIDENCE[k].say(f);
@@ -75,10 +86,10 @@ export function readRoles(facts: readonly Facts[], overrides: RoleOverrides): Ro
     const last = clauses.at(-1);
     return {
       value: ROLES[best],
-      confidence: Math.min(MOST_SURE, nodes[i][best]),
+      confidence: Math.min(MOST_SURE, odds[best]),
       because: told.join('; ') || hangs(f, weighed.along[i]),
       against: last && last.by < 0 ? EVIDENCE[last.k].say(f) : null,
-      runnerUp: { value: ROLES[second], confidence: nodes[i][second] },
+      runnerUp: { value: ROLES[second], confidence: odds[second] },
       by: 'reading',
     };
   });

@@ -2,11 +2,13 @@ import type { Box } from '../base';
 import {
   LENGTH_BIN_MM,
   LENGTH_BINS,
+  ROLES,
   type BlockReading,
   type Reading,
   type Role,
   type Texture,
 } from './types';
+import type { Decode } from './unread';
 
 /** A stop from a sheet: what it is for, and how long it takes, by the machine's screen or in stitches. */
 export interface TypedBlock {
@@ -35,6 +37,7 @@ export function typedReading(
   stops: readonly TypedBlock[],
   size: { width: number; height: number } | null,
   speed: number,
+  decode: Decode,
 ): Reading {
   const box: Box = size
     ? { minX: -size.width / 2, minY: -size.height / 2, maxX: size.width / 2, maxY: size.height / 2 }
@@ -75,6 +78,8 @@ export function typedReading(
       typed: { title: stop.title, seconds: stop.seconds },
     };
   });
+  const said = stops.map(({ role }) => ROLES.map((r) => (r === role ? 1 : 0)));
+  const { techniques } = decode({ blocks, extents: box, hasCopies: false }, said);
   return {
     label: '',
     warnings: [],
@@ -86,5 +91,6 @@ export function typedReading(
     blocks,
     covers: [],
     copies: null,
+    techniques,
   };
 }

@@ -130,6 +130,11 @@ export interface Copies {
   extents: Box;
 }
 
+/** Share that a technique has of all ways to read a design, 0-1. */
+export interface TechniqueShare {
+  id: string;
+  share: number;
+}
 /** What is known of a tape. Lengths in mm. */
 export interface Reading {
   label: string;
@@ -145,6 +150,8 @@ export interface Reading {
   covers: CoverReach[];
   /** null: it is one thing, or several that differ */
   copies: Copies | null;
+  /** all techniques, the likeliest first */
+  techniques: TechniqueShare[];
 }
 
 /** Width of a bin of stitch lengths, mm. */

@@ -1,8 +1,22 @@
 import { heightOf, itemAt, widthOf, type Box, type Path } from '../base';
-import type { BlockReading, Line } from './types';
+import type { BlockReading, Line, TechniqueShare } from './types';
 
 /** What is known of a block from its own stitches and lines. */
 export type Unread = Omit<BlockReading, 'role'>;
+/** What is decoded for one copy of a design: its blocks together, and the techniques with them. */
+interface Decoded {
+  /** block × role, 0-1 */
+  odds: number[][];
+  /** the likeliest first */
+  techniques: TechniqueShare[];
+  /** what the likeliest is called; null: no pattern */
+  pattern: string | null;
+}
+/** Decodes roles and technique together. @param odds block × role, by the blocks' own stitches, 0-1 */
+export type Decode = (
+  design: { blocks: readonly Unread[]; extents: Box; hasCopies: boolean },
+  odds: readonly (readonly number[])[],
+) => Decoded;
 /** How much of a line has stitches of a block beside it, 0-1; 0 when any stitch of the block lies further off than the band (mm). */
 export type SewnBeside = (block: number, line: Line, bandMm: number) => number;
 

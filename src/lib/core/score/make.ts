@@ -76,7 +76,6 @@ export function makeScore(build: Build, design: Design, options: ScoreOptions): 
     pieces: inserted.pieces,
     technique: match.technique.id,
     schools,
-    fit: match.fit,
     changed,
     stale,
   };
@@ -156,7 +155,7 @@ function needleStep(block: number, filling: Filling): NeedleStep {
     block,
     title:
       itemAt(reading.blocks, block).typed?.title ??
-      (place && (itemAt(place.slot.roles, value) ?? 0) >= NAMED_BY_SLOT
+      (place && (place.slot.roles[value] ?? 0) >= NAMED_BY_SLOT
         ? `${place.slot.title.replace('{blade}', bladeOf(filling, block))}${suffix}`
         : itemAt(ROLE_TITLES, value)),
     because,

@@ -116,8 +116,6 @@ export interface Score {
   pieces: ScorePiece[];
   technique: string;
   schools: Schools;
-  /** 0-1: how well the technique fits the reading */
-  fit: number;
   /** taken out or moved by the maker */
   changed: ChangedStep[];
   /** edits that no longer meet a step, in words */

@@ -142,6 +142,11 @@ export const applique: Technique = {
       ],
     },
     {
+      key: 'edges',
+      optional: true,
+      slots: [{ key: 'edges', title: 'Cover an edge', roles: { cover: 0.9 }, many: true }],
+    },
+    {
       key: 'design',
       optional: true,
       slots: [

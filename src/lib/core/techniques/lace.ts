@@ -1,6 +1,6 @@
 import { holdChoice } from './choices';
 import { hoopUp, inspect, unhoop, hoopedBase } from './common';
-import type { HandTemplate, Technique } from './types';
+import type { HandTemplate, Part, Technique } from './types';
 
 const bobbin: HandTemplate = {
   key: 'bobbin',
@@ -12,6 +12,48 @@ const bobbin: HandTemplate = {
   hoop: 'off',
   tools: ['matching bobbin'],
 };
+
+/** A piece of cloth inside the lace, before or after its net. */
+const cloth = (piece: string, place: string, tack: string): Part => ({
+  key: piece,
+  optional: true,
+  slots: [
+    { key: place, title: 'Piece line', roles: { placement: 1 } },
+    {
+      key: tack,
+      title: 'Hold the piece',
+      roles: { 'tack-down': 1 },
+      holds: [piece],
+      before: [
+        {
+          key: 'lay',
+          action: 'lay',
+          title: 'Lay the piece',
+          text: 'Lay the piece right side up over the whole line.',
+          because: 'The lace grows round it.',
+          side: 'front',
+          face: 'up',
+          pieces: [piece],
+          held: true,
+        },
+      ],
+      after: [
+        {
+          key: 'trim',
+          action: 'trim-close',
+          title: 'Trim the piece',
+          text: 'Trim the piece to {cut.trimClose} outside the tack-down.',
+          because: 'The lace hides no more than that.',
+          side: 'front',
+          pieces: [piece],
+          along: tack,
+          hoop: 'stay',
+          tools: ['curved scissors'],
+        },
+      ],
+    },
+  ],
+});
 
 /** Lace with nothing under it: a net, then the lace over it, on a base that dissolves. */
 export const freeLace: Technique = {
@@ -53,51 +95,19 @@ export const freeLace: Technique = {
       material: 'cotton',
       size: { rule: 'cover', by: ['place', 'tack'], margin: 'front' },
     },
+    {
+      key: 'inlay',
+      name: 'Piece',
+      purpose: 'cloth on the net',
+      material: 'cotton',
+      size: { rule: 'cover', by: ['inlay-place', 'inlay-tack'], margin: 'front' },
+    },
   ],
   start: [hoopUp('two layers of wash-away mesh')],
   parts: [
+    cloth('piece', 'place', 'tack'),
     {
-      key: 'piece',
-      optional: true,
-      slots: [
-        { key: 'place', title: 'Piece line', roles: { placement: 1 } },
-        {
-          key: 'tack',
-          title: 'Hold the piece',
-          roles: { 'tack-down': 1 },
-          holds: ['piece'],
-          before: [
-            {
-              key: 'lay',
-              action: 'lay',
-              title: 'Lay the piece',
-              text: 'Lay the piece right side up over the whole line.',
-              because: 'The lace grows round it.',
-              side: 'front',
-              face: 'up',
-              pieces: ['piece'],
-              held: true,
-            },
-          ],
-          after: [
-            {
-              key: 'trim',
-              action: 'trim-close',
-              title: 'Trim the piece',
-              text: 'Trim the piece to {cut.trimClose} outside the tack-down.',
-              because: 'The lace hides no more than that.',
-              side: 'front',
-              pieces: ['piece'],
-              along: 'tack',
-              hoop: 'stay',
-              tools: ['curved scissors'],
-            },
-          ],
-        },
-      ],
-    },
-    {
-      key: 'lace',
+      key: 'net',
       slots: [
         {
           key: 'net',
@@ -107,11 +117,17 @@ export const freeLace: Technique = {
           many: true,
           before: [bobbin],
         },
+      ],
+    },
+    cloth('inlay', 'inlay-place', 'inlay-tack'),
+    {
+      key: 'lace',
+      slots: [
         {
           key: 'lace',
           title: 'Lace',
           bothSides: true,
-          roles: { lace: 1, cover: 0.5, decoration: 0.4 },
+          roles: { lace: 1, cover: 0.8, decoration: 0.4 },
           many: true,
         },
       ],

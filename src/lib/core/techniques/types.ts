@@ -1,5 +1,5 @@
 import type { NumberId } from '../numbers';
-import type { Role, Texture } from '../reading';
+import type { PatternPart, PatternSlot, TechniquePattern } from '../grammar';
 import type { Action, CautionKey, MaterialKind, NotionKey } from '../catalogue';
 
 /** Seen from the machine: front is what faces up under the needle. off: away from the machine. */
@@ -77,26 +77,8 @@ export interface HandTemplate {
 }
 
 /** One needle block in the pattern of a technique. */
-export interface Slot {
-  key: string;
+export interface Slot extends PatternSlot {
   title: string;
-  /** how well a block of this role fits, 0-1; roles not named do not fit */
-  roles: Partial<Record<Role, number>>;
-  optional?: boolean;
-  /** whole: runs round nearly all of the design; inner: within it */
-  extent?: 'whole' | 'inner';
-  /** leaves an opening to turn through (true), or must not (false) */
-  opening?: boolean;
-  /** runs along some sides and leaves one out (true), or must not (false) */
-  open?: boolean;
-  /** cut by a cutting needle (true), or must be sewn (false) */
-  blade?: boolean;
-  /** textures that speak for it */
-  prefers?: Texture[];
-  /** takes any number of blocks in a row */
-  many?: boolean;
-  /** a needed slot that is not missed where this one is found */
-  standsFor?: string;
   /** pieces that this block holds down from now on */
   holds?: string[];
   /** somebody must hold the edge: no free time, and a speed cap */
@@ -107,10 +89,8 @@ export interface Slot {
   after?: HandTemplate[];
 }
 /** Slots that belong together; a repeated part is sewn once for each piece. */
-export interface Part {
+export interface Part extends PatternPart {
   key: string;
-  optional?: boolean;
-  repeat?: boolean;
   slots: Slot[];
 }
 
@@ -160,9 +140,7 @@ export interface PieceTemplate {
 }
 
 /** A way of making a kind of item. */
-export interface Technique {
-  id: string;
-  name: string;
+export interface Technique extends TechniquePattern {
   /** one line: what it is, for choosing */
   summary: string;
   choices?: Choice[];
@@ -170,10 +148,6 @@ export interface Technique {
   parts: Part[];
   start: HandTemplate[];
   finish: HandTemplate[];
-  /** slots are found by role alone, in whatever order they come */
-  anyOrder?: boolean;
   /** what it is made of can be told by no tape: it is asked for, and never taken from the stitches alone */
   isAsked?: true;
-  /** what copies in one tape are: items that come apart, or pieces of one item; else they are no matter of this technique */
-  copies?: 'items' | 'pieces';
 }

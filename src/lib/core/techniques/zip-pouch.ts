@@ -193,7 +193,7 @@ export const zipPouch: Technique = {
     {
       key: 'quilting',
       optional: true,
-      slots: [{ key: 'quilting', title: 'Quilting', roles: { quilting: 1, decoration: 0.5 }, many: true }],
+      slots: [{ key: 'quilting', title: 'Quilting', roles: { quilting: 1, decoration: 0.9 }, many: true }],
     },
     {
       key: 'lining',

@@ -13,7 +13,7 @@ import { cutSheet, solveLayout } from '$lib/core/nesting';
 import { measureTape, type MachineSettings, type MeasuredTape } from '$lib/core/machine';
 import { numbersWith } from '$lib/core/numbers';
 import { ok, type Result } from '$lib/core/base';
-import { readDesign } from '$lib/core/reading';
+import { readDesign } from '$lib/core/techniques';
 import { tapeIdOf, readTape, rowsToTape, writeTape, type Tape } from '$lib/core/tape';
 import { planFor } from '../plan';
 import { jsonAnswer, parseJson, refusal, resultAnswer, type Answer } from './answers';

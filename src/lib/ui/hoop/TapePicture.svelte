@@ -22,7 +22,13 @@
     if (!isSeen) return;
     void (async () => {
       const bytes = await workroom.store.tape(tapeId);
-      const answer = bytes && (await readInWorker(bytes, workroom.numbers['reading.trimJumps'], {}));
+      const answer =
+        bytes &&
+        (await readInWorker(bytes, {
+          trimJumps: workroom.numbers['reading.trimJumps'],
+          roles: {},
+          patterns: [],
+        }));
       const ctx = canvas?.getContext('2d');
       if (!answer || !answer.ok || !ctx) return;
       canvas.width = canvas.height = size * devicePixelRatio;

@@ -38,6 +38,8 @@
     if (hoop) editor.change({ hoopId: hoop.id, machineId: hoop.machineId });
   }
   const inTape = $derived(plan.order.inTape);
+  /** Smaller shares say nothing. */
+  const LEAST_TOLD = 0.01;
 </script>
 
 <header class="flex flex-wrap items-center gap-x-3 gap-y-2">
@@ -56,7 +58,11 @@
     label="Technique"
     value={build.technique}
     options={editor.ranking.map(
-      ({ technique, fit }) => [technique.id, `${technique.name} (${percent(fit)})`] as const,
+      ({ technique, share }) =>
+        [
+          technique.id,
+          share < LEAST_TOLD ? technique.name : `${technique.name} (${percent(share)})`,
+        ] as const,
     )}
     onchange={(technique) => editor.change({ technique, techniqueBy: 'maker' })}
   />

@@ -38,9 +38,9 @@
       <p>{technique.summary}</p>
       {#if match}
         <p class="text-quiet">
-          {percent(match.fit)}: {fitReason(match)}.
+          {percent(match.share)}: {fitReason(match)}.
           {#if other}
-            Next best: {other.technique.name} ({percent(other.fit)}): {fitReason(other)}.
+            Next best: {other.technique.name} ({percent(other.share)}): {fitReason(other)}.
             <button
               type="button"
               class="text-needle underline"

@@ -5,7 +5,7 @@
   import { changeLines } from './change-lines';
 
   // One question at a time about how it is made, each answer a button, with what another answer would change: what the maker
-  // has corrected may fit another technique clearly better; two may fit about as well; what is hooped no tape tells.
+  // has corrected may fit another technique clearly better; two may be about as likely; what is hooped no tape tells.
   let { editor }: { editor: BuildEditor } = $props();
   interface Question {
     asks: string;
@@ -27,7 +27,7 @@
     const { id, name } = better.best.technique;
     return {
       asks: `${name} fits better now`,
-      says: `(${percent(better.best.fit)}; ${better.own.technique.name} ${percent(better.own.fit)}).`,
+      says: `(${percent(better.best.share)}; ${better.own.technique.name} ${percent(better.own.share)}).`,
       other: { name: 'It', next: changeTo(id) },
       answers: [
         { id, name: 'Take it', take: take(id, name) },
@@ -41,8 +41,8 @@
     const [a, b] = either;
     const other = either.find((m) => m.technique.id !== editor.build?.technique)?.technique;
     return {
-      asks: `How is it made? ${a.technique.name} and ${b.technique.name} fit about as well`,
-      says: `(${percent(a.fit)}, ${percent(b.fit)}).`,
+      asks: `How is it made? ${a.technique.name} and ${b.technique.name} are about as likely`,
+      says: `(${percent(a.share)}, ${percent(b.share)}).`,
       other: other ? { name: other.name, next: changeTo(other.id) } : null,
       answers: either.map(({ technique: { id, name } }) => ({ id, name, take: take(id, name) })),
     };

@@ -2,7 +2,7 @@ import { readInWorker } from '$lib/workers';
 import { BuildEditor } from '../state/editor.svelte';
 import { keep } from '../state/keeping';
 import { showNote, showProblem } from '../state/notices';
-import { readBuild } from '../state/read-build.svelte';
+import { readBuild, requestFor } from '../state/read-build.svelte';
 import { workroom } from '../state/workroom.svelte';
 
 /** An editor for a build of this workroom. */
@@ -11,7 +11,7 @@ export const openEditor = (): BuildEditor =>
     workshop: () => workroom.workshopNow(),
     stored: (id) => workroom.store.build(id),
     read: readBuild,
-    readTape: (bytes) => readInWorker(bytes, workroom.numbers['reading.trimJumps'], {}),
+    readTape: (bytes) => readInWorker(bytes, requestFor({})),
     save: (unsaved, again) => workroom.saveBuild(unsaved, again),
     addTape: async (id, bytes) => (await keep(() => workroom.store.addTape({ id, bytes }))).ok,
     wasHeard: (build) => workroom.heard === build,

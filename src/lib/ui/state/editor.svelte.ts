@@ -5,7 +5,7 @@ import type { Problem, Result } from '$lib/core/base';
 import type { Workshop } from '$lib/core/workshop';
 import { checkPlan, openFindings } from '$lib/core/check';
 import { mergeChanges } from '$lib/core/merge';
-import { isQuestion, type Reading, type Role } from '$lib/core/reading';
+import { isQuestion, ODDS, type Reading, type Role } from '$lib/core/reading';
 import { openChoice, rankTechniques, techniqueById, techniqueQuestion } from '$lib/core/techniques';
 import { scoreChanges, stackAt, stackHere, type ScoreChanges } from '$lib/core/score';
 import type { Tape } from '$lib/core/tape';
@@ -34,9 +34,6 @@ export interface EditorNeeds {
   tell: (problem: Problem) => void;
   note: (text: string, more?: string) => void;
 }
-
-/** So much more of the fit is worth a word, 0-1. */
-const CLEARLY_BETTER = 0.15;
 
 /** One build under work: every change is an undoable step, stored at once; the plan follows by itself. */
 export class BuildEditor {
@@ -92,9 +89,9 @@ export class BuildEditor {
     const [best] = ranking;
     const own = ranking.find((m) => m.technique.id === build?.technique);
     const isCorrected = Object.keys(build?.roles ?? {}).length > 0;
-    return isCorrected && best && own && best.fit > own.fit + CLEARLY_BETTER ? { best, own } : null;
+    return isCorrected && best && own && best.share > ODDS * own.share ? { best, own } : null;
   });
-  /** the best two techniques, where they fit about as well and nobody has said which */
+  /** the best two techniques, where they are about as likely and nobody has said which */
   readonly eitherTechnique = $derived(
     this.build?.techniqueBy === 'reading' && !this.build.typed ? techniqueQuestion(this.ranking) : null,
   );

@@ -10,6 +10,7 @@ import type { Build } from '$lib/core/build';
 import type { Workshop } from '$lib/core/workshop';
 import { newId, nowIso } from './ids';
 import { jobs } from './jobs.svelte';
+import { requestFor } from './read-build.svelte';
 import { workroom } from './workroom.svelte';
 
 /** From here on reading is watched, with a bar and a way to stop it. Bytes. */
@@ -53,13 +54,11 @@ export async function tapeBytes(name: string, bytes: Uint8Array): Promise<Result
 
 /** Reads a tape; a long one with a bar that can be stopped. */
 export async function readBytes(bytes: Uint8Array, name: string): Promise<Result<Reading>> {
-  const trimJumps = workroom.numbers['reading.trimJumps'];
+  const request = requestFor({});
   const answer =
     bytes.length < WATCHED_FROM
-      ? await readInWorker(bytes, trimJumps, {})
-      : await jobs.watch(`Reading ${name}`, (tell, signal) =>
-          readWatched(bytes, trimJumps, {}, tell, signal),
-        );
+      ? await readInWorker(bytes, request)
+      : await jobs.watch(`Reading ${name}`, (tell, signal) => readWatched(bytes, request, tell, signal));
   return answer.ok ? ok(answer.value.reading) : answer;
 }
 

@@ -4,11 +4,19 @@ import { ok, type Problem, type Result } from '$lib/core/base';
 import type { RunRecord } from '$lib/core/run';
 import type { RoleOverrides } from '$lib/core/reading';
 import { emptyTape, type Tape } from '$lib/core/tape';
-import { core, readInWorker, type ReadTape } from '$lib/workers';
+import { PATTERNS } from '$lib/core/techniques';
+import { core, readInWorker, type ReadRequest, type ReadTape } from '$lib/workers';
 import type { Demand, StoredTapes } from '$lib/core/demand';
 import type { Workshop } from '$lib/core/workshop';
 import { readingsOf, type ReadBuild } from './read-parts';
 import { workroom } from './workroom.svelte';
+
+/** How this workroom reads tapes. */
+export const requestFor = (roles: RoleOverrides): ReadRequest => ({
+  trimJumps: workroom.numbers['reading.trimJumps'],
+  roles,
+  patterns: PATTERNS,
+});
 
 const missing: Problem = {
   code: 'no-tape',
@@ -52,7 +60,7 @@ const readTapeOf = (id: string): Promise<Result<ReadTape>> => readStored(id, {})
 async function readStored(id: string, roles: RoleOverrides): Promise<Result<ReadTape>> {
   const bytes = await workroom.store.tape(id);
   if (!bytes) return { ok: false, problem: missing };
-  return readInWorker(bytes, workroom.numbers['reading.trimJumps'], roles);
+  return readInWorker(bytes, requestFor(roles));
 }
 
 /** A build as it stands, read and planned; its tape with all that is put in between. */

@@ -1,0 +1,47 @@
+// Made by `npm run fit`: 85 designs by the hand “own”, 168 designs by the hand “second”, 144 designs by the hand “third”, 32 designs by the hand “strangers”, their blocks read by the other hands' weights. Not to be edited.
+import type { GrammarWeights } from './pattern';
+
+/** How much each term of a way through a pattern counts, and each technique before anything is seen: logarithms. */
+export const GRAMMAR: GrammarWeights = {
+  terms: {
+    role: 1.06,
+    fit: 3.57,
+    breadth: 0.71,
+    extent: -1.57,
+    opening: -3.37,
+    open: -3.32,
+    blade: -1.08,
+    texture: -1.29,
+    stray: -3.65,
+    missing: -4.04,
+    unfinished: -2.89,
+    skipped: 0,
+    again: -0.52,
+    same: -1.09,
+    patternless: -2.45,
+    copies: 0.05,
+  },
+  techniques: {
+    'zip-pouch': -0.4,
+    applique: 0.95,
+    'film-patch': -1.05,
+    'pile-patch': -2,
+    'patch-stitch-cut': -0.23,
+    'patch-design': 0.65,
+    'patch-border': -1.12,
+    'felt-tab': 1.32,
+    'turned-item': 0.53,
+    'quilted-flat': 1.01,
+    'towel-topper': 0.44,
+    'free-lace': 0.23,
+    cutwork: 0.66,
+    'flip-fold': 0,
+    pocket: 1.14,
+    'pieced-strips': 0.3,
+    'reverse-applique': 1.08,
+    'loose-element': -1.6,
+    plain: 1.7,
+    panel: -1.92,
+    'as-read': -0.22,
+  },
+};
