@@ -59,8 +59,9 @@ function weighedPattern(technique: TechniquePattern, weights: GrammarWeights): W
 
 /** What each block counts for, by itself and in each slot. */
 interface Weighed {
-  /** block × role */
+  /** block × role, and over all roles */
   own: number[][];
+  alone: number[];
   /** block × slot, over all roles: without and with what its shape counts for */
   byRole: number[][];
   inSlot: number[][];
@@ -79,11 +80,89 @@ function weighRow({ blocks, extents, odds }: Row, { states, fits }: WeighedPatte
       return v * Math.exp(sum);
     }),
   );
-  return { own, byRole, inSlot, shapes };
+  return { own, alone: own.map(sumOf), byRole, inSlot, shapes };
 }
 /** What a role counts for by itself; what the maker has ruled out, nothing. */
 const ownOf = (odds: Row['odds'], terms: Terms) =>
   odds.map((row) => row.map((p) => (p > 0 ? Math.exp(terms.role * logOf(p)) : 0)));
+/** Less than this of a role is as little. */
+const LEAST = 1e-6;
+const logOf = (p: number) => Math.log(Math.max(LEAST, p));
+const sumOf = (row: readonly number[]) => row.reduce((a, b) => a + b, 0);
+
+/** Sums from both ends: forward times back is the share of all ways that pass a state. State 0 is the start. */
+interface Sums {
+  logZ: number;
+  /** after so many blocks × state */
+  forward: number[][];
+  back: number[][];
+  /** block × slot: what comes into it from all states */
+  into: number[][];
+  /** by block: what one that stands nowhere counts for; and by what its row was scaled */
+  stray: number[];
+  scales: number[];
+}
+function sumUp({ go, end }: WeighedPattern, { alone, inSlot }: Weighed, terms: Terms): Sums {
+  const [n, S] = [alone.length, end.length - 1];
+  const stray = alone.map((v) => v * Math.exp(terms.stray));
+  let logZ = 0;
+  const forward = [[1, ...new Array<number>(S).fill(0)]];
+  const [scales, into]: [number[], number[][]] = [[], []];
+  for (let i = 0; i < n; i++) {
+    const entered = new Array<number>(S).fill(0);
+    forward[i].forEach((v, a) => {
+      if (v) for (let b = 0; b < S; b++) entered[b] += v * go[a][b];
+    });
+    const next = forward[i].map((v, a) => v * stray[i] + (a ? entered[a - 1] * inSlot[i][a - 1] : 0));
+    const scale = sumOf(next);
+    logZ += Math.log(scale);
+    scales.push(scale);
+    into.push(entered);
+    forward.push(next.map((v) => v / scale));
+  }
+  const last = forward[n].reduce((sum, v, a) => sum + v * end[a], 0);
+  const back: number[][] = new Array<number[]>(n + 1);
+  back[n] = end.map((v) => v / last);
+  for (let i = n - 1; i >= 0; i--) {
+    const after = inSlot[i].map((v, s) => (v * back[i + 1][s + 1]) / scales[i]);
+    back[i] = go.map((row, a) => {
+      let sum = (stray[i] * back[i + 1][a]) / scales[i];
+      for (let b = 0; b < S; b++) sum += row[b] * after[b];
+      return sum;
+    });
+  }
+  return { logZ: logZ + Math.log(last), forward, back, into, stray, scales };
+}
+
+/** Share of all ways on which a block stands nowhere. */
+const strayShare = ({ forward, back, stray, scales }: Sums, i: number) =>
+  (sumOf(forward[i].map((v, a) => v * back[i + 1][a])) * stray[i]) / scales[i];
+/** Share of all ways on which a block stands in a slot. */
+const slotShare = ({ into, back, scales }: Sums, { inSlot }: Weighed, i: number, s: number) =>
+  (into[i][s] * inSlot[i][s] * back[i + 1][s + 1]) / scales[i];
+
+/** The roles of a block on all ways; those in a slot are told one by one. */
+function rolesOn(
+  i: number,
+  sums: Sums,
+  weighed: Weighed,
+  fits: number[][],
+  each: (slot: number, role: number, share: number) => void,
+): number[] {
+  const { own, alone, byRole } = weighed;
+  const isStray = strayShare(sums, i);
+  const shares = own[i].map((v) => (isStray * v) / alone[i]);
+  fits.forEach((fit, s) => {
+    const here = slotShare(sums, weighed, i, s);
+    if (!here) return;
+    own[i].forEach((v, r) => {
+      const share = (here * v * fit[r]) / byRole[i][s];
+      shares[r] += share;
+      each(s, r, share);
+    });
+  });
+  return shares;
+}
 
 /** All ways of a row of blocks through one pattern. */
 export interface Ways {
@@ -92,125 +171,98 @@ export interface Ways {
   /** block × role, 0-1 */
   roles: number[][];
 }
-/** Less than this of a role is as little. */
-const LEAST = 1e-6;
-const logOf = (p: number) => Math.log(Math.max(LEAST, p));
-const sumOf = (row: readonly number[]) => row.reduce((a, b) => a + b, 0);
+/** Told how often a term is met, expected over all ways. */
+type Meet = (term: Term, by: number) => void;
 
 /**
  * Sums all ways of a row of blocks through the pattern of a technique. Time grows with blocks × slots².
- * @param meet told how often each term is met, expected; for the fit of the weights
+ * @param meet for the fit of the weights
  */
 export function waysThrough(
   technique: TechniquePattern,
   row: Row,
   weights: GrammarWeights,
-  meet?: (term: Term, by: number) => void,
+  meet?: Meet,
 ): Ways {
-  const { blocks, hasCopies, odds } = row;
   const { terms, techniques } = weights;
-  const meetAll = (counts: Counts, by: number) => {
-    for (const term in counts) meet?.(term as Term, by * (counts[term as Term] ?? 0));
-  };
-  const overall: Counts = { copies: hasCopies && !technique.copies ? 1 : 0 };
-  meetAll(overall, 1);
-  let logZ = (techniques[technique.id] ?? 0) + weigh(overall, terms);
+  const overall: Counts = { copies: row.hasCopies && !technique.copies ? 1 : 0 };
+  meet?.('copies', overall.copies ?? 0);
+  const prior = (techniques[technique.id] ?? 0) + weigh(overall, terms);
+  const { logZ, roles } = technique.anyOrder
+    ? withoutPattern(row, terms, meet)
+    : throughPattern(weighedPattern(technique, weights), row, terms, meet);
+  if (meet)
+    roles.forEach((shares, i) =>
+      shares.forEach((p, r) => {
+        if (p) meet('role', p * logOf(row.odds[i][r]));
+      }),
+    );
+  return { logZ: prior + logZ, roles };
+}
+function withoutPattern({ odds }: Row, terms: Terms, meet?: Meet): Ways {
   const own = ownOf(odds, terms);
   const alone = own.map(sumOf);
-  /** logarithms of the odds, in the mean over roles so likely */
-  const told = (i: number, roles: readonly number[]) =>
-    roles.reduce((sum, p, r) => (p ? sum + p * logOf(odds[i][r]) : sum), 0);
-  if (technique.anyOrder) {
-    const roles = own.map((row, i) => {
-      const shares = row.map((v) => v / alone[i]);
-      logZ += Math.log(alone[i]) + terms.patternless;
-      if (meet) meet('role', told(i, shares));
-      return shares;
-    });
-    meet?.('patternless', blocks.length);
-    return { logZ, roles };
-  }
-
-  const weighed = weighedPattern(technique, weights);
-  const { states, steps, ends, go, end, fits } = weighed;
-  const [n, S] = [blocks.length, states.length];
-  const stray = Math.exp(terms.stray);
-  const { byRole, inSlot, shapes } = weighRow(row, weighed, terms);
-  // Forward, each row scaled to a sum of one; state 0 is the start, where strays before the first slot stay.
-  const forward = [[1, ...new Array<number>(S).fill(0)]];
-  const scales: number[] = [];
-  const reached: number[][] = [];
+  meet?.('patternless', odds.length);
+  return {
+    logZ: alone.reduce((sum, v) => sum + Math.log(v) + terms.patternless, 0),
+    roles: own.map((row, i) => row.map((v) => v / alone[i])),
+  };
+}
+function throughPattern(pattern: WeighedPattern, row: Row, terms: Terms, meet?: Meet): Ways {
+  const weighed = weighRow(row, pattern, terms);
+  const sums = sumUp(pattern, weighed, terms);
+  const used = pattern.fits.map((fit) => fit.map(() => 0));
+  const roles = row.odds.map((_, i) =>
+    rolesOn(i, sums, weighed, pattern.fits, (s, r, share) => (used[s][r] += share)),
+  );
+  if (meet) meetAll(pattern, weighed, sums, used, meet);
+  return { logZ: sums.logZ, roles };
+}
+/** @param used slot × role: how many blocks, expected */
+function meetAll(
+  { states, steps, ends, go }: WeighedPattern,
+  weighed: Weighed,
+  sums: Sums,
+  used: number[][],
+  meet: Meet,
+) {
+  const { forward, back, scales } = sums;
+  const n = scales.length;
+  const each = (counts: Counts | null, by: number) => {
+    for (const term in counts) meet(term as Term, by * (counts[term as Term] ?? 0));
+  };
   for (let i = 0; i < n; i++) {
-    const into = new Array<number>(S).fill(0);
-    forward[i].forEach((v, a) => {
-      if (v) for (let b = 0; b < S; b++) into[b] += v * go[a][b];
-    });
-    const next = forward[i].map((v, a) => v * stray * alone[i] + (a ? into[a - 1] * inSlot[i][a - 1] : 0));
-    const scale = sumOf(next);
-    logZ += Math.log(scale);
-    scales.push(scale);
-    forward.push(next.map((v) => v / scale));
-    reached.push(into);
-  }
-  const last = forward[n].reduce((sum, v, a) => sum + v * end[a], 0);
-  logZ += Math.log(last);
-  // Back: what is to come from each state, so that forward times back is its share.
-  const back: number[][] = new Array<number[]>(n + 1);
-  back[n] = end.map((v) => v / last);
-  for (let i = n - 1; i >= 0; i--) {
-    const after = inSlot[i].map((v, s) => (v * back[i + 1][s + 1]) / scales[i]);
-    back[i] = go.map((row, a) => {
-      let sum = (stray * alone[i] * back[i + 1][a]) / scales[i];
-      for (let b = 0; b < S; b++) sum += row[b] * after[b];
-      return sum;
+    meet('stray', strayShare(sums, i));
+    weighed.shapes[i].forEach((terms, s) => {
+      for (const term of terms) meet(term, slotShare(sums, weighed, i, s));
     });
   }
-  const used = fits.map((row) => row.map(() => 0));
-  const roles = odds.map((_, i) => {
-    const isStray = (sumOf(forward[i].map((v, a) => v * back[i + 1][a])) * stray * alone[i]) / scales[i];
-    const shares = own[i].map((v) => (isStray * v) / alone[i]);
-    for (let s = 0; s < S; s++) {
-      const here = (reached[i][s] * inSlot[i][s] * back[i + 1][s + 1]) / scales[i];
-      if (!here) continue;
-      own[i].forEach((v, r) => {
-        const share = (here * v * fits[s][r]) / byRole[i][s];
-        shares[r] += share;
-        used[s][r] += share;
-      });
-      if (meet) for (const term of shapes[i][s]) meet(term, here);
-    }
-    meet?.('stray', isStray);
-    if (meet) meet('role', told(i, shares));
-    return shares;
+  states.forEach(({ slot, breadth }, s) => {
+    meet('breadth', sumOf(used[s]) * breadth);
+    roleCounts(slot).forEach((counts, r) => each(counts, used[s][r]));
   });
-  if (meet) {
-    states.forEach(({ slot, breadth }, s) => {
-      meet('breadth', sumOf(used[s]) * breadth);
-      roleCounts(slot).forEach((counts, r) => counts && meetAll(counts, used[s][r]));
+  steps.forEach((row, a) => {
+    each(ends[a], forward[n][a] * back[n][a]);
+    row.forEach((counts, b) => {
+      if (!counts) return;
+      let often = 0;
+      for (let i = 0; i < n; i++)
+        often += (forward[i][a] * weighed.inSlot[i][b] * back[i + 1][b + 1]) / scales[i];
+      each(counts, often * go[a][b]);
     });
-    steps.forEach((row, a) => {
-      meetAll(ends[a], forward[n][a] * back[n][a]);
-      row.forEach((counts, b) => {
-        if (!counts) return;
-        let often = 0;
-        for (let i = 0; i < n; i++) often += (forward[i][a] * inSlot[i][b] * back[i + 1][b + 1]) / scales[i];
-        meetAll(counts, often * go[a][b]);
-      });
-    });
-  }
-  return { logZ, roles };
+  });
 }
 
 /** The slot of each block on the best way through a pattern (Viterbi); null for a block that stands nowhere. */
 export function bestWay(technique: TechniquePattern, row: Row, weights: GrammarWeights): (number | null)[] {
   const weighed = weighedPattern(technique, weights);
   const S = weighed.states.length;
-  const { own, inSlot } = weighRow(row, weighed, weights.terms);
+  const { alone, inSlot } = weighRow(row, weighed, weights.terms);
   const log = (rows: readonly number[][]) => rows.map((r) => r.map(Math.log));
   const [go, slots] = [log(weighed.go), log(inSlot)];
   let best = [0, ...new Array<number>(S).fill(-Infinity)];
-  const came = own.map((roles, i) => {
-    const stray = weights.terms.stray + Math.log(sumOf(roles));
+  const came = alone.map((all, i) => {
+    const stray = weights.terms.stray + Math.log(all);
     const next = best.map((v) => v + stray);
     const from = best.map((_, a) => ({ a, isStray: true }));
     best.forEach((v, a) => {

@@ -5,7 +5,7 @@
   import { changeLines } from './change-lines';
 
   // One question at a time about how it is made, each answer a button, with what another answer would change: what the maker
-  // has corrected may fit another technique clearly better; two may be about as likely; what is hooped no tape tells.
+  // has corrected may fit another technique clearly better; two may both be it; what is hooped no tape tells.
   let { editor }: { editor: BuildEditor } = $props();
   interface Question {
     asks: string;
@@ -41,7 +41,7 @@
     const [a, b] = either;
     const other = either.find((m) => m.technique.id !== editor.build?.technique)?.technique;
     return {
-      asks: `How is it made? ${a.technique.name} and ${b.technique.name} are about as likely`,
+      asks: `How is it made? It may be ${a.technique.name} or ${b.technique.name}`,
       says: `(${percent(a.share)}, ${percent(b.share)}).`,
       other: other ? { name: other.name, next: changeTo(other.id) } : null,
       answers: either.map(({ technique: { id, name } }) => ({ id, name, take: take(id, name) })),
