@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { measuredOf, ROLES } from '$lib/core/reading';
 import { bestWay, decodeBy, GRAMMAR, type PatternSlot, type TechniquePattern } from '$lib/core/grammar';
-import { TERMS, type GrammarWeights } from '$lib/core/grammar/pattern';
+import { pattern, TERMS, type GrammarWeights } from '$lib/core/grammar/pattern';
 import { waysThrough, type Row } from '$lib/core/grammar/ways';
 import { TECHNIQUES } from '$lib/core/techniques/all';
 import { secondHand } from '../support/labelled/second-hand';
@@ -81,6 +81,36 @@ describe('the grammar of the techniques', () => {
         }),
       );
     }
+  });
+
+  it('counts what is passed over on each step, as worked out by hand', () => {
+    const any = (key: string, more: Partial<PatternSlot> = {}) => slot(key, { roles: { cover: 1 }, ...more });
+    const { steps, ends } = pattern({
+      id: 'parts',
+      name: 'Parts',
+      parts: [
+        { repeat: true, optional: true, slots: [any('line'), any('tack'), any('cover', { optional: true })] },
+        { slots: [any('design', { many: true })] },
+        { slots: [any('windows'), any('chops', { optional: true, standsFor: 'windows' }), any('edges')] },
+      ],
+    });
+    const keys = ['start', 'line', 'tack', 'cover', 'design', 'windows', 'chops', 'edges'];
+    const step = (from: string, to: string) => steps[keys.indexOf(from)][keys.indexOf(to) - 1];
+    const passed = { missing: 0, unfinished: 0, skipped: 0 };
+    // A part that may be left out is: three slots. One that was entered is not: its tack is wanting in this round.
+    expect(step('start', 'design')).to.deep.equal({ ...passed, skipped: 3 });
+    expect(step('tack', 'line')).to.deep.equal({ ...passed, again: 1, skipped: 1 });
+    expect(step('line', 'line')).to.deep.equal({ ...passed, again: 1, unfinished: 1, skipped: 1 });
+    expect(step('cover', 'tack')).to.deep.equal({ ...passed, again: 1, unfinished: 1 });
+    expect(step('line', 'design')).to.deep.equal({ ...passed, unfinished: 1, skipped: 1 });
+    expect(step('design', 'design')).to.deep.equal({ same: 1 });
+    expect(step('design', 'line')).to.equal(null);
+    expect(step('edges', 'edges')).to.equal(null);
+    // Chops stand for the windows, before or after; edges without either miss them.
+    expect(step('design', 'chops')).to.deep.equal({ ...passed, skipped: 1 });
+    expect(step('design', 'edges')).to.deep.equal({ ...passed, missing: 1, skipped: 1 });
+    expect(ends[keys.indexOf('design')]).to.deep.equal({ ...passed, missing: 2, skipped: 1 });
+    expect(ends[keys.indexOf('edges')]).to.deep.equal(passed);
   });
 
   it('lays blocks on the slots of the likeliest way, whatever their roles', () => {
