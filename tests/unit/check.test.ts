@@ -1,7 +1,17 @@
 import { expect } from 'chai';
 import type { Build, Trait } from '$lib/core/build';
 import { RULES, type Finding } from '$lib/core/check';
-import { circle, closePath, offset, rectangle, run, satin, tatami, TapeMaker } from '$lib/core/outline';
+import {
+  circle,
+  closePath,
+  offset,
+  rectangle,
+  run,
+  satin,
+  tatami,
+  TapeMaker,
+  zigzag,
+} from '$lib/core/outline';
 import type { Path } from '$lib/core/base';
 import { readDesign } from '$lib/core/techniques';
 import { readTape, type Tape } from '$lib/core/tape';
@@ -46,6 +56,9 @@ const edge = (p: Path, width = 3.5) => [satin(closePath(p), width, 0.4)];
 /** One piece on cloth: its line, its tack-down, its cover. */
 const onePiece = (coverWidth = 3.5, tackOut = 0) =>
   sewn(line(square(40)), line(offset(square(40), tackOut)[0]), edge(square(40), coverWidth));
+/** Held by a zigzag 2.4 mm wide, that reaches 1.2 mm past its line. */
+const onZigzag = (coverWidth: number) =>
+  sewn(line(square(40)), [zigzag(closePath(square(40)), 2.4, 2)], edge(square(40), coverWidth));
 const opened = (gap: number) =>
   sewn(
     placement(rectangle({ x: 0, y: 0 }, 120, 120, 15)).paths,
@@ -153,6 +166,7 @@ const CASES: Record<string, { says: () => Finding[]; quiet: () => Finding[] }> =
     quiet: () => check(onePiece(4, -0.5), { technique: 'applique', schools: { cut: 'pre-cut' } }),
   },
   'cover-short': { says: () => check(onePiece(1)), quiet: () => check(onePiece(3.5)) },
+  'trim-flush': { says: () => check(onZigzag(3)), quiet: () => check(onZigzag(5)) },
   lump: { says: () => check(overlapping(24)), quiet: () => check(overlapping(60)) },
   'cut-line-out': {
     says: () => check(cutAround(6), { roles: { '1': 'cover', '2': 'cut-line' } }),

@@ -11,6 +11,7 @@ import { careRules } from './rules-care';
 import { materialRules } from './rules-material';
 import { hoopRules } from './rules-hoop';
 import { orderRules } from './rules-order';
+import { coverRules } from './rules-cover';
 import { sizeRules } from './rules-size';
 import { threadRules } from './rules-thread';
 import type { CheckInput, CheckContext, Finding, CheckRule } from './types';
@@ -22,6 +23,7 @@ export const RULES: readonly CheckRule[] = [
   ...orderRules,
   ...hoopRules,
   ...sizeRules,
+  ...coverRules,
   ...materialRules,
   ...threadRules,
   ...careRules,

@@ -1,23 +1,9 @@
-import { boxOf, itemAt, shareSpanned, type Box } from '../base';
+import { boxOf, itemAt, type Box } from '../base';
 import { cornersOf } from '../cut';
 import { repeatGap, repeatsThatFit, smallestHoop } from '../hoop';
-import { inside } from '../outline';
 import { popsOut, SCISSORS_MM, type ScorePiece } from '../score';
-import { linePath, type BlockReading, type Copies, type Line } from '../reading';
-import { WHOLE_SHARE } from '../techniques';
-import type { CheckContext, Found, CheckRule } from './types';
-
-const isSatin = ({ texture }: BlockReading) => texture === 'satin' || texture === 'zigzag';
-const spans = (b: Box, c: CheckContext) => shareSpanned(b, c.reading.extents);
-
-/** Share of a line that lies inside a closed one. */
-function shareInside(line: Line, closed: Line): number {
-  const polygon = linePath(closed);
-  const points = linePath(line);
-  return points.length ? points.filter((p) => inside(p, polygon)).length / points.length : 0;
-}
-/** Less of a cover under a later piece than this is only the crossing of two edges. */
-const LUMP_SHARE = 0.12;
+import type { Copies } from '../reading';
+import type { Found, CheckRule } from './types';
 
 /** A piece lies over the next copy when it does so by more than this, and still holds with a margin of this, mm. */
 const LEAST_OVER = 0.5;
@@ -169,79 +155,6 @@ export const sizeRules: CheckRule[] = [
           },
         ];
       });
-    },
-  },
-  {
-    id: 'cover-short',
-    severity: 'stop',
-    find: (c) =>
-      c.reading.covers.flatMap((reach): Found[] => {
-        const cover = itemAt(c.reading.blocks, reach.cover);
-        const step = c.needles.find((n) => n.step.block === reach.cover && !n.step.again)?.step;
-        if (!isSatin(cover) || !step) return [];
-        const beyond = reach.outsideMm - (itemAt(c.reading.blocks, reach.over).widthMm ?? 0) / 2;
-        if (beyond >= SCISSORS_MM + c.numbers['cut.coverSpare']) return [];
-        return [
-          {
-            stepId: step.id,
-            message:
-              beyond <= 0.05
-                ? `The cover of block ${reach.cover + 1} misses the tack-down it should hide.`
-                : `The cover of block ${reach.cover + 1} reaches only ${c.length(beyond)} past the tack-down at its weakest place.`,
-            because: 'No scissors cut so close: the raw edge will show there.',
-          },
-        ];
-      }),
-  },
-  {
-    id: 'lump',
-    severity: 'mind',
-    find: (c) =>
-      c.needles.flatMap(({ step, at }): Found[] => {
-        const cover = itemAt(c.reading.blocks, step.block);
-        if (step.role !== 'cover' || !isSatin(cover) || !cover.lines[0]) return [];
-        const above = c.needles.find(
-          (n) =>
-            n.at > at &&
-            n.step.role === 'placement' &&
-            itemAt(c.reading.blocks, n.step.block).lines[0]?.closed &&
-            spans(itemAt(c.reading.blocks, n.step.block).box, c) < WHOLE_SHARE &&
-            shareInside(itemAt(cover.lines, 0), itemAt(itemAt(c.reading.blocks, n.step.block).lines, 0)) >
-              LUMP_SHARE,
-        );
-        return above
-          ? [
-              {
-                stepId: step.id,
-                message: `The cover of block ${step.stop + 1} goes on under the piece that block ${above.step.stop + 1} places.`,
-                because:
-                  'Covered twice, the overlap makes a hard lump; the lower cover is better left out there.',
-              },
-            ]
-          : [];
-      }),
-  },
-  {
-    id: 'cut-line-out',
-    severity: 'mind',
-    find: (c) => {
-      const line = c.needles.find(({ step }) => step.role === 'cut-line')?.step;
-      const border = c.needles.findLast(
-        ({ step }) =>
-          step.role === 'cover' && spans(itemAt(c.reading.blocks, step.block).box, c) > WHOLE_SHARE * 0.8,
-      )?.step;
-      if (!line || !border) return [];
-      const [l, b] = [itemAt(c.reading.blocks, line.block).box, itemAt(c.reading.blocks, border.block).box];
-      const over = Math.max(b.minX - l.minX, l.maxX - b.maxX, b.minY - l.minY, l.maxY - b.maxY);
-      return over > SCISSORS_MM
-        ? [
-            {
-              stepId: line.id,
-              message: `The cut line lies up to ${c.length(over)} outside the border.`,
-              because: 'Cut along it, a rim of raw cloth stands out beyond the border.',
-            },
-          ]
-        : [];
     },
   },
   {

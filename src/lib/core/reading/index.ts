@@ -12,6 +12,7 @@ export {
   isCutByBlade,
   isQuestion,
   LENGTH_BIN_MM,
+  MOST_SURE,
   ODDS,
   ROLES,
   TEXTURES,

@@ -1,7 +1,7 @@
 import { beliefsOf } from './decode';
 import { EVIDENCE } from './evidence';
 import type { Facts } from './facts';
-import { ODDS, ROLES, type Role, type RoleReading } from './types';
+import { MOST_SURE, ODDS, ROLES, type Role, type RoleReading } from './types';
 import { treeOf, type Weighed } from './weigh';
 import { WEIGHTS } from './weights';
 
@@ -10,8 +10,6 @@ export type RoleOverrides = Readonly<Record<number, Role>>;
 
 /** So much of a block on an earlier one's line, and what that is for decides with it. */
 const HANGS_ON = 0.55;
-/** Never quite sure. */
-const MOST_SURE = 0.99;
 /** Less than this speaks neither for nor against, as a logarithm: odds of about three to two. */
 const SPEAKS = 0.4;
 /** How much each piece of evidence says for all roles together. */

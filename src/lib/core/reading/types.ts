@@ -62,6 +62,8 @@ export interface RoleReading {
   by: 'reading' | 'maker';
 }
 
+/** A tape never tells for certain what is meant: no more than this is said of a role or a technique, 0-1. */
+export const MOST_SURE = 0.99;
 /** Odds between the best two roles under which it is not said as a fact but asked. */
 export const ODDS = 3;
 /** Whether a role is a question to the maker. */

@@ -25,7 +25,8 @@ export function tightTrim(tack: number, reading: Reading, numbers: Numbers): Tig
   const where = placeWords(cover.outsideAt, itemAt(reading.blocks, cover.cover).box);
   return {
     allowanceMm,
-    because: (length) => `${where} the cover reaches only ${length(beyond)} past the tack-down.`,
+    because: (length) =>
+      `${where} the cover reaches ${beyond < SCISSORS_MM / 2 ? 'hardly' : `only ${length(beyond)}`} past the tack-down.`,
   };
 }
 

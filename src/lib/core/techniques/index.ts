@@ -2,7 +2,7 @@
  * Techniques as data: the pattern of needle blocks, what hands do between them, and the pieces that takes; and how a tape
  * is read by them.
  */
-import { ODDS, type Reading } from '../reading';
+import { MOST_SURE, ODDS, type Reading } from '../reading';
 import { TECHNIQUES } from './all';
 import { asRead } from './as-read';
 import { matchTechnique, type Match } from './match';
@@ -19,7 +19,7 @@ export interface RankedTechnique extends Match {
 export function rankTechniques(reading: Reading): RankedTechnique[] {
   const ranked = reading.techniques.map(({ id, share }): RankedTechnique => ({
     ...matchTechnique(techniqueById(id), reading),
-    share,
+    share: Math.min(MOST_SURE, share),
   }));
   const plain = ranked.find((m) => !m.technique.isAsked);
   return plain ? [plain, ...ranked.filter((m) => m !== plain)] : ranked;
