@@ -122,6 +122,10 @@ const CASES: Record<string, { says: () => Finding[]; quiet: () => Finding[] }> =
     says: () => check(onePiece(), { technique: 'applique', ...remove('a0:lay') }),
     quiet: () => check(onePiece(), { technique: 'applique', ...remove('a1:trim') }),
   },
+  'taken-out': {
+    says: () => check(onePiece(), { technique: 'applique', ...remove('a1:trim') }),
+    quiet: () => check(onePiece(), { technique: 'applique', ...remove('finish:tear') }),
+  },
   'stop-merged': {
     says: () =>
       check(sewn(line(square(40)), edge(square(40)), [tatami(square(8, 50), 0.5, 3)].flat()), {

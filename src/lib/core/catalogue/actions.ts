@@ -53,6 +53,8 @@ interface ActionRow {
   atMachine?: true;
   /** an iron comes near */
   hot?: true;
+  /** without it the thing does not come out: what happens, one sentence */
+  missed?: string;
   /** at every such step, whatever the technique adds */
   cautions?: readonly { caution: CautionKey; when?: When }[];
 }
@@ -101,12 +103,18 @@ const ACTIONS = {
     perHooping: true,
     cautions: care('needle', 'hoop on'),
   },
-  fold: { time: [term('fold and press', 'hand.fold')], effect: 'fold', motion: 'fold' },
+  fold: {
+    time: [term('fold and press', 'hand.fold')],
+    effect: 'fold',
+    motion: 'fold',
+    missed: 'The piece stays wrong side up, and the next line sews it down so.',
+  },
   'trim-close': {
     time: [term('trim close', 'hand.trimClose', 'cm')],
     effect: 'trim',
     motion: 'cut',
     trims: true,
+    missed: 'What stands out of the line shows beside the edge that is sewn over it.',
     cautions: care('scissors'),
   },
   'cut-cloth': {
@@ -114,24 +122,28 @@ const ACTIONS = {
     effect: 'open',
     motion: 'cut',
     trims: true,
+    missed: 'The cloth stays in the window, and is sewn in under its edge.',
     cautions: care('scissors'),
   },
   'cut-window': {
     time: [term('cut inside the line', 'hand.trimClose', 'cm')],
     effect: 'open all',
     motion: 'cut',
+    missed: 'The cloth stays in the window, and is sewn in under its edge.',
     cautions: care('blade'),
   },
   'lift-out': {
     time: [term('lift out what is cut', 'hand.liftOut', 'times')],
     effect: 'open',
     motion: 'cut',
+    missed: 'What the blades have cut is caught under the edge.',
     cautions: care('needle', 'hoop on'),
   },
   'slit-zip': {
     time: [term('slit the window', 'hand.slitZip')],
     effect: 'open',
     motion: 'cut',
+    missed: 'The zip opens onto the base behind it.',
     cautions: care('blade'),
   },
   'open-zip': { time: [term('open the zip', 'hand.openZip')], effect: 'open', motion: 'cut' },
@@ -139,6 +151,7 @@ const ACTIONS = {
   'flip-hoop': {
     time: [term('turn the hoop', 'hand.flipHoop')],
     effect: 'turn hoop',
+    missed: 'What comes next is done on the wrong side of the work.',
     motion: 'flip',
     perHooping: true,
   },
@@ -188,8 +201,13 @@ const ACTIONS = {
     effect: 'take base',
     motion: 'off',
   },
-  'pop-out': { time: [term('pop out', 'hand.popOut')], effect: 'take base' },
-  dissolve: { time: [term('dissolve', 'hand.dissolve')], effect: 'wash', perHooping: true },
+  'pop-out': { time: [term('pop out', 'hand.popOut')], effect: 'take base', missed: 'It stays in its film.' },
+  dissolve: {
+    time: [term('dissolve', 'hand.dissolve')],
+    effect: 'wash',
+    perHooping: true,
+    missed: 'The base stays in it, stiff, and comes out at the first wash.',
+  },
   'dry-edge': { time: [], wait: 'wait.dryEdge' },
   'dry-lace': { time: [], wait: 'wait.dryLace' },
   snip: {
@@ -202,7 +220,12 @@ const ACTIONS = {
     time: [term('trim the seam', 'hand.trimRough', 'cm'), term('corners', 'hand.clip', 'times')],
     cautions: care('scissors'),
   },
-  turn: { time: [term('turn', 'hand.turn')], effect: 'turn out', motion: 'flip' },
+  turn: {
+    time: [term('turn', 'hand.turn')],
+    effect: 'turn out',
+    motion: 'flip',
+    missed: 'It stays inside out.',
+  },
   press: { time: [term('press', 'hand.press')], hot: true, cautions: care('iron') },
   close: { time: [term('close by hand', 'hand.closeByHand')] },
   snap: { time: [term('snaps', 'hand.snap', 'times')], cautions: care('smallParts') },

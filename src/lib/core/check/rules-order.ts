@@ -164,6 +164,25 @@ export const orderRules: CheckRule[] = [
       ),
   },
   {
+    id: 'taken-out',
+    severity: 'mind',
+    find: (c) =>
+      c.score.changed.flatMap((changed): Found[] => {
+        const { missed } = actionOf(changed);
+        const isOut = c.build.edits.some((e) => e.kind === 'remove' && e.stepId === changed.stepId);
+        return missed && isOut
+          ? [
+              {
+                stepId: changed.next,
+                message: `“${changed.title}” is taken out.`,
+                because: missed,
+                fix: { label: 'Put it back', change: editsWithout(c, changed.stepId) },
+              },
+            ]
+          : [];
+      }),
+  },
+  {
     id: 'nothing-laid',
     severity: 'stop',
     find: (c) => {

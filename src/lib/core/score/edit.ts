@@ -49,7 +49,8 @@ export function applyEdits(
       // With its own repeat go the hand steps that led to it.
       steps = steps.filter((s) => s !== step && !s.id.startsWith(`${step.id}:`));
     else if ((edit.kind === 'remove' || edit.kind === 'move') && step.kind === 'hand') {
-      changed.push({ stepId: step.id, action: step.action, pieces: step.pieces });
+      const { id, title, action, pieces } = step;
+      changed.push({ stepId: id, title, action, pieces, next: steps[at + 1]?.id ?? null });
       const rest = steps.toSpliced(at, 1);
       steps = edit.kind === 'remove' ? rest : insertBefore(rest, step, edit.before);
     }

@@ -106,8 +106,11 @@ export interface ScorePiece {
 /** A hand step of the technique that the maker took out or moved. */
 export interface ChangedStep {
   stepId: string;
+  title: string;
   action: Action;
   pieces: string[];
+  /** the step before which it stood; null at the end */
+  next: string | null;
 }
 
 /** All steps from hooping up to the finished item, and its pieces. */
