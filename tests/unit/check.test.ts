@@ -22,6 +22,7 @@ import { openOutline, placement } from '../support/labelled/blocks';
 import { Dice } from '../support/labelled/types';
 import { example, workshopWith, findingsOf } from '../support/examples';
 import { twinTabs } from '../support/copies';
+import { strangers } from '../support/labelled/strangers';
 
 type Change = Partial<Build>;
 const shop = newWorkshop();
@@ -376,6 +377,26 @@ describe('the plan check', () => {
       'Picnic coaster': ['slippery-back'],
       'Pilot bib': ['not-prewashed'],
       'Fluffy number': ['repeats'],
+    });
+  });
+
+  it('says of designs by another hand what is so, and nothing else', () => {
+    const said = strangers().flatMap(({ name: design, tape }) => {
+      const ids = example(tape).findings.map((f) => f.id);
+      return ids.length ? [[design, ids]] : [];
+    });
+    expect(Object.fromEntries(said)).to.deep.equal({
+      // Larger than any hoop of a new workroom.
+      'd1-bib': ['too-large'],
+      'k1-big-fill': ['too-large'],
+      'l1-confetti': ['too-large'],
+      // Covers that end with the zigzag they hide, or go on under the next piece.
+      'f1-lace-heart': ['trim-flush'],
+      'i1-one-thread-leaves': ['trim-flush'],
+      'g1-three-pieces': ['lump'],
+      // An opening of 38 mm; twins whose backs overlap.
+      'r1-heart-pillow': ['opening-small'],
+      't1-twin-pieces': ['over-next'],
     });
   });
 });

@@ -1,4 +1,5 @@
 import { itemAt, shareSpanned, type Box } from '../base';
+import { actionOf } from '../catalogue';
 import { inside } from '../outline';
 import { linePath, type BlockReading, type Line } from '../reading';
 import { SCISSORS_MM } from '../score';
@@ -14,6 +15,8 @@ function shareInside(line: Line, closed: Line): number {
   const points = linePath(line);
   return points.length ? points.filter((p) => inside(p, polygon)).length / points.length : 0;
 }
+/** Effects of hands that open what lies inside a line. */
+const OPENS = new Set<string | undefined>(['open', 'open all']);
 /** Less than this is as good as nothing, mm. */
 const LEAST_BEYOND = 0.05;
 /** Satins that reach less far past the line they hide than scissors leave of the piece. mm, past the peaks of a zigzag */
@@ -21,9 +24,12 @@ const shortCovers = (c: CheckContext) =>
   c.reading.covers.flatMap((reach) => {
     const tack = itemAt(c.reading.blocks, reach.over);
     const step = c.needles.find((n) => n.step.block === reach.cover && !n.step.again)?.step;
+    // Of a window the raw edge lies inside the inner one of its lines: it is cut by eye.
+    const isWindow = c.hands.some((h) => h.step.along === reach.over && OPENS.has(actionOf(h.step).effect));
     const beyond = reach.outsideMm - (tack.widthMm ?? 0) / 2;
-    const isShort = beyond < SCISSORS_MM + c.numbers['cut.coverSpare'];
-    return step && isShort && isSatin(itemAt(c.reading.blocks, reach.cover))
+    // What is trimmed flush to a zigzag needs no spare.
+    const isShort = beyond < SCISSORS_MM + (tack.texture === 'zigzag' ? 0 : c.numbers['cut.coverSpare']);
+    return step && isShort && !isWindow && isSatin(itemAt(c.reading.blocks, reach.cover))
       ? [{ reach, step, tack, beyond }]
       : [];
   });

@@ -54,7 +54,9 @@ export const orderRules: CheckRule[] = [
     severity: 'mind',
     find: (c) => {
       const closed = c.hands.find(({ step }) => closesUp(step, c.score));
-      if (!closed) return [];
+      // What is not turned may have its marks through both sides.
+      const isTurned = c.hands.some(({ step }) => actionOf(step).effect === 'turn out');
+      if (!closed || !(isTurned || wasEdited(c, closed.step.id))) return [];
       return c.needles.flatMap(({ step, at }): Found[] =>
         step.role === 'marker' && at > closed.at
           ? [

@@ -1,4 +1,4 @@
-import { boxOf, itemAt, type Box } from '../base';
+import { boxOf, grownBox, itemAt, type Box } from '../base';
 import { cornersOf } from '../cut';
 import { repeatGap, repeatsThatFit, smallestHoop } from '../hoop';
 import { popsOut, SCISSORS_MM, type ScorePiece } from '../score';
@@ -107,7 +107,9 @@ export const sizeRules: CheckRule[] = [
         if (!cut.preCut || !cut.lies) return [];
         const tack = c.needles.find(({ step }) => step.holds.includes(cut.id) && step.role === 'tack-down');
         if (!tack) return [];
-        const b = itemAt(c.reading.blocks, tack.step.block).box;
+        const { box, widthMm } = itemAt(c.reading.blocks, tack.step.block);
+        // A zigzag holds an edge that lies under its middle.
+        const b = grownBox(box, -(widthMm ?? 0) / 2);
         const over = Math.max(
           cut.lies.minX - b.minX,
           b.maxX - cut.lies.maxX,

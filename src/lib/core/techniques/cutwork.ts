@@ -237,7 +237,7 @@ export const cutwork: Technique = {
           bothSides: true,
           roles: { cover: 1, decoration: 0.3 },
           many: true,
-          holds: ['patch'],
+          holds: ['patch', 'cloth', 'mesh'],
           before: [
             {
               key: 'lift-out',
