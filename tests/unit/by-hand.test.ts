@@ -5,8 +5,7 @@ import { cutList, notionsOf } from '$lib/core/cut';
 import { numbersWith, type Numbers } from '$lib/core/numbers';
 import { planOrder } from '$lib/core/order';
 import { weighBundle } from '$lib/core/plan';
-import { densityMap, LENGTH_BIN_MM, type BlockReading, type Reading } from '$lib/core/reading';
-import { readSheet } from '$lib/core/techniques';
+import { densityMap, LENGTH_BIN_MM, typedReading, type BlockReading, type Reading } from '$lib/core/reading';
 import type { HandStep, NeedleStep, Score, ScorePiece, Step } from '$lib/core/score';
 import { TapeAssembler, STITCH } from '$lib/core/tape';
 import { bobbinsFor, planThread } from '$lib/core/thread';
@@ -27,7 +26,7 @@ function blockOf(
   mm: number,
   more: Partial<BlockReading> = {},
 ): BlockReading {
-  const [plain] = readSheet(
+  const [plain] = typedReading(
     [{ title: 'x', role: 'tack-down', stitches, seconds: null }],
     { width: 100, height: 60 },
     600,

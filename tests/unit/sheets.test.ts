@@ -3,8 +3,7 @@ import fc from 'fast-check';
 import { zipSync, strToU8 } from 'fflate';
 import { readBundle, readStopList } from '$lib/core/exchange';
 import { planBuild, proposeTyped } from '$lib/core/plan';
-import { densityMap, denseSpots } from '$lib/core/reading';
-import { readSheet } from '$lib/core/techniques';
+import { densityMap, denseSpots, typedReading } from '$lib/core/reading';
 import { planThread } from '$lib/core/thread';
 import { closePath, rectangle, run, satin, tatami, TapeMaker } from '$lib/core/outline';
 import { writeTape } from '$lib/core/tape';
@@ -75,7 +74,7 @@ describe('stops typed from a sheet', () => {
         ...proposeTyped({ stops: typed, widthMm: size, heightMm: size && 70 }, shop, given),
         technique: 'felt-tab',
       };
-      const reading = readSheet(typed, size ? { width: 50, height: 70 } : null, 600);
+      const reading = typedReading(typed, size ? { width: 50, height: 70 } : null, 600);
       const plan = planBuild(build, reading, shop);
       expect(plan.time.item.screenSeconds).to.equal(40 + 30 + 240 + 70);
       expect(plan.score.steps.filter((s) => s.kind === 'needle').map((s) => s.title)).to.deep.equal([

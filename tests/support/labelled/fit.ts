@@ -1,12 +1,14 @@
 import { beliefsOf } from '../../../src/lib/core/reading/decode';
 import { EVIDENCE } from '../../../src/lib/core/reading/evidence';
 import { treeOf, type Weighed, type Weights } from '../../../src/lib/core/reading/weigh';
-import { measuredOf, ROLES, type Decode } from '$lib/core/reading';
+import { measuredOf, ROLES, type OneCopy } from '$lib/core/reading';
+import { climb } from './climb';
 import type { LabelledDesign } from './types';
 
 /** How much large weights are held back, and transitions more: they see fewer cases. */
 const HOLD = 0.6;
 const HOLD_PAIRS = 1.5;
+const HOLD_BIAS = 0.05;
 /** What makers would accept counts less than what is meant, as a logarithm. */
 const ALSO = 2;
 const K = EVIDENCE.length;
@@ -21,7 +23,7 @@ export interface Case extends Weighed {
   /** evidence that is there at all, by block */
   told: number[][];
   /** what its blocks show to a pattern */
-  one: Parameters<Decode>[0];
+  one: OneCopy;
   /** how it is made, where that is told */
   technique: string | undefined;
 }
@@ -59,11 +61,10 @@ function unflat(v: ArrayLike<number>): Weights {
   };
 }
 
-/** Log-likelihood of what is right, and its slope. */
-function slope(cases: readonly Case[], w: Weights): { value: number; by: Float64Array } {
+/** How the log-likelihood of what is right rises with each weight. */
+function slope(cases: readonly Case[], w: Weights): Float64Array {
   const by = new Float64Array(R + K * R + 2 * R * R);
   const at = { evidence: R, after: R + K * R, along: R + K * R + R * R };
-  let value = 0;
   for (const c of cases) {
     const free = treeOf(c, w);
     const told = {
@@ -73,7 +74,6 @@ function slope(cases: readonly Case[], w: Weights): { value: number; by: Float64
       ),
     };
     const [a, b] = [beliefsOf(told), beliefsOf(free)];
-    value += c.weight * (a.logZ - b.logZ);
     c.x.forEach((x, i) => {
       for (let r = 0; r < R; r++) {
         const d = c.weight * (a.nodes[i][r] - b.nodes[i][r]);
@@ -87,27 +87,20 @@ function slope(cases: readonly Case[], w: Weights): { value: number; by: Float64
         for (let r = 0; r < R; r++) by[from + s * R + r] += c.weight * (e[s][r] - f[s][r]);
     });
   }
-  return { value, by };
+  return by;
 }
 
 /** Weights under which what is right is likeliest, held back by their size. Deterministic. */
 export function fit(cases: readonly Case[], rounds: number): Weights {
-  const n = R + K * R + 2 * R * R;
   const pairsFrom = R + K * R;
-  const w = new Float64Array(n);
-  const m = new Float64Array(n);
-  const v = new Float64Array(n);
-  for (let round = 1; round <= rounds; round++) {
-    const { by } = slope(cases, unflat(w));
-    const step = 0.15 * Math.min(1, (2 * (rounds - round)) / rounds + 0.02);
-    for (let k = 0; k < n; k++) {
-      const g = by[k] - (k < R ? 0.05 : k < pairsFrom ? HOLD : HOLD_PAIRS) * w[k];
-      m[k] = 0.9 * m[k] + 0.1 * g;
-      v[k] = 0.99 * v[k] + 0.01 * g * g;
-      w[k] += (step * (m[k] / (1 - 0.9 ** round))) / (Math.sqrt(v[k] / (1 - 0.99 ** round)) + 1e-6);
-    }
-  }
-  return unflat(w);
+  return unflat(
+    climb({
+      start: new Float64Array(pairsFrom + 2 * R * R),
+      hold: (k) => (k < R ? HOLD_BIAS : k < pairsFrom ? HOLD : HOLD_PAIRS),
+      rounds,
+      slope: (w) => slope(cases, unflat(w)),
+    }),
+  );
 }
 /** Weights that say everything with less confidence. */
 export const cooled = (w: Weights, by: number): Weights => unflat(flat(w).map((v) => v / by));

@@ -1,7 +1,9 @@
+import { logSum } from '$lib/core/base';
 import { TECHNIQUES } from '$lib/core/techniques/all';
 import { decodeBy } from '$lib/core/grammar';
 import { TERMS, type GrammarWeights, type Term } from '$lib/core/grammar/pattern';
 import { waysThrough, type Row } from '$lib/core/grammar/ways';
+import { climb } from './climb';
 import { oddsBy, type Case } from './fit';
 import type { Weights } from '$lib/core/reading/weigh';
 
@@ -59,8 +61,7 @@ const packed = (w: ArrayLike<number>): GrammarWeights => ({
 function expected(row: Row, technique: string | undefined, w: GrammarWeights, by: number, sum: Float64Array) {
   const asked = TECHNIQUES.filter(({ id }) => !technique || id === technique);
   const logs = asked.map((t) => waysThrough(t, row, w).logZ);
-  const most = Math.max(...logs);
-  const all = most + Math.log(logs.reduce((s, l) => s + Math.exp(l - most), 0));
+  const all = logSum(logs);
   asked.forEach((t, k) => {
     const share = Math.exp(logs[k] - all);
     if (share < LEAST_SHARE) return;
@@ -70,31 +71,27 @@ function expected(row: Row, technique: string | undefined, w: GrammarWeights, by
 }
 
 /** Weights of the patterns under which technique and roles are likeliest, held to the guess. Deterministic. */
-export function fitGrammar(cases: readonly GrammarCase[], rounds: number): GrammarWeights {
-  const guess = Float64Array.from(KEYS, (_, k) => (k < TERMS.length ? GUESS[TERMS[k]] : 0));
-  const w = Float64Array.from(guess);
-  const [m, v] = [new Float64Array(KEYS.length), new Float64Array(KEYS.length)];
-  for (let round = 1; round <= rounds; round++) {
-    const slope = new Float64Array(KEYS.length);
-    const now = packed(w);
-    for (const c of cases) {
-      expected(c.right, c.technique, now, c.weight, slope);
-      expected(c.free, undefined, now, -c.weight, slope);
-    }
-    const step = 0.15 * Math.min(1, (2 * (rounds - round)) / rounds + 0.02);
-    for (let k = 0; k < w.length; k++) {
-      const g = slope[k] - (k < TERMS.length ? HOLD : HOLD_TECHNIQUES) * (w[k] - guess[k]);
-      m[k] = 0.9 * m[k] + 0.1 * g;
-      v[k] = 0.99 * v[k] + 0.01 * g * g;
-      w[k] += (step * (m[k] / (1 - 0.9 ** round))) / (Math.sqrt(v[k] / (1 - 0.99 ** round)) + 1e-6);
-    }
-  }
-  return packed(w);
-}
+export const fitGrammar = (cases: readonly GrammarCase[], rounds: number): GrammarWeights =>
+  packed(
+    climb({
+      start: Float64Array.from(KEYS, (_, k) => (k < TERMS.length ? GUESS[TERMS[k]] : 0)),
+      hold: (k) => (k < TERMS.length ? HOLD : HOLD_TECHNIQUES),
+      rounds,
+      slope: (w) => {
+        const slope = new Float64Array(KEYS.length);
+        const now = packed(w);
+        for (const c of cases) {
+          expected(c.right, c.technique, now, c.weight, slope);
+          expected(c.free, undefined, now, -c.weight, slope);
+        }
+        return slope;
+      },
+    }),
+  );
 
-/** Roles decoded with the patterns. */
-export const togetherBy = (w: GrammarWeights) => (c: Case, odds: number[][]) =>
-  decodeBy(TECHNIQUES, w)(c.one, odds).odds;
+/** Roles decoded with the patterns. @param wholeSays as in decodeBy */
+export const togetherBy = (w: GrammarWeights, wholeSays?: number) => (c: Case, odds: number[][]) =>
+  decodeBy(TECHNIQUES, w, wholeSays)(c.one, odds).odds;
 /** How a design is made, and how it was read that it is. */
 export interface TechniqueJudgement {
   name: string;

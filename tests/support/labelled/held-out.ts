@@ -21,6 +21,8 @@ export interface HeldOut {
   /** blocks by themselves and what they hang on; and with the patterns, fitted on all other hands */
   alone: Judgement[];
   together: Judgement[];
+  /** and with nothing but the patterns' word */
+  wholly: Judgement[];
   techniques: TechniqueJudgement[];
 }
 
@@ -49,22 +51,30 @@ export function heldOut(rounds: number, grammarRounds: number, only?: readonly s
         ...own,
         alone: judgeCases(own.cases, own.weights),
         together: judgeCases(own.cases, own.weights, togetherBy(grammar)),
+        wholly: judgeCases(own.cases, own.weights, togetherBy(grammar, 1)),
         techniques: judgeTechniques(own.cases, own.weights, grammar),
       };
     });
 }
 
 /** Shares of what was judged, a row a hand and way. */
-export const heldOutTable = (judged: readonly HeldOut[]): Record<string, object> =>
-  Object.fromEntries(
-    judged.flatMap(({ hand, alone, together, techniques }) => [
-      [`${hand}, blocks alone`, told(alone)],
-      [
-        `${hand}, together`,
-        {
-          ...told(together),
-          techniques: `${techniques.filter((t) => t.right).length} of ${techniques.length}`,
-        },
-      ],
-    ]),
-  );
+export function heldOutTable(judged: readonly HeldOut[]): Record<string, object> {
+  const rows = (name: string, of: Pick<HeldOut, 'alone' | 'together' | 'wholly' | 'techniques'>) => [
+    [`${name}, blocks alone`, told(of.alone)],
+    [`${name}, wholly by the patterns`, told(of.wholly)],
+    [
+      `${name}, together`,
+      {
+        ...told(of.together),
+        techniques: `${of.techniques.filter((t) => t.right).length} of ${of.techniques.length}`,
+      },
+    ],
+  ];
+  const all = {
+    alone: judged.flatMap((j) => j.alone),
+    together: judged.flatMap((j) => j.together),
+    wholly: judged.flatMap((j) => j.wholly),
+    techniques: judged.flatMap((j) => j.techniques),
+  };
+  return Object.fromEntries([...judged.flatMap((j) => rows(j.hand, j)), ...rows('all', all)]);
+}

@@ -4,6 +4,7 @@
  */
 export * from './geometry';
 export * from './item-at';
+export * from './log-sum';
 export * from './problem';
 export * from './schema';
 export * from './units';

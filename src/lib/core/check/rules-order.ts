@@ -171,8 +171,7 @@ export const orderRules: CheckRule[] = [
     find: (c) =>
       c.score.changed.flatMap((changed): Found[] => {
         const { missed } = actionOf(changed);
-        const isOut = c.build.edits.some((e) => e.kind === 'remove' && e.stepId === changed.stepId);
-        return missed && isOut
+        return missed && changed.isOut
           ? [
               {
                 stepId: changed.next,

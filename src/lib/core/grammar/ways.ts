@@ -2,8 +2,7 @@
  * All ways of a row of blocks through the pattern of a technique, summed (forward-backward), so that what comes out are shares:
  * of the techniques, and of the roles of each block. And the likeliest way (Viterbi), by which hands know what to do.
  */
-import type { Box } from '../base';
-import type { Unread } from '../reading';
+import type { OneCopy } from '../reading';
 import {
   against,
   pattern,
@@ -17,11 +16,7 @@ import {
 } from './pattern';
 
 /** A row of blocks as a grammar sees them. */
-export interface Row {
-  blocks: readonly Unread[];
-  /** of the design, mm */
-  extents: Box;
-  hasCopies: boolean;
+export interface Row extends OneCopy {
   /** block × role: its share by the block's own stitches, 0-1 */
   odds: readonly (readonly number[])[];
 }
@@ -39,9 +34,9 @@ interface WeighedPattern extends Pattern {
   /** slot × role */
   fits: number[][];
 }
-const weighedPatterns = new WeakMap<GrammarWeights, Map<TechniquePattern, WeighedPattern>>();
+const weighedPatterns = new WeakMap<GrammarWeights, WeakMap<TechniquePattern, WeighedPattern>>();
 function weighedPattern(technique: TechniquePattern, weights: GrammarWeights): WeighedPattern {
-  const known = weighedPatterns.get(weights) ?? new Map<TechniquePattern, WeighedPattern>();
+  const known = weighedPatterns.get(weights) ?? new WeakMap<TechniquePattern, WeighedPattern>();
   weighedPatterns.set(weights, known);
   const found = known.get(technique);
   if (found) return found;

@@ -1,8 +1,8 @@
 import type { Build, Insertion } from '../build';
 import { middleOf, sizeOfBox, unionOf } from '../base';
-import type { BlockReading, Line, Reading } from '../reading';
+import { typedReading, type BlockReading, type Line, type Reading } from '../reading';
 import type { Design } from '../score';
-import { copiesIn, readSheet, techniqueById } from '../techniques';
+import { copiesIn, techniqueById } from '../techniques';
 import { TapeAssembler, type Tape } from '../tape';
 
 /** Readings (and tapes) of the designs that are sewn in between, by the insertion's id. */
@@ -21,7 +21,7 @@ export function composeDesign(build: Build, own: Reading, readings: InsertedRead
   let from = own.blocks.at(-1)?.to ?? 0;
   for (const insertion of build.insertions) {
     const reading =
-      readings[insertion.id] ?? (insertion.typed.length ? readSheet(insertion.typed, null, speed) : null);
+      readings[insertion.id] ?? (insertion.typed.length ? typedReading(insertion.typed, null, speed) : null);
     if (!reading) continue;
     const { dx, dy } = shiftOf(insertion, own, reading);
     const first = blocks.length;

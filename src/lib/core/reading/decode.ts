@@ -1,4 +1,5 @@
 /** Sum-product over trees: what each block most likely is, given what speaks for it and what the blocks it hangs on are. */
+import { logSum } from '../base';
 
 /** How much speaks for each state of each node, as logarithms; and for each node but the roots, the one it hangs on. */
 export interface Tree {
@@ -15,15 +16,6 @@ export interface Beliefs {
   edges: (number[][] | null)[];
   /** logarithm of the sum over all assignments */
   logZ: number;
-}
-
-function logSum(values: readonly number[]): number {
-  let most = -Infinity;
-  for (const v of values) if (v > most) most = v;
-  if (most === -Infinity) return most;
-  let sum = 0;
-  for (const v of values) sum += Math.exp(v - most);
-  return most + Math.log(sum);
 }
 
 /** Exact beliefs of all nodes. A state whose score is -Infinity is ruled out. Time grows with nodes × states². */

@@ -4,9 +4,9 @@
  */
 export { densityMap, denseSpots, type DensityMap, type SewnArea } from './density';
 export { keepToOneLine } from './one-line';
-export { typedReading, type TypedBlock } from './typed';
+export { typedReading } from './typed';
 export { measuredOf, readBlocks, type ReadOptions } from './read';
-export { isStraight, leavesSideOut, linePath, type Decode, type Unread } from './unread';
+export { isStraight, leavesSideOut, linePath, type Decode, type OneCopy, type Unread } from './unread';
 export type { RoleOverrides } from './roles';
 export {
   isCutByBlade,

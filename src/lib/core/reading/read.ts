@@ -10,7 +10,7 @@ import { AreaGrid, CELL } from './area-grid';
 import { LINE, profileBlock } from './profile';
 import { coverReach, sewnBeside } from './cover-margin';
 import { oddsOf, tellRoles, weigh, type RoleOverrides } from './roles';
-import type { Decode, Unread } from './unread';
+import type { Decode, OneCopy, Unread } from './unread';
 import type { Weighed } from './weigh';
 import { centrelineOf, type Centreline } from './centreline';
 import { blanketOf } from './blanket';
@@ -128,12 +128,12 @@ function measureDesign(tape: Tape, { trimJumps, onProgress }: ReadOptions): Meas
  * What weights are fitted on: the evidence of a tape, and what its blocks show; of copies that are sewn in turn, of the first.
  * @param tape with trims of three jumps
  */
-export function measuredOf(tape: Tape): { weighed: Weighed; one: Parameters<Decode>[0] } {
+export function measuredOf(tape: Tape): { weighed: Weighed; one: OneCopy } {
   const measured = measureDesign(tape, { trimJumps: 3 });
   return { weighed: weigh(measured.facts), one: oneOf(measured) };
 }
 /** One copy of what is measured. */
-const oneOf = ({ first, copies, extents, facts }: Measured): Parameters<Decode>[0] => ({
+const oneOf = ({ first, copies, extents, facts }: Measured): OneCopy => ({
   blocks: first.slice(0, facts.length),
   extents: copies?.extents ?? extents,
   hasCopies: copies !== null,

@@ -74,7 +74,7 @@ export function tellRoles(
     });
     clauses.sort((a, b) => b.by - a.by);
     // What the block alone would not be, it is by its place in the whole.
-    const told = pattern && likeliest(alone[i]) !== best ? [`${pattern} has it at this place`] : [];
+    const told = pattern && likeliest(alone[i]) !== best ? [`it stands at this place in “${pattern}”`] : [];
     for (const { by, k } of clauses) {
       if (by < 0 || told.length === MOST_CLAUSES) break;
       const clause = EVIDENCE[k].say(f);

@@ -2,13 +2,11 @@ import type { Box } from '../base';
 import {
   LENGTH_BIN_MM,
   LENGTH_BINS,
-  ROLES,
   type BlockReading,
   type Reading,
   type Role,
   type Texture,
 } from './types';
-import type { Decode } from './unread';
 
 /** A stop from a sheet: what it is for, and how long it takes, by the machine's screen or in stitches. */
 export interface TypedBlock {
@@ -30,14 +28,13 @@ const USUAL_TEXTURE: Partial<Record<Role, Texture>> = {
 };
 
 /**
- * A reading of stops that were typed: no lines and no density, but roles, times and an order.
+ * A reading of stops that were typed: no lines, no density and no technique, but roles, times and an order.
  * @param size finished size of the design, mm, when the maker knows it  @param speed stitches a minute
  */
 export function typedReading(
   stops: readonly TypedBlock[],
   size: { width: number; height: number } | null,
   speed: number,
-  decode: Decode,
 ): Reading {
   const box: Box = size
     ? { minX: -size.width / 2, minY: -size.height / 2, maxX: size.width / 2, maxY: size.height / 2 }
@@ -78,8 +75,6 @@ export function typedReading(
       typed: { title: stop.title, seconds: stop.seconds },
     };
   });
-  const said = stops.map(({ role }) => ROLES.map((r) => (r === role ? 1 : 0)));
-  const { techniques } = decode({ blocks, extents: box, hasCopies: false }, said);
   return {
     label: '',
     warnings: [],
@@ -91,6 +86,6 @@ export function typedReading(
     blocks,
     covers: [],
     copies: null,
-    techniques,
+    techniques: [],
   };
 }

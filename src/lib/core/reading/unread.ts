@@ -3,6 +3,14 @@ import type { BlockReading, Line, TechniqueShare } from './types';
 
 /** What is known of a block from its own stitches and lines. */
 export type Unread = Omit<BlockReading, 'role'>;
+/** One copy of a design, as it is decoded. mm */
+export interface OneCopy {
+  blocks: readonly Unread[];
+  /** of the design */
+  extents: Box;
+  /** there are more copies in the tape */
+  hasCopies: boolean;
+}
 /** What is decoded for one copy of a design: its blocks together, and the techniques with them. */
 interface Decoded {
   /** block × role, 0-1 */
@@ -13,10 +21,7 @@ interface Decoded {
   pattern: string | null;
 }
 /** Decodes roles and technique together. @param odds block × role, by the blocks' own stitches, 0-1 */
-export type Decode = (
-  design: { blocks: readonly Unread[]; extents: Box; hasCopies: boolean },
-  odds: readonly (readonly number[])[],
-) => Decoded;
+export type Decode = (design: OneCopy, odds: readonly (readonly number[])[]) => Decoded;
 /** How much of a line has stitches of a block beside it, 0-1; 0 when any stitch of the block lies further off than the band (mm). */
 export type SewnBeside = (block: number, line: Line, bandMm: number) => number;
 

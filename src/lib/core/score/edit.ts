@@ -50,7 +50,8 @@ export function applyEdits(
       steps = steps.filter((s) => s !== step && !s.id.startsWith(`${step.id}:`));
     else if ((edit.kind === 'remove' || edit.kind === 'move') && step.kind === 'hand') {
       const { id, title, action, pieces } = step;
-      changed.push({ stepId: id, title, action, pieces, next: steps[at + 1]?.id ?? null });
+      const isOut = edit.kind === 'remove';
+      changed.push({ stepId: id, title, action, pieces, isOut, next: steps[at + 1]?.id ?? null });
       const rest = steps.toSpliced(at, 1);
       steps = edit.kind === 'remove' ? rest : insertBefore(rest, step, edit.before);
     }

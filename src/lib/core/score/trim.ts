@@ -26,7 +26,7 @@ export function tightTrim(tack: number, reading: Reading, numbers: Numbers): Tig
   return {
     allowanceMm,
     because: (length) =>
-      `${where} the cover reaches ${beyond < SCISSORS_MM / 2 ? 'hardly' : `only ${length(beyond)}`} past the tack-down.`,
+      `${where} the cover ${beyond < SCISSORS_MM / 2 ? 'hardly reaches' : `reaches only ${length(beyond)}`} past the tack-down.`,
   };
 }
 

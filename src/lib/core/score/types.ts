@@ -109,6 +109,8 @@ export interface ChangedStep {
   title: string;
   action: Action;
   pieces: string[];
+  /** taken out, not moved */
+  isOut: boolean;
   /** the step before which it stood; null at the end */
   next: string | null;
 }

@@ -2,12 +2,15 @@
  * Techniques as data: the pattern of needle blocks, what hands do between them, and the pieces that takes; and how a tape
  * is read by them.
  */
+import type { TechniquePattern } from '../grammar';
 import { MOST_SURE, ODDS, type Reading } from '../reading';
 import { TECHNIQUES } from './all';
 import { asRead } from './as-read';
 import { matchTechnique, type Match } from './match';
 import type { Technique } from './types';
 
+/** The patterns that there are, for a reader who knows no techniques. */
+export const PATTERNS: readonly TechniquePattern[] = TECHNIQUES;
 /** The technique of a build; one that is not known (any more) is read step by step as it stands on the tape. */
 export const techniqueById = (id: string): Technique => TECHNIQUES.find((t) => t.id === id) ?? asRead;
 
@@ -25,6 +28,11 @@ export function rankTechniques(reading: Reading): RankedTechnique[] {
   return plain ? [plain, ...ranked.filter((m) => m !== plain)] : ranked;
 }
 
+/** Smaller shares say nothing. */
+const LEAST_TOLD = 0.01;
+/** Whether a share is worth a word. */
+export const isToldShare = ({ share }: RankedTechnique): boolean => share >= LEAST_TOLD;
+
 /** The best technique and the other that it may be, where their odds are closer than those from which on it is said as a fact. */
 export function techniqueQuestion([best, ...others]: readonly RankedTechnique[]):
   [RankedTechnique, RankedTechnique] | null {
@@ -33,7 +41,6 @@ export function techniqueQuestion([best, ...others]: readonly RankedTechnique[])
 }
 
 export { choicesOf, copiesIn, isMet, fitReason, itemsInTape, matchTechnique, type Match } from './match';
-export { PATTERNS } from './patterns';
 export { readDesign } from './read';
 export { readSheet } from './read-sheet';
 export { WHOLE_SHARE } from '../grammar';

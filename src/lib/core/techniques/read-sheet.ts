@@ -1,12 +1,11 @@
-import { typedReading, type Reading, type TypedBlock } from '../reading';
+import { ROLES, typedReading, type Reading } from '../reading';
 import { decode } from './decode';
 
-/**
- * A reading of stops that were typed: how the whole is made follows from what each is for.
- * @param size mm, where the maker knows it  @param speed stitches a minute
- */
-export const readSheet = (
-  stops: readonly TypedBlock[],
-  size: { width: number; height: number } | null,
-  speed: number,
-): Reading => typedReading(stops, size, speed, decode);
+/** A reading of stops that were typed: how the whole is made follows from what each is for. @see typedReading */
+export function readSheet(...stops: Parameters<typeof typedReading>): Reading {
+  const reading = typedReading(...stops);
+  const { blocks, extents } = reading;
+  const said = blocks.map(({ role }) => ROLES.map((r) => (r === role.value ? 1 : 0)));
+  const { techniques } = decode({ blocks, extents, hasCopies: false }, said);
+  return { ...reading, techniques };
+}

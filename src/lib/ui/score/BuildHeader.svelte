@@ -12,6 +12,7 @@
   import type { Build } from '$lib/core/build';
   import type { BuildPlan } from '$lib/core/plan';
   import type { Reading } from '$lib/core/reading';
+  import { isToldShare } from '$lib/core/techniques';
   import type { BuildEditor } from '../state/editor.svelte';
   import { workroom } from '../state/workroom.svelte';
 
@@ -38,8 +39,6 @@
     if (hoop) editor.change({ hoopId: hoop.id, machineId: hoop.machineId });
   }
   const inTape = $derived(plan.order.inTape);
-  /** Smaller shares say nothing. */
-  const LEAST_TOLD = 0.01;
 </script>
 
 <header class="flex flex-wrap items-center gap-x-3 gap-y-2">
@@ -57,13 +56,12 @@
     class="min-h-11 max-w-80"
     label="Technique"
     value={build.technique}
-    options={editor.ranking.map(
-      ({ technique, share }) =>
-        [
-          technique.id,
-          share < LEAST_TOLD ? technique.name : `${technique.name} (${percent(share)})`,
-        ] as const,
-    )}
+    options={editor.ranking.map((ranked) => {
+      const { id, name } = ranked.technique;
+      // What the maker has said needs no share.
+      const isSaid = build.techniqueBy === 'maker' && id === build.technique;
+      return [id, isToldShare(ranked) && !isSaid ? `${name} (${percent(ranked.share)})` : name] as const;
+    })}
     onchange={(technique) => editor.change({ technique, techniqueBy: 'maker' })}
   />
   <select

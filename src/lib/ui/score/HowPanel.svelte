@@ -7,7 +7,7 @@
   import type { Build } from '$lib/core/build';
   import type { BuildPlan } from '$lib/core/plan';
   import { stopList } from '$lib/core/score';
-  import { choicesOf, fitReason, techniqueById } from '$lib/core/techniques';
+  import { choicesOf, fitReason, isToldShare, techniqueById } from '$lib/core/techniques';
   import type { BuildEditor } from '../state/editor.svelte';
   import { percent } from '$lib/core/base';
   import Insertions from './Insertions.svelte';
@@ -17,7 +17,7 @@
   const technique = $derived(techniqueById(build.technique));
   const match = $derived(editor.ranking.find((m) => m.technique.id === technique.id));
   const choices = $derived(match ? choicesOf(match) : (technique.choices ?? []));
-  const other = $derived(editor.ranking.find((m) => m.technique.id !== technique.id));
+  const other = $derived(editor.ranking.find((m) => m.technique.id !== technique.id && isToldShare(m)));
   const stops = $derived(stopList(plan.score, build.threads));
   const halts = $derived(stops.filter((s) => s.hands.length));
   const through = $derived(stops.filter((s) => !s.hands.length));
@@ -38,14 +38,19 @@
       <p>{technique.summary}</p>
       {#if match}
         <p class="text-quiet">
-          {percent(match.share)}: {fitReason(match)}.
+          {build.techniqueBy === 'maker' ? 'Your choice; by the tape alone ' : ''}{percent(match.share)}: {fitReason(
+            match,
+          )}.
           {#if other}
-            Next best: {other.technique.name} ({percent(other.share)}): {fitReason(other)}.
+            Otherwise {other.technique.name} ({percent(other.share)}): {fitReason(other)}.
             <button
               type="button"
               class="text-needle underline"
-              onclick={() => editor.choose(other.technique.name, { technique: other.technique.id })}
-              >Take it instead</button
+              onclick={() =>
+                editor.choose(other.technique.name, {
+                  technique: other.technique.id,
+                  techniqueBy: 'maker',
+                })}>Take it instead</button
             >{/if}
         </p>
       {/if}
