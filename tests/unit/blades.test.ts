@@ -71,7 +71,7 @@ describe('windows cut by cutting needles', () => {
       const machines = [{ ...itemAt(shop.machines, 0), kind }];
       const { score } = example(tape(), {}, { ...shop, machines }).plan;
       expect(
-        stopList(score, []).flatMap((s) => (s.hands.length ? [s.stop] : [])),
+        stopList(score).flatMap((s) => (s.hands.length ? [s.stop] : [])),
         kind,
       ).to.deep.equal([1, 2, 3]);
     }

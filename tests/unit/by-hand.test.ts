@@ -244,23 +244,22 @@ describe('worked out by hand', () => {
       needle(0, { role }),
     ];
     const plan = (role: NeedleStep['role'], items: number) =>
-      planThread(scoreOf(steps(role)), reading, { threads: [] }, { machine: home, numbers, items });
+      planThread(scoreOf(steps(role)), reading, [], { machine: home, numbers, items });
     // Film 0.15 and cotton 0.25 mm: 1.15 · 2 m + 1.5 · 0.4 · 800 mm + 3 · 0.1 m; 0.4 · 2 m + 0.4 · 800 mm + 0.3 m
     expect(plan('cover', 1).steps.n0.topM).to.be.closeTo(2.3 + 0.48 + 0.3, 1e-9);
     expect(plan('cover', 1).steps.n0.bobbinM).to.be.closeTo(0.8 + 0.32 + 0.3, 1e-9);
     // Two layers of the front are as thick as two pieces: 0.65 mm in all.
-    const double = planThread(
-      scoreOf(steps('cover'), [film, { ...front, layers: 2 }]),
-      reading,
-      { threads: [] },
-      { machine: home, numbers, items: 1 },
-    );
+    const double = planThread(scoreOf(steps('cover'), [film, { ...front, layers: 2 }]), reading, [], {
+      machine: home,
+      numbers,
+      items: 1,
+    });
     expect(double.steps.n0.topM).to.be.closeTo(2.3 + 1.5 * 0.65 * 0.8 + 0.3, 1e-9);
     // Typed from a sheet only the lengths of the bins are known: 2.75 mm is the middle of the one that 2.5 mm lies in.
     const typed = planThread(
       scoreOf(steps('cover')),
       readingOf(blockOf(0, 800, 2.5, { trims: 2, sewnLengthMm: 0 })),
-      { threads: [] },
+      [],
       { machine: home, numbers, items: 1 },
     );
     expect(typed.steps.n0.topM).to.be.closeTo(1.15 * 2.2 + 0.48 + 0.3, 1e-9);
@@ -278,12 +277,7 @@ describe('worked out by hand', () => {
     ]);
     // A bobbin of top thread holds 38 · 0.95 = 36.1 m: 25 items.
     const matched = [...steps('cover').slice(0, 2), hand('bobbin', 'bobbin'), needle(0, { role: 'cover' })];
-    const { swaps } = planThread(
-      scoreOf(matched),
-      reading,
-      { threads: [] },
-      { machine: home, numbers, items: 30 },
-    );
+    const { swaps } = planThread(scoreOf(matched), reading, [], { machine: home, numbers, items: 30 });
     expect(swaps.map((s) => s.item)).to.deep.equal([25]);
   });
 

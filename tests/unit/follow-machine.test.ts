@@ -1,6 +1,7 @@
 import 'fake-indexeddb/auto';
 import { expect } from 'chai';
 import { itemAt, ok } from '$lib/core/base';
+import { inOneThread } from '$lib/core/build';
 import type { MachineLink, MachineState } from '$lib/core/machine';
 import { newRun, sewnSteps } from '$lib/core/run';
 import { newWorkshop } from '$lib/core/workshop';
@@ -11,7 +12,8 @@ import { example } from '../support/examples';
 import { sessionOn } from '../support/session';
 
 let n = 0;
-const { build, bytes, plan } = example(coaster());
+// In one thread nobody has to change anything between its blocks.
+const { build, bytes, plan } = example(coaster(), { threads: inOneThread({ threads: [] }, 9) });
 const READY: MachineState = {
   status: 'ready',
   why: null,

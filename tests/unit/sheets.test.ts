@@ -177,10 +177,10 @@ describe('thread', () => {
       .sew(satin(closePath(square), 4, 0.4))
       .done();
     const shop = workshopWith({ 'thread.bobbinHome': 10, 'thread.bobbinKeep': 35 });
-    const { plan, reading, build } = example(tape, { technique: 'as-read' }, shop);
+    const { plan, reading } = example(tape, { technique: 'as-read' }, shop);
     fc.assert(
       fc.property(fc.double({ min: 0, max: 6.5, noNaN: true }), (startM) => {
-        const { swaps, steps } = planThread(plan.score, reading, build, {
+        const { swaps, steps } = planThread(plan.score, reading, plan.threads, {
           machine: plan.machine,
           numbers: plan.numbers,
           startM,
@@ -194,7 +194,7 @@ describe('thread', () => {
   });
   it('counts the bobbin over all items of a hooping: no border of any of them is joined', () => {
     const tape = new TapeMaker('T').sew(satin(closePath(rectangle({ x: 0, y: 0 }, 60, 60)), 4, 0.4)).done();
-    const { plan, reading, build } = example(tape, { technique: 'as-read', roles: { '0': 'cover' } });
+    const { plan, reading } = example(tape, { technique: 'as-read', roles: { '0': 'cover' } });
     const needs = plan.thread.steps.n0.bobbinM;
     fc.assert(
       fc.property(
@@ -205,7 +205,7 @@ describe('thread', () => {
             swaps,
             bobbinM,
             bobbinHoldsM: holds,
-          } = planThread(plan.score, reading, build, {
+          } = planThread(plan.score, reading, plan.threads, {
             machine: plan.machine,
             numbers: plan.numbers,
             items,

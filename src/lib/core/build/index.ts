@@ -7,14 +7,15 @@ import * as z from 'zod';
 import { ROLES } from '../reading';
 import { MATERIAL_KINDS } from '../catalogue';
 import { idSchema, uniqueIds } from '../base';
+import { blockThreadSchema, colour, MOST_BLOCKS, threadSchema } from './thread';
+
+export { inOneThread, isSameThread, threadsOf, UNNAMED, type Thread } from './thread';
 
 /** Raised when a build of before can no longer be read as it is. */
 export const BUILD_SCHEMA_VERSION = 1;
 
 const id = idSchema(120);
 const materialKind = z.enum(MATERIAL_KINDS);
-const colour = z.string().regex(/^#[0-9a-f]{6}$/i);
-const threadSchema = z.object({ name: z.string().max(60), colour, metallic: z.boolean().optional() });
 const mm = (most: number) => z.number().min(0.1).max(most);
 
 /** What a maker knows about a material and no tape can tell. */
@@ -99,7 +100,7 @@ export const insertionSchema = z.object({
   tapeId: id.nullable(),
   typed: z.array(typedStopSchema).max(MOST_STOPS),
   /** sewn before this block of the design (as many as there are: after the last) */
-  beforeBlock: z.int().min(0).max(5000),
+  beforeBlock: z.int().min(0).max(MOST_BLOCKS),
   /** from the middle of the design to its own middle, mm, y up */
   dxMm: z.number().min(-2000).max(2000),
   dyMm: z.number().min(-2000).max(2000),
@@ -133,8 +134,8 @@ export const buildSchema = z.object({
   insertions: uniqueIds(z.array(insertionSchema).max(20)).default([]),
   /** roles that the maker set against the reading, by block */
   roles: z.record(z.string().regex(/^\d{1,5}$/), z.enum(ROLES)),
-  /** thread of each block, in order; a tape holds no colours */
-  threads: z.array(threadSchema).max(5000),
+  /** thread of each block, in order, as it was said (`threadsOf` has what follows from it); a tape holds no colours */
+  threads: z.array(blockThreadSchema).max(MOST_BLOCKS),
   /** by piece */
   materials: z.record(id, materialSchema),
   edits: z.array(scoreEditSchema).max(2000),

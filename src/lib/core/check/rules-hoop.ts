@@ -28,7 +28,7 @@ export const hoopRules: CheckRule[] = [
     severity: 'mind',
     find: (c) => {
       if (c.machine.kind !== 'multi-needle') return [];
-      const halts = stopList(c.score, c.build.threads).filter((s) => s.hands.length > 0);
+      const halts = stopList(c.score).filter((s) => s.hands.length > 0);
       if (!halts.length) return [];
       return [
         {

@@ -82,7 +82,7 @@ export const threadRules: CheckRule[] = [
     severity: 'tip',
     find: (c) => {
       const cap = c.numbers['thread.metallicSpeed'];
-      const shiny = c.needles.filter(({ step }) => (step.thread ?? c.build.threads[step.block])?.metallic);
+      const shiny = c.needles.filter(({ step }) => (step.thread ?? c.threads[step.block])?.metallic);
       return shiny.length && c.machine.speed > cap
         ? [
             {
@@ -99,25 +99,26 @@ export const threadRules: CheckRule[] = [
     severity: 'tip',
     find: (c) => {
       const key = (b: number) => {
-        const t = c.build.threads[b];
+        const t = c.threads[b];
         return t ? `${t.name}${t.colour}` : '';
       };
       return c.needles.flatMap(({ step }, i): Found[] => {
         const next = c.needles[i + 1]?.step;
         const last = c.needles[i - 1]?.step;
         // Hidden under what comes later: its colour is never seen.
-        if (step.role !== 'placement' || !next || !key(step.block) || !key(next.block)) return [];
+        const thread = next && c.threads[next.block];
+        if (step.role !== 'placement' || !thread || !key(step.block)) return [];
         const needless =
           key(step.block) !== key(next.block) && key(step.block) !== (last ? key(last.block) : '');
         return needless
           ? [
               {
                 stepId: step.id,
-                message: `Block ${step.stop + 1} is hidden later: sew it in ${itemAt(c.build.threads, next.block).name} and save a change.`,
+                message: `Block ${step.stop + 1} is hidden later: sew it in ${thread.name} and save a change.`,
                 because: 'The thread sheet’s colour of a placement line is only a label.',
                 fix: {
-                  label: `Use ${itemAt(c.build.threads, next.block).name}`,
-                  change: { threads: c.build.threads.with(step.block, itemAt(c.build.threads, next.block)) },
+                  label: `Use ${thread.name}`,
+                  change: { threads: c.build.threads.with(step.block, thread) },
                 },
               },
             ]

@@ -1,7 +1,7 @@
 /**
  * Everything worked out for one build: score, pieces, times, order. Pure and quick enough to run at each edit.
  */
-import type { Build } from '../build';
+import { threadsOf, type Build, type Thread } from '../build';
 import { cutList, notionsOf, type CutPiece, type NotionNeed } from '../cut';
 import { hoopField, repeatGap, repeatPlaces, type HoopField, type Repeats } from '../hoop';
 import { numbersWith, type Numbers } from '../numbers';
@@ -20,6 +20,8 @@ export interface BuildPlan {
   /** all blocks, inserted ones too, and how large it is sewn */
   design: Design;
   score: Score;
+  /** what each block is sewn in; undefined: nobody has said */
+  threads: (Thread | undefined)[];
   /** notions: zips, snaps, ribbon and what holds pieces, of one item */
   cut: { pieces: CutPiece[]; notions: NotionNeed[] };
   thread: ThreadPlan;
@@ -64,13 +66,15 @@ export function planBuild(
     hoop: { ...field, magnetic: hoop.magnetic },
     washed: build.use.washed,
   });
-  const context = { machine, numbers, magneticHoop: hoop.magnetic, threads: build.threads };
+  const threads = threadsOf(build);
+  const context = { machine, numbers, magneticHoop: hoop.magnetic, threads };
   const steps = timeSteps(score, design, context);
   return {
     design,
     score,
+    threads,
     cut: { pieces, notions: notionsOf(score, pieces, sizeOfBox(design.one.extents), numbers) },
-    thread: planThread(score, reading, build, { machine, numbers, items: build.order.repeats }),
+    thread: planThread(score, reading, threads, { machine, numbers, items: build.order.repeats }),
     hooping: {
       hoop,
       field,

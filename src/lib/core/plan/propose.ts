@@ -32,7 +32,7 @@ export function readTyped(
 /** A build for stops typed from a sheet. Thread names come from the sheet; their colours are asked later. */
 export function proposeTyped(typed: NonNullable<Build['typed']>, workshop: Workshop, given: NewBuild): Build {
   const reading = readTyped(typed, null, workshop);
-  const threads = typed.stops.map(({ thread }) => ({ name: thread || 'thread', colour: colourOf(thread) }));
+  const threads = typed.stops.map(({ thread }) => ({ name: thread, colour: colourOf(thread) }));
   return buildSchema.parse({ ...newBuild(reading, hoopFor(reading, workshop), given), typed, threads });
 }
 

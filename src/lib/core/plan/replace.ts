@@ -1,4 +1,4 @@
-import { EDIT_WORDS, type Build, type ScoreEdit } from '../build';
+import { EDIT_WORDS, threadsOf, UNNAMED, type Build, type ScoreEdit } from '../build';
 import type { Box } from '../base';
 import type { BlockReading, Reading } from '../reading';
 
@@ -80,14 +80,18 @@ export function carryOver(
     if (now == null) lost.push(`Role “${role.replace('-', ' ')}” of block ${Number(block) + 1}`);
     return now == null ? [] : [[String(now), role] as const];
   });
+  const named = threadsOf(build);
   const threads = after.blocks.map((_, now) => {
     const old = blocks.indexOf(now);
+    const same = build.threads[old]?.sameAs;
+    const sameNow = same === undefined ? null : blocks[same];
+    if (sameNow != null) return { ...build.threads[old], ...UNNAMED, sameAs: sameNow };
     return (
-      (old < 0 ? undefined : build.threads[old]) ?? build.threads.at(Math.min(now, build.threads.length - 1))
+      named[old] ?? (build.threads[old] ? UNNAMED : named.at(Math.min(now, named.length - 1))) ?? UNNAMED
     );
   });
   blocks.forEach((now, old) => {
-    const thread = build.threads[old];
+    const thread = named[old];
     if (now === null && thread) lost.push(`Thread “${thread.name}” of block ${old + 1}`);
   });
   const edits = build.edits.flatMap((edit): ScoreEdit[] => {
@@ -115,7 +119,7 @@ export function carryOver(
       fileName: tape.fileName,
       typed: null,
       roles: Object.fromEntries(roles),
-      threads: build.threads.length ? threads.flatMap((t) => t ?? []) : [],
+      threads: build.threads.length ? threads : [],
       edits,
       insertions,
     },

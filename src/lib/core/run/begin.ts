@@ -62,7 +62,7 @@ export function newRun(
     ),
     blocks: plan.score.steps.reduce<RunRecord['blocks']>(
       (blocks, step) => {
-        if (step.kind === 'needle') blocks[step.block] = blockOf(step, plan, build);
+        if (step.kind === 'needle') blocks[step.block] = blockOf(step, plan);
         return blocks;
       },
       plan.design.reading.blocks.map(() => ({ ...EMPTY_BLOCK, thread: NO_THREAD })),
@@ -81,10 +81,10 @@ export function newRun(
 }
 const EMPTY_BLOCK = { stitches: 0, stitchSeconds: 0, starts: 0, meanStitchMm: 0, topM: 0, bobbinM: 0 };
 
-function blockOf(step: Extract<Step, { kind: 'needle' }>, plan: BuildPlan, build: Build) {
+function blockOf(step: Extract<Step, { kind: 'needle' }>, plan: BuildPlan) {
   const block = itemAt(plan.design.reading.blocks, step.block);
   const time = itemAt(plan.time.steps, step.id);
-  const thread = step.thread ?? build.threads[step.block];
+  const thread = step.thread ?? plan.threads[step.block];
   return {
     stitches: block.stitches,
     stitchSeconds: time.terms.find((t) => !t.number)?.seconds ?? 0,

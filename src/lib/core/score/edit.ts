@@ -1,5 +1,6 @@
 import { EDIT_WORDS, type ScoreEdit } from '../build';
-import { bareHand, threadStep } from './hand';
+import { bareHand } from './hand';
+import { threadStep } from './threads';
 import type { ChangedStep, HandStep, NeedleStep, Step } from './types';
 
 /** Applies the maker's edits in order. Edits that meet no step are kept in the build and told here, never dropped. */

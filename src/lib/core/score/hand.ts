@@ -36,17 +36,6 @@ export const bareHand = (parts: HandParts): HandStep => ({
   stop: 0,
 });
 
-/** Hands thread the needle anew. */
-export const threadStep = (id: string, name: string, because: string): HandStep =>
-  bareHand({
-    id,
-    title: `Thread ${name}`,
-    text: `Thread the needle with ${name}.`,
-    because,
-    action: 'thread',
-    side: 'front',
-  });
-
 /** Where the hands are, in words. */
 export const placeOf = (step: Pick<HandStep, 'action' | 'side'>): string =>
   actionOf(step).atMachine

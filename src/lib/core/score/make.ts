@@ -17,10 +17,11 @@ import {
 } from '../techniques';
 import { withHoopAdvice } from './advice';
 import { applyEdits } from './edit';
-import { bareHand, threadStep, withCautions, type HandParts } from './hand';
+import { bareHand, withCautions, type HandParts } from './hand';
 import { insertSteps } from './insert';
 import { blocksOf, pieceFor, piecesOf } from './pieces';
 import { inOtherWords } from './stack';
+import { withThreads } from './threads';
 import { isCovered, tightTrim } from './trim';
 import type { Machine } from '../workshop';
 import type { Design, HandStep, NeedleStep, Score, ScorePiece, Step } from './types';
@@ -69,7 +70,7 @@ export function makeScore(build: Build, design: Design, options: ScoreOptions): 
   };
   const steps = proposed(filling, inserted.before);
   const threadByHand = options.machine.kind === 'one-needle';
-  const threaded = threadByHand ? withThreads(steps, build) : steps;
+  const threaded = withThreads(steps, build, threadByHand);
   const { steps: edited, changed, stale } = applyEdits(threaded, build.edits, threadByHand);
   const score: Score = {
     steps: numbered(edited),
@@ -235,24 +236,6 @@ function handStep(
   return bareHand(parts);
 }
 
-/** Where the thread differs from the block before, hands change it first. */
-function withThreads(steps: Step[], build: Build): Step[] {
-  let before: Build['threads'][number] | undefined;
-  let first = true;
-  return steps.flatMap((step) => {
-    if (step.kind !== 'needle') return [step];
-    const thread = build.threads[step.block];
-    const last = before;
-    const isFirst = first;
-    first = false;
-    if (thread) before = thread;
-    if (!thread || (last && last.name === thread.name && last.colour === thread.colour)) return [step];
-    const why = isFirst
-      ? 'The first block is sewn in it.'
-      : `The block before was sewn in ${last?.name ?? 'another thread'}.`;
-    return [threadStep(`b${step.block}:thread`, thread.name, why), step];
-  });
-}
 /** Gives every step both its numbers: the running hand number, and the machine's stop. */
 function numbered(steps: Step[]): Step[] {
   let hand = 0;

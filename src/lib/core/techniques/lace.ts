@@ -6,7 +6,7 @@ const bobbin: HandTemplate = {
   key: 'bobbin',
   action: 'bobbin',
   title: 'Matching bobbin',
-  text: 'Put in a bobbin of the top thread, and again at each change of colour.',
+  text: 'Put in a bobbin of the top thread.',
   because: 'Both sides of lace show.',
   side: 'front',
   hoop: 'off',

@@ -3,7 +3,7 @@
  * In: score, reading, numbers. Out: metres.
  */
 import { itemAt } from '../base';
-import type { Build } from '../build';
+import type { Thread } from '../build';
 import type { Numbers } from '../numbers';
 import { isCutByBlade, LENGTH_BIN_MM, type BlockReading, type Reading } from '../reading';
 import { stackHere, stacksOf, type NeedleStep, type Score, type Stack } from '../score';
@@ -96,7 +96,7 @@ export const usableBobbin = (
 export function planThread(
   score: Score,
   reading: Reading,
-  build: Pick<Build, 'threads'>,
+  threads: readonly (Thread | undefined)[],
   {
     machine,
     numbers,
@@ -137,7 +137,7 @@ export function planThread(
     plan.steps[step.id] = needs;
     plan.topM += needs.topM;
     plan.bobbinM += needs.bobbinM;
-    const thread = step.thread ?? build.threads[step.block];
+    const thread = step.thread ?? threads[step.block];
     if (thread) {
       const key = `${thread.name} ${thread.colour}`;
       const known = metres.get(key) ?? { name: thread.name, colour: thread.colour, metres: 0 };

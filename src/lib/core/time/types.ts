@@ -27,7 +27,7 @@ export interface TimeContext {
   numbers: Numbers;
   magneticHoop: boolean;
   /** thread of each block */
-  threads: readonly { metallic?: boolean }[];
+  threads: readonly ({ metallic?: boolean } | undefined)[];
 }
 /** By id of the step. */
 export type StepTimes = Record<string, StepTime>;

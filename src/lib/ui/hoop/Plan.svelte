@@ -95,7 +95,7 @@
       drawing.tape,
       sewn.map(({ index, block }) => ({
         block,
-        colour: seenThread(drawing.threads[index]?.colour ?? colours.quiet, colours.paper, colours.ink),
+        colour: seenThread(drawing.plan.threads[index]?.colour ?? colours.quiet, colours.paper, colours.ink),
       })),
       view,
       Math.max(1, Math.round(width * ratio)),

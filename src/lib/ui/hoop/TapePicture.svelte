@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { Build } from '$lib/core/build';
+  import { threadsOf, type Build } from '$lib/core/build';
   import { readInWorker } from '$lib/workers';
   import { workroom } from '../state/workroom.svelte';
   import { theme } from '../state/theme.svelte';
@@ -17,7 +17,8 @@
   });
 
   $effect(() => {
-    const { tapeId, threads } = build;
+    const { tapeId } = build;
+    const threads = threadsOf(build);
     void theme.current;
     if (!isSeen) return;
     void (async () => {

@@ -82,7 +82,6 @@ export interface PlanDrawing {
   tape: Tape;
   /** step under the cursor, 0-based */
   cursor: number;
-  threads: readonly { colour: string }[];
 }
 
 /** Draws the hoop alone: ring, field, and how near the frame the needle may come. */
@@ -134,7 +133,7 @@ export function drawDensity(
 export function drawPlan(
   ctx: CanvasRenderingContext2D,
   view: View,
-  { plan, reading, tape, cursor, threads }: PlanDrawing,
+  { plan, reading, tape, cursor }: PlanDrawing,
   colours: PlanColours,
 ) {
   const step = plan.score.steps[cursor];
@@ -147,7 +146,7 @@ export function drawPlan(
   const sewn = plan.score.steps.slice(0, cursor).flatMap((s) => (s.kind === 'needle' ? [s.block] : []));
   ctx.lineJoin = 'round';
   for (const b of sewn) {
-    ctx.strokeStyle = seenThread(threads[b]?.colour ?? colours.quiet, colours.paper, colours.ink);
+    ctx.strokeStyle = seenThread(plan.threads[b]?.colour ?? colours.quiet, colours.paper, colours.ink);
     ctx.globalAlpha = 0.75;
     ctx.lineWidth = Math.max(0.35, px * 0.9);
     ctx.stroke(blockPath(tape, itemAt(reading.blocks, b)));

@@ -79,7 +79,7 @@ export function drawTape(
   size: number,
   tape: Tape,
   reading: Reading,
-  threads: readonly { colour: string }[],
+  threads: readonly ({ colour: string } | undefined)[],
   { paper, ink, quiet }: Pick<PlanColours, 'paper' | 'ink' | 'quiet'>,
 ) {
   const { extents: e } = reading;

@@ -34,7 +34,6 @@
       plan: { ...plan, score: run.score },
       reading: plan.design.reading,
       tape,
-      threads: build.threads,
     };
   }
 

@@ -119,7 +119,6 @@
           reading: editor.reading,
           tape: editor.tape,
           cursor: editor.cursor,
-          threads: editor.build.threads,
         }
       : null,
   );

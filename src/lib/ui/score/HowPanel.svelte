@@ -18,9 +18,12 @@
   const match = $derived(editor.ranking.find((m) => m.technique.id === technique.id));
   const choices = $derived(match ? choicesOf(match) : (technique.choices ?? []));
   const other = $derived(editor.ranking.find((m) => m.technique.id !== technique.id && isToldShare(m)));
-  const stops = $derived(stopList(plan.score, build.threads));
+  const stops = $derived(stopList(plan.score));
   const halts = $derived(stops.filter((s) => s.hands.length));
-  const through = $derived(stops.filter((s) => !s.hands.length));
+  const byHand = $derived(plan.machine.kind === 'one-needle');
+  const threads = $derived(stops.filter((s) => s.threadByHand));
+  const plain = $derived(stops.filter((s) => !s.hands.length && !s.threadByHand));
+  const numbers = (of: typeof stops) => of.map((s) => s.stop).join(', ');
   const NEEDLE_NAMES: Record<NeedleKind, string> = {
     embroidery: 'Embroidery 75/11',
     ballpoint: 'Ballpoint 75/11',
@@ -103,18 +106,19 @@
       <h2 class="text-xl">Stops</h2>
       {#if halts.length}
         <p>
-          Hands are needed at {halts.length} of {stops.length} stops:
-          <strong>{halts.map((h) => h.stop).join(', ')}</strong>.
-          {#if plan.machine.kind === 'multi-needle'}Programme these as halts on {plan.machine.name}.{/if}
+          Hands are needed at {halts.length} of {stops.length} stops: <strong>{numbers(halts)}</strong>.
+          {#if !byHand}Programme these as halts on {plan.machine.name}.{/if}
         </p>
       {/if}
-      {#if through.length}
+      {#if threads.length}
+        <p>Thread is changed at <strong>{numbers(threads)}</strong>.</p>
+      {/if}
+      {#if plain.length}
         <p class="text-quiet">
-          No hands at {through
-            .map(
-              (s) => `${s.stop}${s.threadChanges && plan.machine.kind === 'one-needle' ? ' (thread)' : ''}`,
-            )
-            .join(', ')}: start again, or let it run through.
+          Nothing is done at {numbers(plain)}:
+          {#if !byHand}it changes its needle by itself and runs through.
+          {:else if halts.length || threads.length}the thread stays, start again.
+          {:else}start again, or let it run through in one colour.{/if}
         </p>
       {/if}
     </section>

@@ -1,12 +1,12 @@
 <script lang="ts">
   import { ROLE_NAMES } from '../kit/names';
   import Select from '../kit/Select.svelte';
-  import Check from '../kit/Check.svelte';
   import { isCutByBlade, isQuestion, type BlockReading, type Role } from '$lib/core/reading';
   import type { NeedleStep } from '$lib/core/score';
   import { formatDuration, formatLength, formatNumber, lengthsIn, percent } from '$lib/core/base';
-  import { NO_THREAD, type BuildEditor } from '../state/editor.svelte';
+  import type { BuildEditor } from '../state/editor.svelte';
   import { workroom } from '../state/workroom.svelte';
+  import ThreadFields from './ThreadFields.svelte';
 
   interface Props {
     editor: BuildEditor;
@@ -15,7 +15,6 @@
     freeSeconds: number;
   }
   let { editor, step, block, freeSeconds }: Props = $props();
-  const thread = $derived(step.thread ?? editor.build?.threads[step.block] ?? null);
   const read = $derived(block.role.by === 'reading' ? block.role : undefined);
   const used = $derived(editor.plan?.thread.steps[step.id]);
   const article = (role: Role) => `${/^[aeiou]/.test(role) ? 'an' : 'a'} ${role.replace('-', ' ')}`;
@@ -43,8 +42,6 @@
     const wide = block.widthMm ? `, ${formatLength(block.widthMm, workroom.unit)} wide` : '';
     return `${how}${wide}, ${long} sewn`;
   });
-  const setThread = (change: Partial<typeof NO_THREAD & { metallic: boolean }>) =>
-    editor.setThread(block.index, { ...(thread ?? NO_THREAD), ...change });
 </script>
 
 <p>
@@ -70,32 +67,7 @@
       >
     {/if}
   {/if}
-  {#if !step.thread}
-    <div class="flex flex-col gap-1">
-      <span class="label flex justify-between gap-3"
-        >Thread <Check checked={thread?.metallic ?? false} onchange={(on) => setThread({ metallic: on })}
-          >metallic</Check
-        ></span
-      >
-      <span class="flex items-center gap-1">
-        <input
-          type="color"
-          class="h-11 w-11 p-1"
-          aria-label="Thread colour"
-          value={thread?.colour ?? NO_THREAD.colour}
-          onchange={(e) => setThread({ colour: e.currentTarget.value })}
-        />
-        <input
-          class="w-32"
-          maxlength="60"
-          aria-label="Thread name"
-          placeholder="thread on hand"
-          value={thread?.name ?? ''}
-          onchange={(e) => setThread({ name: e.currentTarget.value })}
-        />
-      </span>
-    </div>
-  {/if}
+  {#if !step.thread}<ThreadFields {editor} block={block.index} />{/if}
 </div>
 {#if read && isQuestion(read)}
   <div

@@ -13,6 +13,7 @@
   import FindingCard from './FindingCard.svelte';
   import HandCard from './HandCard.svelte';
   import Part from '../kit/Part.svelte';
+  import ThreadFields from './ThreadFields.svelte';
   import WhyTime from './WhyTime.svelte';
 
   let { editor }: { editor: BuildEditor } = $props();
@@ -24,6 +25,8 @@
       ? lineLength(itemAt(editor.reading.blocks, step.along))
       : null,
   );
+  const isThread = $derived(step?.kind === 'hand' && step.action === 'thread');
+  const next = $derived(editor.steps.slice(editor.cursor).find((s) => s.kind === 'needle'));
   const said = $derived(editor.findings.filter((f) => f.stepId === step?.id));
   let dialog = $state<'rename' | 'insert' | null>(null);
 
@@ -53,9 +56,22 @@
       {#each said as finding, i (i)}<FindingCard {editor} build={editor.build} {finding} />{/each}
     {/if}
     {#if step.kind === 'hand'}<HandCard {step} {alongMm} />
+      {#if isThread && next?.kind === 'needle' && !next.again}
+        <div class="flex flex-wrap items-end gap-3">
+          <ThreadFields {editor} block={next.block} />
+          {#if next.stop > 0}
+            <button type="button" class="btn" onclick={() => editor.keepThread(next.block)}
+              >Same thread as before</button
+            >
+            <button type="button" class="btn" onclick={() => editor.oneThread()}>All in one thread</button>
+          {/if}
+        </div>
+      {/if}
     {:else if block}
       {#if editor.steps[editor.cursor - 1]?.kind === 'needle'}<p class="text-sm text-quiet">
-          Stop {step.stop} needs no hands: start again.
+          Nothing is done at stop {step.stop}: {editor.plan?.machine.kind === 'one-needle'
+            ? 'start again.'
+            : 'it runs on by itself.'}
         </p>{/if}<Part load={() => import('./NeedleCard.svelte')}
         >{#snippet children({ default: NeedleCard })}<NeedleCard
             {editor}

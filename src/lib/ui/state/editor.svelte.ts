@@ -1,5 +1,5 @@
 import { itemAt } from '$lib/core/base';
-import { withMaterial, type Build, type ScoreEdit } from '$lib/core/build';
+import { inOneThread, UNNAMED, withMaterial, type Build, type ScoreEdit } from '$lib/core/build';
 import { carryOver, composeTape, planBuild, type BuildPlan } from '$lib/core/plan';
 import type { Problem, Result } from '$lib/core/base';
 import type { Workshop } from '$lib/core/workshop';
@@ -280,8 +280,18 @@ export class BuildEditor {
   }
   setThread(block: number, thread: Build['threads'][number]) {
     if (!this.build || !this.reading) return;
-    const threads = this.reading.blocks.map((_, i) => this.build?.threads[i] ?? NO_THREAD);
+    const threads = this.reading.blocks.map((_, i) => this.build?.threads[i] ?? UNNAMED);
     this.change({ threads: threads.with(block, thread) });
+  }
+  /** A block goes on in the thread of the one that is sewn before it. */
+  keepThread(block: number) {
+    const sewn = this.steps.filter((s) => s.kind === 'needle');
+    const before = sewn[sewn.findIndex((s) => s.block === block) - 1];
+    if (before) this.setThread(block, { ...UNNAMED, sameAs: before.block });
+  }
+  oneThread() {
+    if (this.build && this.reading)
+      this.choose('One thread', { threads: inOneThread(this.build, this.reading.blocks.length) });
   }
   setMaterial(pieceId: string, change: Build['materials'][string]) {
     if (this.build) this.change(withMaterial(this.build, pieceId, change));
@@ -352,4 +362,3 @@ const tapesAndRoles = ({ tapeId, roles, typed, insertions, machineId }: Build) =
   insertions.map((i) => i.tapeId),
 ];
 const MOST_UNDO = 200;
-export const NO_THREAD = { name: 'thread', colour: '#777777' };

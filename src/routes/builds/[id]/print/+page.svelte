@@ -47,7 +47,7 @@
       </ul>
     {/if}
     {#if plan.machine.kind === 'multi-needle'}
-      {@const halts = stopList(plan.score, editor.build.threads).filter((s) => s.hands.length)}
+      {@const halts = stopList(plan.score).filter((s) => s.hands.length)}
       {#if halts.length}<p class="mt-2">
           Halts to programme on {plan.machine.name}: after blocks
           <strong>{halts.map((h) => h.stop).join(', ')}</strong>.
@@ -84,9 +84,7 @@
               <td
                 >{step.inserted ? '' : `Block ${step.block + 1}: `}{step.title}{step.skipped
                   ? ' (pass over)'
-                  : ''}{editor.build.threads[step.block]
-                  ? `, in ${editor.build.threads[step.block]?.name}`
-                  : ''}</td
+                  : ''}{plan.threads[step.block] ? `, in ${plan.threads[step.block]?.name}` : ''}</td
               >
             {/if}
             <td class="text-right whitespace-nowrap"

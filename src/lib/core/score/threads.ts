@@ -1,0 +1,81 @@
+import { isSameThread, threadsOf, type Build, type Thread } from '../build';
+import { bareHand, needsHands } from './hand';
+import type { HandStep, NeedleStep, Step } from './types';
+
+/** Hands thread the needle anew. */
+export const threadStep = (id: string, name: string, because: string): HandStep =>
+  bareHand({
+    id,
+    title: `Thread ${name}`,
+    text: `Thread the needle with ${name}.`,
+    because,
+    action: 'thread',
+    side: 'front',
+  });
+
+/** Nobody has named the thread of a block at whose stop there is nothing else to do. */
+const unnamedThreadStep = (id: string, block: string): HandStep => ({
+  ...threadStep(
+    id,
+    '?',
+    'No thread is named, and nothing else is done at this stop: most such stops are changes of colour.',
+  ),
+  text: `Thread the needle for “${block}”; go on without, if it is sewn in the thread that is on.`,
+});
+
+/** The bobbin follows the thread above where both sides of the next block show. */
+const bobbinStep = (id: string, name: string): HandStep =>
+  bareHand({
+    id,
+    title: 'Matching bobbin',
+    text: `Put in a bobbin of ${name}.`,
+    because: 'Both sides show what is sewn next, and the thread above is another.',
+    action: 'bobbin',
+    side: 'front',
+    hoop: 'off',
+    tools: ['matching bobbin'],
+  });
+
+/** What is on the needle as the walk comes to a block. */
+type OnNeedle = { is: 'none' } | { is: 'unknown' } | { is: 'thread'; thread: Thread };
+
+/**
+ * The changes of thread: where the thread is another than before, and where nobody has named it and its stop asks for
+ * nothing else. On one needle it is hands that change it; the bobbin they change on any.
+ */
+export function withThreads(steps: Step[], build: Pick<Build, 'threads'>, threadByHand: boolean): Step[] {
+  const threads = threadsOf(build);
+  let on: OnNeedle = { is: 'none' };
+  let hands: HandStep[] = [];
+  let last: NeedleStep | null = null;
+  return steps.flatMap((step) => {
+    if (step.kind === 'hand') {
+      if (needsHands(step)) hands.push(step);
+      return [step];
+    }
+    const [thread, before, atStop] = [threads[step.block], on, hands];
+    const isStop = last !== null && !(step.inserted && step.stop === 0);
+    const isAsked = !thread && isStop && !atStop.length && build.threads[step.block]?.sameAs === undefined;
+    [hands, last] = [[], step];
+    if (thread) on = { is: 'thread', thread };
+    else if (isAsked) on = { is: 'unknown' };
+    if (thread ? before.is === 'thread' && isSameThread(before.thread, thread) : !isAsked) return [step];
+
+    const id = `b${step.block}`;
+    const change: HandStep[] = [];
+    if (threadByHand)
+      change.push(
+        thread
+          ? threadStep(`${id}:thread`, thread.name, whyNow(before))
+          : unnamedThreadStep(`${id}:thread`, step.title),
+      );
+    // The first is the technique's own.
+    if (step.bothSides && isStop && !atStop.some((s) => s.action === 'bobbin'))
+      change.push(bobbinStep(`${id}:bobbin`, thread?.name ?? 'the thread above'));
+    return [...change, step];
+  });
+}
+const whyNow = (before: OnNeedle): string =>
+  before.is === 'none'
+    ? 'The first block is sewn in it.'
+    : `The block before was sewn in ${before.is === 'thread' ? before.thread.name : 'another thread'}.`;
