@@ -40,6 +40,7 @@ export default {
         'connect-src': ['self'],
         'worker-src': ['self'],
         'manifest-src': ['self'],
+        'frame-src': ['self', 'blob:'],
         'object-src': ['none'],
         'base-uri': ['self'],
         'form-action': ['self'],

@@ -95,6 +95,7 @@ const hand = (id: string, action: HandStep['action'], more: Partial<HandStep> = 
   side: 'front',
   pieces: [],
   along: null,
+  keeps: null,
   tapeSides: 0,
   heldBy: null,
   hoopBecause: '',
@@ -147,6 +148,7 @@ const scoreOf = (steps: Step[], pieces: ScorePiece[] = [film, front]): Score => 
   technique: 'as-read',
   schools: {},
   changed: [],
+  open: null,
   stale: [],
 });
 const timesOf = (

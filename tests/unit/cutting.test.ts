@@ -44,7 +44,13 @@ function table(kept: unknown = undefined) {
       if (room.broken.has(build.id)) return fail('no-tape', 'Its tape is gone.', 'Import it.');
       return demandOf(build, { own: BYTES[build.id], inserted: {} }, workshop, reader);
     },
-    layout: async (request) => ok(lay(request)),
+    layout: async (request, onBetter) => {
+      const layout = lay(request);
+      onBetter(layout);
+      // From a worker it may come on a way of its own, after the answer.
+      setTimeout(() => onBetter(layout));
+      return ok(layout);
+    },
     watch: (_, work) => work(() => {}, room.signal.signal),
     changeBuild: async (id, change) => {
       room.builds = room.builds.map((b) => (b.id === id ? change(b) : b));

@@ -140,7 +140,7 @@ describe('what a layout comes to', () => {
     expect(usual.cost).to.be.above(0).and.not.equal(known.cost);
   });
   it('buys whole packs', () => {
-    const need = { notion: 'snap cap' as const, amount: 104, lengthMm: null, because: '' };
+    const need = { notion: 'snap cap' as const, amount: 104, lengthMm: null, because: '', afterwards: false };
     const caps = purchaseOfNotion(need, String);
     expect([caps.amount, caps.needs, caps.cost]).to.deep.equal(['3 packs of 50', '104 snap caps', 9]);
     const zips = purchaseOfNotion({ ...need, notion: 'zip', amount: 7, lengthMm: 230 }, (mm) => `${mm} mm`);
@@ -152,7 +152,7 @@ describe('what a layout comes to', () => {
       cotton: { widthMm: 1400, price: 12 },
       felt: { sheetMm: 450 },
     };
-    const need = { notion: 'snap cap' as const, amount: 104, lengthMm: null, because: '' };
+    const need = { notion: 'snap cap' as const, amount: 104, lengthMm: null, because: '', afterwards: false };
     // 104 of packs of 20: six packs of 1.50.
     const caps = purchaseOfNotion(need, String, own);
     expect([caps.amount, caps.cost]).to.deep.equal(['6 packs of 20', 9]);

@@ -102,18 +102,19 @@ describe('what an item takes beside its pieces', () => {
     ]);
     const eyelet = { schools: { closure: 'eyelet' } };
     expect([amount(tailTab(), 'eyelet', eyelet), amount(tailTab(), 'snap cap', eyelet)]).to.deep.equal([
-      1,
+      4,
       undefined,
     ]);
   });
   it('a ribbon is its loop twice and the seam', () => {
-    expect(amount(tailTab(), 'ribbon', { schools: { closure: 'ribbon' } })).to.be.closeTo(0.14, 1e-9);
+    // Two slots, each between two marks.
+    expect(amount(tailTab(), 'ribbon', { schools: { closure: 'ribbon' } })).to.be.closeTo(2 * 0.14, 1e-9);
     const longer = example(
       tailTab(),
       { schools: { closure: 'ribbon' } },
       workshopWith({ 'cut.ribbonLoop': 100 }),
     );
-    expect(longer.plan.cut.notions.find((n) => n.notion === 'ribbon')?.amount).to.be.closeTo(0.22, 1e-9);
+    expect(longer.plan.cut.notions.find((n) => n.notion === 'ribbon')?.amount).to.be.closeTo(2 * 0.22, 1e-9);
   });
   it('a zip is longer than its window, and tape goes along the sides that are taped', () => {
     const zip = planOf(pouch()).cut.notions.find((n) => n.notion === 'zip')!;
@@ -147,7 +148,8 @@ describe('laying ready', () => {
     const has = (text: string) => lines.some((l) => l.text.startsWith(text));
     expect(has(`${load} × Front, `)).to.equal(true);
     expect(has(`${hoopings} × Base, `)).to.equal(true);
-    expect(has(`${4 * load} snap caps`)).to.equal(true);
+    // Only what came out well gets its snaps.
+    expect(has(`${4 * 8} snap caps`)).to.equal(true);
     expect(lines.filter((l) => l.group === 'Tools').map((l) => l.text)).to.include('snap press');
     expect(new Set(lines.map((l) => l.id)).size).to.equal(lines.length);
     expect(lines.at(-1)?.text).to.equal('a fresh embroidery needle');

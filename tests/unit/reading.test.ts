@@ -198,6 +198,6 @@ describe('reading the demo tapes', () => {
     const report = readingReportSchema.parse(readingReport(readAs(tailTab())));
     const { minX, maxX, minY, maxY } = report.extents;
     expect([maxX - minX, maxY - minY]).to.deep.equal([46, 74]);
-    expect(report.blocks[3].box.minX).to.equal(-2.5);
+    expect(report.blocks[3].box.minX).to.equal(-10.5);
   });
 });

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { zipSync, strToU8 } from 'fflate';
-import { readBundle, readStopList } from '$lib/core/exchange';
+import { readBundle, readSheetLines, stopsOf } from '$lib/core/exchange';
 import { planBuild, proposeTyped } from '$lib/core/plan';
 import { densityMap, denseSpots, typedReading } from '$lib/core/reading';
 import { planThread } from '$lib/core/thread';
@@ -11,58 +11,9 @@ import { newWorkshop } from '$lib/core/workshop';
 import { pouch, tailTab } from '$lib/demo';
 import { example, readAs, workshopWith } from '../support/examples';
 
-const stops = (text: string) => {
-  const read = readStopList(text);
-  if (!read.ok) throw new Error(read.problem.message);
-  return read.value.stops;
-};
+const stops = (text: string) => stopsOf(readSheetLines(text));
 
 describe('stops typed from a sheet', () => {
-  it('takes a line as makers write it, in minutes or in stitches', () => {
-    expect(stops('1 placement white 0:40')[0]).to.deep.equal({
-      title: 'placement',
-      role: 'placement',
-      thread: 'white',
-      seconds: 40,
-      stitches: null,
-    });
-    expect(stops('2. Tack-down, navy blue, 350 st')[0]).to.deep.include({
-      role: 'tack-down',
-      thread: 'navy blue',
-      stitches: 350,
-    });
-    expect(stops('Stop 3: Satin border - gold - 2,450 stitches')[0]).to.deep.include({
-      title: 'Satin border',
-      role: 'cover',
-      thread: 'gold',
-      stitches: 2450,
-    });
-    expect(stops('4\tStippling\tany white\t12 min')[0]).to.deep.include({ role: 'quilting', seconds: 720 });
-    expect(stops('5) final seam 1:02:05')[0]).to.deep.include({ role: 'final-outline', seconds: 3725 });
-    expect(stops('Letters, petrol, 90 s')[0]).to.deep.include({
-      role: 'decoration',
-      thread: 'petrol',
-      seconds: 90,
-    });
-  });
-  it('leaves headings out of a whole pasted sheet and says which lines', () => {
-    const read = readStopList(
-      'Lantern tag\nStop  Part  Thread  Time\n\n1 placement white 0:40\n2 border red 5:10\nThank you',
-    );
-    expect(read.ok && [read.value.stops.length, read.value.skipped]).to.deep.equal([2, [1, 2, 6]]);
-  });
-  it('refuses a text without a single stop in one sentence', () => {
-    const read = readStopList('nothing here');
-    expect(read.ok ? '' : read.problem.code).to.equal('no-stops');
-  });
-  it('takes any text without throwing, and gives only what the build can hold', () => {
-    fc.assert(
-      fc.property(fc.string({ maxLength: 300, unit: 'binary' }), (text) => {
-        const read = readStopList(text);
-        if (read.ok) for (const s of read.value.stops) expect(s.title.length).to.be.within(1, 80);
-      }),
-    );
-  });
   it('gives the same score as a tape, with the times of the screen, and pieces once a size is known', () => {
     const typed = stops(
       '1 placement slate 0:40\n2 tack-down slate 0:30\n3 design white 4:00\n4 final line navy 1:10',
@@ -118,6 +69,13 @@ describe('a ZIP bundle', () => {
       ['large/tab.dst', 'large/tab.dst', other.length],
       ['small/tab.dst', 'small/tab.dst', tape.length],
     ]);
+    const labels = (files: string[]) => {
+      const read = readBundle(zipSync(Object.fromEntries(files.map((f) => [f, tape]))));
+      return read.ok && read.value.tapes.map((t) => t.label);
+    };
+    // What all lie in tells nothing apart.
+    expect(labels(['kite/large/plain/a.dst', 'kite/small/b.dst'])).to.deep.equal(['large / plain', 'small']);
+    expect(labels(['kite/a.dst', 'kite/b.dst'])).to.deep.equal(['', '']);
   });
   it('refuses what is none, cut off, empty of tapes, or would fill the memory', () => {
     const zip = zipSync({ 'a.dst': tape });

@@ -1,13 +1,10 @@
 import { expect } from 'chai';
 import type { Path } from '$lib/core/base';
 import { bean, circle, closePath, rectangle, run, satin } from '$lib/core/outline';
-import {
-  openChoice,
-  rankTechniques,
-  techniqueById,
-  techniqueQuestion,
-  type RankedTechnique,
-} from '$lib/core/techniques';
+import { rankTechniques, techniqueQuestion, type RankedTechnique } from '$lib/core/techniques';
+import type { Build } from '$lib/core/build';
+import type { Tape } from '$lib/core/tape';
+import { bib, crewPatch, pouch, tailTab } from '$lib/demo';
 import { CAUTIONS, MATERIALS } from '$lib/core/catalogue';
 import { describeStack, stackAt, type HandStep, type Score } from '$lib/core/score';
 import { labelledSet } from '../support/labelled';
@@ -276,12 +273,15 @@ describe('every technique', () => {
   });
 
   it('asks what is hooped where no tape can tell, until it is said', () => {
-    const patch = techniqueById('film-patch');
-    const schools = openChoice(patch, {})?.schools.map((s) => s.key);
-    expect(schools).to.deep.equal(['film', 'wash']);
-    for (const base of ['film', 'wash']) expect(openChoice(patch, { base })).to.equal(null);
-    expect(openChoice(patch, { base: 'a school that is gone' })?.key).to.equal('base');
-    expect(openChoice(techniqueById('zip-pouch'), {})).to.equal(null);
+    const open = (tape: Tape, technique: string, schools: Build['schools'] = {}) =>
+      example(tape, { technique, schools }).plan.score.open;
+    expect(open(crewPatch(), 'film-patch')?.schools.map((s) => s.key)).to.deep.equal(['film', 'wash']);
+    for (const base of ['film', 'wash']) expect(open(crewPatch(), 'film-patch', { base })).to.equal(null);
+    expect(open(crewPatch(), 'film-patch', { base: 'a school that is gone' })?.key).to.equal('base');
+    expect(open(pouch(), 'zip-pouch')).to.equal(null);
+    // Its quilting says that there is batting; without, it is asked.
+    expect(open(bib(), 'turned-item')).to.equal(null);
+    expect(open(tailTab(), 'turned-item')?.key).to.equal('inside');
   });
 
   it('names only materials that can be drawn', () => {

@@ -62,7 +62,7 @@ describe('schools', () => {
       const { tape } = set.find((d) => d.family === family && d.half === 'tuning')!;
       const plain = example(tape);
       for (const { key, schools } of techniqueById(plain.build.technique).choices ?? [])
-        for (const [i, school] of schools.entries()) {
+        for (const school of schools) {
           const { plan } = example(tape, { schools: { [key]: school.key } });
           expect(plan.score.schools[key]).to.equal(school.key);
           for (const step of hands(plan.score)) expect(step.text, step.id).to.match(/^[A-Z].*\.$/s);
@@ -73,7 +73,8 @@ describe('schools', () => {
           const samePlace =
             JSON.stringify(hoops) ===
             JSON.stringify(plain.plan.score.steps.map((s) => (s.kind === 'hand' ? s.hoop : '')));
-          if (i > 0 && ownsSomething(plain.build.technique, `${key}:${school.key}`, plan.score))
+          const isDefault = plain.plan.score.schools[key] === school.key;
+          if (!isDefault && ownsSomething(plain.build.technique, `${key}:${school.key}`, plan.score))
             expect(changed > 0 || !samePlace, `${family} ${key}:${school.key}`).to.equal(true);
         }
     }
@@ -322,6 +323,38 @@ describe('a bundle of versions', () => {
     expect(choices[proposed].name).to.equal('patch');
     expect(because).to.include('100 × 100');
     expect(choices[1]).to.include({ stops: 14 });
+  });
+  it('prefers what fits the first machine to something larger on another, and says when nothing does', () => {
+    const [hoop] = shop.hoops;
+    const other = { ...shop.machines[0], id: 'big', name: 'Big one' };
+    const two = {
+      ...shop,
+      machines: [...shop.machines.slice(0, 1), other],
+      hoops: [
+        { ...hoop, id: 'frame', name: 'Frame', machineId: 'big', widthMm: 400, heightMm: 400 },
+        { ...hoop, id: 'wide', name: 'Wide', widthMm: 200, heightMm: 200 },
+        { ...hoop, id: 'close', name: 'Close', widthMm: 100, heightMm: 100 },
+      ],
+    };
+    const large = { name: 'large', reading: readAs(pouch()) };
+    const both = weighBundle([large, { name: 'small', reading: readAs(tailTab()) }], {
+      ...two,
+      hoops: two.hoops.filter((h) => h.id !== 'wide'),
+    });
+    expect([both.choices[both.proposed].name, both.choices[both.proposed].hoops]).to.deep.equal([
+      'small',
+      ['Close', 'Frame'],
+    ]);
+    expect(weighBundle([{ name: 'small', reading: readAs(tailTab()) }], two).choices[0].hoops).to.deep.equal([
+      'Close',
+      'Wide',
+      'Frame',
+    ]);
+    const only = weighBundle([large], { ...two, hoops: two.hoops.slice(0, 1) });
+    expect([only.proposed, only.because]).to.deep.equal([
+      0,
+      'The largest that fits a hoop of Big one (Frame); none fits your first machine.',
+    ]);
   });
   it('proposes none when none fits', () => {
     const tiny = { ...shop, hoops: [{ ...shop.hoops[0], widthMm: 30, heightMm: 30 }] };

@@ -53,4 +53,6 @@ export interface CoreWorker {
   readBackup(bytes: Uint8Array): Promise<Result<WorkroomData>>;
   /** Opens a ZIP of designs. */
   unpack(bytes: Uint8Array): Promise<Result<Bundle>>;
+  /** The words of a sheet, line by line: plain text, or the text layer of a PDF. */
+  sheetText(bytes: Uint8Array): Promise<Result<string>>;
 }

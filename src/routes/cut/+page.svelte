@@ -89,11 +89,18 @@
     <fieldset class="mb-4 flex flex-wrap gap-x-5 gap-y-1">
       <legend class="label mb-1">For the orders of</legend>
       {#each offered as build (build.id)}
-        <Check
-          class="min-h-8"
-          checked={cutting.chosen.includes(build.id)}
-          onchange={(on) => cutting.choose(build.id, on)}
-          >{build.name} <span class="label">{build.order.quantity}</span></Check
+        <span class="flex items-center gap-1.5"
+          ><Check
+            class="min-h-8"
+            checked={cutting.chosen.includes(build.id)}
+            onchange={(on) => cutting.choose(build.id, on)}
+            >{build.name} <span class="label">{build.order.quantity}</span></Check
+          >{#if cutting.chosen.length !== 1 || cutting.chosen[0] !== build.id}<button
+              type="button"
+              class="label min-h-8 px-1 underline"
+              aria-label="Only {build.name}"
+              onclick={() => cutting.chooseOnly(build.id)}>only</button
+            >{/if}</span
         >
       {/each}
       {#if offered.length < workroom.builds.length}<button

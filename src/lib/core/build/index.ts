@@ -83,7 +83,9 @@ const typedStopSchema = z.object({
   title: z.string().min(1).max(80),
   role: z.enum(ROLES),
   thread: z.string().max(60),
-  /** what the machine's screen says; one of the two */
+  /** as its maker numbers it */
+  threadNumber: z.string().max(20).optional(),
+  /** what the machine's screen says; neither: nobody knows */
   seconds: stepSecondsSchema.nullable(),
   stitches: z.int().min(0).max(5_000_000).nullable(),
 });

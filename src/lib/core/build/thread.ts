@@ -6,6 +6,8 @@ export const colour = z.string().regex(/^#[0-9a-f]{6}$/i);
 export const threadSchema = z.object({
   name: z.string().max(60),
   colour,
+  /** as its maker numbers it */
+  number: z.string().max(20).optional(),
   metallic: z.boolean().optional(),
 });
 /** What a maker has said of the thread of a block. No name: nobody has said. */

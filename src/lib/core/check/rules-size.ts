@@ -1,6 +1,6 @@
 import { boxOf, grownBox, itemAt, type Box } from '../base';
 import { cornersOf } from '../cut';
-import { repeatGap, repeatsThatFit, smallestHoop } from '../hoop';
+import { repeatGap, repeatsThatFit, hoopsThatFit } from '../hoop';
 import { popsOut, SCISSORS_MM, type ScorePiece } from '../score';
 import type { Copies } from '../reading';
 import type { Found, CheckRule } from './types';
@@ -36,7 +36,7 @@ export const sizeRules: CheckRule[] = [
     severity: 'stop',
     find: (c) => {
       if (c.field.fits || c.size.width === 0) return [];
-      const hoop = smallestHoop(c.workshop, c.numbers, c.size);
+      const [hoop] = hoopsThatFit(c.workshop, c.numbers, c.size);
       return [
         {
           stepId: null,

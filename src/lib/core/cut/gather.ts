@@ -14,7 +14,7 @@ export interface CutDemand {
   pieces: readonly CutPiece[];
   scorePieces: readonly ScorePiece[];
   notions: readonly NotionNeed[];
-  order: Pick<OrderPlan, 'designs' | 'hoopings'>;
+  order: Pick<OrderPlan, 'designs' | 'hoopings' | 'load' | 'spare' | 'inTape'>;
 }
 /** A cut piece as one kind of a layout, with whose it is. */
 export interface GroupPiece extends LayoutPiece {
@@ -94,7 +94,7 @@ export function gatherPieces(
 export const gatherNotions = (demands: readonly CutDemand[]): NotionNeed[] =>
   summed(
     demands.flatMap(({ build, notions, order }) =>
-      orderedNotions(notions, order).map((n) => ({ ...n, because: build.name })),
+      orderedNotions(notions, order).map((n) => ({ ...n, because: build.name, afterwards: false })),
     ),
   );
 

@@ -5,7 +5,7 @@
 import { NOTIONS, type NotionKey } from '../catalogue';
 import type { Numbers } from '../numbers';
 import type { OrderPlan } from '../order';
-import type { HandStep, Score } from '../score';
+import { unhoopAt, type HandStep, type Score } from '../score';
 import type { HoldKey, Use } from '../techniques';
 import type { CutPiece } from './pieces';
 
@@ -18,6 +18,8 @@ export interface NotionNeed {
   lengthMm: number | null;
   /** the step that takes it, or the piece that it is */
   because: string;
+  /** put on or in once it is out of the hoop: only what came out well takes it */
+  afterwards: boolean;
 }
 
 const MM_PER_M = 1000;
@@ -46,14 +48,17 @@ export function notionsOf(
       amount: p.layers * p.copies,
       lengthMm: Math.max(p.width.cutMm, p.height.cutMm),
       because: p.name,
+      afterwards: false,
     }));
-  const taken = steps.flatMap((s) => {
+  const out = unhoopAt(steps);
+  const taken = steps.flatMap((s, i) => {
     if (s.kind !== 'hand') return [];
     const used = (s.uses ?? []).map((use): NotionNeed => ({
       notion: use.notion,
       amount: s.times * s.places * amountOf(use, size, numbers),
       lengthMm: null,
       because: s.title,
+      afterwards: out >= 0 && i > out,
     }));
     return [
       ...used,
@@ -77,7 +82,7 @@ function holding(step: HandStep, pieces: CutPiece[]): NotionNeed[] {
   const outline = step.places * pieces.reduce((sum, p) => sum + 2 * (p.width.cutMm + p.height.cutMm), 0);
   const area = step.places * pieces.reduce((sum, p) => sum + p.width.cutMm * p.height.cutMm, 0);
   const need = (notion: NotionKey, amount: number): NotionNeed[] =>
-    amount > 0 ? [{ notion, amount, lengthMm: null, because: step.title }] : [];
+    amount > 0 ? [{ notion, amount, lengthMm: null, because: step.title, afterwards: false }] : [];
   if (step.heldBy) {
     const notion = HELD_BY[step.heldBy];
     if (!notion) return [];
@@ -86,17 +91,18 @@ function holding(step: HandStep, pieces: CutPiece[]): NotionNeed[] {
   return need('paper tape', (outline * Math.min(step.tapeSides, SIDES)) / SIDES / MM_PER_M);
 }
 
-/** What an order takes of them: as often as the tape is sewn. */
+/** What an order takes of them: as often as the tape is sewn, or for the items that are wanted. */
 export const orderedNotions = <N extends NotionNeed>(
   notions: readonly N[],
-  { designs }: Pick<OrderPlan, 'designs'>,
-): N[] => notions.map((n) => ({ ...n, amount: n.amount * designs }));
+  { designs, load, spare, inTape }: Pick<OrderPlan, 'designs' | 'load' | 'spare' | 'inTape'>,
+): N[] =>
+  notions.map((n) => ({ ...n, amount: n.amount * (n.afterwards ? (load - spare) / inTape : designs) }));
 
 /** The same thing at several steps is told once. Zips of different lengths stay apart. */
 export function summed(needs: readonly NotionNeed[]): NotionNeed[] {
   const byKey = new Map<string, NotionNeed>();
   for (const need of needs) {
-    const key = `${need.notion} ${need.lengthMm}`;
+    const key = `${need.notion} ${need.lengthMm} ${need.afterwards}`;
     const same = byKey.get(key);
     if (same) {
       same.amount += need.amount;

@@ -8,6 +8,8 @@ export interface BundleEntry {
   path: string;
   /** without its folders; with them where another file of its kind has the same name */
   name: string;
+  /** its folders, without those that all files of the bundle lie in: often what tells versions apart */
+  label: string;
   bytes: Uint8Array;
 }
 /** What a zip of versions and sheets holds, sorted by what it is. */
@@ -32,6 +34,14 @@ const MOST_RATIO = 400;
 const MOST_DOCUMENT = 32 * 1024 * 1024;
 
 const baseName = (path: string) => path.replaceAll('\\', '/').split('/').pop() ?? path;
+
+const foldersOf = (path: string): string[] => path.replaceAll('\\', '/').split('/').slice(0, -1);
+/** How many folders from the top all files lie in. */
+function sharedFolders(all: readonly string[][]): number {
+  const [first = []] = all;
+  const differs = first.findIndex((folder, depth) => all.some((folders) => folders[depth] !== folder));
+  return differs < 0 ? first.length : differs;
+}
 
 /** Opens a ZIP of designs. Errors: not a ZIP, damaged, or unpacking to far more than it should. */
 export function readBundle(bytes: Uint8Array): Result<Bundle> {
@@ -82,9 +92,11 @@ export function readBundle(bytes: Uint8Array): Result<Bundle> {
     );
   const paths = Object.keys(unpacked);
   const isTwice = (name: string) => paths.filter((p) => baseName(p) === name).length > 1;
+  const shared = sharedFolders(paths.map(foldersOf));
   const entries = Object.entries(unpacked).map(([path, data]): BundleEntry => {
     const name = baseName(path);
-    return { path, name: (isTwice(name) ? path : name).slice(-MOST_NAME), bytes: data };
+    const label = foldersOf(path).slice(shared).join(' / ');
+    return { path, name: (isTwice(name) ? path : name).slice(-MOST_NAME), label, bytes: data };
   });
   const tapes = entries.filter((e) => TAPE.test(e.path));
   if (!tapes.length)

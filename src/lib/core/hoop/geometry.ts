@@ -45,16 +45,19 @@ export function hoopBase(hoop: Hoop, machine: Machine, numbers: Numbers) {
   return { name: hoop.name, widthMm: outerWidth + past, heightMm: outerHeight + past };
 }
 
-/** The smallest hoop of a machine that the design fits, if any. */
-export function smallestHoop(
-  workshop: Workshop,
+/** The hoops that a design fits, those of the maker's first machine before others, smaller ones before larger. */
+export function hoopsThatFit(
+  { hoops, machines }: Workshop,
   numbers: Numbers,
   design: { width: number; height: number },
-): Hoop | undefined {
-  return workshop.hoops
+): Hoop[] {
+  const rank = (hoop: Hoop) => machines.findIndex((m) => m.id === hoop.machineId);
+  return hoops
     .filter((hoop) => {
-      const machine = workshop.machines.find((m) => m.id === hoop.machineId);
+      const machine = machines[rank(hoop)];
       return machine && hoopField(hoop, machine, numbers, design).fits;
     })
-    .sort((a, b) => a.widthMm * a.heightMm - b.widthMm * b.heightMm)[0];
+    .sort(
+      (a, b) => Number(rank(a) > 0) - Number(rank(b) > 0) || a.widthMm * a.heightMm - b.widthMm * b.heightMm,
+    );
 }

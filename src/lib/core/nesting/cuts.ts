@@ -1,3 +1,4 @@
+import { itemAt } from '../base';
 import type { Placement } from './types';
 
 /** A part of a sheet, mm from its lower left corner. */
@@ -74,10 +75,10 @@ export function cutSheet(
       const start = along ? area.yMm : area.xMm;
       const length = along ? area.heightMm : area.widthMm;
       const bands: Stack[] = [];
+      const within = between(lines, inside, direction);
       let edge = start;
-      for (const line of [...lines, start + length]) {
-        const band = slice(area, direction, edge, line);
-        bands.push({ area: band, inside: inside.filter((p) => isIn(p, band)), others });
+      for (const [i, line] of [...lines, start + length].entries()) {
+        bands.push({ area: slice(area, direction, edge, line), inside: itemAt(within, i), others });
         if (line < start + length - EPS) {
           const rest = slice(area, direction, edge, start + length);
           cuts.push({
@@ -99,19 +100,46 @@ export function cutSheet(
   }
 }
 
+const fromOf = (p: Placement, direction: Cut['direction']) => (direction === 'across' ? p.yMm : p.xMm);
+const toOf = (p: Placement, direction: Cut['direction']) =>
+  direction === 'across' ? p.yMm + p.heightMm : p.xMm + p.widthMm;
+
 /** Where a cut can run through a part without meeting a piece. */
 function through(area: SheetPart, inside: readonly Placement[], direction: Cut['direction']): number[] {
   const along = direction === 'across';
   const start = along ? area.yMm : area.xMm;
   const length = along ? area.heightMm : area.widthMm;
-  const from = (p: Placement) => (along ? p.yMm : p.xMm);
-  const to = (p: Placement) => from(p) + (along ? p.heightMm : p.widthMm);
-  const lines = inside
-    .flatMap((p) => [from(p), to(p)])
+  // In the order of their first edges, with how far all up to each one reach.
+  const spans = inside
+    .map((p) => ({ from: fromOf(p, direction), to: toOf(p, direction) }))
+    .sort((a, b) => a.from - b.from);
+  let reach = -Infinity;
+  const reaches = spans.map(({ to }) => (reach = Math.max(reach, to)));
+  const lines = spans
+    .flatMap(({ from, to }) => [from, to])
     .filter((v) => v > start + EPS && v < start + length - EPS)
-    .filter((v) => inside.every((p) => to(p) <= v + EPS || from(p) >= v - EPS))
     .sort((a, b) => a - b);
-  return lines.filter((v, i) => i === 0 || v - lines[i - 1] > EPS);
+  let begun = 0;
+  const free = lines.filter((v) => {
+    while (begun < spans.length && itemAt(spans, begun).from < v - EPS) begun++;
+    return begun === 0 || itemAt(reaches, begun - 1) <= v + EPS;
+  });
+  return free.filter((v, i) => i === 0 || v - itemAt(free, i - 1) > EPS);
+}
+/** The pieces before the first of some cuts, between the first and the second, and so on. */
+function between(
+  lines: readonly number[],
+  inside: readonly Placement[],
+  direction: Cut['direction'],
+): Placement[][] {
+  const bands: Placement[][] = Array.from({ length: lines.length + 1 }, () => []);
+  const middle = (p: Placement) => (fromOf(p, direction) + toOf(p, direction)) / 2;
+  let band = 0;
+  for (const piece of [...inside].sort((a, b) => middle(a) - middle(b))) {
+    while (band < lines.length && itemAt(lines, band) < middle(piece)) band++;
+    itemAt(bands, band).push(piece);
+  }
+  return bands;
 }
 const slice = (area: SheetPart, direction: Cut['direction'], from: number, to: number): SheetPart =>
   direction === 'across'
@@ -122,15 +150,11 @@ const moved = (area: SheetPart, dx: number, dy: number): SheetPart => ({
   xMm: area.xMm + dx,
   yMm: area.yMm + dy,
 });
-const isIn = (p: Placement, area: SheetPart) =>
-  p.xMm >= area.xMm - EPS &&
-  p.yMm >= area.yMm - EPS &&
-  p.xMm + p.widthMm <= area.xMm + area.widthMm + EPS &&
-  p.yMm + p.heightMm <= area.yMm + area.heightMm + EPS;
-
 /** Bands that hold the same pieces in the same places lie on top of each other for their next cuts. */
 function stacked(bands: readonly Stack[], plies: number): Stack[] {
-  const stacks: (Stack & { key: string })[] = [];
+  const stacks: Stack[] = [];
+  // Of those that are alike only the last has room: all that came before are as high as it may be.
+  const last = new Map<string, Stack>();
   for (const band of bands) {
     const { area, inside, others } = band;
     const at = (v: number) => v.toFixed(2);
@@ -140,11 +164,12 @@ function stacked(bands: readonly Stack[], plies: number): Stack[] {
         .map((p) => [p.xMm - area.xMm, p.yMm - area.yMm, p.widthMm, p.heightMm].map(at).join())
         .sort()
         .join(';');
-    const under = stacks.find(
-      (s) => s.key === key && inside.length > 0 && s.others.length + 1 + others.length + 1 <= plies,
-    );
-    if (!under) stacks.push({ ...band, key });
-    else {
+    const under = last.get(key);
+    if (!under || !inside.length || under.others.length + 1 + others.length + 1 > plies) {
+      const stack = { ...band };
+      stacks.push(stack);
+      last.set(key, stack);
+    } else {
       const by = { dx: area.xMm - under.area.xMm, dy: area.yMm - under.area.yMm };
       under.others = [
         ...under.others,

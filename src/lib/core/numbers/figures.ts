@@ -75,6 +75,7 @@ export const FIGURES = {
   'hand.fuse': row('s', 40, 5, 300),
   'hand.topping': row('s', 20, 2, 180),
   'hand.eyelet': row('s', 45, 5, 300),
+  'hand.fill': row('s', 120, 10, 3600),
   'hand.ribbon': row('s', 60, 5, 600),
   'hand.closeByMachine': row('s', 60, 10, 600),
   'hand.closeByTape': row('s', 60, 10, 600),

@@ -79,6 +79,7 @@ const WORDS: Readonly<Record<NumberId, Words>> = {
   'hand.fuse': row('Hand work', 'Fuse or press in the hoop', 'A small iron, kept moving.'),
   'hand.topping': row('Hand work', 'Topping on or off', 'Lay it and tape it, or tear it away.'),
   'hand.eyelet': row('Hand work', 'Set an eyelet', 'Hole, ring, press.'),
+  'hand.fill': row('Hand work', 'Fill a cushion', 'In small handfuls, the corners first.'),
   'hand.ribbon': row('Hand work', 'Put in a ribbon', 'Thread it through and knot or sew it.'),
   'hand.closeByMachine': row('Hand work', 'Close an opening by machine', 'Fold, topstitch.'),
   'hand.closeByTape': row('Hand work', 'Close an opening with tape', 'Slip the tape in, press.'),

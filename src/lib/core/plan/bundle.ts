@@ -1,9 +1,9 @@
 import { itemAt } from '../base';
+import { hoopsThatFit } from '../hoop';
 import { numbersWith } from '../numbers';
 import type { Reading } from '../reading';
 import { stitchSeconds } from '../time';
-import { hoopField } from '../hoop';
-import type { Workshop } from '../workshop';
+import type { Hoop, Machine, Workshop } from '../workshop';
 
 /** One version of a design in a bundle, as a maker weighs it. */
 export interface BundleChoice {
@@ -15,54 +15,55 @@ export interface BundleChoice {
   stops: number;
   /** stitching alone, as the machine's screen will say */
   seconds: number;
-  /** names of the maker's hoops that it fits, the smallest first */
+  /** names of the maker's hoops that it fits; the first is the one it would be made in */
   hoops: string[];
 }
 
+/** Sizes that differ by no more than this share are one size. */
+const SAME_SIZE = 0.01;
+
 /**
- * The versions of a bundle with the hoops each fits, and the one to take: the largest that fits a hoop the maker owns.
- * Of equal sizes the one with fewer stops. proposed: index, or -1 when none fits.
+ * The versions of a bundle with the hoops each fits, and the one to take: the largest that fits the maker's first machine;
+ * where none does, the largest that fits another. Of equal sizes the one with fewer stops. proposed: index, or -1 when none fits.
  */
 export function weighBundle(
   versions: readonly { name: string; reading: Reading }[],
   workshop: Workshop,
 ): { choices: BundleChoice[]; proposed: number; because: string } {
   const numbers = numbersWith(workshop.numbers);
-  const choices = versions.map(({ name, reading }): BundleChoice => {
+  const [first] = workshop.machines;
+  const machineOf = (hoop: Hoop | undefined): Machine =>
+    workshop.machines.find((m) => m.id === hoop?.machineId) ?? itemAt(workshop.machines, 0);
+  const weighed = versions.map(({ name, reading }) => {
     const { extents: e } = reading;
     const size = { width: e.maxX - e.minX, height: e.maxY - e.minY };
-    const fitting = workshop.hoops
-      .filter((hoop) => {
-        const machine = workshop.machines.find((m) => m.id === hoop.machineId);
-        return machine && hoopField(hoop, machine, numbers, size).fits;
-      })
-      .sort((a, b) => a.widthMm * a.heightMm - b.widthMm * b.heightMm);
-    const machine =
-      workshop.machines.find((m) => m.id === fitting[0]?.machineId) ?? itemAt(workshop.machines, 0);
-    return {
+    const hoops = hoopsThatFit(workshop, numbers, size);
+    const { speed } = machineOf(hoops[0]);
+    const choice: BundleChoice = {
       name,
       ...size,
       stitches: reading.stitches,
       stops: reading.stops,
-      seconds: reading.blocks.reduce((sum, b) => sum + stitchSeconds(b, machine.speed, numbers), 0),
-      hoops: fitting.map((h) => h.name),
+      seconds: reading.blocks.reduce((sum, b) => sum + stitchSeconds(b, speed, numbers), 0),
+      hoops: hoops.map((h) => h.name),
     };
+    return { choice, hoop: hoops[0], area: size.width * size.height };
   });
-  const area = (c: BundleChoice) => c.width * c.height;
+  const onFirst = weighed.some(({ hoop }) => hoop?.machineId === first?.id);
   let proposed = -1;
-  choices.forEach((c, i) => {
-    if (!c.hoops.length) return;
-    const best = choices[proposed];
-    const larger = !best || area(c) > area(best) * 1.01;
-    const simpler = best && Math.abs(area(c) - area(best)) <= area(best) * 0.01 && c.stops < best.stops;
+  weighed.forEach(({ choice, hoop, area }, i) => {
+    if (!hoop || (onFirst && hoop.machineId !== first?.id)) return;
+    const best = weighed[proposed];
+    const larger = !best || area > best.area * (1 + SAME_SIZE);
+    const simpler = best && area >= best.area * (1 - SAME_SIZE) && choice.stops < best.choice.stops;
     if (larger || simpler) proposed = i;
   });
+  const taken = weighed[proposed]?.hoop;
   return {
-    choices,
+    choices: weighed.map((w) => w.choice),
     proposed,
-    because:
-      proposed < 0
-        ? 'None of them fits a hoop of yours.'
-        : `The largest that fits a hoop of yours (${itemAt(choices, proposed).hoops[0]}).`,
+    because: taken
+      ? `The largest that fits a hoop of ${machineOf(taken).name} (${taken.name})${onFirst ? '' : '; none fits your first machine'}.`
+      : 'None of them fits a hoop of yours.',
   };
 }

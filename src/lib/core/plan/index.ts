@@ -88,6 +88,7 @@ export function planBuild(
 }
 
 export { composeDesign, composeTape, mergedTape, type InsertedReadings } from './compose';
+export { stepFacts } from './step-facts';
 export { weighBundle, type BundleChoice } from './bundle';
 export { carryOver, matchBlocks } from './replace';
-export { proposeBuild, proposeTyped, readTyped } from './propose';
+export { proposeBuild, proposeTyped, readTyped, sheetThread } from './propose';

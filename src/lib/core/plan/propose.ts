@@ -1,9 +1,9 @@
 import { itemAt } from '../base';
-import { BUILD_SCHEMA_VERSION, buildSchema, type Build } from '../build';
+import { BUILD_SCHEMA_VERSION, buildSchema, type Build, type Thread, type TypedStop } from '../build';
 import { numbersWith } from '../numbers';
 import type { Reading } from '../reading';
 import { rankTechniques, readSheet } from '../techniques';
-import { smallestHoop } from '../hoop';
+import { hoopsThatFit } from '../hoop';
 import type { Hoop, Workshop } from '../workshop';
 
 /** What a new build is called and made from. */
@@ -32,16 +32,17 @@ export function readTyped(
 /** A build for stops typed from a sheet. Thread names come from the sheet; their colours are asked later. */
 export function proposeTyped(typed: NonNullable<Build['typed']>, workshop: Workshop, given: NewBuild): Build {
   const reading = readTyped(typed, null, workshop);
-  const threads = typed.stops.map(({ thread }) => ({ name: thread, colour: colourOf(thread) }));
+  const threads = typed.stops.map(sheetThread);
   return buildSchema.parse({ ...newBuild(reading, hoopFor(reading, workshop), given), typed, threads });
 }
 
 function hoopFor({ extents: e }: Reading, workshop: Workshop): Hoop {
+  const [fitting] = hoopsThatFit(workshop, numbersWith(workshop.numbers), {
+    width: e.maxX - e.minX,
+    height: e.maxY - e.minY,
+  });
   return (
-    smallestHoop(workshop, numbersWith(workshop.numbers), {
-      width: e.maxX - e.minX,
-      height: e.maxY - e.minY,
-    }) ?? workshop.hoops.reduce((a, b) => (a.widthMm * a.heightMm >= b.widthMm * b.heightMm ? a : b))
+    fitting ?? workshop.hoops.reduce((a, b) => (a.widthMm * a.heightMm >= b.widthMm * b.heightMm ? a : b))
   );
 }
 
@@ -95,6 +96,15 @@ const COLOUR_WORDS = new Map(
     chalk: '#e9e6dd',
   }),
 );
+/** A thread as a sheet has it; how it looks by the words for colours in its name. */
+export const sheetThread = ({
+  thread,
+  threadNumber,
+}: Pick<TypedStop, 'thread' | 'threadNumber'>): Thread => ({
+  name: thread,
+  colour: colourOf(thread),
+  ...(threadNumber && { number: threadNumber }),
+});
 const colourOf = (thread: string): string =>
   thread
     .toLowerCase()

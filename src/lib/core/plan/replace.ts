@@ -1,5 +1,5 @@
 import { EDIT_WORDS, threadsOf, UNNAMED, type Build, type ScoreEdit } from '../build';
-import type { Box } from '../base';
+import { bestOrder, itemAt, type Box } from '../base';
 import type { BlockReading, Reading } from '../reading';
 
 /** A build laid onto a newer tape of its design, and what could not be carried over, in words. */
@@ -36,21 +36,10 @@ export function matchBlocks(
   before: readonly BlockReading[],
   after: readonly BlockReading[],
 ): (number | null)[] {
-  const [n, m] = [before.length, after.length];
-  const best = Array.from({ length: n + 1 }, () => new Float64Array(m + 1));
-  const alike = before.map((a) => Float64Array.from(after, (b) => likeness(a, b)));
-  for (let i = n - 1; i >= 0; i--)
-    for (let j = m - 1; j >= 0; j--) {
-      const pair = alike[i][j] >= ALIKE ? alike[i][j] + best[i + 1][j + 1] : 0;
-      best[i][j] = Math.max(pair, best[i + 1][j], best[i][j + 1]);
-    }
-  const map = new Array<number | null>(n).fill(null);
-  for (let i = 0, j = 0; i < n && j < m;) {
-    if (alike[i][j] >= ALIKE && best[i][j] === alike[i][j] + best[i + 1][j + 1]) map[i++] = j++;
-    else if (best[i][j] === best[i + 1][j]) i++;
-    else j++;
-  }
-  return map;
+  return bestOrder(before.length, after.length, (i, j) => {
+    const alike = likeness(itemAt(before, i), itemAt(after, j));
+    return alike >= ALIKE ? alike : 0;
+  });
 }
 
 /** Steps are named by their block: n3, b3:lay, a3:trim, bobbin:n3. */

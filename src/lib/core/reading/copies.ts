@@ -1,5 +1,5 @@
 /** The same thing sewn at several places of one tape: twins side by side, a handful of small ones. */
-import { middleOf, overlaps, shareSpanned, unionOf, type Box } from '../base';
+import { grouped, middleOf, overlaps, shareSpanned, unionOf, type Box } from '../base';
 import { onceAround, openingIn } from './lines';
 import type { NeedlePoints } from './needle';
 import type { Copies } from './types';
@@ -93,24 +93,6 @@ function partsOf({ x, y, starts, blocks }: NeedlePoints, block: number): Part[] 
     block,
     box: unionOf(group.map((s) => s.box)),
   }));
-}
-
-/** Items that are joined to each other, directly or by others; in the order of their first ones. */
-function grouped<T>(items: readonly T[], joined: (a: T, b: T) => boolean): T[][] {
-  const groups: T[][] = [];
-  for (const item of items) {
-    const met = groups.filter((g) => g.some((other) => joined(item, other)));
-    if (!met.length) groups.push([item]);
-    else {
-      const [into, ...rest] = met;
-      for (const g of rest) {
-        into.push(...g);
-        groups.splice(groups.indexOf(g), 1);
-      }
-      into.push(item);
-    }
-  }
-  return groups;
 }
 
 /**

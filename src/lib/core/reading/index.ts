@@ -4,6 +4,7 @@
  */
 export { densityMap, denseSpots, type DensityMap, type SewnArea } from './density';
 export { keepToOneLine } from './one-line';
+export { marksIn, type Marks } from './marks';
 export { typedReading } from './typed';
 export { measuredOf, readBlocks, type ReadOptions } from './read';
 export { isStraight, leavesSideOut, linePath, type Decode, type OneCopy, type Unread } from './unread';

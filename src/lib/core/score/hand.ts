@@ -18,6 +18,7 @@ export const bareHand = (parts: HandParts): HandStep => ({
   face: parts.face,
   pieces: parts.pieces ?? [],
   along: parts.along ?? null,
+  keeps: parts.keeps ?? null,
   tapeSides: parts.tapeSides ?? 0,
   heldBy: parts.heldBy ?? null,
   hoop: parts.hoop,
@@ -36,6 +37,8 @@ export const bareHand = (parts: HandParts): HandStep => ({
   stop: 0,
 });
 
+/** What becomes of the hoop, in words. */
+export const HOOP_WORDS = { stay: 'hoop stays on', may: 'hoop may come off', off: 'hoop off' } as const;
 /** Where the hands are, in words. */
 export const placeOf = (step: Pick<HandStep, 'action' | 'side'>): string =>
   actionOf(step).atMachine

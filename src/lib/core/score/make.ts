@@ -1,14 +1,15 @@
-import { itemAt } from '../base';
+import { count, itemAt } from '../base';
 import type { Build } from '../build';
 import { actionOf } from '../catalogue';
 import { isNumberId, type NumberId, type Numbers } from '../numbers';
-import type { Copies, Reading, Role } from '../reading';
+import { marksIn, type Copies, type Marks, type Reading, type Role } from '../reading';
 import {
   HOLDS,
   inSchools,
   isHold,
   isMet,
   matchTechnique,
+  openChoice,
   schoolsOf,
   techniqueById,
   type HandTemplate,
@@ -48,6 +49,8 @@ interface Filling extends ScoreOptions {
   reading: Reading;
   pieces: ScorePiece[];
   schools: Schools;
+  /** of one copy */
+  marks: Marks;
 }
 
 /**
@@ -57,7 +60,8 @@ interface Filling extends ScoreOptions {
 export function makeScore(build: Build, design: Design, options: ScoreOptions): Score {
   const technique = techniqueById(build.technique);
   const match = matchTechnique(technique, design.own);
-  const schools = schoolsOf(technique, build.schools);
+  const marks = marksIn(blocksOfOne(design));
+  const schools = schoolsOf(match, marks, build.schools);
   const pieces = piecesOf(match, build, schools, design.copies);
   const inserted = insertSteps(design, pieces, options);
   const filling: Filling = {
@@ -67,6 +71,7 @@ export function makeScore(build: Build, design: Design, options: ScoreOptions): 
     reading: design.own,
     pieces: inserted.pieces,
     schools,
+    marks,
   };
   const steps = proposed(filling, inserted.before);
   const threadByHand = options.machine.kind === 'one-needle';
@@ -77,6 +82,7 @@ export function makeScore(build: Build, design: Design, options: ScoreOptions): 
     pieces: inserted.pieces,
     technique: match.technique.id,
     schools,
+    open: openChoice(match, marks, build.schools),
     changed,
     stale,
   };
@@ -189,10 +195,12 @@ function handStep(
   const tight = t.action === 'trim-close' && along !== null ? tightTrim(along, reading, numbers) : null;
   const lengthNamed = (id: NumberId) =>
     id === 'cut.trimClose' && tight ? length(tight.allowanceMm) : say(id);
+  const times = t.marks ? timesAt(t.marks.by, filling.marks) : (t.times ?? 1);
   const named = (text: string) =>
     text.replace(/\{([\w.]+)\}/g, (token, name: string) => {
       if (name === 'blade') return bladeOf(filling, block);
       if (name === 'piece') return pieces[0]?.name.toLowerCase() ?? 'the piece';
+      if (name === 'count' && t.marks) return count(times, t.marks.what);
       return isNumberId(name) ? lengthNamed(name) : token;
     });
   const { hold: chosen = '' } = schools;
@@ -223,6 +231,7 @@ function handStep(
     face: t.face,
     pieces: pieces.map((p) => p.id),
     along,
+    keeps: keptBy(t.text, numbers, tight?.allowanceMm),
     tapeSides: t.tapeSides,
     heldBy,
     hoop: t.hoop,
@@ -230,11 +239,25 @@ function handStep(
     wait: t.wait,
     tools: [...(t.tools ?? []), ...(hold?.tools ?? [])],
     cautions: [...new Set([...(t.cautions ?? []), ...(hold?.cautions ?? [])])],
-    times: t.times,
+    times,
     uses: t.uses,
   };
   return bareHand(parts);
 }
+
+/** What an instruction leaves of an edge: "Trim to {cut.trimClose} outside the line". */
+const KEEPS = /\{(cut\.\w+)\} (outside|inside)\b/;
+function keptBy(text: string, numbers: Numbers, closerMm = Infinity): HandStep['keeps'] {
+  const [, id = '', side] = KEEPS.exec(text) ?? [];
+  if (!isNumberId(id)) return null;
+  return { mm: Math.min(numbers[id], closerMm), side: side === 'inside' ? 'inside' : 'outside' };
+}
+/** How often something is done at marks: once even where none is sewn and the maker wants it. */
+const timesAt = (by: 'each' | 'pair', { holes, slots }: Marks): number =>
+  Math.max(1, by === 'each' ? holes + slots : slots + Math.floor(holes / 2));
+/** The blocks that one copy is sewn in. */
+const blocksOfOne = ({ one, copies }: Design) =>
+  copies?.inTurn ? itemAt(copies.blocks, 0).map((b) => itemAt(one.blocks, b)) : one.blocks;
 
 /** Gives every step both its numbers: the running hand number, and the machine's stop. */
 function numbered(steps: Step[]): Step[] {

@@ -2,7 +2,17 @@ import type { Build, Insertion, Trait } from '../build';
 import type { NumberId } from '../numbers';
 import type { Copies, Reading, Role } from '../reading';
 import type { Action, CautionKey, MaterialKind } from '../catalogue';
-import type { Face, PieceTag, HoldKey, HoopAdvice, Schools, Side, SizeRule, Use } from '../techniques';
+import type {
+  Choice,
+  Face,
+  PieceTag,
+  HoldKey,
+  HoopAdvice,
+  Schools,
+  Side,
+  SizeRule,
+  Use,
+} from '../techniques';
 
 interface StepBase {
   id: string;
@@ -46,6 +56,8 @@ export interface HandStep extends StepBase {
   pieces: string[];
   /** block along whose line is cut */
   along: number | null;
+  /** so far from that line the edge is left, on its outer or inner side */
+  keeps: { mm: number; side: 'outside' | 'inside' } | null;
   tapeSides: number;
   /** how the piece is kept from creeping, where the maker chooses */
   heldBy: HoldKey | null;
@@ -121,6 +133,8 @@ export interface Score {
   pieces: ScorePiece[];
   technique: string;
   schools: Schools;
+  /** what neither the maker nor the tape has said, and must be */
+  open: Choice | null;
   /** taken out or moved by the maker */
   changed: ChangedStep[];
   /** edits that no longer meet a step, in words */

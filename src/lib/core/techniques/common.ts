@@ -2,11 +2,23 @@ import type { MaterialKind } from '../catalogue';
 import type { HandTemplate, PieceTemplate, Use } from './types';
 
 /** A snap through two faces: a cap on each side, one socket, one stud. */
-export const snapUses: Use[] = [
+const snapUses: Use[] = [
   { notion: 'snap cap', count: 2 },
   { notion: 'snap socket', count: 1 },
   { notion: 'snap stud', count: 1 },
 ];
+export const setSnaps: HandTemplate = {
+  key: 'snap',
+  action: 'snap',
+  marks: { by: 'pair', what: 'snap' },
+  title: 'Set {count}',
+  text: 'Make a hole at each mark and set the snaps: two caps, one socket, one stud for each.',
+  because: 'The marks were sewn for them.',
+  side: 'off',
+  uses: snapUses,
+  tools: ['awl', 'snap press'],
+  school: ['closure:snaps'],
+};
 /** Laid double, and sewn in. */
 export const ribbonUses: Use[] = [
   { notion: 'ribbon', length: 'cut.ribbonLoop', times: 2, plus: 'cut.ribbonSeam' },

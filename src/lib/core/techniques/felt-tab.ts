@@ -1,5 +1,5 @@
 import { holdChoice } from './choices';
-import { flipHoop, hoopUp, inspect, ribbonUses, snapUses, unhoop, hoopedBase, layBackBelow } from './common';
+import { flipHoop, hoopUp, inspect, ribbonUses, setSnaps, unhoop, hoopedBase, layBackBelow } from './common';
 import type { Technique } from './types';
 
 /** Felt or vinyl tab: raw edge, the same material on both sides. */
@@ -13,10 +13,15 @@ export const feltTab: Technique = {
       key: 'closure',
       label: 'Closure',
       schools: [
-        { key: 'snaps', name: 'Snaps', because: 'Opens with one hand.' },
-        { key: 'eyelet', name: 'Eyelet', because: 'For a ring or a cord.' },
-        { key: 'ribbon', name: 'Ribbon slot', because: 'No metal, no press.' },
         { key: 'none', name: 'None', because: 'The tab is the whole thing.' },
+        {
+          key: 'snaps',
+          name: 'Snaps',
+          because: 'Opens with one hand; two marks meet in each.',
+          shownBy: { marks: 'pairs' },
+        },
+        { key: 'eyelet', name: 'Eyelet', because: 'For a ring or a cord.', shownBy: { marks: 'singles' } },
+        { key: 'ribbon', name: 'Ribbon slot', because: 'No metal, no press.', shownBy: { marks: 'slots' } },
       ],
     },
     holdChoice('tape', 'spray', 'glue'),
@@ -156,24 +161,14 @@ export const feltTab: Technique = {
       along: 'final',
       tools: ['long scissors'],
     },
-    {
-      key: 'snap',
-      action: 'snap',
-      title: 'Set two snaps',
-      text: 'Make holes at the marks and set the snaps: two caps, one socket, one stud for each.',
-      because: 'The marks were sewn where both halves meet when the tab is closed.',
-      side: 'off',
-      times: 2,
-      uses: snapUses,
-      tools: ['awl', 'snap press'],
-      school: ['closure:snaps'],
-    },
+    { ...setSnaps, because: 'The marks were sewn where both halves meet when the tab is closed.' },
     {
       key: 'eyelet',
       action: 'work',
       number: 'hand.eyelet',
-      title: 'Set the eyelet',
-      text: 'Punch the hole at the mark and set the eyelet.',
+      marks: { by: 'each', what: 'eyelet' },
+      title: 'Set {count}',
+      text: 'Punch a hole at each mark and set the eyelet.',
       because: 'The mark is where the load was meant to be.',
       side: 'off',
       uses: [{ notion: 'eyelet', count: 1 }],
@@ -185,8 +180,9 @@ export const feltTab: Technique = {
       key: 'ribbon',
       action: 'work',
       number: 'hand.ribbon',
-      title: 'Put in the ribbon',
-      text: 'Cut the slot between the marks and draw the ribbon through.',
+      marks: { by: 'pair', what: 'ribbon' },
+      title: 'Put in {count}',
+      text: 'Cut the slot at the mark, or between two marks, and draw the ribbon through.',
       because: 'Cut last, the slot cannot stretch while it is sewn.',
       side: 'off',
       uses: ribbonUses,

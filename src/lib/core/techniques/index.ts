@@ -48,6 +48,7 @@ export { HOLDS, isHold, type HoldKey } from './choices';
 export { schoolsOf, inSchools, openChoice, type Schools } from './schools';
 export {
   type Face,
+  type Choice,
   type HandTemplate,
   type HoopAdvice,
   type PieceTag,

@@ -26,7 +26,7 @@ export const panel: Technique = {
         },
       ],
     },
-    toppingChoice,
+    { ...toppingChoice, isAsked: true },
   ],
   pieces: [
     hoopedBase('cut-away', { purpose: 'hooped with the cloth' }),

@@ -17,7 +17,7 @@ export const plain: Technique = {
   name: 'Plain embroidery or lettering',
   summary: 'Sewn on hooped cloth or a garment: no piece is laid, held, trimmed or cut out.',
   choices: [
-    toppingChoice,
+    { ...toppingChoice, isAsked: true },
     {
       key: 'base',
       label: 'Base',

@@ -1,5 +1,5 @@
 import { closeChoice, closeSteps, holdChoice } from './choices';
-import { hoopUp, inspect, ribbonUses, snapUses, unhoop, hoopedBase } from './common';
+import { hoopUp, inspect, ribbonUses, setSnaps, unhoop, hoopedBase } from './common';
 import type { Technique } from './types';
 
 /** Turned item: quilted front, back laid right side down, sewn round but for an opening, turned. */
@@ -10,6 +10,25 @@ export const turnedItem: Technique = {
     'Quilted front and back sewn right sides together round an opening, then turned: bib, cloth, cushion front.',
   copies: 'items',
   choices: [
+    {
+      key: 'inside',
+      label: 'Inside',
+      isAsked: true,
+      schools: [
+        { key: 'none', name: 'Nothing', because: 'Two layers of cloth, thin and soft.' },
+        {
+          key: 'batting',
+          name: 'Batting',
+          because: 'Laid under the front, for body; quilting needs it.',
+          shownBy: { slot: 'quilting' },
+        },
+        {
+          key: 'filling',
+          name: 'Filling',
+          because: 'A cushion: filled through the opening before it is closed.',
+        },
+      ],
+    },
     holdChoice('tape', 'spray', 'pins'),
     closeChoice,
     {
@@ -17,8 +36,18 @@ export const turnedItem: Technique = {
       label: 'Closure',
       schools: [
         { key: 'none', name: 'None', because: 'The tape may mark no place for one.' },
-        { key: 'snaps', name: 'Snaps', because: 'Opens with one hand.' },
-        { key: 'ribbon', name: 'Ribbons', because: 'No metal; sewn into the edge or on it.' },
+        {
+          key: 'snaps',
+          name: 'Snaps',
+          because: 'Opens with one hand; two marks meet in each.',
+          shownBy: { marks: 'pairs' },
+        },
+        {
+          key: 'ribbon',
+          name: 'Ribbons',
+          because: 'No metal; sewn into the edge or on it.',
+          shownBy: { marks: 'singles' },
+        },
       ],
     },
   ],
@@ -30,6 +59,7 @@ export const turnedItem: Technique = {
       purpose: 'body',
       material: 'batting',
       size: { rule: 'cover', by: ['place', 'final'], margin: 'front' },
+      school: ['inside:batting'],
     },
     {
       key: 'front',
@@ -75,6 +105,19 @@ export const turnedItem: Technique = {
               face: 'up',
               pieces: ['batting', 'front'],
               held: true,
+              school: ['inside:batting'],
+            },
+            {
+              key: 'lay',
+              action: 'lay',
+              title: 'Lay front',
+              text: 'Lay the front right side up over the whole line.',
+              because: 'What creeps now stays crooked.',
+              side: 'front',
+              face: 'up',
+              pieces: ['front'],
+              held: true,
+              school: ['inside:none', 'inside:filling'],
             },
           ],
         },
@@ -218,25 +261,26 @@ export const turnedItem: Technique = {
       side: 'off',
       tools: ['iron'],
     },
-    ...closeSteps('the opening'),
     {
-      key: 'snap',
-      action: 'snap',
-      title: 'Set the snaps',
-      text: 'Make holes at the marks and set the snaps: two caps, one socket, one stud for each.',
-      because: 'The marks were sewn for them.',
+      key: 'fill',
+      action: 'work',
+      number: 'hand.fill',
+      title: 'Fill',
+      text: 'Fill it through the opening in small handfuls, the corners first.',
+      because: 'Large handfuls stay lumps, and corners cannot be reached later.',
       side: 'off',
-      times: 2,
-      uses: snapUses,
-      tools: ['awl', 'snap press'],
-      school: ['closure:snaps'],
+      uses: [{ notion: 'filling', perDm2: 'cut.fillingPerDm2' }],
+      tools: ['filling'],
+      school: ['inside:filling'],
     },
+    ...closeSteps('the opening'),
+    setSnaps,
     {
       key: 'ribbon',
       action: 'work',
       number: 'hand.ribbon',
-      times: 2,
-      title: 'Sew the ribbons on',
+      marks: { by: 'each', what: 'ribbon' },
+      title: 'Sew {count} on',
       text: 'Sew a ribbon to each mark.',
       because: 'The marks were sewn for them.',
       side: 'off',

@@ -14,17 +14,22 @@ export interface SlotFound {
   slot: string;
   found: boolean;
 }
+/**
+ * What speaks for a school in the tape itself: a block for a slot; marks that come in pairs, or do not; slots to cut.
+ */
+export type Sign = { slot: string } | { marks: 'pairs' | 'singles' | 'slots' };
 /** One way of doing it, with its reason. */
 export interface School {
   key: string;
   name: string;
   because: string;
+  shownBy?: Sign;
 }
-/** Where makers disagree: the schools, the first being the default. Steps and pieces name the schools they belong to. */
+/** Where makers disagree: the schools. What the tape shows is taken, else the first. Steps and pieces name the schools they belong to. */
 export interface Choice {
   key: string;
   label: string;
-  /** what no tape can tell, and stands in the hoop from the start: the maker is asked until it is said */
+  /** where the tape does not show it, the maker is asked until it is said */
   isAsked?: true;
   /** else there is nothing to choose */
   when?: SlotFound;
@@ -72,8 +77,10 @@ export interface HandTemplate {
   uses?: Use[];
   tools?: string[];
   cautions?: CautionKey[];
-  /** how many snaps, clips, corners */
+  /** how many clips, corners */
   times?: number;
+  /** done at each mark, or at each pair of them that meet; {count} is how many of what */
+  marks?: { by: 'each' | 'pair'; what: string };
 }
 
 /** One needle block in the pattern of a technique. */

@@ -25,7 +25,14 @@ export function tailTab(): Tape {
     .sew(bean(wave({ x: -16, y: -12 }, { x: 16, y: -12 }, 1.6, 3), 2.2))
     .sew(bean(wave({ x: 14, y: -17 }, { x: -14, y: -17 }, 1.6, 3), 2.2))
     .stop();
-  for (const y of [26, -27]) maker.sew(run(closePath(circle({ x: 0, y }, 2.5)), 1.6));
+  // Each snap closes one mark above onto one below.
+  for (const [x, y] of [
+    [-8, 26],
+    [8, 26],
+    [8, -27],
+    [-8, -27],
+  ] as const)
+    maker.sew(run(closePath(circle({ x, y }, 2.5)), 1.6));
   return maker
     .stop()
     .sew(bean(closePath(rectangle({ x: 0, y: 0 }, WIDTH - 2, HEIGHT - 2, 14)), 2.8))

@@ -16,7 +16,7 @@
   let open = $state(true);
   /** one for each of those that could be read */
   let choices = $state.raw<BundleChoice[]>([]);
-  let tapes: BundleEntry[] = [];
+  let tapes = $state.raw<BundleEntry[]>([]);
   let unreadable = $state.raw<string[]>([]);
   let proposed = $state(-1);
   let because = $state('');
@@ -33,7 +33,8 @@
       const read: { entry: BundleEntry; name: string; reading: Reading }[] = [];
       for (const [i, entry] of bundle.tapes.entries()) {
         if (signal.aborted) break;
-        const { name, bytes } = entry;
+        const { bytes } = entry;
+        const name = fileOf(entry);
         const reading = await readBytes(bytes, name);
         if (reading.ok) read.push({ entry, name, reading: reading.value });
         else unreadable = [...unreadable, `${name}: ${reading.problem.message}`];
@@ -58,7 +59,7 @@
       bytes,
       type: typeOf(name),
     }));
-    const kept = await keepTape(tape.bytes, tape.path.split('/').pop() ?? tape.name, sheets);
+    const kept = await keepTape(tape.bytes, fileOf(tape), sheets, tape.label);
     busy = false;
     if (!kept.ok) return showProblem(kept.problem);
     open = false;
@@ -68,6 +69,7 @@
     );
     await goto(resolve('/builds/[id]', { id: kept.value.id }));
   }
+  const fileOf = ({ path, name }: BundleEntry) => path.split('/').pop() ?? name;
   const TYPES = new Map(
     Object.entries({
       pdf: 'application/pdf',
@@ -99,10 +101,18 @@
             <tr class={['border-t border-rule', i === chosen && 'bg-needle-soft']}>
               <td class="py-1"
                 ><label class="flex min-h-11 items-center gap-2"
-                  ><input type="radio" name="version" checked={i === chosen} onchange={() => (chosen = i)} />
+                  ><input
+                    type="radio"
+                    name="version"
+                    checked={i === chosen}
+                    onchange={() => (chosen = i)}
+                    {@attach (radio) => {
+                      if (i === Math.max(0, proposed)) radio.focus();
+                    }}
+                  />
                   <span
-                    >{choice.name}{#if i === proposed}<strong class="block text-sm text-needle"
-                        >proposed</strong
+                    >{choice.name}{#if tapes[i]?.label}<span class="label block">{tapes[i].label}</span
+                      >{/if}{#if i === proposed}<strong class="block text-sm text-needle">proposed</strong
                       >{/if}</span
                   ></label
                 ></td

@@ -22,7 +22,7 @@
   interface Props {
     pieces: readonly CutPiece[];
     /** items to load, and hoopings they take */
-    order: Pick<OrderPlan, 'load' | 'designs' | 'hoopings'>;
+    order: Pick<OrderPlan, 'load' | 'designs' | 'hoopings' | 'spare' | 'inTape'>;
     /** with what the maker knows about each; left out where nothing can be changed */
     scorePieces?: readonly ScorePiece[];
     /** to draw the pieces from */
@@ -156,7 +156,10 @@
               ? `, at least ${formatLength(need.lengthMm, workroom.unit)}`
               : ''} <span class="label">{need.because}</span></span
           >{#if order.designs > 1}<span class="label"
-              >for {order.load}: {formatNotion(need.notion, itemAt(ordered, place).amount)}</span
+              >for {need.afterwards ? order.load - order.spare : order.load}: {formatNotion(
+                need.notion,
+                itemAt(ordered, place).amount,
+              )}</span
             >{/if}
         </li>
       {/each}

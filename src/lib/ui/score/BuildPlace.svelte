@@ -330,7 +330,7 @@
         {:else}
           <Part load={() => import('./Sheets.svelte')}>
             {#snippet children({ default: Sheets })}
-              <Sheets {build} />
+              <Sheets {editor} {build} {plan} />
             {/snippet}
           </Part>
           <label class="flex max-w-3xl flex-1 flex-col gap-1">

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { placeOf, type HandStep } from '$lib/core/score';
+  import { HOOP_WORDS, placeOf, type HandStep } from '$lib/core/score';
 
   import { capital, formatLength } from '$lib/core/base';
   import Care from '../kit/Care.svelte';
@@ -7,7 +7,6 @@
 
   /** length of the line along which is cut, mm */
   let { step, alongMm }: { step: HandStep; alongMm: number | null } = $props();
-  const HOOP = { stay: 'hoop stays on', may: 'hoop may come off', off: 'hoop off' } as const;
 </script>
 
 <p class="text-[17px]">{step.text}</p>
@@ -17,7 +16,7 @@
     {placeOf(step)}
   </li>
   {#if step.hoop}<li class="rounded bg-hands-soft px-2 py-0.5">
-      {HOOP[step.hoop]}
+      {HOOP_WORDS[step.hoop]}
     </li>{/if}
   {#if alongMm}<li class="rounded bg-hands-soft px-2 py-0.5">
       {formatLength(alongMm, workroom.unit)} to cut along
@@ -27,7 +26,7 @@
     </li>{/each}
 </ul>
 {#if step.hoop && step.hoopBecause}<p class="text-sm">
-    <strong>{capital(HOOP[step.hoop])}:</strong>
+    <strong>{capital(HOOP_WORDS[step.hoop])}:</strong>
     {step.hoopBecause}
   </p>{/if}
 <Care cautions={step.cautions} />

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { tapeIdOf } from '$lib/core/tape';
   import type { Build, Insertion } from '$lib/core/build';
-  import { readStopList } from '$lib/core/exchange';
+  import { readSheetLines, stopsOf } from '$lib/core/exchange';
   import { keep } from '../state/keeping';
   import Dialog from '../kit/Dialog.svelte';
   import type { BuildEditor } from '../state/editor.svelte';
@@ -38,9 +38,11 @@
     event.preventDefault();
     problem = '';
     if (!file) {
-      const read = readStopList(text);
-      if (!read.ok) return void (problem = `${read.problem.message} ${read.problem.next}`);
-      return put({ tapeId: null, typed: read.value.stops }, 'Name');
+      const typed = stopsOf(readSheetLines(text));
+      if (!typed.length)
+        return void (problem =
+          'No stop could be read from this text. Write one a line with its time or stitches, such as “1 letters white 0:40”.');
+      return put({ tapeId: null, typed }, 'Name');
     }
     const tape = await tapeBytes(file.name, new Uint8Array(await file.arrayBuffer()));
     if (!tape.ok) return void (problem = tape.problem.message);

@@ -1,8 +1,10 @@
 <script lang="ts">
-  import type { BuildPlan } from '$lib/core/plan';
+  import { stepFacts, type BuildPlan } from '$lib/core/plan';
   import { itemAt, formatDuration } from '$lib/core/base';
 
-  // The score as a list: the text twin of the two staves.
+  import { workroom } from '../state/workroom.svelte';
+
+  // The score as a list: the text twin of the two staves, and all that is needed to work from it.
   let { plan, cursor, onselect }: { plan: BuildPlan; cursor: number; onselect: (index: number) => void } =
     $props();
 </script>
@@ -23,7 +25,11 @@
             class="font-bold text-needle">block {step.block + 1}</span
           >{/if}
         <span class="label">stop {step.stop}</span>
-        <span>{step.title}</span>
+        <span class="min-w-0"
+          >{step.title}
+          <span class="block text-sm text-quiet">{stepFacts(step, plan, workroom.unit).join(' · ')}</span
+          ></span
+        >
         <span class="text-right whitespace-nowrap"
           >{formatDuration(itemAt(plan.time.steps, step.id).seconds)}</span
         >

@@ -93,9 +93,13 @@ export class CutLayouts {
     await this.needs.watch('Laying out', async (tell, signal) => {
       for (const [i, group] of groups.entries()) {
         const id = newId();
-        const show = (layout: Layout) =>
-          (this.laid = [...inUse, ...laid, { id, group, layout, toBuy: null, way: null }]);
+        let isOver = false;
+        // What is told on the way may arrive after the answer itself, and is old then.
+        const show = (layout: Layout) => {
+          if (!isOver) this.laid = [...inUse, ...laid, { id, group, layout, toBuy: null, way: null }];
+        };
         const own = await this.layGroup(group, signal, show);
+        isOver = true;
         // Stopped or failed before there was any answer: that says nothing about the shelf.
         if (!own) break;
         laid.push({ id, group, ...own, way: null });

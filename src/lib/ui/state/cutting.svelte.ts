@@ -145,6 +145,10 @@ export class Cutting {
     this.chosen = on ? [...this.chosen, id] : this.chosen.filter((c) => c !== id);
     this.keep();
   }
+  chooseOnly(id: string) {
+    this.chosen = [id];
+    this.keep();
+  }
   setEdgeToEdge(on: boolean) {
     this.layouts.edgeToEdge = on;
     this.keep();

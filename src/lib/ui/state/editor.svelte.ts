@@ -6,7 +6,7 @@ import type { Workshop } from '$lib/core/workshop';
 import { checkPlan, openFindings } from '$lib/core/check';
 import { mergeChanges } from '$lib/core/merge';
 import { isQuestion, ODDS, type Reading, type Role } from '$lib/core/reading';
-import { openChoice, rankTechniques, techniqueById, techniqueQuestion } from '$lib/core/techniques';
+import { rankTechniques, techniqueQuestion } from '$lib/core/techniques';
 import { scoreChanges, stackAt, stackHere, type ScoreChanges } from '$lib/core/score';
 import type { Tape } from '$lib/core/tape';
 import type { ReadTape } from '$lib/workers';
@@ -96,9 +96,7 @@ export class BuildEditor {
     this.build?.techniqueBy === 'reading' && !this.build.typed ? techniqueQuestion(this.ranking) : null,
   );
   /** of how it is made, what no tape tells and nobody has said */
-  readonly openChoice = $derived(
-    this.build ? openChoice(techniqueById(this.build.technique), this.build.schools) : null,
-  );
+  readonly openChoice = $derived(this.plan?.score.open ?? null);
   /** steps whose block the maker should be asked about */
   readonly questions = $derived(
     this.steps.flatMap((s, i) =>

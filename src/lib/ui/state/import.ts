@@ -62,16 +62,18 @@ export async function readBytes(bytes: Uint8Array, name: string): Promise<Result
   return answer.ok ? ok(answer.value.reading) : answer;
 }
 
-/** A tape as a new build, with the sheets that came with it. */
+/** A tape as a new build, with the sheets that came with it. @param label what tells it from other versions of it */
 export async function keepTape(
   bytes: Uint8Array,
   fileName: string,
   sheets: DocumentRecord[] = [],
+  label = '',
 ): Promise<Result<Build>> {
   const read = await readBytes(bytes, fileName);
   if (!read.ok) return read;
   const build = proposeBuild(read.value, plain(workroom.workshop), newBuild(tapeIdOf(bytes), fileName));
-  return keep({ ...build, documents: sheets.map(({ id, name }) => ({ id, name })) }, bytes, sheets);
+  const name = label ? `${build.name} (${label})`.slice(0, 120) : build.name;
+  return keep({ ...build, name, documents: sheets.map(({ id, name }) => ({ id, name })) }, bytes, sheets);
 }
 /** Typed stops as a new build. */
 export async function keepTyped(name: string, typed: NonNullable<Build['typed']>): Promise<Result<Build>> {

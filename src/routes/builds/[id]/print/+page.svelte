@@ -2,6 +2,7 @@
   import { resolve } from '$app/paths';
   import { page } from '$app/state';
   import { onMount } from 'svelte';
+  import { stepFacts } from '$lib/core/plan';
   import { stopList } from '$lib/core/score';
   import { CAUTIONS } from '$lib/core/catalogue';
   import { count, itemAt, formatDuration, formatSize } from '$lib/core/base';
@@ -74,17 +75,19 @@
               <td
                 ><strong>{step.title}.</strong>
                 {step.text}
-                {#if step.hoop === 'stay'}<span class="text-quiet">Hoop stays on: {step.hoopBecause}</span
-                  >{/if}
+                <span class="block text-quiet"
+                  >{stepFacts(step, plan, workroom.unit).join(' · ')}{step.hoop === 'stay'
+                    ? `: ${step.hoopBecause}`
+                    : ''}</span
+                >
                 {#each step.cautions as caution, place (place)}<em class="block">Care: {CAUTIONS[caution]}</em
                   >{/each}</td
               >
             {:else}
               <td class="text-quiet">needle</td><td>{step.stop}</td>
               <td
-                >{step.inserted ? '' : `Block ${step.block + 1}: `}{step.title}{step.skipped
-                  ? ' (pass over)'
-                  : ''}{plan.threads[step.block] ? `, in ${plan.threads[step.block]?.name}` : ''}</td
+                >{step.inserted ? '' : `Block ${step.block + 1}: `}{step.title}
+                <span class="text-quiet">{stepFacts(step, plan, workroom.unit).join(' · ')}</span></td
               >
             {/if}
             <td class="text-right whitespace-nowrap"

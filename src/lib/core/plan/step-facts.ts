@@ -1,0 +1,46 @@
+import { formatLength, formatSize, type LengthUnit } from '../base';
+import { actionOf } from '../catalogue';
+import { HOOP_WORDS, placeOf, type HandStep, type NeedleStep, type Step } from '../score';
+import type { Thread } from '../build';
+import type { CutPiece } from '../cut';
+
+/** Of a plan, what lists are made from. */
+interface Planned {
+  cut: { pieces: CutPiece[] };
+  threads: (Thread | undefined)[];
+}
+
+/**
+ * What must be known of a step to do it from a list, beside its title: what is laid, how large and which side up, where,
+ * whether the hoop stays on, what a trimmed edge keeps; of a block its thread, above and below. A few words each.
+ */
+export const stepFacts = (step: Step, plan: Planned, unit: LengthUnit): string[] =>
+  step.kind === 'hand' ? handFacts(step, plan, unit) : needleFacts(step, plan);
+
+function handFacts(step: HandStep, { cut }: Planned, unit: LengthUnit): string[] {
+  const { effect } = actionOf(step);
+  const laid = effect === 'put' || effect === 'hoop' ? step.pieces : [];
+  const sizes = laid.flatMap((id) => {
+    const piece = cut.pieces.find((p) => p.id === id);
+    return piece ? [`${piece.name} ${formatSize(piece.width.cutMm, piece.height.cutMm, unit)}`] : [];
+  });
+  const facts = [
+    ...sizes,
+    step.face && effect !== 'hoop' && `right side ${step.face}`,
+    step.keeps && `${formatLength(step.keeps.mm, unit)} ${step.keeps.side} the line`,
+    effect !== 'hoop' && placeOf(step),
+    step.hoop && HOOP_WORDS[step.hoop],
+  ];
+  return facts.filter((fact) => typeof fact === 'string');
+}
+
+function needleFacts(step: NeedleStep, { threads }: Planned): string[] {
+  const thread = step.thread ?? threads[step.block];
+  const facts = [
+    step.skipped && 'passed over',
+    thread ? `in ${thread.name}` : 'thread not named',
+    step.bothSides ? 'matching bobbin' : 'bobbin thread',
+    step.attended && 'stay and hold the edge',
+  ];
+  return facts.filter((fact) => typeof fact === 'string');
+}

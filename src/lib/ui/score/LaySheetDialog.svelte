@@ -1,0 +1,156 @@
+<script lang="ts">
+  import { capital, count } from '$lib/core/base';
+  import type { Build } from '$lib/core/build';
+  import { changeBySheet, laySheet, readSheetLines, toldLines, type SheetHand } from '$lib/core/exchange';
+  import type { BuildPlan } from '$lib/core/plan';
+  import { core } from '$lib/workers';
+  import Check from '../kit/Check.svelte';
+  import Dialog from '../kit/Dialog.svelte';
+  import type { BuildEditor } from '../state/editor.svelte';
+  import { newId } from '../state/ids';
+  import { showNote, showProblem } from '../state/notices';
+  import { workroom } from '../state/workroom.svelte';
+
+  // A colour or step sheet beside the tape: what both say of each stop, before anything is taken.
+  interface Props {
+    open: boolean;
+    editor: BuildEditor;
+    build: Build;
+    plan: BuildPlan;
+  }
+  let { open = $bindable(), editor, build, plan }: Props = $props();
+  const SAMPLE = '1 Placement, White\n2 Tack down, White\n3 Petals, Coral';
+  let text = $state('');
+  let busy = $state('');
+  let roles = $state(false);
+  let hands = $state(false);
+  const told = $derived(toldLines(readSheetLines(text)));
+  const laid = $derived(told.length ? laySheet(told, plan) : null);
+  const rows = $derived(laid?.rows ?? []);
+  const named = $derived(rows.filter((r) => r.thread).length);
+  const otherRoles = $derived(rows.filter((r) => r.role).length);
+  const onlyThere = $derived(
+    laid ? [...rows.flatMap((r) => r.hands), ...laid.after].filter((h) => !h.step).length : 0,
+  );
+  const unmatched = $derived(rows.filter((r) => !r.needle).length);
+  const takes = $derived(named + (roles ? otherRoles : 0) + (hands ? onlyThere : 0));
+
+  async function read(name: string, bytes: Uint8Array) {
+    busy = name;
+    const answer = await core((worker) => worker.sheetText(bytes));
+    busy = '';
+    if (answer.ok) text = answer.value;
+    else showProblem(answer.problem);
+  }
+  async function readFile(file: File | undefined) {
+    if (file) await read(file.name, new Uint8Array(await file.arrayBuffer()));
+  }
+  async function readKept(id: string, name: string) {
+    const sheet = await workroom.store.sheet(id);
+    if (sheet) await read(name, sheet.bytes);
+  }
+  function take(event: SubmitEvent) {
+    event.preventDefault();
+    if (!laid) return;
+    const blocks = plan.design.reading.blocks.length;
+    editor.choose('The sheet', changeBySheet(laid, build, blocks, { roles, hands }, newId));
+    showNote('The sheet is taken.', `${count(named, 'thread')} named. One undo takes it back.`);
+    open = false;
+    text = '';
+  }
+</script>
+
+{#snippet handRow({ text, step }: SheetHand)}
+  <tr class="border-t border-rule text-hands" data-kind={step ? 'same' : 'only-sheet'}>
+    <td></td>
+    <td class="py-1 pr-3">{step ? step.title : ''}</td>
+    <td>{text}{step ? '' : ' (only on the sheet)'}</td>
+  </tr>
+{/snippet}
+
+<Dialog bind:open title="Lay a sheet onto this build" wide>
+  <form onsubmit={take} class="flex flex-col gap-3">
+    <p class="text-quiet">
+      Paste its colour or step sheet, drop it here, or choose the file: text, a table, or a PDF with text in
+      it.
+    </p>
+    <textarea
+      bind:value={text}
+      rows="5"
+      maxlength="40000"
+      aria-label="The sheet"
+      placeholder={SAMPLE}
+      ondrop={(e) => {
+        const file = e.dataTransfer?.files[0];
+        if (!file) return;
+        e.preventDefault();
+        void readFile(file);
+      }}></textarea>
+    <div class="flex flex-wrap items-center gap-2">
+      <input
+        type="file"
+        accept=".txt,.md,.csv,.pdf"
+        aria-label="A file with the sheet"
+        onchange={(e) => void readFile(e.currentTarget.files?.[0])}
+      />
+      {#each build.documents.filter((d) => /\.(txt|md|pdf)$/i.test(d.name)) as sheet (sheet.id)}
+        <button type="button" class="btn btn-small" onclick={() => readKept(sheet.id, sheet.name)}
+          >{sheet.name}</button
+        >
+      {/each}
+      {#if busy}<span role="status">Reading {busy} …</span>{/if}
+    </div>
+    {#if laid}
+      <table class="w-full text-sm" data-testid="laid-sheet">
+        <thead class="label text-left"
+          ><tr
+            ><th class="w-8 font-normal"></th><th class="font-normal">This build</th><th class="font-normal"
+              >The sheet</th
+            ></tr
+          ></thead
+        >
+        <tbody>
+          {#each rows as { needle, stop, thread, role, hands }, place (place)}
+            {#each hands as hand, at (at)}{@render handRow(hand)}{/each}
+            <tr class="border-t border-rule" data-kind={needle && stop ? 'pair' : 'alone'}>
+              <td class="py-1 pr-2 text-right text-quiet">{needle ? needle.block + 1 : ''}</td>
+              <td class="pr-3"
+                >{#if needle}{needle.title}
+                  <span class="text-quiet">{plan.threads[needle.block]?.name ?? 'not named'}</span
+                  >{:else}<span class="text-madder">no block like it</span>{/if}</td
+              >
+              <td
+                >{#if stop}{stop.title}
+                  <span class={thread ? 'font-bold' : 'text-quiet'}
+                    >{[stop.thread, stop.threadNumber].filter(Boolean).join(' ')}</span
+                  >
+                  {#if role}<span class="text-madder">here {capital(role.replace('-', ' '))}</span>{/if}
+                {:else}<span class="text-quiet">not on the sheet</span>{/if}</td
+              >
+            </tr>
+          {/each}
+          {#each laid.after as hand, at (at)}{@render handRow(hand)}{/each}
+        </tbody>
+      </table>
+      <p>
+        {named ? `${count(named, 'thread')} will be named.` : 'It names no thread that is not here already.'}
+        {#if unmatched}{count(unmatched, 'stop')} of the sheet {unmatched > 1 ? 'have' : 'has'} no block of their
+          own: it may be for another version of the design.{/if}
+      </p>
+      {#if otherRoles}<Check checked={roles} onchange={(on) => (roles = on)}
+          >Take what it says of {count(otherRoles, 'block')}, against the reading</Check
+        >{/if}
+      {#if onlyThere}<Check checked={hands} onchange={(on) => (hands = on)}
+          >Put in {count(onlyThere, 'step')} for the hands that this score does not have there</Check
+        >{/if}
+    {:else if text.trim()}
+      <p role="status">
+        Nothing in this text reads as a stop. Write one a line, such as “1 Placement, White”.
+      </p>
+    {/if}
+    <div class="sticky -bottom-6 -mx-6 -mb-6 flex justify-end gap-2 border-t border-rule bg-paper px-6 py-3">
+      <button type="button" class="btn" onclick={() => (open = false)}>Leave it</button>
+      <button class="btn btn-strong" disabled={!takes}>Take it</button>
+    </div>
+  </form>
+</Dialog>
