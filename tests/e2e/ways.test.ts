@@ -1,4 +1,5 @@
 import { expect } from 'chai';
+import { PDFDocument } from '@cantoo/pdf-lib';
 import { strToU8, zipSync } from 'fflate';
 import type { Page } from 'playwright-core';
 import { circle, closePath, satin, TapeMaker } from '$lib/core/outline';
@@ -170,6 +171,45 @@ describe('what comes in', () => {
       .click();
     await page.getByTestId('file-input').setInputFiles(file('cut.zip', zip.slice(0, 300), 'application/zip'));
     await page.getByText('This bundle is cut off or damaged').waitFor();
+    await context.close();
+  });
+
+  it('a sheet is laid onto a build, pasted or from a PDF: threads are named at once, and one undo takes it back', async () => {
+    const { page, context, faults } = await openPage(used.browser);
+    await page.goto(`${used.app.url}/builds`);
+    await page.getByTestId('file-input').setInputFiles(dst('tab.dst', tailTab()));
+    await page.getByTestId('score').waitFor();
+    await tab(page, /All steps/).click();
+    await page.getByText('Thread ?').first().waitFor();
+    const pdf = await PDFDocument.create();
+    const sheet = pdf.addPage([400, 300]);
+    const rows = [
+      ['Stop', 'Name', 'Colour', 'Code'],
+      ['1', 'Placement', 'Sand', '1004'],
+      ['2', 'Tack down', 'Sand', '1004'],
+      ['3', 'Gull and waves', 'Navy', '1243'],
+      ['4', 'Snap marks', 'Sand', '1004'],
+      ['5', 'Last line', 'Gold', '1172'],
+    ];
+    for (const [r, row] of rows.entries())
+      for (const [c, cell] of row.entries())
+        sheet.drawText(cell, { x: 20 + 90 * c, y: 260 - 20 * r, size: 12 });
+    await tab(page, /Notes/).click();
+    await page.getByRole('button', { name: 'Lay a sheet onto it' }).click();
+    await page
+      .getByLabel('A file with the sheet')
+      .setInputFiles(file('steps.pdf', await pdf.save(), 'application/pdf'));
+    await page.getByTestId('laid-sheet').getByText('Navy 1243').waitFor();
+    await page.getByText('5 threads will be named.').waitFor();
+    await page.getByRole('button', { name: 'Take it' }).click();
+    await page.getByRole('dialog').waitFor({ state: 'hidden' });
+    await page.getByText('5 threads named.').waitFor();
+    await tab(page, /All steps/).click();
+    await page.getByText('in Navy').waitFor({ timeout: 20_000 });
+    expect(await page.getByText('Thread ?').count()).to.equal(0);
+    await page.getByRole('button', { name: 'Undo', exact: true }).first().click();
+    await page.getByText('Thread ?').first().waitFor();
+    expect(faults).to.deep.equal([]);
     await context.close();
   });
 

@@ -162,7 +162,7 @@ const timesOf = (
 
 describe('worked out by hand', () => {
   // 600 stitches of 2.25 mm at 600 a minute: 60 s; 9 jumps at half speed: 1.8 s; 2 trims; breaks 600/10,000 · 0.15 · 90 = 0.81 s.
-  const sewn = readingOf(blockOf(0, 1, 2), blockOf(1, 600, 2.25, { jumps: 9, trims: 2 }));
+  const sewn = readingOf(blockOf(0, 1, 2), blockOf(1, 600, 2.25, { jumps: 9, trims: 2, floats: 2 }));
 
   it('the needle: stitches, a run-up at each start, ties, jumps, trims, breaks, its stop', () => {
     const one = timesOf([needle(1)], sewn).n1;
@@ -331,6 +331,9 @@ describe('worked out by hand', () => {
       needleSeconds: 200,
       handSeconds: 2 * 50 + 720,
       overlappedSeconds: 60,
+      oneSeconds: 30 + 100 + 20 + 360,
+      learningSeconds: 0,
+      sharedSeconds: 0,
     });
     // 2 · (30 + 100 + 20) and the last press; the first one fits into the second 80 s.
     expect(order(80, 60)).to.deep.equal({
@@ -345,6 +348,9 @@ describe('worked out by hand', () => {
       needleSeconds: 200,
       handSeconds: 220,
       overlappedSeconds: 60,
+      oneSeconds: 210,
+      learningSeconds: 0,
+      sharedSeconds: 0,
     });
     // 81 s do not fit into 80: both are done at the end.
     expect(order(80, 81)).to.include({ seconds: 300 + 162, overlappedSeconds: 0 });
@@ -354,6 +360,10 @@ describe('worked out by hand', () => {
       lastHooping: 2,
       overlappedSeconds: 160,
       seconds: 3 * (2 * 30 + 2 * 100 + 20) + 80,
+      // Unhooped three times, not six: 6 · 190 − 3 · 20 − 160 is the same.
+      oneSeconds: 190,
+      sharedSeconds: 60,
+      learningSeconds: 0,
     });
     // The first item takes half as long again, the second 1.275 times.
     const learning = planOrder(
@@ -363,6 +373,8 @@ describe('worked out by hand', () => {
       numbersWith({ 'order.rejectRate': 0 }),
     );
     expect(learning.handSeconds).to.be.closeTo((30 + 20) * (1.5 + 1.275), 1e-9);
+    expect(learning.learningSeconds).to.be.closeTo((30 + 20) * (0.5 + 0.275), 1e-9);
+    expect(learning.seconds).to.be.closeTo(2 * learning.oneSeconds + learning.learningSeconds, 1e-9);
   });
 
   it('cut sizes: outline and margin, base past the hoop, up to the grid', () => {

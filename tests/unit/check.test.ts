@@ -1,6 +1,7 @@
 import { expect } from 'chai';
-import type { Build, Trait } from '$lib/core/build';
-import { RULES, type Finding } from '$lib/core/check';
+import { FUSIBLES, TRAITS, type Build, type Trait } from '$lib/core/build';
+import { MATERIAL_KINDS } from '$lib/core/catalogue';
+import { gatherFindings, RULES, type Finding } from '$lib/core/check';
 import {
   circle,
   closePath,
@@ -16,7 +17,7 @@ import type { Path } from '$lib/core/base';
 import { readDesign } from '$lib/core/techniques';
 import { readTape, type Tape } from '$lib/core/tape';
 import { newWorkshop, type Workshop } from '$lib/core/workshop';
-import { bib, coaster, crewPatch, demoWorkroom, pouch, tailTab, windStar } from '$lib/demo';
+import { bib, coaster, crewPatch, demoWorkroom, napkin, pouch, tailTab, windStar } from '$lib/demo';
 import { gullPennant } from '$lib/demo/designs/gull-pennant';
 import { openOutline, placement } from '../support/labelled/blocks';
 import { Dice } from '../support/labelled/types';
@@ -92,6 +93,11 @@ const overlapping = (apart: number) =>
     ...[0, apart].flatMap((x) => [line(square(40, x)), line(square(40, x)), edge(square(40, x))]),
     line(square(apart + 80, apart / 2)),
   );
+/** Three pieces in a row, each over the edge of the one before. */
+const layered = sewn(
+  ...[0, 24, 48].flatMap((x) => [line(square(40, x)), line(square(40, x)), edge(square(40, x))]),
+  line(square(128, 24)),
+);
 const cutAround = (by: number) =>
   sewn(
     [tatami(circle({ x: 0, y: 0 }, 12), 0.5, 4)].flat(),
@@ -105,6 +111,16 @@ const CASES: Record<string, { says: () => Finding[]; quiet: () => Finding[] }> =
   'insert-late': { says: () => check(bib(), name(5)), quiet: () => check(bib(), name(4)) },
   'insert-early': { says: () => check(bib(), name(1)), quiet: () => check(bib(), name(3)) },
   'back-before-marks': { says: () => check(bib(), move('b4:lay-back', 'n2')), quiet: () => check(bib()) },
+  'back-early': { says: () => check(bib(), move('b4:lay-back', 'n1')), quiet: () => check(bib()) },
+  'hangs-free': {
+    says: () => check(windStar(), { materials: { base: { kind: 'tear-away' } } }),
+    quiet: () => check(windStar(), { materials: { base: { kind: 'film' } } }),
+  },
+  'not-rinsed': {
+    says: () =>
+      check(onePiece(), { technique: 'applique', materials: { base: { kind: 'mesh', layers: 2 } } }),
+    quiet: () => check(windStar()),
+  },
   'zip-closed': { says: () => check(pouch(), remove('b13:open')), quiet: () => check(pouch()) },
   'cover-before-trim': {
     says: () => check(crewPatch(), move('a3:trim', 'n7')),
@@ -346,6 +362,56 @@ describe('the plan check', () => {
       }
     }
     expect(tried).to.be.at.least(12);
+  });
+
+  it('advises nothing that another rule forbids, whatever the pieces are made of', () => {
+    const tapes = [bib(), pouch(), crewPatch(), coaster(), windStar(), gullPennant(), tailTab()];
+    let tried = 0;
+    for (const tape of tapes) {
+      const pieces = example(tape).plan.score.pieces.map((p) => p.id);
+      const all = (what: Build['materials'][string]) => Object.fromEntries(pieces.map((p) => [p, what]));
+      const ways: Change[] = [
+        ...MATERIAL_KINDS.map((kind) => ({ materials: all({ kind }) })),
+        ...TRAITS.map((trait) => ({ materials: all({ traits: [trait] }) })),
+        ...FUSIBLES.map((fusible) => ({ materials: all({ fusible }) })),
+      ];
+      for (const way of ways)
+        for (const washed of [false, true]) {
+          const { build, reading, findings } = example(tape, {
+            ...way,
+            use: { washed, forChild: washed, due: null },
+          });
+          const before = new Set(findings.map((f) => f.id));
+          for (const { id, fix } of findings) {
+            if (!fix) continue;
+            tried++;
+            const after = findingsOf({ ...build, ...fix.change }, reading, shop);
+            expect(
+              after.map((f) => f.id).filter((other) => !before.has(other)),
+              `${id}: ${fix.label}, ${JSON.stringify(way).slice(0, 80)}`,
+            ).to.deep.equal([]);
+          }
+        }
+    }
+    expect(tried).to.be.at.least(100);
+  });
+
+  it('says the same of several places once, with all of them', () => {
+    const findings = check(layered);
+    const lumps = of(findings, 'lump');
+    expect(lumps.length).to.be.at.least(2);
+    const gathered = gatherFindings(findings).filter(({ finding }) => finding.id === 'lump');
+    expect(gathered).to.deep.equal([{ finding: lumps[0], also: lumps.slice(1) }]);
+  });
+
+  it('says where the bobbin stays behind its thread, and where windows lie on what does not wash away', () => {
+    const two = Array.from({ length: 2 }, (_, i) => ({ name: `t${i}`, colour: '#112233' }));
+    const behind = check(windStar(), { threads: two, ...remove('b1:bobbin') });
+    expect(of(behind, 'bobbin-colour').map((f) => f.stepId)).to.deep.equal(['n1']);
+    expect(of(check(windStar(), { threads: two }), 'bobbin-colour')).to.deep.equal([]);
+    const napkins = check(napkin(), { materials: { base: { kind: 'tear-away' } } });
+    expect(of(napkins, 'hangs-free').map((f) => f.severity)).to.deep.equal(['stop']);
+    expect(of(check(napkin()), 'hangs-free')).to.deep.equal([]);
   });
 
   it('keeps quiet what the maker silenced, with the reason, and says the worst first', () => {

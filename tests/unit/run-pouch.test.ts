@@ -72,7 +72,7 @@ describe('a run of the pouch', () => {
       Number(
         /about (\d+) jump/.exec(
           inspections(
-            { ...record, items, blocks: record.blocks.map((b) => ({ ...b, starts: 3 })) },
+            { ...record, items, blocks: record.blocks.map((b) => ({ ...b, floats: 2 })) },
             sewnTo(unhoop),
           )[0].text,
         )?.[1],

@@ -7,7 +7,7 @@ import { roleOverrides, type Build } from '$lib/core/build';
 import type { Reading, RoleOverrides } from '$lib/core/reading';
 import { readDesign } from '$lib/core/techniques';
 import { tapeIdOf, readTape } from '$lib/core/tape';
-import { lineLength } from '$lib/core/time';
+import { cutLength } from '$lib/core/time';
 import { newWorkshop } from '$lib/core/workshop';
 
 /** What was asked for, planned with the same core as the screens. Nothing is kept. */
@@ -56,7 +56,9 @@ export function planFor(request: PlanRequest): Result<PlanReport> {
   }
   const plan = planBuild(build, own, workshop, inserted);
   const findings = checkPlan({ build, plan, workshop, today: request.today ?? null });
-  return ok(planReport(plan, findings, (block) => lineLength(itemAt(plan.design.reading.blocks, block))));
+  return ok(
+    planReport(plan, findings, (step, block) => cutLength(step, itemAt(plan.design.reading.blocks, block))),
+  );
 }
 /** A plan has no moment of its own. */
 const EPOCH = '1970-01-01T00:00:00.000Z';

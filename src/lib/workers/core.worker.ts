@@ -6,7 +6,7 @@ import { numbersWith } from '$lib/core/numbers';
 import type { Reading } from '$lib/core/reading';
 import { readDesign } from '$lib/core/techniques';
 import { packBackup, readBackup } from '$lib/core/backup';
-import { csvToTape, fitsATape, isPdf, readBundle } from '$lib/core/exchange';
+import { csvToTape, fitsATape, readBundle } from '$lib/core/exchange';
 import { solveLayout } from '$lib/core/nesting';
 import { readTape, writeTape } from '$lib/core/tape';
 import type { CoreWorker } from './protocol';
@@ -63,11 +63,6 @@ const worker: CoreWorker = {
   },
   async unpack(bytes) {
     return readBundle(bytes);
-  },
-  async sheetText(bytes) {
-    if (!isPdf(bytes)) return ok(new TextDecoder().decode(bytes));
-    const { pdfText } = await import('./pdf-text');
-    return pdfText(bytes);
   },
 };
 Comlink.expose(worker);

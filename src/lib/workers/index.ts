@@ -4,7 +4,7 @@ import { fail, ok, type Problem, type Result } from '$lib/core/base';
 import type { DensityMap, Reading } from '$lib/core/reading';
 import type { Tape } from '$lib/core/tape';
 import type { Layout } from '$lib/core/nesting';
-import type { CoreWorker, LayoutRequest, ReadingWorker, ReadRequest, ReadTape } from './protocol';
+import type { CoreWorker, LayoutRequest, PdfWorker, ReadingWorker, ReadRequest, ReadTape } from './protocol';
 
 export type { LayoutRequest, ReadRequest, ReadTape } from './protocol';
 
@@ -52,7 +52,11 @@ function sharedBy<W>(start: () => Started<W>) {
     return answerOf(ask(shared.remote), shared.failed);
   };
 }
+const startPdf = () =>
+  started<PdfWorker>(new Worker(new URL('./pdf.worker.ts', import.meta.url), { type: 'module' }));
 const reading = sharedBy(startReading);
+/** The text of PDFs. */
+export const pdf = sharedBy(startPdf);
 /** Backups, bundles, CSV. */
 export const core = sharedBy(startCore);
 

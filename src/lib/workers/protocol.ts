@@ -53,6 +53,10 @@ export interface CoreWorker {
   readBackup(bytes: Uint8Array): Promise<Result<WorkroomData>>;
   /** Opens a ZIP of designs. */
   unpack(bytes: Uint8Array): Promise<Result<Bundle>>;
-  /** The words of a sheet, line by line: plain text, or the text layer of a PDF. */
-  sheetText(bytes: Uint8Array): Promise<Result<string>>;
+}
+
+/** What reads PDFs is larger than all the rest, and seldom needed. */
+export interface PdfWorker {
+  /** The text layer, line by line. Errors: damaged or locked; pictures of pages have no text. */
+  text(bytes: Uint8Array): Promise<Result<string>>;
 }

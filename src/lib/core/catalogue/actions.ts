@@ -5,9 +5,10 @@ import type { CautionKey } from './materials';
 export type When = 'magnetic hoop' | 'screw hoop' | 'one needle' | 'many needles' | 'hoop on';
 /**
  * How often a term counts in a step: once (unless told), for each piece, for each taped side of each piece, for each cm of
- * the line along which it works, the way round the design, as often as the step says, for each trim that was sewn before it.
+ * the line along which it works, the way round the design, as often as the step says, for each thread that was left lying
+ * before it: what the machine cuts, nobody snips.
  */
-export type Per = 'step' | 'piece' | 'taped side' | 'cm' | 'around' | 'times' | 'trim';
+export type Per = 'step' | 'piece' | 'taped side' | 'cm' | 'around' | 'times' | 'float';
 /** One term of the time an action takes: so often the seconds of a row of the table. */
 export interface ActionTerm {
   label: string;
@@ -51,6 +52,8 @@ interface ActionRow {
   ofMachine?: true;
   /** done to the machine, not to a side of the work */
   atMachine?: true;
+  /** the scissors go along the inner side of the line */
+  cutsInside?: true;
   /** an iron comes near */
   hot?: true;
   /** without it the thing does not come out: what happens, one sentence */
@@ -122,12 +125,14 @@ const ACTIONS = {
     effect: 'open',
     motion: 'cut',
     trims: true,
+    cutsInside: true,
     missed: 'The cloth stays in the window, and is sewn in under its edge.',
     cautions: care('scissors'),
   },
   'cut-window': {
     time: [term('cut inside the line', 'hand.trimClose', 'cm')],
     effect: 'open all',
+    cutsInside: true,
     motion: 'cut',
     missed: 'The cloth stays in the window, and is sewn in under its edge.',
     cautions: care('blade'),
@@ -211,7 +216,7 @@ const ACTIONS = {
   'dry-edge': { time: [], wait: 'wait.dryEdge' },
   'dry-lace': { time: [], wait: 'wait.dryLace' },
   snip: {
-    time: [term('look for threads', 'hand.snipBase'), term('snip', 'hand.snipEach', 'trim')],
+    time: [term('look for threads', 'hand.snipBase'), term('snip', 'hand.snipEach', 'float')],
     cautions: care('needle', 'hoop on'),
   },
   'cut-out': { time: [term('cut out', 'hand.cutOut', 'cm')], cautions: care('scissors') },
@@ -234,6 +239,8 @@ const ACTIONS = {
 } as const satisfies Record<string, ActionRow>;
 /** A thing that hands do, by its key in the catalogue. */
 export type Action = keyof typeof ACTIONS;
+/** Done to the hoop, not to each item in it. */
+export const isPerHooping = (step: { action: Action }): boolean => actionOf(step).perHooping ?? false;
 /** Whether a term or a caution counts. */
 export const isSo = (
   when: When | undefined,

@@ -1,5 +1,5 @@
 /** What the craft works with: materials, small parts, cautions, and what hands do with them. Tables, not code. */
-export { actionOf, isSo, type Action, type Per } from './actions';
+export { actionOf, isPerHooping, isSo, type Action, type Per } from './actions';
 export {
   CAUTIONS,
   hasTrait,

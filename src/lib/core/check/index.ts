@@ -7,6 +7,7 @@ import { itemAt, formatLength } from '../base';
 import { actionOf } from '../catalogue';
 import { keepToOneLine } from '../reading';
 import { type HandStep, stacksOf, unhoopAt } from '../score';
+import { baseRules } from './rules-base';
 import { careRules } from './rules-care';
 import { materialRules } from './rules-material';
 import { hoopRules } from './rules-hoop';
@@ -24,6 +25,7 @@ export const RULES: readonly CheckRule[] = [
   ...hoopRules,
   ...sizeRules,
   ...coverRules,
+  ...baseRules,
   ...materialRules,
   ...threadRules,
   ...careRules,
@@ -49,6 +51,24 @@ export function checkPlan(input: CheckInput): Finding[] {
 /** What still wants the maker's attention. */
 export const openFindings = (findings: readonly Finding[]): Finding[] =>
   findings.filter((f) => f.silenced === null);
+
+/** What is said of several places for one reason: once, with its other places. */
+export interface GatheredFinding {
+  finding: Finding;
+  also: Finding[];
+}
+/** Findings of one rule with one reason stand together, where the worst of them stood; each fix stays by itself. */
+export function gatherFindings(findings: readonly Finding[]): GatheredFinding[] {
+  const gathered = new Map<string, GatheredFinding>();
+  for (const [i, finding] of findings.entries()) {
+    const { id, severity, because, fix, stepId } = finding;
+    const key = fix || stepId === null ? String(i) : JSON.stringify([id, severity, because]);
+    const same = gathered.get(key);
+    if (same) same.also.push(finding);
+    else gathered.set(key, { finding, also: [] });
+  }
+  return [...gathered.values()];
+}
 
 function contextOf(input: CheckInput): CheckContext {
   const { plan, workshop } = input;

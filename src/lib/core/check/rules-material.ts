@@ -1,89 +1,27 @@
 import { itemAt } from '../base';
-import type { Build, Trait } from '../build';
+import type { Trait } from '../build';
 import { actionOf, hasTrait, MATERIALS } from '../catalogue';
 import type { ScorePiece } from '../score';
 import { techniqueById } from '../techniques';
-import { list } from './words';
+import { bases, changed, hangingIn, isCloth, names } from './words';
 import type { CheckContext, Found, CheckRule } from './types';
 
 const withTrait = (c: CheckContext, trait: Trait) => c.score.pieces.filter((p) => p.traits.includes(trait));
-const bases = (c: CheckContext) => c.score.pieces.filter((p) => p.size.rule === 'hoop');
-const isCloth = ({ material }: Pick<ScorePiece, 'material'>) => hasTrait(material, 'cloth');
 const thatMark = (c: CheckContext) => c.score.pieces.filter((p) => hasTrait(p.material, 'keeps holes'));
-const names = (pieces: readonly ScorePiece[]) => list(pieces.map((p) => p.name));
-/** The build's materials with one piece changed. */
-const changed = (c: CheckContext, pieces: readonly ScorePiece[], change: Build['materials'][string]) => ({
-  materials: {
-    ...c.build.materials,
-    ...Object.fromEntries(pieces.map((p) => [p.id, { ...c.build.materials[p.id], ...change }])),
-  },
-});
 const isApplique = (p: ScorePiece) => p.tags.includes('applique');
 const offers = (c: CheckContext, choice: string, school: string) =>
   techniqueById(c.score.technique).choices?.some(
     (o) => o.key === choice && o.schools.some((s) => s.key === school),
   ) ?? false;
-const layerWord = (n: number) => `${n} layer${n > 1 ? 's' : ''}`;
-
 /** What the materials can bear. */
 export const materialRules: CheckRule[] = [
-  {
-    id: 'base-thin',
-    severity: 'mind',
-    find: (c) => {
-      const lace = c.needles.find(({ step }) => step.role === 'lace' || step.role === 'lace-underlay');
-      const base = bases(c).find((p) => p.material === 'mesh');
-      if (!base) return [];
-      const dense = c.needles.some(
-        ({ step }) =>
-          step.role === 'lace' &&
-          itemAt(c.reading.blocks, step.block).densityPerCm2 > c.numbers['check.stiff'],
-      );
-      const wants = lace && dense ? 3 : 2;
-      if (base.layers >= wants) return [];
-      return [
-        {
-          stepId: lace?.step.id ?? null,
-          message: `${layerWord(base.layers)} of wash-away ${base.layers > 1 ? 'are' : 'is'} too thin for this: take ${wants}.`,
-          because: lace
-            ? 'Lace has nothing else to be sewn on; a thin base is cut to shreds.'
-            : 'A border on one layer cuts itself loose.',
-          fix: { label: `Hoop ${layerWord(wants)}`, change: changed(c, [base], { layers: wants }) },
-        },
-      ];
-    },
-  },
-  {
-    id: 'tear-away-border',
-    severity: 'mind',
-    find: (c) => {
-      const base = bases(c).find((p) => p.material === 'tear-away');
-      const cloth = bases(c).some((p) => p !== base && isCloth(p));
-      if (!base || base.layers > 1 || cloth) return [];
-      const border = c.needles.find(({ step }) => {
-        const { texture, densityPerCm2 } = itemAt(c.reading.blocks, step.block);
-        return (
-          step.role === 'cover' && texture === 'satin' && densityPerCm2 >= c.numbers['check.denseBorder']
-        );
-      });
-      return border
-        ? [
-            {
-              stepId: border.step.id,
-              message: 'One layer of tear-away lies under a dense border.',
-              because: 'The border perforates it, and the work drops out of the hoop half way round.',
-              fix: { label: 'Hoop 2 layers', change: changed(c, [base], { layers: 2 }) },
-            },
-          ]
-        : [];
-    },
-  },
   {
     id: 'knit-no-stay',
     severity: 'mind',
     find: (c) => {
-      const knits = withTrait(c, 'stretch').filter((p) => p.fusible === 'none');
+      const knits = withTrait(c, 'stretch').filter((p) => p.fusible === 'none' && isCloth(p));
       const stays = c.score.pieces.some((p) => p.material === 'cut-away');
+      const under = bases(c).find((p) => !isCloth(p)) ?? bases(c)[0];
       return knits.length && !stays
         ? [
             {
@@ -91,12 +29,13 @@ export const materialRules: CheckRule[] = [
               message: `${names(knits)} stretch${knits.length > 1 ? '' : 'es'}, and nothing that stays lies under the stitches.`,
               because:
                 'A knit pulls out of shape under the needle and in the wash; cut-away or a fused mesh holds it.',
-              fix: bases(c)[0] && {
-                label: 'Take cut-away as the base',
-                change: changed(c, [bases(c).find((p) => !isCloth(p)) ?? itemAt(bases(c), 0)], {
-                  kind: 'cut-away',
+              ...(under &&
+                !hangingIn(c) && {
+                  fix: {
+                    label: 'Take cut-away as the base',
+                    change: changed(c, [under], { kind: 'cut-away' }),
+                  },
                 }),
-              },
             },
           ]
         : [];

@@ -1,9 +1,13 @@
 import { shareSpanned } from '../base';
 import { actionOf, hasTrait } from '../catalogue';
+import type { Role } from '../reading';
 import { WHOLE_SHARE } from '../techniques';
 import { closesUp, insertionRange } from '../score';
 import type { Found, CheckRule } from './types';
 import { editsWithout, wasEdited } from './words';
+
+/** What a back is laid to hide. */
+const HIDDEN: ReadonlySet<Role> = new Set(['decoration', 'tack-down', 'quilting', 'placement']);
 
 /** What must come before what. */
 export const orderRules: CheckRule[] = [
@@ -69,6 +73,27 @@ export const orderRules: CheckRule[] = [
             ]
           : [],
       );
+    },
+  },
+  {
+    id: 'back-early',
+    severity: 'mind',
+    find: (c) => {
+      const closed = c.hands.find(({ step }) => closesUp(step, c.score));
+      const moved = closed && c.score.changed.find((s) => s.stepId === closed.step.id && !s.isOut);
+      const stood = moved ? c.steps.findIndex((s) => s.id === moved.next) : -1;
+      if (!closed || stood < 0) return [];
+      const through = c.needles.find(({ step, at }) => at > closed.at && at < stood && HIDDEN.has(step.role));
+      return through
+        ? [
+            {
+              stepId: closed.step.id,
+              message: `“${closed.step.title}” comes before block ${through.step.stop + 1}, whose stitches it is to hide.`,
+              because: 'Laid now, the back is sewn through with it, and shows all of it.',
+              fix: { label: 'Move it back', change: editsWithout(c, closed.step.id) },
+            },
+          ]
+        : [];
     },
   },
   {

@@ -62,19 +62,35 @@ export const threadRules: CheckRule[] = [
     severity: 'mind',
     find: (c) => {
       const shown = c.needles.find(({ step }) => step.bothSides);
-      if (!shown || c.hands.some(({ step, at }) => step.action === 'bobbin' && !step.own && at < shown.at))
-        return [];
-      const removed = c.score.changed.find((s) => s.action === 'bobbin');
-      return [
-        {
-          stepId: shown.step.id,
-          message: `Both sides of “${shown.step.title}” show, and no step puts a matching bobbin in.`,
-          because: 'White bobbin thread shows at the edge and all over the back.',
-          ...(removed && {
-            fix: { label: 'Put the bobbin step back', change: editsWithout(c, removed.stepId) },
-          }),
-        },
-      ];
+      if (!shown) return [];
+      const removed = c.score.changed.filter((s) => s.isOut && s.action === 'bobbin');
+      const putBack = (stepId: string) => ({
+        fix: { label: 'Put the bobbin step back', change: editsWithout(c, stepId) },
+      });
+      if (!c.hands.some(({ step, at }) => step.action === 'bobbin' && !step.own && at < shown.at)) {
+        const [first] = removed;
+        return [
+          {
+            stepId: shown.step.id,
+            message: `Both sides of “${shown.step.title}” show, and no step puts a matching bobbin in.`,
+            because: 'White bobbin thread shows at the edge and all over the back.',
+            ...(first && putBack(first.stepId)),
+          },
+        ];
+      }
+      return removed.flatMap(({ stepId, next }): Found[] => {
+        const from = c.steps.findIndex((s) => s.id === next);
+        const after = c.needles.find(({ at }) => from >= 0 && at >= from);
+        if (!after?.step.bothSides) return [];
+        return [
+          {
+            stepId: after.step.id,
+            message: `“${after.step.title}” is sewn in another thread, and the bobbin stays as it was.`,
+            because: 'Both its sides show: its back is in the colour of the block before.',
+            ...putBack(stepId),
+          },
+        ];
+      });
     },
   },
   {

@@ -14,7 +14,7 @@ export interface PageText {
 /** Baselines nearer than this share of the letters' height are one line. */
 const ONE_LINE = 0.5;
 /** A gap wider than this many times the letters' height stands between two columns, and one wider than this between words. */
-const COLUMN_GAP = 0.9;
+const COLUMN_GAP = 0.6;
 const WORD_GAP = 0.15;
 
 /** The lines of a page from top to bottom, its columns parted by tabs. */

@@ -4,6 +4,7 @@ import * as z from 'zod';
 import { buildSchema } from '../build';
 import { explainDimension, orderedNotions } from '../cut';
 import type { BuildPlan } from '../plan';
+import type { HandStep } from '../score';
 import { ROLES } from '../reading';
 import { MATERIAL_KINDS, NOTION_KEYS } from '../catalogue';
 import { itemAt, idSchema } from '../base';
@@ -123,11 +124,11 @@ const planReportSchemaShape = {
 export const planReportSchema = z.object(planReportSchemaShape);
 export type PlanReport = z.infer<typeof planReportSchema>;
 
-/** @param lineLengthMm length of a block's main line */
+/** @param cutLengthMm how far hands cut in a step, along its block */
 export function planReport(
   plan: BuildPlan,
   findings: readonly Finding[],
-  lineLengthMm: (block: number) => number,
+  cutLengthMm: (step: HandStep, block: number) => number,
 ): PlanReport {
   const { score, thread } = plan;
   const { steps: times, item } = plan.time;
@@ -159,7 +160,7 @@ export function planReport(
             face: step.face ?? null,
             hoop: step.hoop ?? null,
             pieces: step.pieces,
-            trimLineMm: step.along === null ? null : lineLengthMm(step.along),
+            trimLineMm: step.along === null ? null : cutLengthMm(step, step.along),
             tools: step.tools,
             cautions: step.cautions,
           };

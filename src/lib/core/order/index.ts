@@ -28,6 +28,13 @@ export interface OrderPlan {
   handSeconds: number;
   /** hand work that found its place while the needle ran by itself */
   overlappedSeconds: number;
+  /**
+   * From an item's time to the order's: seconds = designs × one + learning − shared − overlapped. One tape by itself; what the
+   * first ones take longer; what is done once for all items of a hooping.
+   */
+  oneSeconds: number;
+  learningSeconds: number;
+  sharedSeconds: number;
 }
 
 /** How many of a piece an order takes: one a hooping or one a place, so many on top of each other. */
@@ -93,6 +100,7 @@ export function planOrder(
   let needleSeconds = 0;
   let handSeconds = 0;
   let overlappedSeconds = 0;
+  let learningSeconds = 0;
   let item = 0;
   const waiting: number[] = [];
   // Jobs before this one are done; taking each off the front would move all the others.
@@ -114,6 +122,7 @@ export function planOrder(
       } else {
         const work = seconds * pace;
         handSeconds += work;
+        learningSeconds += work - seconds;
         clock += work;
       }
     }
@@ -122,14 +131,17 @@ export function planOrder(
       for (const step of afterwards) {
         // Of what is done at each of the copies in a tape, one is a whole job.
         const jobs = step.kind === 'hand' ? step.places : 1;
-        const job = (itemAt(times, step.id).seconds * factor) / jobs;
+        const { seconds } = itemAt(times, step.id);
+        const job = (seconds * factor) / jobs;
         handSeconds += job * jobs;
+        learningSeconds += seconds * (factor - 1);
         for (let j = 0; j < jobs; j++) waiting.push(job);
       }
     }
     item += items;
   }
   for (; next < waiting.length; next++) clock += itemAt(waiting, next);
+  const oneSeconds = score.steps.reduce((sum, s) => sum + itemAt(times, s.id).seconds, 0);
   return {
     load: designs * itemsInTape,
     designs,
@@ -142,6 +154,9 @@ export function planOrder(
     needleSeconds,
     handSeconds,
     overlappedSeconds,
+    oneSeconds,
+    learningSeconds,
+    sharedSeconds: designs * oneSeconds + learningSeconds - needleSeconds - handSeconds,
   };
 }
 

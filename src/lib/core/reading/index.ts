@@ -7,7 +7,15 @@ export { keepToOneLine } from './one-line';
 export { marksIn, type Marks } from './marks';
 export { typedReading } from './typed';
 export { measuredOf, readBlocks, type ReadOptions } from './read';
-export { isStraight, leavesSideOut, linePath, type Decode, type OneCopy, type Unread } from './unread';
+export {
+  isStraight,
+  leavesSideOut,
+  lineBox,
+  linePath,
+  type Decode,
+  type OneCopy,
+  type Unread,
+} from './unread';
 export type { RoleOverrides } from './roles';
 export {
   isCutByBlade,

@@ -9,6 +9,8 @@ export interface NeedleBlock {
   end: number;
   jumps: number;
   trims: number;
+  /** threads that lie uncut from one strand to the next */
+  floats: number;
 }
 /** Needle points of the tape, 0.1 mm, jumps taken out. starts[i] = 1 where a new strand begins. */
 export interface NeedlePoints {
@@ -18,6 +20,8 @@ export interface NeedlePoints {
   blocks: NeedleBlock[];
 }
 
+/** A thread shorter than this is sewn over or lies flat: nobody snips it, 0.1 mm. */
+const SHORT_FLOAT = 30;
 /** A stitch that was split into equal moves has parts of at least this size on its long axis, 0.1 mm. */
 const SPLIT_PART = 58;
 
@@ -35,6 +39,7 @@ export function needlePoints(tape: Tape, trimJumps: number): NeedlePoints {
     const first = n;
     let jumps = 0;
     let trims = 0;
+    let floats = 0;
     let inRow = 0;
     for (let i = from; i < to; i++) {
       if (kind[i] !== STITCH) {
@@ -47,11 +52,18 @@ export function needlePoints(tape: Tape, trimJumps: number): NeedlePoints {
       // Jumps on the way to the first stitch cut nothing: the thread was cut at the stop.
       if (inRow >= trimJumps && n > first) trims++;
       starts[n] = n === first || (inRow > 0 && !isSplitStitch(tx, ty, i, inRow, trimJumps)) ? 1 : 0;
+      if (
+        n > first &&
+        starts[n] &&
+        inRow < trimJumps &&
+        Math.hypot(tx[i] - x[n - 1], ty[i] - y[n - 1]) > SHORT_FLOAT
+      )
+        floats++;
       inRow = 0;
       x[n] = tx[i];
       y[n++] = ty[i];
     }
-    return { from, to, first, end: n, jumps, trims };
+    return { from, to, first, end: n, jumps, trims, floats };
   });
   return { x, y, starts, blocks };
 }

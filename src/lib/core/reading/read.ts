@@ -89,6 +89,7 @@ function measureDesign(tape: Tape, { trimJumps, onProgress }: ReadOptions): Meas
       stitches,
       jumps: block.jumps,
       trims: block.trims,
+      floats: block.floats,
       sewnLengthMm: profile.length / 10,
       lengthBins: profile.lengthBins,
       texture,

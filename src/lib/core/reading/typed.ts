@@ -50,6 +50,7 @@ export function typedReading(
       stitches,
       jumps: 0,
       trims: 0,
+      floats: 0,
       sewnLengthMm: stitches * USUAL_STITCH,
       lengthBins,
       texture: USUAL_TEXTURE[stop.role] ?? 'run',

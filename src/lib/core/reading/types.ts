@@ -78,7 +78,10 @@ export interface BlockReading {
   to: number;
   stitches: number;
   jumps: number;
+  /** cut by the machine */
   trims: number;
+  /** threads left lying from one strand to the next, for hands to snip */
+  floats: number;
   sewnLengthMm: number;
   /** stitches by length, LENGTH_BIN_MM a bin; the last bin takes all longer ones */
   lengthBins: number[];

@@ -79,7 +79,15 @@ export function newRun(
     bobbinSwaps: [...new Set(plan.thread.swaps.map((s) => s.stepId))],
   };
 }
-const EMPTY_BLOCK = { stitches: 0, stitchSeconds: 0, starts: 0, meanStitchMm: 0, topM: 0, bobbinM: 0 };
+const EMPTY_BLOCK = {
+  stitches: 0,
+  stitchSeconds: 0,
+  starts: 0,
+  floats: 0,
+  meanStitchMm: 0,
+  topM: 0,
+  bobbinM: 0,
+};
 
 function blockOf(step: Extract<Step, { kind: 'needle' }>, plan: BuildPlan) {
   const block = itemAt(plan.design.reading.blocks, step.block);
@@ -89,6 +97,7 @@ function blockOf(step: Extract<Step, { kind: 'needle' }>, plan: BuildPlan) {
     stitches: block.stitches,
     stitchSeconds: time.terms.find((t) => !t.number)?.seconds ?? 0,
     starts: 1 + block.trims,
+    floats: block.floats,
     meanStitchMm: block.stitches ? block.sewnLengthMm / block.stitches : 0,
     thread: thread
       ? { name: thread.name, colour: thread.colour, metallic: thread.metallic ?? false }

@@ -24,7 +24,7 @@ export function inspections(
   const sewn = score.steps
     .slice(0, index)
     .flatMap((s) => (s.kind === 'needle' && !s.skipped && wasDone(state, s.id) ? [s] : []));
-  const trims = items * sewn.reduce((sum, s) => sum + Math.max(0, (blocks[s.block]?.starts ?? 1) - 1), 0);
+  const floats = items * sewn.reduce((sum, s) => sum + (blocks[s.block]?.floats ?? 0), 0);
   const stack = stackAt(score, index - 1);
   const nameOf = (id: string) => score.pieces.find((p) => p.id === id)?.name ?? 'piece';
   const heldBy = (id: string) => sewn.findLast((s) => s.holds.includes(id));
@@ -33,7 +33,7 @@ export function inspections(
     list.push({
       id: `threads:${side}`,
       side,
-      text: `Snip loose threads${trims ? `, about ${count(trims, 'jump')} in all` : ''}.`,
+      text: `Snip loose threads${floats ? `, about ${count(floats, 'jump')} in all` : ''}.`,
       because:
         side === 'front'
           ? 'A later wash draws them in.'

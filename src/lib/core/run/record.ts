@@ -1,8 +1,8 @@
 import * as z from 'zod';
 import type { Repeats } from '../hoop';
 import { idSchema, timestampSchema, uniqueIds } from '../base';
+import { isPerHooping } from '../catalogue';
 import type { HandStep, Score } from '../score';
-import { isPerHooping } from '../time';
 
 const id = idSchema(200);
 const seconds = z.number().min(0);
@@ -40,6 +40,8 @@ const blockSchema = z.object({
   stitchSeconds: seconds,
   /** seconds of a run-up, for each time the needle starts in it */
   starts: z.number().min(0),
+  /** threads left lying in it */
+  floats: z.number().min(0).default(0),
   meanStitchMm: z.number().min(0),
   thread: z.object({ name: z.string().max(120), colour: z.string().max(20), metallic: z.boolean() }),
   topM: z.number().min(0),

@@ -190,7 +190,9 @@ function handStep(
   if (!inSchools(t.school, schools) || !isMet(t.when, match)) return null;
   const pieces = (t.pieces ?? []).flatMap((key) => pieceFor(filling.pieces, key, round, copy ?? 0) ?? []);
   if (t.pieces?.length && !pieces.length) return null;
-  const along = t.along ? (blocksOf(match, t.along, round || undefined, copy ?? 0).at(-1) ?? null) : null;
+  const found = t.along ? (blocksOf(match, t.along, round || undefined, copy ?? 0).at(-1) ?? null) : null;
+  // Where the tape has no such line of its own, it is that of the block beside which hands are at work.
+  const along = t.along && !t.edge ? (found ?? block) : found;
   if (t.edge && along !== null && isCovered(along, reading) !== (t.edge === 'covered')) return null;
   const tight = t.action === 'trim-close' && along !== null ? tightTrim(along, reading, numbers) : null;
   const lengthNamed = (id: NumberId) =>

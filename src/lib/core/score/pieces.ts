@@ -1,5 +1,5 @@
 import type { Build } from '../build';
-import { actionOf, MATERIALS } from '../catalogue';
+import { actionOf, MATERIALS, type MaterialKind } from '../catalogue';
 import type { Copies, Reading } from '../reading';
 import {
   inSchools,
@@ -84,7 +84,8 @@ function pieceOf(
     name: own.name ?? (round === null ? template.name : `${template.name} ${round}`),
     purpose: template.purpose,
     material,
-    colour: own.colour ?? MATERIALS[material].colour,
+    // Ground and pieces are seldom cut from one cloth.
+    colour: own.colour ?? (isGround(template.size, material) ? GROUND : MATERIALS[material].colour),
     layers: own.layers ?? template.layers ?? 1,
     traits: own.traits ?? [],
     fusible: own.fusible ?? 'none',
@@ -103,6 +104,11 @@ function pieceOf(
     like: copy ? first : null,
   };
 }
+
+/** As cloth that is sewn on usually looks, where nobody has said. */
+const GROUND = '#e9e2d2';
+const isGround = ({ rule }: SizeRule, material: MaterialKind): boolean =>
+  rule === 'hoop' && MATERIALS[material].seen;
 
 /** Blocks of a strip beside its own: the seam that ends it (next), and the one that tells its side, which does not catch it. */
 export const NEXT_SEAM = 'next';

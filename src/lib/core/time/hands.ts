@@ -1,7 +1,7 @@
-import { heightOf, itemAt, widthOf } from '../base';
-import { actionOf, isSo, type Per } from '../catalogue';
+import { heightOf, itemAt, widthOf, type Box } from '../base';
+import { actionOf, isPerHooping, isSo, type Per } from '../catalogue';
 import type { NumberId, Numbers } from '../numbers';
-import type { BlockReading } from '../reading';
+import { lineBox, type BlockReading } from '../reading';
 import type { Design, HandStep, Step } from '../score';
 import { HOLDS } from '../techniques';
 import { totalOf, type StepTime, type TimeContext, type TimeTerm } from './types';
@@ -11,12 +11,10 @@ function waitOf(step: HandStep, numbers: Numbers): number {
   const id = actionOf(step).wait ?? step.wait;
   return id ? numbers[id] : 0;
 }
-/** Done to the hoop, not to each item in it. */
-export const isPerHooping = (step: Pick<HandStep, 'action'>): boolean => actionOf(step).perHooping ?? false;
 
 /**
- * Seconds of a hand step, by its action's terms. @param before the steps that come first: trims sewn since the last
- * hands count
+ * Seconds of a hand step, by its action's terms. @param before the steps that come first: threads left lying since
+ * the last hands count
  */
 export function handTime(step: HandStep, before: Step[], design: Sewn, context: TimeContext): StepTime {
   const { numbers, machine } = context;
@@ -52,10 +50,10 @@ function actionTerms(
 ): TimeTerm[] {
   const { places } = step;
   const pieces = places * Math.max(1, step.pieces.length);
-  const cm = step.along === null ? 0 : (places * lineLength(itemAt(one.blocks, step.along))) / 10;
-  const trims = () =>
+  const cm = step.along === null ? 0 : (places * cutLength(step, itemAt(one.blocks, step.along))) / 10;
+  const floats = () =>
     before.reduce(
-      (n, s) => n + (s.kind === 'needle' && !s.skipped ? itemAt(reading.blocks, s.block).trims : 0),
+      (n, s) => n + (s.kind === 'needle' && !s.skipped ? itemAt(reading.blocks, s.block).floats : 0),
       0,
     );
   const counts: Record<Per, () => number> = {
@@ -65,7 +63,7 @@ function actionTerms(
     cm: () => cm,
     around: () => (places * 2 * (widthOf(one.extents) + heightOf(one.extents))) / 10,
     times: () => places * step.times,
-    trim: trims,
+    float: floats,
   };
   const terms = actionOf(step).time.flatMap(({ label, several, number, per = 'step', when }): TimeTerm[] => {
     const id = number === 'own' ? step.number : number;
@@ -94,9 +92,39 @@ const perCm = (label: string, number: NumberId, cm: number, { numbers }: TimeCon
   number,
 });
 
-/** Length of the block's main line, once along, mm. Of several loops, all. */
-export const lineLength = (block: BlockReading): number => {
-  const loops = block.lines.filter((l) => l.closed);
-  if (loops.length > 1) return loops.reduce((sum, l) => sum + l.lengthMm, 0);
-  return block.perimeterMm ?? block.lines[0]?.lengthMm ?? 0;
+/** How far hands cut along a block in a step, mm. */
+export const cutLength = (step: Pick<HandStep, 'action'>, block: BlockReading): number =>
+  lineLength(block, actionOf(step).cutsInside ? 'inside' : 'outside');
+
+/** Two loops nearer than this are one line for the scissors: the second holds what the first may miss. mm */
+const DOUBLE_LINE = 4;
+/** Sewn twice over, a loop lies where it lay. mm */
+const SAME_LINE = 0.3;
+/** Whether a loop lies close within another. */
+function isDoubleOf(inner: Box, outer: Box): boolean {
+  const gaps = [
+    inner.minX - outer.minX,
+    inner.minY - outer.minY,
+    outer.maxX - inner.maxX,
+    outer.maxY - inner.maxY,
+  ];
+  return Math.min(...gaps) >= 0 && Math.max(...gaps) > SAME_LINE && Math.max(...gaps) <= DOUBLE_LINE;
+}
+const isSame = (a: Box, b: Box): boolean =>
+  [a.minX - b.minX, a.minY - b.minY, a.maxX - b.maxX, a.maxY - b.maxY].every((d) => Math.abs(d) <= SAME_LINE);
+
+/**
+ * What is cut along a block, mm: its main line once; of several loops all, but of a double one only that on whose side the
+ * scissors go.
+ */
+const lineLength = (block: BlockReading, side: 'inside' | 'outside' = 'outside'): number => {
+  const loops = block.lines.filter((l) => l.closed).map((line) => ({ line, box: lineBox(line) }));
+  if (loops.length < 2) return block.perimeterMm ?? block.lines[0]?.lengthMm ?? 0;
+  const isSpare = ({ box }: (typeof loops)[number], i: number) =>
+    loops.some((other, k) => {
+      if (k === i) return false;
+      if (isSame(box, other.box)) return k < i;
+      return side === 'inside' ? isDoubleOf(other.box, box) : isDoubleOf(box, other.box);
+    });
+  return loops.filter((loop, i) => !isSpare(loop, i)).reduce((sum, { line }) => sum + line.lengthMm, 0);
 };

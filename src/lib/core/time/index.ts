@@ -12,7 +12,7 @@ import type { StepTime, StepTimes, TimeContext } from './types';
 
 export type { StepTime, StepTimes, TimeContext } from './types';
 export { freeOf, speedFactor, stitchSeconds } from './needle';
-export { isPerHooping, lineLength } from './hands';
+export { cutLength } from './hands';
 
 /** The time of every step, by its id. */
 export const timeSteps = (

@@ -27,6 +27,7 @@
     if (!open) onclose();
   });
 
+  const fileOf = ({ path, name }: BundleEntry) => path.split('/').pop() ?? name;
   void weigh();
   async function weigh() {
     const versions = await jobs.watch(`Reading ${name}`, async (tell, signal) => {
@@ -69,7 +70,6 @@
     );
     await goto(resolve('/builds/[id]', { id: kept.value.id }));
   }
-  const fileOf = ({ path, name }: BundleEntry) => path.split('/').pop() ?? name;
   const TYPES = new Map(
     Object.entries({
       pdf: 'application/pdf',

@@ -112,7 +112,11 @@
               workroom.unit,
             )}{piece.preCut ? ' · cut to the line from this' : ''}
           </td>
-          <td class="text-right text-lg">{needOf(piece, order)}</td>
+          <td class="text-right text-lg"
+            >{needOf(piece, order)}{#if piece.perHooping && order.hoopings < order.designs}<span
+                class="label block">one a hooping</span
+              >{/if}</td
+          >
         </tr>
         {@const known = factsOf(piece.id)}
         {#if shown === piece.id && known && onmaterial}

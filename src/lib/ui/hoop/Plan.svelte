@@ -12,12 +12,13 @@
     drawDensity,
     drawEmptyHoop,
     drawPlan,
+    isFromBack,
     isSmallInHoop,
     piecesNow,
     viewOf,
     type PlanDrawing,
   } from './draw-plan';
-  import { StitchScrubber } from './scrubber';
+  import type { StitchScrubber } from './scrubber';
   import { Lens } from './lens.svelte';
 
   interface Props {
@@ -35,10 +36,18 @@
   /** record up to which the scrubber shows the design; null: the step under the cursor */
   let scrubbedTo = $state<number | null>(null);
   const lens = new Lens();
-  const close = $derived(chosen ?? isSmallInHoop(drawing.plan, drawing.reading));
-  const view = $derived(lens.through(viewOf(drawing.plan, drawing.reading, width, height, close)));
-
   const step = $derived(drawing.plan.score.steps[drawing.cursor]);
+  const isAhead = $derived(
+    step?.kind === 'hand' &&
+      !drawing.plan.score.steps.slice(0, drawing.cursor).some((s) => s.kind === 'needle'),
+  );
+  // As it is hooped, the whole hoop is seen.
+  const close = $derived(chosen ?? (!isAhead && isSmallInHoop(drawing.plan, drawing.reading)));
+  const scrubs = $derived(scrubbedTo !== null);
+  // What is sewn stitch by stitch is seen from the front.
+  const fromBack = $derived(!scrubs && isFromBack(drawing.plan, drawing.cursor));
+  const view = $derived(lens.through(viewOf(drawing.plan, drawing.reading, width, height, close, fromBack)));
+
   const pieces = $derived(piecesNow(step, drawing.plan.cut.pieces));
   const opening = $derived(
     step?.kind === 'needle' ? itemAt(drawing.reading.blocks, step.block).openings[0] : undefined,
@@ -73,6 +82,8 @@
       `Hoop ${drawing.plan.hooping.hoop.name}${drawing.plan.hooping.field.turned ? ', design turned a quarter' : ''}${inHoop > 1 ? `, ${inHoop} in it` : ''}.`,
       ...pieces.map((p) => `${p.name}: ${formatSize(p.width.cutMm, p.height.cutMm, workroom.unit)}.`),
       opening ? `Opening of ${formatLength(opening.lengthMm, workroom.unit)} on the ${opening.side}.` : '',
+      fromBack ? 'Seen from the back: left and right change places.' : '',
+      isAhead ? 'Faint: the whole design; dashed: what the machine traces.' : '',
       step?.kind === 'hand' && step.along !== null ? 'Dashed: the line to cut along.' : '',
       showsDensity && !density ? 'Counting stitches …' : '',
       density
@@ -86,12 +97,17 @@
   );
 
   // One scrubber a view: a new one when zoom, size, theme or design change.
+  let Scrubber = $state.raw<typeof StitchScrubber | null>(null);
+  async function scrubTo(record: number) {
+    scrubbedTo = record;
+    Scrubber ??= (await import('./scrubber')).StitchScrubber;
+  }
   const scrubber = $derived.by(() => {
     void theme;
-    if (scrubbedTo === null) return null;
+    if (scrubbedTo === null || !Scrubber) return null;
     const colours = pageColours();
     const ratio = devicePixelRatio;
-    return new StitchScrubber(
+    return new Scrubber(
       drawing.tape,
       sewn.map(({ index, block }) => ({
         block,
@@ -185,7 +201,7 @@
       aria-valuetext={scrubbedTo === null
         ? 'whole design'
         : `${formatNumber(scrubbedTo)} of ${formatNumber(records)}`}
-      oninput={(e) => (scrubbedTo = e.currentTarget.valueAsNumber)}
+      oninput={(e) => void scrubTo(e.currentTarget.valueAsNumber)}
       onchange={() => scrubbedBlock !== null && onblock?.(scrubbedBlock)}
       data-testid="scrubber"
     />

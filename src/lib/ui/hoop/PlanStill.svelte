@@ -3,7 +3,7 @@
   import { theme } from '../state/theme.svelte';
   import { workroom } from '../state/workroom.svelte';
   import { pageColours } from './draw-tape';
-  import { drawPlan, isSmallInHoop, piecesNow, viewOf, type PlanDrawing } from './draw-plan';
+  import { drawPlan, isFromBack, isSmallInHoop, piecesNow, viewOf, type PlanDrawing } from './draw-plan';
 
   // The hoop from above at one step, only to be looked at.
   let { drawing }: { drawing: PlanDrawing } = $props();
@@ -11,9 +11,10 @@
   let width = $state(300);
   let height = $state(300);
   const now = $derived(piecesNow(drawing.plan.score.steps[drawing.cursor], drawing.plan.cut.pieces));
+  const fromBack = $derived(isFromBack(drawing.plan, drawing.cursor));
   const words = $derived(
     [
-      `Hoop ${drawing.plan.hooping.hoop.name} from above.`,
+      `Hoop ${drawing.plan.hooping.hoop.name} from above${fromBack ? ', its back up' : ''}.`,
       ...now.map((p) => `${p.name}: ${formatSize(p.width.cutMm, p.height.cutMm, workroom.unit)}.`),
     ].join(' '),
   );
@@ -26,7 +27,12 @@
     if (!ctx) return;
     ctx.scale(ratio, ratio);
     const close = isSmallInHoop(drawing.plan, drawing.reading);
-    drawPlan(ctx, viewOf(drawing.plan, drawing.reading, width, height, close), drawing, pageColours());
+    drawPlan(
+      ctx,
+      viewOf(drawing.plan, drawing.reading, width, height, close, fromBack),
+      drawing,
+      pageColours(),
+    );
   });
 </script>
 

@@ -4,12 +4,13 @@ import type { DensityMap, Reading } from '$lib/core/reading';
 import { actionOf } from '$lib/core/catalogue';
 import { cornersOf, type CutPiece } from '$lib/core/cut';
 import type { BuildPlan } from '$lib/core/plan';
-import type { Step } from '$lib/core/score';
-import { blockPath, seenThread, type PlanColours } from './draw-tape';
+import { stackAt, type Step } from '$lib/core/score';
+import { blockPath, strokeThread, type PlanColours } from './draw-tape';
 
-/** mm to px: y is turned up. */
+/** mm to px: y is turned up; -1: seen from the back, left and right change places. */
 export interface View {
   scale: number;
+  flip: 1 | -1;
   offsetX: number;
   offsetY: number;
 }
@@ -29,6 +30,7 @@ export function viewOf(
   width: number,
   height: number,
   close: boolean,
+  fromBack = false,
 ): View {
   const { extents: e } = reading;
   const hoop = hoopAround(plan, reading);
@@ -38,8 +40,17 @@ export function viewOf(
   const scale = Math.min((width - 16) / w, (height - 16) / h);
   const cx = close ? (e.minX + e.maxX) / 2 : hoop.x;
   const cy = close ? (e.minY + e.maxY) / 2 : hoop.y;
-  return { scale, offsetX: width / 2 - cx * scale, offsetY: height / 2 + cy * scale };
+  const flip = fromBack ? -1 : 1;
+  return { scale, flip, offsetX: width / 2 - flip * cx * scale, offsetY: height / 2 + cy * scale };
 }
+/** Lengths in mm from here on. */
+function through(ctx: CanvasRenderingContext2D, { scale, flip, offsetX, offsetY }: View) {
+  ctx.translate(offsetX, offsetY);
+  ctx.scale(flip * scale, -scale);
+}
+/** Whether the back of the work lies up once a step is done. */
+export const isFromBack = ({ score }: BuildPlan, cursor: number): boolean =>
+  stackAt(score, cursor).view === 'back';
 
 /**
  * The hoop as the design sees it, mm: where several are sewn, the one nearest the middle is drawn in full, and the others
@@ -92,8 +103,7 @@ export function drawEmptyHoop(
   colours: PlanColours,
 ) {
   ctx.save();
-  ctx.translate(view.offsetX, view.offsetY);
-  ctx.scale(view.scale, -view.scale);
+  through(ctx, view);
   drawHoop(ctx, plan, reading, 1 / view.scale, colours);
   ctx.restore();
 }
@@ -107,8 +117,7 @@ export function drawDensity(
   colours: PlanColours,
 ) {
   ctx.save();
-  ctx.translate(view.offsetX, view.offsetY);
-  ctx.scale(view.scale, -view.scale);
+  through(ctx, view);
   ctx.strokeStyle = colours.madder;
   ctx.lineWidth = 1.6 / view.scale;
   for (let r = 0; r < map.rows; r++)
@@ -138,20 +147,23 @@ export function drawPlan(
 ) {
   const step = plan.score.steps[cursor];
   ctx.save();
-  ctx.translate(view.offsetX, view.offsetY);
-  ctx.scale(view.scale, -view.scale);
+  through(ctx, view);
   const px = 1 / view.scale;
   drawHoop(ctx, plan, reading, px, colours);
 
   const sewn = plan.score.steps.slice(0, cursor).flatMap((s) => (s.kind === 'needle' ? [s.block] : []));
   ctx.lineJoin = 'round';
-  for (const b of sewn) {
-    ctx.strokeStyle = seenThread(plan.threads[b]?.colour ?? colours.quiet, colours.paper, colours.ink);
-    ctx.globalAlpha = 0.75;
-    ctx.lineWidth = Math.max(0.35, px * 0.9);
-    ctx.stroke(blockPath(tape, itemAt(reading.blocks, b)));
-  }
+  // Before the first stitch the whole design is seen, faint, in what the machine traces.
+  const isAhead = !sewn.length && step?.kind === 'hand';
+  const drawn = isAhead ? reading.blocks.map((b) => b.index) : sewn;
+  ctx.globalAlpha = isAhead ? 0.3 : 0.75;
+  for (const b of drawn)
+    strokeThread(ctx, blockPath(tape, itemAt(reading.blocks, b)), plan.threads[b]?.colour, {
+      widthMm: Math.max(0.35, px * 0.9),
+      colours,
+    });
   ctx.globalAlpha = 1;
+  if (isAhead) drawTrace(ctx, reading, px, colours);
   for (const piece of piecesNow(step, plan.cut.pieces))
     for (const [dx, dy] of piece.copies > 1 ? (plan.design.copies?.offsets ?? []) : [[0, 0] as const]) {
       ctx.save();
@@ -173,6 +185,15 @@ export function drawPlan(
     ctx.setLineDash([]);
   }
   ctx.restore();
+}
+
+/** The box that the machine goes round before it sews. */
+function drawTrace(ctx: CanvasRenderingContext2D, { extents: e }: Reading, px: number, colours: PlanColours) {
+  ctx.strokeStyle = colours.hands;
+  ctx.lineWidth = px * 1.6;
+  ctx.setLineDash([px * 7, px * 4]);
+  ctx.strokeRect(e.minX, e.minY, e.maxX - e.minX, e.maxY - e.minY);
+  ctx.setLineDash([]);
 }
 
 function drawHoop(

@@ -29,6 +29,39 @@ export function seenThread(thread: string, paper: string, ink: string): string {
   return `rgb(${mixed.join(' ')})`;
 }
 
+/** How a thread is drawn: as wide as it lies; broken where nobody has named it. */
+interface Stroke {
+  widthMm: number;
+  colours: Pick<PlanColours, 'paper' | 'ink' | 'quiet'>;
+}
+/** Draws stitches in their thread; what would vanish on the ground keeps its colour and gets an edge. */
+export function strokeThread(
+  ctx: CanvasRenderingContext2D,
+  path: Path2D,
+  thread: string | undefined,
+  { widthMm, colours: { paper, ink, quiet } }: Stroke,
+) {
+  ctx.lineWidth = widthMm;
+  if (thread === undefined) {
+    ctx.strokeStyle = quiet;
+    ctx.setLineDash([2.4 * widthMm, 1.6 * widthMm]);
+    ctx.stroke(path);
+    ctx.setLineDash([]);
+    return;
+  }
+  const seen = seenThread(thread, paper, ink);
+  if (seen !== thread) {
+    ctx.strokeStyle = seen;
+    ctx.lineWidth = EDGE * widthMm;
+    ctx.stroke(path);
+    ctx.lineWidth = widthMm;
+  }
+  ctx.strokeStyle = thread;
+  ctx.stroke(path);
+}
+/** So many times as wide as the thread is its edge, where it needs one. */
+const EDGE = 2;
+
 /** The colours of the page as they are now. */
 export function pageColours(): PlanColours {
   const style = getComputedStyle(document.documentElement);
@@ -80,17 +113,17 @@ export function drawTape(
   tape: Tape,
   reading: Reading,
   threads: readonly ({ colour: string } | undefined)[],
-  { paper, ink, quiet }: Pick<PlanColours, 'paper' | 'ink' | 'quiet'>,
+  colours: Pick<PlanColours, 'paper' | 'ink' | 'quiet'>,
 ) {
   const { extents: e } = reading;
   const scale = (size - 6) / Math.max(1, e.maxX - e.minX, e.maxY - e.minY);
   ctx.save();
   ctx.translate(size / 2 - ((e.minX + e.maxX) / 2) * scale, size / 2 + ((e.minY + e.maxY) / 2) * scale);
   ctx.scale(scale, -scale);
-  ctx.lineWidth = 0.9 / scale;
-  for (const block of reading.blocks) {
-    ctx.strokeStyle = seenThread(threads[block.index]?.colour ?? quiet, paper, ink);
-    ctx.stroke(blockPath(tape, block));
-  }
+  for (const block of reading.blocks)
+    strokeThread(ctx, blockPath(tape, block), threads[block.index]?.colour, {
+      widthMm: 0.9 / scale,
+      colours,
+    });
   ctx.restore();
 }

@@ -14,6 +14,7 @@ export class Lens {
   /** The view of the whole drawing as it is seen through the lens, px. */
   through(view: View): View {
     return {
+      ...view,
       scale: view.scale * this.zoom,
       offsetX: view.offsetX * this.zoom + this.x,
       offsetY: view.offsetY * this.zoom + this.y,

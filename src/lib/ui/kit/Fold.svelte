@@ -1,5 +1,4 @@
 <script lang="ts">
-  import { Collapsible } from 'bits-ui';
   import ChevronRight from '@lucide/svelte/icons/chevron-right';
   import type { Snippet } from 'svelte';
 
@@ -14,14 +13,16 @@
   let { title, children, open = $bindable(false), class: own = '', testid }: Props = $props();
 </script>
 
-<Collapsible.Root bind:open class={own} data-testid={testid}>
-  <Collapsible.Trigger class="flex items-center gap-1 py-1 text-left hover:underline"
+<div class={own} data-testid={testid}>
+  <button
+    type="button"
+    class="flex items-center gap-1 py-1 text-left hover:underline"
+    aria-expanded={open}
+    onclick={() => (open = !open)}
     ><ChevronRight
       size={14}
       class={['shrink-0 transition-transform', open && 'rotate-90']}
     />{@render title()}
-  </Collapsible.Trigger>
-  <Collapsible.Content>
-    {#if open}{@render children()}{/if}
-  </Collapsible.Content>
-</Collapsible.Root>
+  </button>
+  {#if open}{@render children()}{/if}
+</div>

@@ -1,12 +1,11 @@
 <script lang="ts">
+  import { gatherFindings } from '$lib/core/check';
   import { goto, replaceState } from '$app/navigation';
   import { resolve } from '$app/paths';
   import { page } from '$app/state';
   import { onMount, untrack } from 'svelte';
   import { count } from '$lib/core/base';
-  import TechniqueQuestion from './TechniqueQuestion.svelte';
   import BuildHeader from './BuildHeader.svelte';
-  import ChangesStrip from './ChangesStrip.svelte';
   import CrossSection from './CrossSection.svelte';
   import ScoreView from './ScoreView.svelte';
   import StepCard from './StepCard.svelte';
@@ -251,8 +250,13 @@
       <p class="border-l-4 border-hands bg-hands-soft px-3 py-1 text-sm">{warning}</p>
     {/each}
 
-    <TechniqueQuestion {editor} />
-    <ChangesStrip {editor} />
+    {#if editor.better || editor.eitherTechnique || editor.openChoice}<Part
+        load={() => import('./TechniqueQuestion.svelte')}
+        >{#snippet children({ default: TechniqueQuestion })}<TechniqueQuestion {editor} />{/snippet}</Part
+      >{/if}
+    {#if editor.changes}<Part load={() => import('./ChangesStrip.svelte')}
+        >{#snippet children({ default: ChangesStrip })}<ChangesStrip {editor} />{/snippet}</Part
+      >{/if}
     <div class="min-h-[236px] rounded-lg border border-rule bg-paper p-2 pb-0">
       <Guard what="The score" ways={ways(build)}
         ><Later
@@ -274,7 +278,10 @@
       label="Views of this build"
       badge={(name) =>
         name === 'check' && editor.findings.length
-          ? { text: String(editor.findings.length), grave: editor.findings[0]?.severity === 'stop' }
+          ? {
+              text: String(gatherFindings(editor.findings).length),
+              grave: editor.findings[0]?.severity === 'stop',
+            }
           : null}
       panelClass="flex min-h-0 flex-1 flex-col gap-3"
     >

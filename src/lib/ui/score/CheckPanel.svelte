@@ -1,7 +1,7 @@
 <script lang="ts">
   import Fold from '../kit/Fold.svelte';
   import type { Build } from '$lib/core/build';
-  import type { Finding } from '$lib/core/check';
+  import { gatherFindings, type Finding } from '$lib/core/check';
   import { count } from '$lib/core/base';
   import type { BuildEditor } from '../state/editor.svelte';
   import FindingCard from './FindingCard.svelte';
@@ -21,8 +21,8 @@
 </script>
 
 <div class="flex max-w-4xl flex-col gap-3" data-testid="check">
-  {#each open as finding, i (i)}
-    <FindingCard {editor} {build} {finding} onshow={finding.stepId ? () => show(finding) : undefined} />
+  {#each gatherFindings(open) as { finding, also }, i (i)}
+    <FindingCard {editor} {build} {finding} {also} onshow={show} />
   {:else}
     <p class="py-3 text-lg">Nothing to say before the first stitch.</p>
     <p class="label">

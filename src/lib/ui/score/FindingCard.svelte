@@ -7,9 +7,11 @@
     editor: BuildEditor;
     build: Build;
     finding: Finding;
-    onshow?: () => void;
+    /** the same of other places */
+    also?: Finding[];
+    onshow?: (finding: Finding) => void;
   }
-  let { editor, build, finding, onshow }: Props = $props();
+  let { editor, build, finding, also = [], onshow }: Props = $props();
   let asking = $state(false);
   let reason = $state('');
 
@@ -33,6 +35,14 @@
     <strong class={finding.severity === 'stop' ? 'text-madder' : ''}>{WORDS[finding.severity]}:</strong>
     {finding.message}
   </p>
+  {#each also as other, place (place)}
+    <p>
+      {other.message}
+      {#if onshow}<button type="button" class="text-sm text-needle underline" onclick={() => onshow(other)}
+          >Show it</button
+        >{/if}
+    </p>
+  {/each}
   <p class="text-sm text-quiet">{finding.because}</p>
   <div class="mt-1 flex flex-wrap items-center gap-2">
     {#if finding.fix}
@@ -40,7 +50,9 @@
       <button type="button" class="btn btn-small" onclick={() => editor.choose(label, change)}>{label}</button
       >
     {/if}
-    {#if onshow}<button type="button" class="btn btn-small" onclick={onshow}>Show the step</button>{/if}
+    {#if onshow && finding.stepId}<button type="button" class="btn btn-small" onclick={() => onshow(finding)}
+        >Show the step</button
+      >{/if}
     {#if asking}
       <form class="flex flex-1 flex-wrap gap-2" onsubmit={quiet}>
         <!-- svelte-ignore a11y_autofocus -->

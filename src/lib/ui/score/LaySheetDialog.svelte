@@ -1,9 +1,16 @@
 <script lang="ts">
-  import { capital, count } from '$lib/core/base';
+  import { capital, count, ok } from '$lib/core/base';
   import type { Build } from '$lib/core/build';
-  import { changeBySheet, laySheet, readSheetLines, toldLines, type SheetHand } from '$lib/core/exchange';
+  import {
+    changeBySheet,
+    isPdf,
+    laySheet,
+    readSheetLines,
+    toldLines,
+    type SheetHand,
+  } from '$lib/core/exchange';
   import type { BuildPlan } from '$lib/core/plan';
-  import { core } from '$lib/workers';
+  import { pdf } from '$lib/workers';
   import Check from '../kit/Check.svelte';
   import Dialog from '../kit/Dialog.svelte';
   import type { BuildEditor } from '../state/editor.svelte';
@@ -37,7 +44,9 @@
 
   async function read(name: string, bytes: Uint8Array) {
     busy = name;
-    const answer = await core((worker) => worker.sheetText(bytes));
+    const answer = isPdf(bytes)
+      ? await pdf((worker) => worker.text(bytes))
+      : ok(new TextDecoder().decode(bytes));
     busy = '';
     if (answer.ok) text = answer.value;
     else showProblem(answer.problem);
@@ -53,8 +62,10 @@
     event.preventDefault();
     if (!laid) return;
     const blocks = plan.design.reading.blocks.length;
+    // Once it is taken there is nothing left to name.
+    const said = `${count(named, 'thread')} named. One undo takes it back.`;
     editor.choose('The sheet', changeBySheet(laid, build, blocks, { roles, hands }, newId));
-    showNote('The sheet is taken.', `${count(named, 'thread')} named. One undo takes it back.`);
+    showNote('The sheet is taken.', said);
     open = false;
     text = '';
   }

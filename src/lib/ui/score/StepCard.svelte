@@ -6,14 +6,12 @@
   import Repeat from '@lucide/svelte/icons/repeat';
   import SkipForward from '@lucide/svelte/icons/skip-forward';
   import Trash from '@lucide/svelte/icons/trash-2';
-  import { lineLength } from '$lib/core/time';
+  import { cutLength } from '$lib/core/time';
   import { itemAt, formatDuration } from '$lib/core/base';
   import type { BuildEditor } from '../state/editor.svelte';
   import { isPlain } from '../shell/keys';
-  import FindingCard from './FindingCard.svelte';
   import HandCard from './HandCard.svelte';
   import Part from '../kit/Part.svelte';
-  import ThreadFields from './ThreadFields.svelte';
   import WhyTime from './WhyTime.svelte';
 
   let { editor }: { editor: BuildEditor } = $props();
@@ -22,7 +20,7 @@
   const block = $derived(step?.kind === 'needle' ? editor.reading?.blocks[step.block] : undefined);
   const alongMm = $derived(
     step?.kind === 'hand' && step.along !== null && editor.reading
-      ? lineLength(itemAt(editor.reading.blocks, step.along))
+      ? cutLength(step, itemAt(editor.reading.blocks, step.along))
       : null,
   );
   const isThread = $derived(step?.kind === 'hand' && step.action === 'thread');
@@ -52,21 +50,19 @@
       <span>step {editor.cursor + 1} of {editor.steps.length}</span>
     </p>
     <h2 class="text-2xl">{step.title}</h2>
-    {#if editor.build}
-      {#each said as finding, i (i)}<FindingCard {editor} build={editor.build} {finding} />{/each}
-    {/if}
+    {#if said.length}<Part load={() => import('./FindingCard.svelte')}
+        >{#snippet children({ default: FindingCard })}
+          {#if editor.build}{#each said as finding, i (i)}<FindingCard
+                {editor}
+                build={editor.build}
+                {finding}
+              />{/each}{/if}
+        {/snippet}</Part
+      >{/if}
     {#if step.kind === 'hand'}<HandCard {step} {alongMm} />
-      {#if isThread && next?.kind === 'needle' && !next.again}
-        <div class="flex flex-wrap items-end gap-3">
-          <ThreadFields {editor} block={next.block} />
-          {#if next.stop > 0}
-            <button type="button" class="btn" onclick={() => editor.keepThread(next.block)}
-              >Same thread as before</button
-            >
-            <button type="button" class="btn" onclick={() => editor.oneThread()}>All in one thread</button>
-          {/if}
-        </div>
-      {/if}
+      {#if isThread && next?.kind === 'needle' && !next.again}<Part load={() => import('./ThreadAsk.svelte')}
+          >{#snippet children({ default: ThreadAsk })}<ThreadAsk {editor} {next} />{/snippet}</Part
+        >{/if}
     {:else if block}
       {#if editor.steps[editor.cursor - 1]?.kind === 'needle'}<p class="text-sm text-quiet">
           Nothing is done at stop {step.stop}: {editor.plan?.machine.kind === 'one-needle'
@@ -83,8 +79,8 @@
     {#if time.waitSeconds > 0}<p>
         <strong>Then it waits {formatDuration(time.waitSeconds)}</strong>, by itself.
       </p>{/if}
-    <WhyTime {time} />
-    <div class="mt-auto flex flex-wrap gap-1.5 pt-1">
+    <WhyTime {time} isShared={(editor.build?.order.repeats ?? 1) > 1} />
+    <div class="sticky bottom-0 mt-auto flex flex-wrap gap-1.5 bg-ground py-1">
       {#if step.kind === 'hand'}
         <button type="button" class="btn btn-small" onclick={() => (dialog = 'rename')}
           ><Pencil size={15} />Reword</button

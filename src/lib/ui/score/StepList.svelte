@@ -1,6 +1,7 @@
 <script lang="ts">
   import { stepFacts, type BuildPlan } from '$lib/core/plan';
-  import { itemAt, formatDuration } from '$lib/core/base';
+  import { itemAt } from '$lib/core/base';
+  import { durationWords } from '../kit/names';
 
   import { workroom } from '../state/workroom.svelte';
 
@@ -30,9 +31,7 @@
           <span class="block text-sm text-quiet">{stepFacts(step, plan, workroom.unit).join(' · ')}</span
           ></span
         >
-        <span class="text-right whitespace-nowrap"
-          >{formatDuration(itemAt(plan.time.steps, step.id).seconds)}</span
-        >
+        <span class="text-right whitespace-nowrap">{durationWords(itemAt(plan.time.steps, step.id))}</span>
       </button>
     </li>
   {/each}

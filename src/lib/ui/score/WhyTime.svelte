@@ -5,13 +5,13 @@
   import Part from '../kit/Part.svelte';
 
   // A time, and behind it the sum that it comes from.
-  let { time }: { time: StepTime } = $props();
+  let { time, isShared = false }: { time: StepTime; isShared?: boolean } = $props();
 </script>
 
 <Fold class="text-sm" testid="why-time">
   {#snippet title()}<strong>{formatDuration(time.seconds)}</strong>
     <span class="text-needle underline">why?</span>{/snippet}
   <Part load={() => import('./TimeTerms.svelte')}>
-    {#snippet children({ default: TimeTerms })}<TimeTerms {time} />{/snippet}
+    {#snippet children({ default: TimeTerms })}<TimeTerms {time} {isShared} />{/snippet}
   </Part>
 </Fold>

@@ -2,10 +2,12 @@
   import { resolve } from '$app/paths';
   import { page } from '$app/state';
   import { onMount } from 'svelte';
+  import { gatherFindings } from '$lib/core/check';
   import { stepFacts } from '$lib/core/plan';
   import { stopList } from '$lib/core/score';
   import { CAUTIONS } from '$lib/core/catalogue';
   import { count, itemAt, formatDuration, formatSize } from '$lib/core/base';
+  import { durationWords } from '$lib/ui/kit/names';
   import ThreadTable from '$lib/ui/cut/ThreadTable.svelte';
   import CutList from '$lib/ui/cut/CutList.svelte';
   import { openEditor } from '$lib/ui/score/open-editor';
@@ -41,9 +43,10 @@
     {#if editor.findings.length}
       <h2 class="mt-4 mb-1 text-xl">Before the first stitch</h2>
       <ul>
-        {#each editor.findings as f, i (i)}<li class="break-inside-avoid">
-            <strong>{{ stop: 'Ruins it:', mind: 'Mind:', tip: 'Tip:' }[f.severity]}</strong>
-            {f.message} <span class="text-quiet">{f.because}</span>
+        {#each gatherFindings(editor.findings) as { finding, also }, i (i)}<li class="break-inside-avoid">
+            <strong>{{ stop: 'Ruins it:', mind: 'Mind:', tip: 'Tip:' }[finding.severity]}</strong>
+            {[finding, ...also].map((f) => f.message).join(' ')}
+            <span class="text-quiet">{finding.because}</span>
           </li>{/each}
       </ul>
     {/if}
@@ -90,9 +93,7 @@
                 <span class="text-quiet">{stepFacts(step, plan, workroom.unit).join(' · ')}</span></td
               >
             {/if}
-            <td class="text-right whitespace-nowrap"
-              >{formatDuration(itemAt(plan.time.steps, step.id).seconds)}</td
-            >
+            <td class="text-right whitespace-nowrap">{durationWords(itemAt(plan.time.steps, step.id))}</td>
           </tr>
         {/each}
       </tbody>
