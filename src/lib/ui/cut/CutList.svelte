@@ -91,7 +91,12 @@
           </td>
           <td class="py-1.5 pr-2">
             <strong>{piece.name}</strong><br /><span class="label"
-              >{[MATERIALS[piece.material].name, piece.purpose, ...facts(factsOf(piece.id))].join(', ')}</span
+              >{[
+                MATERIALS[piece.material].name,
+                piece.purpose,
+                ...(piece.perHooping && order.hoopings < order.designs ? ['one a hooping'] : []),
+                ...facts(factsOf(piece.id)),
+              ].join(', ')}</span
             >
             {#if onmaterial && factsOf(piece.of ?? piece.id) && !piece.of}<button
                 type="button"
@@ -112,11 +117,7 @@
               workroom.unit,
             )}{piece.preCut ? ' · cut to the line from this' : ''}
           </td>
-          <td class="text-right text-lg"
-            >{needOf(piece, order)}{#if piece.perHooping && order.hoopings < order.designs}<span
-                class="label block">one a hooping</span
-              >{/if}</td
-          >
+          <td class="text-right text-lg">{needOf(piece, order)}</td>
         </tr>
         {@const known = factsOf(piece.id)}
         {#if shown === piece.id && known && onmaterial}
