@@ -108,10 +108,10 @@ describe('names that are there twice', () => {
       .getByTestId('file-input')
       .first()
       .setInputFiles({ name: 'set.zip', mimeType: 'application/zip', buffer: Buffer.from(zip) });
-    await page.getByLabel('small/twin.dst').check();
+    await page.getByRole('radio', { name: /twin.*small/ }).check();
     await page.getByRole('button', { name: 'Take this one' }).click();
     await page.getByTestId('step-card').waitFor();
-    await page.getByText('730 stitches').waitFor();
+    await page.getByText('760 stitches').waitFor();
     expect(faults).to.deep.equal([]);
     await context.close();
   });

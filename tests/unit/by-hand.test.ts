@@ -3,7 +3,7 @@ import { hoopBase } from '$lib/core/hoop';
 import { tightTrim } from '$lib/core/score';
 import { cutList, notionsOf } from '$lib/core/cut';
 import { numbersWith, type Numbers } from '$lib/core/numbers';
-import { planOrder } from '$lib/core/order';
+import { orderReason, planOrder } from '$lib/core/order';
 import { weighBundle } from '$lib/core/plan';
 import { densityMap, LENGTH_BIN_MM, typedReading, type BlockReading, type Reading } from '$lib/core/reading';
 import type { HandStep, NeedleStep, Score, ScorePiece, Step } from '$lib/core/score';
@@ -352,6 +352,13 @@ describe('worked out by hand', () => {
       learningSeconds: 0,
       sharedSeconds: 0,
     });
+    // 2 · 210 s less the 60 s that found their place.
+    expect(orderReason(order(80, 60))).to.equal(
+      '2 × 3:30 min are 7:00 min, less 1:00 min while the needle ran by itself.',
+    );
+    expect(orderReason(order(80, 40, 6, 2))).to.equal(
+      '6 × 3:10 min are 19:00 min, less 1:00 min done once for a whole hooping and 2:40 min while the needle ran by itself.',
+    );
     // 81 s do not fit into 80: both are done at the end.
     expect(order(80, 81)).to.include({ seconds: 300 + 162, overlappedSeconds: 0 });
     // Two jobs of 40 s fit into one 80 s; of three hoopings of two, the jobs of the last are left.

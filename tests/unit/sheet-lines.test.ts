@@ -1,6 +1,8 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { readSheetLines, stopsOf } from '$lib/core/exchange';
+import { proposeTyped } from '$lib/core/plan';
+import { newWorkshop } from '$lib/core/workshop';
 
 const stops = (text: string) => stopsOf(readSheetLines(text));
 const told = (text: string) =>
@@ -151,6 +153,16 @@ describe('lines of a sheet', () => {
       'turn',
       'other',
     ]);
+  });
+  it('keeps to what a build can hold: long numbers are cut short, stops past the most are left to the maker', () => {
+    const given = { id: 'b', tapeId: 'typed', fileName: 'x', now: '2026-05-01T08:00:00.000Z' };
+    const table = `Name;Colour;Code\n${'Placement;White;'.padEnd(60, '7')}`;
+    const typed = { stops: stops(table), widthMm: null, heightMm: null };
+    expect(proposeTyped(typed, newWorkshop(), given).threads[0].number).to.have.length(20);
+    const many = readSheetLines(
+      Array.from({ length: 402 }, (_, i) => `${i + 1}. border, red, 20 st`).join('\n'),
+    );
+    expect([many.length, stopsOf(many).length, many.at(-1)?.is]).to.deep.equal([402, 400, 'other']);
   });
   it('takes any text without throwing, keeps each line, and gives only what a build can hold', () => {
     fc.assert(

@@ -62,6 +62,12 @@ describe('changes of thread', () => {
     expect(named.plan.thread.byThread.map((t) => t.name)).to.deep.equal(['Coral']);
     expect(named.plan.thread.byThread[0].metres).to.be.closeTo(named.plan.thread.topM, 1e-9);
   });
+  it('are told by their number as well as by their name', () => {
+    const [a, b] = ['1001', '1002'].map((number) => ({ name: 'White', number, colour: '#f4f2ec' }));
+    const both = plain([a, b, b]);
+    expect(changes(both)).to.deep.equal(['0 Thread White 1001', '1 Thread White 1002']);
+    expect(both.plan.thread.byThread.map((t) => t.name)).to.have.members(['White 1001', 'White 1002']);
+  });
   it('end where threads are told in a circle, or of a block that is not there', () => {
     const of = (...as: number[]) => threadsOf({ threads: as.map((sameAs) => ({ ...UNNAMED, sameAs })) });
     expect(of(1, 0)).to.deep.equal([undefined, undefined]);
@@ -90,6 +96,10 @@ describe('changes of thread', () => {
       fileName: 'n.dst',
     });
     expect(kept.build.threads).to.deep.equal(before.build.threads);
+    // A name of its own counts, whatever it was the same as before.
+    const own = plain([coral, { name: 'Sky', colour: '#5588bb', sameAs: 0 }, UNNAMED]);
+    const onward = carryOver(own.build, own.reading, own.reading, { tapeId: 'new', fileName: 'n.dst' });
+    expect(threadsOf(onward.build).map((t) => t?.name)).to.deep.equal(['Coral', 'Sky', undefined]);
     // Without its first block the others keep their thread by its name.
     const shorter = example(
       sewn(...[0, 30].map((x) => [...tatami(rectangle({ x, y: 0 }, 20, 20), 0.4, 4)])),

@@ -6,24 +6,35 @@ import type { PdfWorker } from './protocol';
 
 const MOST_PAGES = 60;
 
+async function linesOf(bytes: Uint8Array): Promise<string[]> {
+  const document = await getDocumentProxy(bytes, { isEvalSupported: false });
+  try {
+    const lines: string[] = [];
+    for (let n = 1; n <= Math.min(MOST_PAGES, document.numPages); n++) {
+      const { items } = await (await document.getPage(n)).getTextContent();
+      const page = items.flatMap((item) => {
+        if (!('str' in item)) return [];
+        const [x, y] = item.transform.slice(4) as [number, number];
+        return [{ text: item.str, x, y, width: item.width, height: item.height }];
+      });
+      lines.push(...linesOfPage(page));
+    }
+    return lines;
+  } finally {
+    await document.destroy();
+  }
+}
+
 const worker: PdfWorker = {
   async text(bytes) {
-    const lines: string[] = [];
     try {
-      const document = await getDocumentProxy(bytes, { isEvalSupported: false });
-      for (let n = 1; n <= Math.min(MOST_PAGES, document.numPages); n++) {
-        const { items } = await (await document.getPage(n)).getTextContent();
-        lines.push(
-          ...linesOfPage(
-            items.flatMap((item) => {
-              if (!('str' in item)) return [];
-              const [x, y] = item.transform.slice(4) as [number, number];
-              return [{ text: item.str, x, y, width: item.width, height: item.height }];
-            }),
-          ),
-        );
-      }
-      await document.destroy();
+      const lines = await linesOf(bytes);
+      if (lines.length) return ok(lines.join('\n'));
+      return fail(
+        'no-text',
+        'This PDF holds pictures of its pages, and no text.',
+        'Type its stops, one a line, beside the picture; nothing was changed.',
+      );
     } catch (error) {
       console.error('A PDF could not be read:', error);
       return fail(
@@ -32,13 +43,6 @@ const worker: PdfWorker = {
         'Open it, copy its list and paste it here; nothing was changed.',
       );
     }
-    return lines.length
-      ? ok(lines.join('\n'))
-      : fail(
-          'no-text',
-          'This PDF holds pictures of its pages, and no text.',
-          'Type its stops, one a line, beside the picture; nothing was changed.',
-        );
   },
 };
 Comlink.expose(worker);

@@ -7,12 +7,35 @@ import * as z from 'zod';
 import { ROLES } from '../reading';
 import { MATERIAL_KINDS } from '../catalogue';
 import { idSchema, uniqueIds } from '../base';
-import { blockThreadSchema, colour, MOST_BLOCKS, threadSchema } from './thread';
+import {
+  blockThreadSchema,
+  colour,
+  MOST_BLOCKS,
+  MOST_THREAD,
+  MOST_THREAD_NUMBER,
+  threadSchema,
+} from './thread';
 
-export { inOneThread, isSameThread, threadsOf, UNNAMED, type Thread } from './thread';
+export {
+  inOneThread,
+  isSameThread,
+  MOST_THREAD,
+  MOST_THREAD_NUMBER,
+  threadsOf,
+  threadWords,
+  UNNAMED,
+  type Thread,
+} from './thread';
 
 /** Raised when a build of before can no longer be read as it is. */
 export const BUILD_SCHEMA_VERSION = 1;
+
+/** Letters of a step's title and of its text. */
+export const MOST_TITLE = 80;
+export const MOST_TEXT = 600;
+/** Of what is typed from a sheet. */
+export const MOST_STOPS = 400;
+export const MOST_STITCHES = 5_000_000;
 
 const id = idSchema(120);
 const materialKind = z.enum(MATERIAL_KINDS);
@@ -55,8 +78,8 @@ const scoreEditSchema = z.discriminatedUnion('kind', [
   z.object({
     kind: z.literal('rename'),
     stepId: id,
-    title: z.string().min(1).max(80),
-    text: z.string().max(600),
+    title: z.string().min(1).max(MOST_TITLE),
+    text: z.string().max(MOST_TEXT),
   }),
   z.object({ kind: z.literal('remove'), stepId: id }),
   z.object({ kind: z.literal('move'), stepId: id, before: id.nullable() }),
@@ -64,8 +87,8 @@ const scoreEditSchema = z.discriminatedUnion('kind', [
     kind: z.literal('insert'),
     stepId: id,
     before: id.nullable(),
-    title: z.string().min(1).max(80),
-    text: z.string().max(600),
+    title: z.string().min(1).max(MOST_TITLE),
+    text: z.string().max(MOST_TEXT),
     side: z.enum(['front', 'back', 'off']),
     seconds: stepSecondsSchema,
     /** a fresh bobbin counts in the thread plan */
@@ -80,19 +103,18 @@ const scoreEditSchema = z.discriminatedUnion('kind', [
 
 /** A stop as it was typed: from a sheet, where there is no tape. */
 const typedStopSchema = z.object({
-  title: z.string().min(1).max(80),
+  title: z.string().min(1).max(MOST_TITLE),
   role: z.enum(ROLES),
-  thread: z.string().max(60),
+  thread: z.string().max(MOST_THREAD),
   /** as its maker numbers it */
-  threadNumber: z.string().max(20).optional(),
+  threadNumber: z.string().max(MOST_THREAD_NUMBER).optional(),
   /** what the machine's screen says; neither: nobody knows */
   seconds: stepSecondsSchema.nullable(),
-  stitches: z.int().min(0).max(5_000_000).nullable(),
+  stitches: z.int().min(0).max(MOST_STITCHES).nullable(),
 });
 export type TypedStop = z.infer<typeof typedStopSchema>;
 /** A side of a design whose tape is not there, mm. */
 export const typedSideSchema = mm(2000);
-const MOST_STOPS = 400;
 
 /** Another design sewn in the middle of this one: a name, a motif. */
 export const insertionSchema = z.object({

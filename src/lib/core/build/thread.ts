@@ -1,13 +1,16 @@
 import * as z from 'zod';
 
 export const MOST_BLOCKS = 5000;
+/** Letters of its name, and of its number. */
+export const MOST_THREAD = 60;
+export const MOST_THREAD_NUMBER = 20;
 export const colour = z.string().regex(/^#[0-9a-f]{6}$/i);
 
 export const threadSchema = z.object({
-  name: z.string().max(60),
+  name: z.string().max(MOST_THREAD),
   colour,
   /** as its maker numbers it */
-  number: z.string().max(20).optional(),
+  number: z.string().max(MOST_THREAD_NUMBER).optional(),
   metallic: z.boolean().optional(),
 });
 /** What a maker has said of the thread of a block. No name: nobody has said. */
@@ -34,11 +37,12 @@ export const threadsOf = ({ threads }: Said): (Thread | undefined)[] =>
     return at?.name ? at : undefined;
   });
 
+/** "Snow White 1001": its name, and its maker's number where it has one. */
+export const threadWords = ({ name, number }: Pick<Thread, 'name' | 'number'>): string =>
+  number ? `${name} ${number}` : name;
 /** Nothing is changed on the machine between two such blocks. */
-export const isSameThread = (
-  a: Pick<Thread, 'name' | 'colour'>,
-  b: Pick<Thread, 'name' | 'colour'>,
-): boolean => a.name === b.name && a.colour === b.colour;
+export const isSameThread = (a: Thread, b: Thread): boolean =>
+  threadWords(a) === threadWords(b) && a.colour === b.colour;
 
 /** The first thread that has a name, for so many blocks. */
 export const inOneThread = (said: Said, blocks: number): BlockThread[] =>

@@ -5,9 +5,9 @@ export { buildFileSchema, readBuildFile, writeBuildFile } from './build-file';
 export { readingReport, readingReportSchema } from './reading-report';
 export { csvToTape, fitsATape, stitchListSchema, tapeToCsv } from './stitch-list';
 export { fromBase64, toBase64 } from './base64';
-export { changeBySheet, laySheet, toldLines, type SheetHand } from './lay-sheet';
+export { changeBySheet, countSheet, laySheet, toldLines, type SheetHand } from './lay-sheet';
 export { isPdf, linesOfPage } from './pdf-lines';
-export { readSheetLines, stopsOf, type SheetLine } from './sheet';
+export { plainStop, readSheetLines, stopsOf, type SheetLine } from './sheet';
 export { readBundle, type Bundle, type BundleEntry } from './bundle';
 export {
   planReport,

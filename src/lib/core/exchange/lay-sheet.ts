@@ -1,11 +1,19 @@
 import { bestOrder, itemAt } from '../base';
-import { UNNAMED, type Build, type ScoreEdit, type Thread, type TypedStop } from '../build';
+import {
+  MOST_TEXT,
+  MOST_TITLE,
+  threadWords,
+  UNNAMED,
+  type Build,
+  type ScoreEdit,
+  type Thread,
+  type TypedStop,
+} from '../build';
 import { actionOf, type Action } from '../catalogue';
 import { sheetThread, type BuildPlan } from '../plan';
 import type { Role } from '../reading';
 import type { HandStep, NeedleStep } from '../score';
 import type { SheetLine } from './sheet';
-import { roleOf } from './sheet-words';
 
 /** Work of the hands as a sheet tells it, and the step of the score that it is; null: the score has none there. */
 export interface SheetHand {
@@ -120,7 +128,7 @@ function differing(
   if (!needle) return { thread: null, role: null };
   const now = threads[needle.block];
   const named = stop.thread ? sheetThread(stop) : null;
-  const isSame = named && now?.name === named.name && (now.number ?? '') === (named.number ?? '');
+  const isSame = named && now && threadWords(now) === threadWords(named);
   return {
     // A word for a colour may be missing in its name: how it looks is then what it was.
     thread:
@@ -128,9 +136,24 @@ function differing(
         ? { ...named, colour: named.colour === UNNAMED.colour ? (now?.colour ?? named.colour) : named.colour }
         : null,
     // What says nothing is taken for decoration: no word against the tape.
-    role: (roleOf(stop.title) ?? stop.role) !== 'decoration' && stop.role !== needle.role ? stop.role : null,
+    role: stop.role !== 'decoration' && stop.role !== needle.role ? stop.role : null,
   };
 }
+
+/** How many things a sheet would change: threads that it names, roles and hands' work that differ; and what it has alone. */
+export interface SheetCounts {
+  threads: number;
+  roles: number;
+  hands: number;
+  /** its stops that are no block of the tape */
+  alone: number;
+}
+export const countSheet = ({ rows, after }: LaidSheet): SheetCounts => ({
+  threads: rows.filter((r) => r.thread).length,
+  roles: rows.filter((r) => r.role).length,
+  hands: [...rows.flatMap((r) => r.hands), ...after].filter((h) => !h.step).length,
+  alone: rows.filter((r) => !r.needle).length,
+});
 
 /** What of a sheet is taken. */
 export interface SheetChoice {
@@ -159,8 +182,6 @@ export function changeBySheet(
   };
 }
 const OWN_SECONDS = 30;
-const MOST_TITLE = 80;
-const MOST_TEXT = 600;
 const ownStep = ({ text, before }: SheetHand, id: string): ScoreEdit => ({
   kind: 'insert',
   stepId: `own:${id}`,

@@ -1,5 +1,13 @@
-import { itemAt } from '../base';
-import type { TypedStop } from '../build';
+import { itemAt, limitsOf } from '../base';
+import {
+  MOST_STITCHES,
+  MOST_STOPS,
+  MOST_THREAD,
+  MOST_THREAD_NUMBER,
+  MOST_TITLE,
+  stepSecondsSchema,
+  type TypedStop,
+} from '../build';
 import type { Action } from '../catalogue';
 import { columnOf, handOf, roleOf, splitAtColour, type Column } from './sheet-words';
 
@@ -12,11 +20,7 @@ export type SheetLine = {
 } & ({ is: 'stop'; stop: TypedStop } | { is: 'hand'; action: Action } | { is: 'other' });
 
 const MOST_LINES = 5000;
-const MOST_STOPS = 400;
-const MOST_SECONDS = 86_400;
-const MOST_STITCHES = 5_000_000;
-const MOST_TITLE = 80;
-const MOST_THREAD = 60;
+const MOST_SECONDS = limitsOf(stepSecondsSchema).max;
 
 /**
  * A colour or step sheet as it was pasted: numbered or not, with times, stitches or neither, or a table with its headers in
@@ -26,8 +30,18 @@ export function readSheetLines(text: string): SheetLine[] {
   const lines = text.split(/\r?\n/).slice(0, MOST_LINES);
   const read = readTable(lines) ?? readList(lines);
   let stops = 0;
-  return read.filter((line) => line.is !== 'stop' || ++stops <= MOST_STOPS);
+  return read.map((line) =>
+    line.is === 'stop' && ++stops > MOST_STOPS ? { n: line.n, text: line.text, is: 'other' } : line,
+  );
 }
+/** A line of a sheet that is sewn, with nothing known of it but its words. */
+export const plainStop = (text: string): TypedStop => ({
+  title: text.trim().slice(0, MOST_TITLE),
+  role: 'decoration',
+  thread: '',
+  seconds: null,
+  stitches: null,
+});
 /** The stops of a sheet alone. */
 export const stopsOf = (lines: readonly SheetLine[]): TypedStop[] =>
   lines.flatMap((line) => (line.is === 'stop' ? [line.stop] : []));
@@ -125,7 +139,7 @@ const typedStop = (stop: Omit<TypedStop, 'role'>): TypedStop => ({
   title: stop.title.slice(0, MOST_TITLE),
   role: roleOf(stop.title) ?? 'decoration',
   thread: stop.thread.slice(0, MOST_THREAD),
-  ...(stop.threadNumber && { threadNumber: stop.threadNumber }),
+  ...(stop.threadNumber && { threadNumber: stop.threadNumber.slice(0, MOST_THREAD_NUMBER) }),
   seconds: stop.seconds === null ? null : Math.min(MOST_SECONDS, Math.round(stop.seconds)),
   stitches: stop.stitches === null ? null : Math.min(MOST_STITCHES, stop.stitches),
 });

@@ -2,7 +2,7 @@
  * An order on one head with one pair of hands: how many to load, how many hoopings, and how long it takes.
  * In: the timed score, quantity, repeats. Out: plain numbers, seconds.
  */
-import { itemAt } from '../base';
+import { formatDuration, itemAt } from '../base';
 import { probit } from 'simple-statistics';
 import type { Numbers } from '../numbers';
 import { unhoopAt, type Score, type Step } from '../score';
@@ -35,6 +35,34 @@ export interface OrderPlan {
   oneSeconds: number;
   learningSeconds: number;
   sharedSeconds: number;
+}
+
+/** Less is not worth telling, s. */
+const WORTH_TELLING = 30;
+/** How an order's time comes from that of one item, in a sentence. */
+export function orderReason({
+  designs,
+  oneSeconds,
+  learningSeconds,
+  sharedSeconds,
+  overlappedSeconds,
+}: OrderPlan): string {
+  const told = (...all: [number, string][]) =>
+    all
+      .flatMap(([seconds, words]) =>
+        seconds >= WORTH_TELLING ? [`${formatDuration(seconds)} ${words}`] : [],
+      )
+      .join(' and ');
+  const more = told([learningSeconds, 'until the hands know it']);
+  const less = told(
+    [sharedSeconds, 'done once for a whole hooping'],
+    [overlappedSeconds, 'while the needle ran by itself'],
+  );
+  const all =
+    designs > 1
+      ? `${designs} × ${formatDuration(oneSeconds)} are ${formatDuration(designs * oneSeconds)}`
+      : `One takes ${formatDuration(oneSeconds)}`;
+  return `${[all, more && `and ${more}`, less && `less ${less}`].filter(Boolean).join(', ')}.`;
 }
 
 /** How many of a piece an order takes: one a hooping or one a place, so many on top of each other. */

@@ -72,12 +72,11 @@ export function carryOver(
   const named = threadsOf(build);
   const threads = after.blocks.map((_, now) => {
     const old = blocks.indexOf(now);
-    const same = build.threads[old]?.sameAs;
+    const said = build.threads[old];
+    const same = said?.name ? undefined : said?.sameAs;
     const sameNow = same === undefined ? null : blocks[same];
-    if (sameNow != null) return { ...build.threads[old], ...UNNAMED, sameAs: sameNow };
-    return (
-      named[old] ?? (build.threads[old] ? UNNAMED : named.at(Math.min(now, named.length - 1))) ?? UNNAMED
-    );
+    if (sameNow != null) return { ...said, ...UNNAMED, sameAs: sameNow };
+    return named[old] ?? (said ? UNNAMED : named.at(Math.min(now, named.length - 1))) ?? UNNAMED;
   });
   blocks.forEach((now, old) => {
     const thread = named[old];

@@ -1,7 +1,7 @@
 import { formatLength, formatSize, type LengthUnit } from '../base';
-import { actionOf } from '../catalogue';
+import { actionOf, MATERIALS } from '../catalogue';
 import { HOOP_WORDS, placeOf, type HandStep, type NeedleStep, type Step } from '../score';
-import type { Thread } from '../build';
+import { threadWords, type Thread } from '../build';
 import type { CutPiece } from '../cut';
 
 /** Of a plan, what lists are made from. */
@@ -20,13 +20,11 @@ export const stepFacts = (step: Step, plan: Planned, unit: LengthUnit): string[]
 function handFacts(step: HandStep, { cut }: Planned, unit: LengthUnit): string[] {
   const { effect } = actionOf(step);
   const laid = effect === 'put' || effect === 'hoop' ? step.pieces : [];
-  const sizes = laid.flatMap((id) => {
-    const piece = cut.pieces.find((p) => p.id === id);
-    return piece ? [`${piece.name} ${formatSize(piece.width.cutMm, piece.height.cutMm, unit)}`] : [];
-  });
+  const pieces = laid.flatMap((id) => cut.pieces.find((p) => p.id === id) ?? []);
+  const hasRightSide = pieces.some((p) => !MATERIALS[p.material].twoSided);
   const facts = [
-    ...sizes,
-    step.face && effect !== 'hoop' && `right side ${step.face}`,
+    ...pieces.map((p) => `${p.name} ${formatSize(p.width.cutMm, p.height.cutMm, unit)}`),
+    step.face && effect !== 'hoop' && hasRightSide && `right side ${step.face}`,
     step.keeps && `${formatLength(step.keeps.mm, unit)} ${step.keeps.side} the line`,
     effect !== 'hoop' && placeOf(step),
     step.hoop && HOOP_WORDS[step.hoop],
@@ -38,7 +36,7 @@ function needleFacts(step: NeedleStep, { threads }: Planned): string[] {
   const thread = step.thread ?? threads[step.block];
   const facts = [
     step.skipped && 'passed over',
-    thread ? `in ${thread.name}` : 'thread not named',
+    thread ? `in ${threadWords(thread)}` : 'thread not named',
     step.bothSides ? 'matching bobbin' : 'bobbin thread',
     step.attended && 'stay and hold the edge',
   ];

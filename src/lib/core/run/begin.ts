@@ -1,12 +1,12 @@
 import { itemAt } from '../base';
-import type { Build } from '../build';
+import { threadWords, UNNAMED, type Build } from '../build';
 import type { BuildPlan } from '../plan';
 import type { Step } from '../score';
 import { freeOf, hoopingSeconds } from '../time';
 import type { Workshop } from '../workshop';
 import type { RunRecord } from './record';
 
-const NO_THREAD = { name: 'thread', colour: '#777777', metallic: false };
+const NO_THREAD = { ...UNNAMED, name: 'thread', metallic: false };
 
 /** A run of one hooping as it is begun. */
 export function newRun(
@@ -100,7 +100,7 @@ function blockOf(step: Extract<Step, { kind: 'needle' }>, plan: BuildPlan) {
     floats: block.floats,
     meanStitchMm: block.stitches ? block.sewnLengthMm / block.stitches : 0,
     thread: thread
-      ? { name: thread.name, colour: thread.colour, metallic: thread.metallic ?? false }
+      ? { name: threadWords(thread), colour: thread.colour, metallic: thread.metallic ?? false }
       : NO_THREAD,
     topM: plan.thread.steps[step.id]?.topM ?? 0,
     bobbinM: plan.thread.steps[step.id]?.bobbinM ?? 0,

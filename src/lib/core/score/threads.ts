@@ -1,4 +1,4 @@
-import { isSameThread, threadsOf, type Build, type Thread } from '../build';
+import { isSameThread, threadsOf, threadWords, type Build, type Thread } from '../build';
 import { bareHand, needsHands } from './hand';
 import type { HandStep, NeedleStep, Step } from './types';
 
@@ -66,16 +66,16 @@ export function withThreads(steps: Step[], build: Pick<Build, 'threads'>, thread
     if (threadByHand)
       change.push(
         thread
-          ? threadStep(`${id}:thread`, thread.name, whyNow(before))
+          ? threadStep(`${id}:thread`, threadWords(thread), whyNow(before))
           : unnamedThreadStep(`${id}:thread`, step.title),
       );
     // The first is the technique's own.
     if (step.bothSides && isStop && !atStop.some((s) => s.action === 'bobbin'))
-      change.push(bobbinStep(`${id}:bobbin`, thread?.name ?? 'the thread above'));
+      change.push(bobbinStep(`${id}:bobbin`, thread ? threadWords(thread) : 'the thread above'));
     return [...change, step];
   });
 }
 const whyNow = (before: OnNeedle): string =>
   before.is === 'none'
     ? 'The first block is sewn in it.'
-    : `The block before was sewn in ${before.is === 'thread' ? before.thread.name : 'another thread'}.`;
+    : `The block before was sewn in ${before.is === 'thread' ? threadWords(before.thread) : 'another thread'}.`;

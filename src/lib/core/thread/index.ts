@@ -3,7 +3,7 @@
  * In: score, reading, numbers. Out: metres.
  */
 import { itemAt } from '../base';
-import type { Thread } from '../build';
+import { threadWords, type Thread } from '../build';
 import type { Numbers } from '../numbers';
 import { isCutByBlade, LENGTH_BIN_MM, type BlockReading, type Reading } from '../reading';
 import { stackHere, stacksOf, type NeedleStep, type Score, type Stack } from '../score';
@@ -139,8 +139,9 @@ export function planThread(
     plan.bobbinM += needs.bobbinM;
     const thread = step.thread ?? threads[step.block];
     if (thread) {
-      const key = `${thread.name} ${thread.colour}`;
-      const known = metres.get(key) ?? { name: thread.name, colour: thread.colour, metres: 0 };
+      const name = threadWords(thread);
+      const key = `${name} ${thread.colour}`;
+      const known = metres.get(key) ?? { name, colour: thread.colour, metres: 0 };
       metres.set(key, { ...known, metres: known.metres + needs.topM });
     }
     for (let item = 0; item < items; item++) {

@@ -6,17 +6,15 @@
 
   // A pasted sheet as it was understood, line beside line.
   let { sheet }: { sheet: PastedSheet } = $props();
-  /** which stop a line is, from 1 */
-  const numberOf = (place: number) => sheet.lines.slice(0, place + 1).filter((l) => l.stop).length;
 </script>
 
 {#if sheet.lines.length}
   <table class="w-full text-sm" data-testid="typed-stops">
     <tbody>
-      {#each sheet.lines as { line, key, stop }, place (place)}
+      {#each sheet.lines as { line, key, stop, stopNumber }, place (place)}
         <tr class="border-t border-rule" data-kind={stop ? 'stop' : line.is}>
           {#if stop}
-            <td class="py-1 pr-2 text-right text-quiet">{numberOf(place)}</td>
+            <td class="py-1 pr-2 text-right text-quiet">{stopNumber}</td>
             <td class="pr-2"
               ><input
                 class="w-full min-w-36"

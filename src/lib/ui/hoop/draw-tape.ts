@@ -113,17 +113,18 @@ export function drawTape(
   tape: Tape,
   reading: Reading,
   threads: readonly ({ colour: string } | undefined)[],
-  colours: Pick<PlanColours, 'paper' | 'ink' | 'quiet'>,
+  { paper, ink, quiet }: Pick<PlanColours, 'paper' | 'ink' | 'quiet'>,
 ) {
   const { extents: e } = reading;
   const scale = (size - 6) / Math.max(1, e.maxX - e.minX, e.maxY - e.minY);
   ctx.save();
   ctx.translate(size / 2 - ((e.minX + e.maxX) / 2) * scale, size / 2 + ((e.minY + e.maxY) / 2) * scale);
   ctx.scale(scale, -scale);
-  for (const block of reading.blocks)
-    strokeThread(ctx, blockPath(tape, block), threads[block.index]?.colour, {
-      widthMm: 0.9 / scale,
-      colours,
-    });
+  ctx.lineWidth = 0.9 / scale;
+  // So small, an edge would be wider than the thread in it.
+  for (const block of reading.blocks) {
+    ctx.strokeStyle = seenThread(threads[block.index]?.colour ?? quiet, paper, ink);
+    ctx.stroke(blockPath(tape, block));
+  }
   ctx.restore();
 }

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { buildSchema, type Build } from '$lib/core/build';
+  import { orderReason } from '$lib/core/order';
   import type { BuildPlan } from '$lib/core/plan';
   import { count, formatDuration, limitsOf } from '$lib/core/base';
   import NumberInPlace from '../kit/NumberInPlace.svelte';
@@ -12,27 +13,6 @@
   }: { build: Build; plan: BuildPlan; onchange: (order: Build['order']) => void } = $props();
   const { quantity, repeats } = buildSchema.shape.order.shape;
   const order = $derived(plan.order);
-  /** less is not worth telling, s */
-  const WORTH_TELLING = 30;
-  const because = $derived.by(() => {
-    const { designs, oneSeconds, learningSeconds, sharedSeconds, overlappedSeconds } = order;
-    const parts = (all: [number, string][]) =>
-      all.flatMap(([seconds, words]) =>
-        seconds >= WORTH_TELLING ? [`${formatDuration(seconds)} ${words}`] : [],
-      );
-    const more = parts([[learningSeconds, 'until the hands know it']]);
-    const less = parts([
-      [sharedSeconds, 'done once for a whole hooping'],
-      [overlappedSeconds, 'while the needle ran by itself'],
-    ]);
-    return [
-      designs > 1
-        ? `${designs} × ${formatDuration(oneSeconds)} are ${formatDuration(designs * oneSeconds)}`
-        : `One takes ${formatDuration(oneSeconds)}`,
-      ...(more.length ? [`and ${more.join(' and ')}`] : []),
-      ...(less.length ? [`less ${less.join(' and ')}`] : []),
-    ].join(', ');
-  });
 </script>
 
 <div class="grid max-w-4xl gap-8 md:grid-cols-[14rem_1fr]">
@@ -75,7 +55,7 @@
     {/if}
     <dt class="text-quiet">From first hooping to last stitch of handwork</dt>
     <dd class="text-right font-display text-3xl">{formatDuration(order.seconds)}</dd>
-    <dd class="label col-span-2 -mt-2" data-testid="order-because">{because}.</dd>
+    <dd class="label col-span-2 -mt-2" data-testid="order-because">{orderReason(order)}</dd>
     <dt class="text-quiet">Needle at work</dt>
     <dd class="text-right">{formatDuration(order.needleSeconds)}</dd>
     <dt class="text-quiet">Hands at work</dt>

@@ -1,8 +1,9 @@
 <script lang="ts">
   import { capital, count, ok } from '$lib/core/base';
-  import type { Build } from '$lib/core/build';
+  import { threadWords, type Build } from '$lib/core/build';
   import {
     changeBySheet,
+    countSheet,
     isPdf,
     laySheet,
     readSheetLines,
@@ -33,14 +34,14 @@
   let hands = $state(false);
   const told = $derived(toldLines(readSheetLines(text)));
   const laid = $derived(told.length ? laySheet(told, plan) : null);
-  const rows = $derived(laid?.rows ?? []);
-  const named = $derived(rows.filter((r) => r.thread).length);
-  const otherRoles = $derived(rows.filter((r) => r.role).length);
-  const onlyThere = $derived(
-    laid ? [...rows.flatMap((r) => r.hands), ...laid.after].filter((h) => !h.step).length : 0,
+  const nameOf = (block: number) => {
+    const thread = plan.threads[block];
+    return thread ? threadWords(thread) : 'not named';
+  };
+  const counts = $derived(laid && countSheet(laid));
+  const takes = $derived(
+    counts ? counts.threads + (roles ? counts.roles : 0) + (hands ? counts.hands : 0) : 0,
   );
-  const unmatched = $derived(rows.filter((r) => !r.needle).length);
-  const takes = $derived(named + (roles ? otherRoles : 0) + (hands ? onlyThere : 0));
 
   async function read(name: string, bytes: Uint8Array) {
     busy = name;
@@ -60,10 +61,10 @@
   }
   function take(event: SubmitEvent) {
     event.preventDefault();
-    if (!laid) return;
+    if (!laid || !counts) return;
     const blocks = plan.design.reading.blocks.length;
     // Once it is taken there is nothing left to name.
-    const said = `${count(named, 'thread')} named. One undo takes it back.`;
+    const said = `${count(counts.threads, 'thread')} named. One undo takes it back.`;
     editor.choose('The sheet', changeBySheet(laid, build, blocks, { roles, hands }, newId));
     showNote('The sheet is taken.', said);
     open = false;
@@ -111,7 +112,7 @@
       {/each}
       {#if busy}<span role="status">Reading {busy} …</span>{/if}
     </div>
-    {#if laid}
+    {#if laid && counts}
       <table class="w-full text-sm" data-testid="laid-sheet">
         <thead class="label text-left"
           ><tr
@@ -121,14 +122,15 @@
           ></thead
         >
         <tbody>
-          {#each rows as { needle, stop, thread, role, hands }, place (place)}
+          {#each laid.rows as { needle, stop, thread, role, hands }, place (place)}
             {#each hands as hand, at (at)}{@render handRow(hand)}{/each}
             <tr class="border-t border-rule" data-kind={needle && stop ? 'pair' : 'alone'}>
               <td class="py-1 pr-2 text-right text-quiet">{needle ? needle.block + 1 : ''}</td>
               <td class="pr-3"
                 >{#if needle}{needle.title}
-                  <span class="text-quiet">{plan.threads[needle.block]?.name ?? 'not named'}</span
-                  >{:else}<span class="text-madder">no block like it</span>{/if}</td
+                  <span class="text-quiet">{nameOf(needle.block)}</span>{:else}<span class="text-madder"
+                    >no block like it</span
+                  >{/if}</td
               >
               <td
                 >{#if stop}{stop.title}
@@ -144,15 +146,17 @@
         </tbody>
       </table>
       <p>
-        {named ? `${count(named, 'thread')} will be named.` : 'It names no thread that is not here already.'}
-        {#if unmatched}{count(unmatched, 'stop')} of the sheet {unmatched > 1 ? 'have' : 'has'} no block of their
-          own: it may be for another version of the design.{/if}
+        {counts.threads
+          ? `${count(counts.threads, 'thread')} will be named.`
+          : 'It names no thread that is not here already.'}
+        {#if counts.alone}{count(counts.alone, 'stop')} of the sheet {counts.alone > 1 ? 'have' : 'has'} no block
+          of their own: it may be for another version of the design.{/if}
       </p>
-      {#if otherRoles}<Check checked={roles} onchange={(on) => (roles = on)}
-          >Take what it says of {count(otherRoles, 'block')}, against the reading</Check
+      {#if counts.roles}<Check checked={roles} onchange={(on) => (roles = on)}
+          >Take what it says of {count(counts.roles, 'block')}, against the reading</Check
         >{/if}
-      {#if onlyThere}<Check checked={hands} onchange={(on) => (hands = on)}
-          >Put in {count(onlyThere, 'step')} for the hands that this score does not have there</Check
+      {#if counts.hands}<Check checked={hands} onchange={(on) => (hands = on)}
+          >Put in {count(counts.hands, 'step')} for the hands that this score does not have there</Check
         >{/if}
     {:else if text.trim()}
       <p role="status">

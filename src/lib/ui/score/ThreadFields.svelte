@@ -7,8 +7,8 @@
   let { editor, block }: { editor: BuildEditor; block: number } = $props();
   const thread = $derived(editor.plan?.threads[block] ?? UNNAMED);
   const set = (change: Partial<Thread>) => {
-    const { colour, metallic } = thread;
-    editor.setThread(block, { name: thread.name || 'thread', colour, metallic, ...change });
+    const { colour, metallic, number } = thread;
+    editor.setThread(block, { name: thread.name || 'thread', colour, metallic, number, ...change });
   };
 </script>
 
@@ -32,6 +32,14 @@
       placeholder="not named yet"
       value={thread.name}
       onchange={(e) => set({ name: e.currentTarget.value.trim() })}
+    />
+    <input
+      class="w-20"
+      maxlength="20"
+      aria-label="Thread number"
+      placeholder="number"
+      value={thread.number ?? ''}
+      onchange={(e) => set({ number: e.currentTarget.value.trim() || undefined })}
     />
   </span>
 </div>

@@ -1,5 +1,5 @@
 import type { TypedStop } from '$lib/core/build';
-import { readSheetLines, type SheetLine } from '$lib/core/exchange';
+import { plainStop, readSheetLines, type SheetLine } from '$lib/core/exchange';
 
 /** A line of a sheet with what its maker makes of it. */
 export interface PastedLine {
@@ -8,8 +8,9 @@ export interface PastedLine {
   key: string;
   /** null: nothing is sewn by it */
   stop: TypedStop | null;
+  /** which of the stops it is, or the last one before it, from 1 */
+  stopNumber: number;
 }
-const MOST_TITLE = 80;
 
 /** A pasted sheet as it was understood; each line can be set right, left out, or taken after all. */
 export class PastedSheet {
@@ -17,14 +18,17 @@ export class PastedSheet {
   /** what the maker says of a line; null: it is no stop */
   private said = $state.raw<Record<string, Partial<TypedStop> | null>>({});
 
-  readonly lines: readonly PastedLine[] = $derived(
-    readSheetLines(this.text).map((line): PastedLine => {
+  readonly lines: readonly PastedLine[] = $derived.by(() => {
+    let stopNumber = 0;
+    return readSheetLines(this.text).map((line): PastedLine => {
       const key = `${line.n} ${line.text}`;
       const own = this.said[key];
-      const read = line.is === 'stop' ? line.stop : own ? asStop(line.text) : null;
-      return { line, key, stop: own === null ? null : read && { ...read, ...own } };
-    }),
-  );
+      const read = line.is === 'stop' ? line.stop : own ? plainStop(line.text) : null;
+      const stop = own === null ? null : read && { ...read, ...own };
+      if (stop) stopNumber++;
+      return { line, key, stop, stopNumber };
+    });
+  });
   readonly stops: TypedStop[] = $derived(this.lines.flatMap(({ stop }) => (stop ? [stop] : [])));
   /** lines that are neither sewn nor done by hand */
   readonly unread = $derived(this.lines.filter(({ stop, line }) => !stop && line.is === 'other').length);
@@ -36,10 +40,3 @@ export class PastedSheet {
     this.said = { ...this.said, [key]: null };
   }
 }
-const asStop = (text: string): TypedStop => ({
-  title: text.trim().slice(0, MOST_TITLE),
-  role: 'decoration',
-  thread: '',
-  seconds: null,
-  stitches: null,
-});
