@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import type { Path } from '$lib/core/base';
-import { circle, closePath, rectangle, satin } from '$lib/core/outline';
+import { circle, closePath, rectangle, run, satin, zigzag } from '$lib/core/outline';
 import { readDesign } from '$lib/core/techniques';
 import { sewn } from '../support/copies';
 
@@ -35,4 +35,25 @@ describe('the way round a satin', () => {
     it(`${name}: within 1 %`, () => {
       expect(around([...path])).to.be.closeTo(mm, 0.01 * mm);
     });
+
+  // Begun and ended at its sharpest tip, 11°: 2 (√(4² + 40²) + √(4² + 10²)) = 101.9.
+  const kite = closePath([
+    { x: 0, y: 0 },
+    { x: 4, y: 40 },
+    { x: 0, y: 50 },
+    { x: -4, y: 40 },
+  ]);
+  const round = (...paths: Path[]) => readDesign(sewn(paths), { trimJumps: 3 }).blocks[0].perimeterMm;
+  it('and of what begins at a tip, beside whose sides the line comes home: no side of it is a second lap', () => {
+    expect(round(run(kite, 2))).to.be.closeTo(101.9, 1);
+    expect(round(run(kite, 2.5), satin(kite, 1.6, 0.36))).to.be.closeTo(101.9, 1);
+    expect(round(zigzag(kite, 2, 2))).to.be.closeTo(101.9, 1);
+  });
+  it('a line sewn there and back is taken once', () => {
+    const arc = circle({ x: 0, y: 0 }, 20).slice(0, 20);
+    const [there] = readDesign(sewn([run([...arc, ...arc.toReversed()], 2.5)]), { trimJumps: 3 }).blocks;
+    const [once] = readDesign(sewn([run(arc, 2.5)]), { trimJumps: 3 }).blocks;
+    const all = there.lines.reduce((sum, l) => sum + l.lengthMm, 0);
+    expect(all / once.lines[0].lengthMm).to.be.within(0.9, 1.05);
+  });
 });

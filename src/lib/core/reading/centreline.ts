@@ -1,43 +1,55 @@
+import { markAgain } from './again';
 import { Simplifier } from './middles';
-import { PointIndex } from './point-index';
+import { REACH, STEP, type Centreline } from './strands';
 import { BEAN, SATIN, ZIGZAG, type Profile } from './profile';
 import type { NeedlePoints } from './needle';
 
-/**
- * The line along which a block runs, 0.1 mm: the points of a run, the middle of a zigzag or satin, a bean taken once.
- * u: way along the line so far. opens[i] = 1 where a strand begins.
- */
-export interface Centreline {
-  x: Float32Array;
-  y: Float32Array;
-  u: Float32Array;
-  opens: Uint8Array;
-  /** 1 where the line goes over itself again */
-  again: Uint8Array;
-  n: number;
-}
-
-/** Points of a centreline stand at least this far apart, 0.1 mm. */
-const STEP = 10;
+/** Along the line, strands stand so far from each other, 0.1 mm. */
+const STRANDS_APART = 100;
 /** A stitch shorter than this share of the width does not cross the zigzag. */
 const FLANK = 0.4;
 /** The same place, for a bean's return, 0.1 mm. */
 const SAME = 5;
-/** Within this of an older part of the line it is the same line, 0.1 mm. */
-const REACH = 9;
 /** With more than this of its length in satin a block is satin, and all else in it underlay or travel. */
 const SATIN_BLOCK = 0.5;
 /** Where a satin is left for longer than this, its line is another, 0.1 mm. */
 const GAP = 40;
-/** Parts of the line nearer than this along it are neighbours, not repeats, 0.1 mm. */
-const NEAR_ALONG = 50;
-/** A shorter meeting is a crossing, 0.1 mm. */
-const CROSSING = 45;
+
+/** Stretches are told in steps of about so many stitches: where one kind meets another, the step is of neither. */
+const STEP_STITCHES = 18;
+/** How much a satin's stitches differ from its mean width, and its advance from its mean, at a tip or a corner. */
+const ODD_WIDTH = [0.6, 1.5] as const;
+const ODD_ADVANCE = 2.5;
+/**
+ * How far the stitches of a satin go on past the end of its stretch, into one that is told of neither kind.
+ * @param by 1: on from its last needle point; -1: back from its first
+ */
+function goesOn(
+  { x, y, starts }: NeedlePoints,
+  profile: Profile,
+  from: number,
+  to: number,
+  by: 1 | -1,
+): number {
+  const [least, most] = ODD_WIDTH.map((share) => (share * profile.width[1]) ** 2);
+  const apart = (ODD_ADVANCE * profile.advance[1]) ** 2;
+  const far = (a: number, b: number) => (x[a] - x[b]) ** 2 + (y[a] - y[b]) ** 2;
+  let i = from;
+  for (let n = 0; n < STEP_STITCHES && i !== to; n++) {
+    // A needle point after a jump is reached by no stitch.
+    if (starts[by > 0 ? i + 1 : i]) break;
+    const length = far(i, i + by);
+    if (length < least || length > most || far(i - by, i + by) > apart) break;
+    i += by;
+  }
+  return i;
+}
 
 /** @param tips 1 at the tips of teeth, from the block's first point on: they stand off the line and are left out */
-export function centrelineOf({ x, y }: NeedlePoints, profile: Profile, tips?: Uint8Array): Centreline {
+export function centrelineOf(points: NeedlePoints, profile: Profile, tips?: Uint8Array): Centreline {
+  const { x, y } = points;
   const start = profile.stretches[0]?.first ?? 0;
-  const room = profile.stretches.reduce((sum, s) => sum + s.end - s.first + 2, 0);
+  const room = profile.stretches.reduce((sum, s) => sum + s.end - s.first + 2 + 2 * STEP_STITCHES, 0);
   const sx = new Float32Array(room);
   const sy = new Float32Array(room);
   const u = new Float32Array(room);
@@ -49,7 +61,7 @@ export function centrelineOf({ x, y }: NeedlePoints, profile: Profile, tips?: Ui
     const dy = fresh ? 0 : py - sy[n - 1];
     const d = Math.sqrt(dx * dx + dy * dy);
     if (!fresh && d < (force ? 1 : STEP)) return;
-    u[n] = fresh ? (n ? u[n - 1] + NEAR_ALONG * 2 : 0) : u[n - 1] + d;
+    u[n] = fresh ? (n ? u[n - 1] + STRANDS_APART : 0) : u[n - 1] + d;
     opens[n] = fresh ? 1 : 0;
     sx[n] = px;
     sy[n++] = py;
@@ -58,7 +70,10 @@ export function centrelineOf({ x, y }: NeedlePoints, profile: Profile, tips?: Ui
   const middles = new Simplifier((px, py) => put(px, py, true));
   // Under a satin lies what was sewn to carry it: edge runs, a zigzag. The line is the satin's own.
   const carries = profile.byKind[SATIN] > SATIN_BLOCK * profile.length;
-  for (const s of profile.stretches) {
+  const satinAfter = satinsAfter(profile);
+  /** the last needle point whose stitch is in the line */
+  let reached = start;
+  for (const [at, s] of profile.stretches.entries()) {
     if (s.opens) fresh = true;
     if (carries && s.kind !== SATIN) {
       // One odd window in a satin is no gap.
@@ -66,13 +81,28 @@ export function centrelineOf({ x, y }: NeedlePoints, profile: Profile, tips?: Ui
       continue;
     }
     if (s.kind === ZIGZAG) {
-      for (let i = s.first + 1; i <= s.end; i++)
-        if ((x[i] - x[i - 1]) ** 2 + (y[i] - y[i - 1]) ** 2 >= (profile.width[0] * FLANK) ** 2)
-          put((x[i - 1] + x[i]) / 2, (y[i - 1] + y[i]) / 2, i === s.end);
+      const shortest = (profile.width[0] * FLANK) ** 2;
+      const opened = fresh;
+      let [ax, ay, bx, by, k] = [0, 0, 0, 0, 0];
+      for (let i = s.first + 1; i <= s.end; i++) {
+        if ((x[i] - x[i - 1]) ** 2 + (y[i] - y[i - 1]) ** 2 < shortest) continue;
+        [bx, by, ax, ay] = [ax, ay, (x[i - 1] + x[i]) / 2, (y[i - 1] + y[i]) / 2];
+        // The first middle and the last lie half a stitch inside the ends of the line.
+        if (k === 1 && opened) put((3 * bx - ax) / 2, (3 * by - ay) / 2);
+        if (k === 1) put(bx, by);
+        if (k > 0) put(ax, ay, i === s.end);
+        k++;
+      }
+      if (k === 1) put(ax, ay);
+      const isLast = profile.stretches[at + 1]?.opens ?? true;
+      if (k > 1 && isLast) put((3 * ax - bx) / 2, (3 * ay - by) / 2, true);
     } else if (s.kind === SATIN) {
       const shortest = (profile.width[1] * FLANK) ** 2;
       let [ax, ay, bx, by, k] = [0, 0, 0, 0, 0];
-      for (let i = s.first + 1; i <= s.end; i++) {
+      const first = carries ? goesOn(points, profile, s.first, Math.min(reached, s.first), -1) : s.first;
+      const end = carries ? goesOn(points, profile, s.end, satinAfter[at], 1) : s.end;
+      reached = end;
+      for (let i = first + 1; i <= end; i++) {
         // A tie lies on one edge of the zigzag, not along its middle.
         if ((x[i] - x[i - 1]) ** 2 + (y[i] - y[i - 1]) ** 2 < shortest) continue;
         const cx = (x[i - 1] + x[i]) / 2;
@@ -102,56 +132,15 @@ export function centrelineOf({ x, y }: NeedlePoints, profile: Profile, tips?: Ui
   return centreline;
 }
 
+/** Of each stretch: the needle point where the next satin begins, or where the block ends. */
+function satinsAfter({ stretches }: Profile): number[] {
+  const after: number[] = [];
+  let next = stretches.at(-1)?.end ?? 0;
+  for (let i = stretches.length - 1; i >= 0; i--) {
+    after[i] = next;
+    if (stretches[i].kind === SATIN) next = stretches[i].first;
+  }
+  return after;
+}
 const near = (xs: Float32Array, ys: Float32Array, i: number, x: number, y: number, reach: number) =>
   Math.abs(xs[i] - x) < reach && Math.abs(ys[i] - y) < reach;
-
-/** Marks the stretches where a line goes over itself: second laps, returns, satin over underlay. */
-function markAgain(centreline: Centreline, reach: number) {
-  const { x, y, u, opens, again, n } = centreline;
-  let room = n + 2;
-  for (let i = 1; i < n; i++) if (!opens[i]) room += Math.floor((u[i] - u[i - 1]) / STEP);
-  const index = new PointIndex(room, reach);
-  const reach2 = reach * reach * 1.2;
-  // Where the line last turned back on itself: from there on it is met again at once, as far behind as it has come since.
-  let turned = -Infinity;
-  for (let i = 0; i < n; i++) {
-    if (opens[i]) turned = -Infinity;
-    else if (turnsBack(centreline, i - 1)) turned = u[i - 1];
-    const before = Math.max(u[i] - NEAR_ALONG, 2 * turned - u[i] + REACH);
-    if (index.hasWithin(x[i], y[i], reach2, before)) {
-      again[i] = 1;
-      continue;
-    }
-    index.add(x[i], y[i], u[i]);
-    if (i > 0 && !opens[i])
-      for (let d = STEP, gap = u[i] - u[i - 1]; d < gap; d += STEP) {
-        const t = d / gap;
-        index.add(x[i - 1] + (x[i] - x[i - 1]) * t, y[i - 1] + (y[i] - y[i - 1]) * t, u[i - 1] + d);
-      }
-  }
-  // Short meetings are crossings, short gaps between long meetings are noise; the end of a strand may just overlap.
-  unmarkRuns(centreline, 1, 0, (length, atEnd) => length < CROSSING && !atEnd);
-  unmarkRuns(centreline, 0, 1, (length, atEnd, atStart) => length < CROSSING && !atEnd && !atStart);
-}
-
-/** Whether the line turns back on itself at point i. */
-export function turnsBack({ x, y, u, opens }: Centreline, i: number): boolean {
-  if (i < 1 || opens[i] || opens[i + 1]) return false;
-  const dot = (x[i] - x[i - 1]) * (x[i + 1] - x[i]) + (y[i] - y[i - 1]) * (y[i + 1] - y[i]);
-  return dot < -0.7 * (u[i] - u[i - 1]) * (u[i + 1] - u[i]);
-}
-
-function unmarkRuns(
-  { u, opens, again, n }: Centreline,
-  from: number,
-  to: number,
-  drop: (length: number, atEnd: boolean, atStart: boolean) => boolean,
-) {
-  for (let i = 0; i < n;) {
-    let j = i + 1;
-    while (j < n && !opens[j] && again[j] === again[i]) j++;
-    if (again[i] === from && drop(u[j - 1] - u[i] + STEP, j >= n || opens[j] === 1, opens[i] === 1))
-      again.fill(to, i, j);
-    i = j;
-  }
-}

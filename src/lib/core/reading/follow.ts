@@ -1,5 +1,5 @@
 import { PointIndex } from './point-index';
-import type { Centreline } from './centreline';
+import type { Centreline } from './strands';
 import type { Follow } from './types';
 
 /** Within this of the other line, or within half the width of a covering stitch, it follows, 0.1 mm. */

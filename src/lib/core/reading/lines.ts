@@ -1,4 +1,5 @@
-import { turnsBack, type Centreline } from './centreline';
+import { turnsBack } from './again';
+import type { Centreline } from './strands';
 import type { Box } from '../base';
 import type { BlockReading, Line, Opening, DesignEdge } from './types';
 
@@ -58,15 +59,14 @@ export function linesOf(centreline: Centreline, band: 'zigzag' | 'satin' | null)
     // And end on the point that meets the older line: a loop must come home. But a tip is a tip.
     if (i < centreline.n && !centreline.opens[i] && !turnsBack(centreline, i - 1))
       piece.push(centreline.x[i], centreline.y[i]);
-    if (piece.length >= 4 && lengthOf(piece) >= SHORTEST) pieces.push(piece);
+    if (piece.length >= 4 && lengthOf(piece) >= SHORTEST) pieces.push(band ? uncrossed(piece) : piece);
   }
   const joined = pieces.length <= MOST_PIECES ? join(pieces) : pieces;
   return joined
     .map((points): Line => {
-      const n = points.length;
       const length = lengthOf(points);
       const meets = length > LEAST_LOOP ? meetsItself(points, band !== null) : null;
-      const loop = meets ? points.slice(0, n - meets.dropped) : points;
+      const loop = meets?.loop ?? points;
       return {
         points: inMm(loop),
         closed: meets !== null,
@@ -80,23 +80,44 @@ export function linesOf(centreline: Centreline, band: 'zigzag' | 'satin' | null)
     .sort((a, b) => b.lengthMm - a.lengthMm);
 }
 
+/** At a tip the middles of a zigzag lie now on the one side, now on the other: where a step crosses the one before last. */
+function uncrossed(p: number[]): number[] {
+  const out = p.slice();
+  const side = (a: number, b: number, c: number) =>
+    (out[b] - out[a]) * (out[c + 1] - out[a + 1]) - (out[b + 1] - out[a + 1]) * (out[c] - out[a]);
+  for (let i = 0; i + 7 < out.length; i += 2) {
+    const [a, b, c, d] = [i, i + 2, i + 4, i + 6];
+    if (side(a, b, c) * side(a, b, d) >= 0 || side(c, d, a) * side(c, d, b) >= 0) continue;
+    out.splice(b, 4, (out[b] + out[c]) / 2, (out[b + 1] + out[c + 1]) / 2);
+  }
+  return out;
+}
+
 /**
- * Whether the end of a line comes home, or a little past it: how many numbers at its end go over its start again,
- * and the gap that is left.
+ * Whether the end of a line comes home, or a little past it: the line as far as where it is nearest to its start, and the
+ * gap that is left there.
  */
-function meetsItself(p: number[], isBand: boolean): { dropped: number; gap: number } | null {
-  let nearest = Infinity;
-  let at = 0;
+function meetsItself(p: number[], isBand: boolean): { loop: number[]; gap: number } | null {
+  let gap = Infinity;
+  let loop = p;
   let back = 0;
   for (let i = p.length - 2; i > 0 && back <= OVERLAP; i -= 2) {
-    const d = Math.sqrt((p[i] - p[0]) ** 2 + (p[i + 1] - p[1]) ** 2);
-    if (d < nearest) [nearest, at] = [d, i];
-    back += Math.sqrt((p[i] - p[i - 2]) ** 2 + (p[i + 1] - p[i - 1]) ** 2);
+    const [dx, dy] = [p[i] - p[i - 2], p[i + 1] - p[i - 1]];
+    const size = dx * dx + dy * dy;
+    const t = size ? ((p[0] - p[i - 2]) * dx + (p[1] - p[i - 1]) * dy) / size : 0;
+    const on = Math.max(0, Math.min(1, t));
+    const [qx, qy] = [p[i - 2] + on * dx, p[i - 1] + on * dy];
+    const d = Math.hypot(qx - p[0], qy - p[1]);
+    if (d < gap) {
+      gap = d;
+      loop = [...p.slice(0, i), qx, qy];
+    }
+    back += Math.sqrt(size);
   }
   // Long stitches leave a longer gap between the last point and the first.
   const step = lengthOf(p) / (p.length / 2 - 1);
   const most = isBand && lengthOf(p) > LOOP_OF_GAPS * MOST_GAP ? MOST_GAP : Math.max(JOIN, step * 1.6);
-  return nearest <= Math.min(MOST_JOIN, most) ? { dropped: p.length - 2 - at, gap: nearest } : null;
+  return gap <= Math.min(MOST_JOIN, most) ? { loop, gap } : null;
 }
 
 /**

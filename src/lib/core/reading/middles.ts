@@ -1,5 +1,5 @@
 /** A line drawn through noisy points keeps within this of them, 0.1 mm. */
-const TOLERANCE = 2;
+const TOLERANCE = 1.2;
 /** And has a point at least every so far, 0.1 mm. */
 const LONGEST = 30;
 

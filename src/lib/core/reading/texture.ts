@@ -1,6 +1,6 @@
 import { CELL } from './area-grid';
 import { BEAN, LINE, SATIN, ZIGZAG, type Profile } from './profile';
-import type { Centreline } from './centreline';
+import type { Centreline } from './strands';
 import type { Texture } from './types';
 
 /** Sewn length a mm² above which lines cover their ground (rows 0.7 mm apart and closer). */
