@@ -10,6 +10,7 @@ const ROOMS = [
     'workshop',
     'tape',
     'outline',
+    'arrange',
     'reading',
     'grammar',
   ],

@@ -6,6 +6,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { text } from 'node:stream/consumers';
 import {
+  arrangeAnswerSchema,
   layoutReportSchema,
   planReportSchema,
   readingReportSchema,
@@ -111,6 +112,27 @@ describe('routes for scripts', () => {
     expect(layout).to.include({ rollLengthMm: 300, lowerBoundSheets: 1, usedAreaMm2: 120_000 });
   });
 
+  it('POST /api/arrange says how many fit, where, and what to type into the machine', async () => {
+    const body = {
+      field: { widthMm: 130, heightMm: 180 },
+      insetMm: 5,
+      gapMm: 2,
+      shapes: [{ id: 'patch', outline: { diameterMm: 20 }, quantity: null }],
+      seconds: 0.3,
+    };
+    const response = await post('/api/arrange', JSON.stringify(body), 'application/json');
+    expect(response.status).to.equal(200);
+    const answer = arrangeAnswerSchema.parse(await response.json());
+    expect(answer).to.include({ count: 42, upperBound: 48, way: 'staggered' });
+    expect(answer.grid).to.include({ across: 6, down: 7 });
+    const large = { ...body, shapes: [{ id: 'patch', outline: { diameterMm: 121 }, quantity: 3 }] };
+    const none = arrangeAnswerSchema.parse(
+      await (await post('/api/arrange', JSON.stringify(large), 'application/json')).json(),
+    );
+    expect([none.count, none.unplaced]).to.deep.equal([0, [{ shapeId: 'patch', quantity: 3 }]]);
+    expect(none.because).to.match(/120 × 170 mm/);
+  });
+
   it('POST /api/tape gives needle points and stops back exactly, from JSON and from CSV', async () => {
     const tape = pouch();
     const json = await post(
@@ -148,6 +170,20 @@ describe('routes for scripts', () => {
         'bad-body',
       ],
       ['/api/plan', '{"build":{},"tape":"%%%"}', 'application/json', 422, 'bad-base64'],
+      [
+        '/api/arrange',
+        '{"field":{"widthMm":100,"heightMm":100},"shapes":[{"id":"a","quantity":1,"outline":[[0,0],[9,9],[9,0],[0,9]]}]}',
+        'application/json',
+        422,
+        'crosses-itself',
+      ],
+      [
+        '/api/arrange',
+        '{"field":{"widthMm":100,"heightMm":100},"gapMm":-1,"shapes":[{"id":"a","quantity":1,"outline":{"diameterMm":9}}]}',
+        'application/json',
+        422,
+        'bad-body',
+      ],
     ];
     for (const [path, body, type, status, code] of cases) {
       const response = await post(path, body, type);

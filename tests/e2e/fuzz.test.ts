@@ -2,6 +2,7 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import type * as z from 'zod';
 import {
+  arrangeRequestSchema,
   layoutRequestSchema,
   machineCommandSchema,
   planRequestSchema,
@@ -61,6 +62,11 @@ describe('routes under bodies made from their schemas', function () {
   it('POST /api/layout', async () => {
     const quick = asJson(layoutRequestSchema).map((body) => ({ ...(body as object), seconds: 0 }));
     expect(await fuzz('/api/layout', quick, RUNS / 2)).to.be.above(RUNS / 8);
+  });
+
+  it('POST /api/arrange', async () => {
+    const quick = asJson(arrangeRequestSchema).map((body) => ({ ...(body as object), seconds: 0 }));
+    expect(await fuzz('/api/arrange', quick, RUNS / 2)).to.be.above(0);
   });
 
   it('POST /api/tape, as JSON and as CSV', async () => {

@@ -51,6 +51,7 @@ describe('how it is made', () => {
     const { page, context, faults } = await openPage(used.browser);
     await page.goto(`${used.app.url}/builds`);
     await page.getByTestId('file-input').setInputFiles(dst('kite.dst', crewPatch()));
+    await page.getByRole('button', { name: 'Make a second build' }).click();
     const question = page.getByTestId('technique-question');
     await question.getByText('Base: heavy film or two layers of wash-away?').waitFor();
     expect(await question.innerText()).to.match(/Two layers of wash-away would change:.*steps? new/s);
@@ -135,11 +136,16 @@ describe('what comes in', () => {
     await page.getByLabel('Name').fill('Storm lantern tag');
     await page
       .getByLabel('Stops', { exact: true })
-      .fill('1 placement white 0:40\n2 tack-down white 0:30\n3 satin border navy 6:20');
-    expect(await page.getByTestId('typed-stops').getByRole('row').count()).to.equal(3);
+      .fill('1 placement white 0:40\nIron the label on\n2 tack-down white 0:30\n3 satin border navy 6:20');
+    expect(await page.getByTestId('typed-stops').getByRole('row').count()).to.equal(4);
     await page.getByRole('button', { name: 'Make the score' }).click();
     await page.getByTestId('score').waitFor();
     await page.getByText('7:30 min on the machine’s screen').waitFor();
+    // What hands do by the sheet stands between its two stops.
+    await tab(page, /All steps/).click();
+    await page.getByText('Iron the label on').first().waitFor();
+    const steps = await page.getByRole('tabpanel').innerText();
+    expect(steps).to.match(/Placement[\s\S]*Iron the label on[\s\S]*Tack-down/i);
     await page.reload();
     await page.getByText('7:30 min on the machine’s screen').waitFor();
     await context.close();
@@ -162,7 +168,9 @@ describe('what comes in', () => {
       .and.to.include('100 × 100');
     await page.getByText(/broken\.dst: /).waitFor();
     await page.getByRole('button', { name: 'Take this one' }).click();
-    await page.getByTestId('score').waitFor();
+    // The sample has this tape; the one of the bundle becomes a second build, with the sheets.
+    await page.getByRole('button', { name: 'Make a second build' }).click();
+    await page.getByRole('heading', { name: 'large (2)' }).waitFor();
     await tab(page, /Notes/).click();
     await page.getByTestId('sheets').getByRole('button', { name: 'steps.pdf' }).waitFor();
     await page
@@ -174,10 +182,36 @@ describe('what comes in', () => {
     await context.close();
   });
 
+  it('a tape that is here already, under whatever name, is opened or made a second build of', async () => {
+    const { page, context, faults } = await openPage(used.browser);
+    await page.goto(`${used.app.url}/builds`);
+    const again = dst('bought-twice.dst', { ...tailTab(), label: 'AGAIN' });
+    await page.getByTestId('file-input').setInputFiles(again);
+    const known = page.getByTestId('known');
+    await known.getByText('Tail tab').waitFor();
+    await page.keyboard.press('Enter');
+    await page.waitForURL(/builds\/tail-tab/);
+    await page
+      .getByRole('link', { name: /Builds/ })
+      .first()
+      .click();
+    await page.getByRole('heading', { name: 'Builds' }).waitFor();
+    const before = await page.getByRole('listitem').count();
+    await page.getByTestId('file-input').setInputFiles(again);
+    await page.getByRole('button', { name: 'Leave it' }).click();
+    expect(await page.getByRole('listitem').count()).to.equal(before);
+    await page.getByTestId('file-input').setInputFiles(again);
+    await page.getByRole('button', { name: 'Make a second build' }).click();
+    await page.getByRole('heading', { name: 'bought-twice (2)' }).waitFor();
+    expect(faults).to.deep.equal([]);
+    await context.close();
+  });
+
   it('a sheet is laid onto a build, pasted or from a PDF: threads are named at once, and one undo takes it back', async () => {
     const { page, context, faults } = await openPage(used.browser);
     await page.goto(`${used.app.url}/builds`);
     await page.getByTestId('file-input').setInputFiles(dst('tab.dst', tailTab()));
+    await page.getByRole('button', { name: 'Make a second build' }).click();
     await page.getByTestId('score').waitFor();
     await tab(page, /All steps/).click();
     await page.getByText('Thread ?').first().waitFor();
@@ -209,6 +243,34 @@ describe('what comes in', () => {
     expect(await page.getByText('Thread ?').count()).to.equal(0);
     await page.getByRole('button', { name: 'Undo', exact: true }).first().click();
     await page.getByText('Thread ?').first().waitFor();
+    expect(faults).to.deep.equal([]);
+    await context.close();
+  });
+
+  it('a sheet dropped on a build stays with it, is laid onto it, and can be taken away', async () => {
+    const { page, context, faults } = await openPage(used.browser);
+    const drop = (name: string) =>
+      page.evaluate((fileName) => {
+        const dataTransfer = new DataTransfer();
+        dataTransfer.items.add(new File(['1 Placement, White\n2 Tack down, Coral'], fileName));
+        window.dispatchEvent(new DragEvent('drop', { dataTransfer, cancelable: true }));
+      }, name);
+    await page.goto(`${used.app.url}/builds`);
+    await page.getByRole('listitem').first().waitFor();
+    await drop('steps.txt');
+    await page.getByText('steps.txt is a sheet, and belongs to a build.').waitFor();
+    await page.goto(`${used.app.url}/builds/tail-tab`);
+    await page.getByTestId('score').waitFor();
+    await drop('steps.txt');
+    await page.getByTestId('laid-sheet').getByText('Coral').waitFor();
+    await page.getByRole('button', { name: 'Leave it' }).click();
+    const sheets = page.getByTestId('sheets');
+    await sheets.getByRole('button', { name: 'steps.txt' }).click();
+    await page.getByTestId('sheet').getByText('Tack down, Coral').waitFor();
+    await page.getByRole('button', { name: 'Take it away' }).click();
+    await sheets.waitFor({ state: 'detached' });
+    await page.getByRole('button', { name: 'Undo' }).last().click();
+    await sheets.getByRole('button', { name: 'steps.txt' }).waitFor();
     expect(faults).to.deep.equal([]);
     await context.close();
   });

@@ -141,7 +141,7 @@ const piece = (
   ...more,
 });
 const film = piece('film', 'film', { rule: 'hoop' }, { blocks: {} });
-const front = piece('front', 'cotton', { rule: 'cover', by: ['line'], margin: 'front' });
+const front = piece('front', 'cotton', { rule: 'cover', by: ['line'] });
 const scoreOf = (steps: Step[], pieces: ScorePiece[] = [film, front]): Score => ({
   steps,
   pieces,
@@ -385,7 +385,7 @@ describe('worked out by hand', () => {
   });
 
   it('cut sizes: outline and margin, base past the hoop, up to the grid', () => {
-    const back = piece('back', 'cotton', { rule: 'cover', by: ['line'], margin: 'back' });
+    const back = piece('back', 'cotton', { rule: 'cover', by: ['line'] });
     const steps = [
       hand('hoop', 'hoop-up', { pieces: ['film'] }),
       hand('lay', 'lay', { pieces: ['front'] }),
@@ -408,6 +408,9 @@ describe('worked out by hand', () => {
       ['front', 125, 85],
       ['back', 140, 100],
     ]);
+    // Stuck on the front instead, it lies in sight: the front's margin.
+    steps[2] = hand('turn', 'lay', { pieces: ['back'], side: 'front' });
+    expect(cut(false)[2]).to.deep.equal(['back', 125, 85]);
     expect(cut(true)[0]).to.deep.equal(['film', 195, 245]);
     // Up to a quarter inch: 124 to 20 quarters, 84 to 14.
     expect(cut(false, 'inch')[1]).to.deep.equal(['front', 20 * 6.35, 14 * 6.35]);

@@ -93,4 +93,42 @@ describe('pieces that meet a seam', () => {
         expect(x > 0 && x < 145 && y > 0 && y < 60, `${x} ${y} at ${degrees}°`).to.equal(true);
     }
   });
+  it('laid up to a seam, the first fabric covers its own side of it only', () => {
+    const hold = rectangle({ x: 0, y: -20 }, 120, 40);
+    const motif = rectangle({ x: 0, y: 35 }, 80, 70);
+    for (const degrees of ANGLES.slice(0, -1)) {
+      const tape = turned(
+        degrees,
+        [run(level(120, 0), 3)],
+        [run(level(120, 0), 2.4)],
+        [run(closePath(hold), 2.6)],
+        [run(closePath(motif), 2.2)],
+      );
+      const [, first, second] = example(tape, { technique: 'flip-fold' }).plan.cut.pieces;
+      // Along the seam 120 + 2 × 12 = 144; from it to the far edge 70 + 6 + 12 = 88, and 40 + 6 + 12 = 58.
+      expect(first.name).to.equal('First fabric');
+      expect([first.width.cutMm, first.height.cutMm], `${degrees}°`).to.deep.equal([145, 90]);
+      expect([second.width.cutMm, second.height.cutMm], `${degrees}°`).to.deep.equal([145, 60]);
+      expect(first.caughtBy).to.deep.equal([1]);
+    }
+  });
+  it('of a pocket, the open side takes its fold instead of a margin', () => {
+    const three = (w: number, up: number): Path => [
+      { x: -w / 2, y: up },
+      { x: -w / 2, y: 0 },
+      { x: w / 2, y: 0 },
+      { x: w / 2, y: up },
+    ];
+    for (const degrees of [...ANGLES.slice(0, -1), 180]) {
+      const tape = turned(degrees, [run(three(100, 80), 3)], [run(three(100, 80), 2.4)]);
+      const { plan } = example(tape, { technique: 'pocket' });
+      const piece = plan.cut.pieces.find((p) => p.id === 'pocket')!;
+      // 100 + 2 × 12 = 124; 80 + 12 + 12.7 = 104.7.
+      expect([piece.width.cutMm, piece.height.cutMm], `${degrees}°`).to.deep.equal([125, 105]);
+      // Folded at the open side: on the template 12.7 mm from an edge.
+      const { folds, heightMm } = pieceShape(piece, plan.design, plan.numbers);
+      const [fold] = folds.flat().map(({ y }) => Math.min(y, heightMm - y));
+      expect(fold, `${degrees}°`).to.be.closeTo(12.7, 0.2);
+    }
+  });
 });

@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import { csvToTape, tapeToCsv } from '$lib/core/exchange';
 import {
   HEADER_BYTES,
+  isSewnAlike,
   MAX_MOVE,
   readTape,
   rowsToTape,
@@ -166,6 +167,36 @@ describe('stitch tape', () => {
       { x: 2, y: 0, kind: 'stop' },
     ]);
     expect(tapeBlocks(tape)).to.have.length(2);
+  });
+});
+
+describe('two tapes', () => {
+  const row = (kind: StitchRow['kind'], x: number, y: number): StitchRow => ({ kind, x, y });
+  /** a trim on its way from x = 2 to 8 mm, in so many jumps */
+  const trim = (n: number) => Array.from({ length: n }, (_, i) => row('jump', 2 + (6 * (i + 1)) / n, 0.5));
+  const design = (jumps: number, third = 8.4, last = 9.6): Tape =>
+    rowsToTape('', [
+      row('stitch', 1, 0),
+      row('stitch', 2, 0.5),
+      ...trim(jumps),
+      row('stitch', third, 0.9),
+      row('stop', third, 0.9),
+      row('stitch', last, 0.9),
+    ]);
+  it('sew alike with another label, another start and other jumps between the same points', () => {
+    const one = design(3);
+    expect(isSewnAlike(one, { ...one, label: 'OTHER' })).to.equal(true);
+    expect(isSewnAlike(one, design(5))).to.equal(true);
+    expect(isSewnAlike(one, { ...one, x: one.x.map((x) => x + 70) })).to.equal(true);
+  });
+  it('differ by one needle point, one stop, or one stitch more', () => {
+    const one = design(3);
+    expect(isSewnAlike(one, design(3, 8.5))).to.equal(false);
+    expect(isSewnAlike(one, design(3, 8.4, 9.7))).to.equal(false);
+    const moved = { ...one, kind: one.kind.map((k, i) => (i === 1 ? one.kind[6] : k)) };
+    expect(isSewnAlike(one, moved)).to.equal(false);
+    const longer = rowsToTape('', [...tapeToRows(one), row('stitch', 9.8, 0.9)]);
+    expect([isSewnAlike(one, longer), isSewnAlike(longer, one)]).to.deep.equal([false, false]);
   });
 });
 

@@ -143,7 +143,9 @@ export class Store {
       const usedTapes = new Set([...others.flatMap(tapesOf), ...(await runs.toArray()).map((r) => r.tapeId)]);
       const usedSheets = new Set(others.flatMap(sheetsOf));
       await tapes.bulkDelete(tapesOf(build).filter((t) => !usedTapes.has(t)));
-      await documents.bulkDelete(sheetsOf(build).filter((d) => !usedSheets.has(d)));
+      // Those too that were taken away from a build.
+      const kept = await documents.toCollection().primaryKeys();
+      await documents.bulkDelete(kept.filter((d) => !usedSheets.has(d)));
       return gone;
     });
   }
@@ -158,6 +160,9 @@ export class Store {
   }
   async addTape(tape: NewTape): Promise<void> {
     await this.db.tapes.put(tape);
+  }
+  async addSheet(sheet: DocumentRecord): Promise<void> {
+    await this.db.documents.put(sheet);
   }
   async sheet(id: string): Promise<DocumentRecord | null> {
     return (await this.db.documents.get(id)) ?? null;

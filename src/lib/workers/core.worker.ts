@@ -8,7 +8,7 @@ import { readDesign } from '$lib/core/techniques';
 import { packBackup, readBackup } from '$lib/core/backup';
 import { csvToTape, fitsATape, readBundle } from '$lib/core/exchange';
 import { solveLayout } from '$lib/core/nesting';
-import { readTape, writeTape } from '$lib/core/tape';
+import { isSewnAlike, readTape, writeTape } from '$lib/core/tape';
 import type { CoreWorker } from './protocol';
 
 // As in hooks.client.ts: no compiled code under the content rules.
@@ -48,6 +48,15 @@ const worker: CoreWorker = {
     const list = csvToTape(text, label);
     const tape = list.ok ? fitsATape(list.value) : list;
     return tape.ok ? ok(writeTape(tape.value)) : tape;
+  },
+  sewnAlike(bytes, others) {
+    const tape = readTape(bytes);
+    if (!tape.ok) return tape;
+    const isAlike = (other: Uint8Array) => {
+      const read = readTape(other);
+      return read.ok && isSewnAlike(tape.value, read.value);
+    };
+    return ok(others.filter((o) => isAlike(o.bytes)).map(({ id }) => id));
   },
   async layout({ pieces, stock, edgeToEdge, gapMm, seconds }, onBetter) {
     const from = performance.now();

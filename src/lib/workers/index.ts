@@ -6,7 +6,7 @@ import type { Tape } from '$lib/core/tape';
 import type { Layout } from '$lib/core/nesting';
 import type { CoreWorker, LayoutRequest, PdfWorker, ReadingWorker, ReadRequest, ReadTape } from './protocol';
 
-export type { LayoutRequest, ReadRequest, ReadTape } from './protocol';
+export type { LayoutRequest, ReadRequest, ReadTape, StoredTape } from './protocol';
 
 type Failure = { ok: false; problem: Problem };
 interface Started<W> {

@@ -24,6 +24,12 @@ export interface LayoutRequest {
   seconds: number;
 }
 
+/** A tape by its id. */
+export interface StoredTape {
+  id: string;
+  bytes: Uint8Array;
+}
+
 /** How a tape is read. */
 export interface ReadRequest {
   /** jumps in a row that mean a trim, 2-5 */
@@ -46,6 +52,8 @@ export interface CoreWorker {
   /** Plans a build for the cutting table. A fault of ours in one build is a problem of its own. */
   demand(build: Build, tapes: StoredTapes, workshop: Workshop): Result<Demand>;
   csvToTape(text: string, label: string): Result<Uint8Array>;
+  /** Ids of those tapes that sew the same as this one. */
+  sewnAlike(bytes: Uint8Array, others: StoredTape[]): Result<string[]>;
   /** Lays pieces out for some seconds; every better layout is told. @param onBetter a proxied function */
   layout(request: LayoutRequest, onBetter?: (layout: Layout) => void): Promise<Layout>;
   /** The whole workroom as a ZIP. */

@@ -35,6 +35,8 @@ export const MOST_TITLE = 80;
 export const MOST_TEXT = 600;
 /** Of what is typed from a sheet. */
 export const MOST_STOPS = 400;
+/** Sheets that are kept with a build. */
+export const MOST_SHEETS = 40;
 export const MOST_STITCHES = 5_000_000;
 
 const id = idSchema(120);
@@ -174,7 +176,9 @@ export const buildSchema = z.object({
   /** rules of the plan check that are quiet here, with the maker's reason */
   silenced: z.record(idSchema(60), z.string().min(1).max(300)).default({}),
   /** sheets that came with the tape, in the store */
-  documents: uniqueIds(z.array(z.object({ id, name: z.string().min(1).max(260) })).max(40)).default([]),
+  documents: uniqueIds(z.array(z.object({ id, name: z.string().min(1).max(260) })).max(MOST_SHEETS)).default(
+    [],
+  ),
   notes: z.string().max(20_000),
   createdAt: z.iso.datetime(),
   changedAt: z.iso.datetime(),

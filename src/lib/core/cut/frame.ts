@@ -2,9 +2,9 @@
  * A piece that meets a slanted seam is measured and cut along it, not along the hoop: in a frame that is turned with the seam.
  * mm, y up; angles in radians, counter-clockwise from the hoop's x axis.
  */
-import { boxOf, grownBox, itemAt, type Box, type Path } from '../base';
+import { boxOf, grownBox, itemAt, type Box, type Path, type Point } from '../base';
 import { transform } from '../outline';
-import { isStraight, linePath, type BlockReading, type Reading } from '../reading';
+import { isStraight, leavesSideOut, linePath, type BlockReading, type Line, type Reading } from '../reading';
 import type { ScorePiece } from '../score';
 import type { SizeRule } from '../techniques';
 
@@ -22,20 +22,33 @@ const corners = ({ minX, minY, maxX, maxY }: Box): Path => [
 /** The corners, in the hoop, of a box in a turned frame. */
 export const cornersOf = (box: Box, rad: number): Path => transform(corners(box), { turn: rad });
 
-/** How far a straight seam slants: 0 for one that is level, upright or not straight; else over −90° and under 90°. */
-function lineSlant(block: BlockReading): number {
-  if (!isStraight(block)) return 0;
-  const { points: p } = itemAt(block.lines, 0);
-  const [dx, dy] = [itemAt(p, p.length - 2) - itemAt(p, 0), itemAt(p, p.length - 1) - itemAt(p, 1)];
-  const rad = Math.atan2(dy, dx);
-  const slant = rad - Math.PI * Math.round(rad / Math.PI);
-  return Math.min(Math.abs(slant), Math.PI / 2 - Math.abs(slant)) < MEANT_RAD ? 0 : slant;
+/** From the start of a line to its end. */
+type Chord = [from: Point, to: Point];
+function chordOf({ points: p }: Line): Chord {
+  return [
+    { x: itemAt(p, 0), y: itemAt(p, 1) },
+    { x: itemAt(p, p.length - 2), y: itemAt(p, p.length - 1) },
+  ];
+}
+/** Across the side that an open line leaves out, from its start to its end; null where it leaves none out. */
+export const openSideOf = (block: BlockReading): Chord | null =>
+  leavesSideOut(block) ? chordOf(itemAt(block.lines, 0)) : null;
+
+/** How far a line slants: 0 for one that is level or upright; else over −90° and under 90°. */
+function slant([from, to]: Chord): number {
+  const rad = Math.atan2(to.y - from.y, to.x - from.x);
+  const turn = rad - Math.PI * Math.round(rad / Math.PI);
+  return Math.min(Math.abs(turn), Math.PI / 2 - Math.abs(turn)) < MEANT_RAD ? 0 : turn;
 }
 
 /** How far the seam, edge or zip slants along which a piece is cut, radians; 0: it is cut along the hoop. */
 export function slantOf({ size, blocks }: ScorePiece, reading: Reading): number {
   const [first] = blocks[seamSlot(size) ?? ''] ?? [];
-  return first === undefined ? 0 : lineSlant(itemAt(reading.blocks, first));
+  const block = first === undefined ? null : itemAt(reading.blocks, first);
+  if (!block) return 0;
+  const along =
+    size.rule === 'pocket' ? openSideOf(block) : isStraight(block) && chordOf(itemAt(block.lines, 0));
+  return along ? slant(along) : 0;
 }
 function seamSlot(size: SizeRule): string | null {
   switch (size.rule) {
@@ -46,6 +59,8 @@ function seamSlot(size: SizeRule): string | null {
       return size.edge;
     case 'zip':
       return size.window;
+    case 'pocket':
+      return size.held;
     default:
       return null;
   }

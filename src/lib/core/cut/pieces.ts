@@ -65,15 +65,17 @@ export const cutList = (
   context: CutContext,
 ): CutPiece[] =>
   pieces.flatMap((piece) => {
-    const measured = sizeOf(piece, readingFor(piece, design), context.numbers, context.hoop);
+    const lay = layOf(piece.id, steps);
+    const around = { numbers: context.numbers, hoop: context.hoop, side: lay.side };
+    const measured = sizeOf(piece, readingFor(piece, design), around);
     if (!measured) return [];
     // Copies are cut in one size, unless the maker asked for another.
     const first = pieces.find(
       (p) => p.id === piece.like && p.marginMm === piece.marginMm && p.cutTo === piece.cutTo,
     );
-    const alike = first && sizeOf(first, design.one, context.numbers, context.hoop);
+    const alike = first && sizeOf(first, design.one, around);
     const size = alike ? { ...measured, width: alike.width, height: alike.height } : measured;
-    const cut = cutPiece(piece, size, layOf(piece.id, steps), context);
+    const cut = cutPiece(piece, size, lay, context);
     return [cut, ...fusedTo(cut, piece, heldByFusible(piece.id, steps))];
   });
 

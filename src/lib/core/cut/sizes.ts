@@ -3,12 +3,12 @@
  * own coordinates, or in those of the seam that the piece meets.
  */
 import { basePast } from '../hoop';
-import { itemAt, grownBox, heightOf, middleOf, unionOf, widthOf, type Box } from '../base';
+import { boxOf as pathBox, itemAt, grownBox, heightOf, middleOf, unionOf, widthOf, type Box } from '../base';
 import type { NumberId, Numbers } from '../numbers';
 import type { BlockReading, Reading } from '../reading';
 import { NEXT_SEAM, OTHER_SEAM, type ScorePiece } from '../score';
 import { term, type SizeTerm } from './dimension';
-import { boxInFrame, slantOf } from './frame';
+import { boxInFrame, inFrame, openSideOf, slantOf } from './frame';
 
 /** A straight line across a piece, mm. */
 export interface FoldLine {
@@ -50,29 +50,25 @@ const turnedBack = (r: RuledSize): RuledSize => ({
   fold: r.fold && flippedLine(r.fold),
 });
 
-/** A hoop as sizes ask for it, mm. */
-interface OuterHoop {
-  outerWidth: number;
-  outerHeight: number;
-  magnetic: boolean;
+/** What a size depends on besides the lines that catch the piece. */
+interface SizeContext {
+  numbers: Numbers;
+  /** mm */
+  hoop: { outerWidth: number; outerHeight: number; magnetic: boolean };
+  /** where it is laid: on the back it lies unseen and creeps, so its margin is wider there */
+  side: 'front' | 'back' | 'base';
 }
 /** Null where nothing was drawn to measure. */
-export function sizeOf(
-  piece: ScorePiece,
-  reading: Reading,
-  numbers: Numbers,
-  hoop: OuterHoop,
-): PieceSize | null {
+export function sizeOf(piece: ScorePiece, reading: Reading, context: SizeContext): PieceSize | null {
   const turnRad = slantOf(piece, reading);
-  const sized = sizeInFrame(piece, reading, turnRad, numbers, hoop);
+  const sized = sizeInFrame(piece, reading, turnRad, context);
   return sized && { ...sized, turnRad };
 }
 function sizeInFrame(
   piece: ScorePiece,
   reading: Reading,
   turnRad: number,
-  numbers: Numbers,
-  hoop: OuterHoop,
+  { numbers, hoop, side }: SizeContext,
 ): RuledSize | null {
   const size = piece.size;
   const boxesOf = (blocks: readonly BlockReading[]) => unionOf(blocks.map((b) => boxInFrame(b, turnRad)));
@@ -88,6 +84,7 @@ function sizeInFrame(
       piece.marginMm === null
         ? term('margin', numbers[id], times, id)
         : term('your margin', piece.marginMm, times);
+  const around = margin(side === 'back' ? 'cut.marginBack' : 'cut.marginTop');
   const plain = (width: SizeTerm[], height: SizeTerm[], covers: Box | null, lies: Box | null) => ({
     width,
     height,
@@ -123,11 +120,22 @@ function sizeInFrame(
     case 'cover': {
       const box = boxOf(...size.by);
       if (piece.cutTo === 'shape') return toLine(box);
-      return round(box, margin(size.margin === 'back' ? 'cut.marginBack' : 'cut.marginTop')(2), 'outline');
+      return round(box, around(2), 'outline');
+    }
+    case 'pocket': {
+      const box = boxOf(...size.by);
+      const [held] = (piece.blocks[size.held] ?? []).map((b) => openSideOf(itemAt(reading.blocks, b)));
+      if (!held) return round(box, around(2), 'outline');
+      const open = pathBox(inFrame(held, turnRad));
+      return levelled(open, (turn) => {
+        const over = turn(box);
+        const up = middleOf(turn(open)).y < middleOf(over).y;
+        return pressedEdge(up ? over.minY : over.maxY, up, over, numbers['cut.pressedFold'], around);
+      });
     }
     case 'shape': {
       const box = boxOf(...size.by);
-      return piece.cutTo === 'rectangle' ? round(box, margin('cut.marginTop')(2), 'outline') : toLine(box);
+      return piece.cutTo === 'rectangle' ? round(box, around(2), 'outline') : toLine(box);
     }
     case 'float': {
       const own = piece.marginMm;
@@ -159,7 +167,7 @@ function sizeInFrame(
           held || !otherwise
             ? turn(boxOf(...size.over))
             : beyond(turn(seam), turn(boxOf(...otherwise.over)), turn(boxOf(otherwise.awayFrom)));
-        return foldedOver(turn(seam), over, numbers['cut.seamOverlap'], margin('cut.marginTop'));
+        return foldedOver(turn(seam), over, numbers['cut.seamOverlap'], around);
       });
     }
     case 'strip': {
@@ -174,16 +182,17 @@ function sizeInFrame(
           turn(field),
           size.lies,
           numbers['cut.seamOverlap'],
-          margin('cut.marginTop'),
+          around,
         );
       });
     }
     case 'pressed': {
       const edge = boxOf(size.edge);
       const [from, over] = [boxOf(size.awayFrom), boxOf(...size.over)];
-      return levelled(edge, (turn) =>
-        pressedEdge(turn(edge), turn(from), turn(over), numbers['cut.pressedFold'], margin('cut.marginBack')),
-      );
+      return levelled(edge, (turn) => {
+        const y = middleOf(turn(edge)).y;
+        return pressedEdge(y, y > middleOf(turn(from)).y, turn(over), numbers['cut.pressedFold'], around);
+      });
     }
   }
 }
@@ -233,7 +242,8 @@ function betweenSeams(
 ): RuledSize {
   const y = middleOf(seam).y;
   // Towards the next seam; else away from the one that there is.
-  const up = next ? middleOf(next).y > y : other ? middleOf(other).y < y : over.maxY - y > y - over.minY;
+  // Of what goes round both sides, on the one that has less of it.
+  const up = next ? middleOf(next).y > y : other ? middleOf(other).y <= y : over.maxY - y > y - over.minY;
   const far = next ? middleOf(next).y : up ? over.maxY : over.minY;
   const covers = { ...over, minY: Math.min(y, far), maxY: Math.max(y, far) };
   const end = next ? bite : m(1).mm;
@@ -255,16 +265,14 @@ function betweenSeams(
   };
 }
 
-/** Level edge, pressed under before it is laid: from it, away from the zip, to the far edge. */
+/** Level edge at y, pressed under before it is laid: from it, up or down, to the far edge. */
 function pressedEdge(
-  edge: Box,
-  from: Box,
+  y: number,
+  up: boolean,
   over: Box,
   foldMm: number,
   m: (times: number) => SizeTerm,
 ): RuledSize {
-  const y = middleOf(edge).y;
-  const up = y > middleOf(from).y;
   const covers = up ? { ...over, minY: y } : { ...over, maxY: y };
   const around = grownBox(over, m(1).mm);
   const lies = up ? { ...around, minY: y } : { ...around, maxY: y };

@@ -21,7 +21,22 @@ export interface Bundle {
   others: string[];
 }
 
-const DOCUMENT = /\.(pdf|txt|md|rtf|png|jpe?g|webp)$/i;
+/** Sheets by the end of their name, and what they are to a browser. */
+const SHEETS = new Map(
+  Object.entries({
+    pdf: 'application/pdf',
+    txt: 'text/plain',
+    md: 'text/plain',
+    rtf: 'text/plain',
+    png: 'image/png',
+    jpg: 'image/jpeg',
+    jpeg: 'image/jpeg',
+    webp: 'image/webp',
+  }),
+);
+/** The media type of a sheet by its name; null: it is none. */
+export const sheetType = (name: string): string | null =>
+  SHEETS.get(/\.([a-z]+)$/i.exec(name)?.[1]?.toLowerCase() ?? '') ?? null;
 const TAPE = /\.dst$/i;
 /** Hidden files and resource forks say nothing to a maker. */
 const HIDDEN = /(^|\/)(\.|__MACOSX)/;
@@ -31,7 +46,8 @@ const MOST_NAME = 260;
 /** A bundle that unpacks to more than this, or to so many times its size, is no bundle of designs. */
 const MOST_UNPACKED = 256 * 1024 * 1024;
 const MOST_RATIO = 400;
-const MOST_DOCUMENT = 32 * 1024 * 1024;
+/** Of one sheet, bytes. */
+export const MOST_SHEET = 32 * 1024 * 1024;
 
 const baseName = (path: string) => path.replaceAll('\\', '/').split('/').pop() ?? path;
 
@@ -58,7 +74,7 @@ export function readBundle(bytes: Uint8Array): Result<Bundle> {
   const wanted = (file: UnzipFileInfo): boolean => {
     if (file.name.endsWith('/') || HIDDEN.test(file.name)) return false;
     const name = baseName(file.name);
-    const most = TAPE.test(name) ? MAX_BYTES : DOCUMENT.test(name) ? MOST_DOCUMENT : 0;
+    const most = TAPE.test(name) ? MAX_BYTES : sheetType(name) ? MOST_SHEET : 0;
     if (!most || file.originalSize > most) {
       others.push(name);
       return false;
@@ -108,7 +124,7 @@ export function readBundle(bytes: Uint8Array): Result<Bundle> {
   const byName = (a: BundleEntry, b: BundleEntry) => a.name.localeCompare(b.name, 'en', { numeric: true });
   return ok({
     tapes: tapes.sort(byName),
-    documents: entries.filter((e) => DOCUMENT.test(e.path)).sort(byName),
+    documents: entries.filter((e) => sheetType(e.path) !== null).sort(byName),
     others,
   });
 }

@@ -5,10 +5,10 @@ export { buildFileSchema, readBuildFile, writeBuildFile } from './build-file';
 export { readingReport, readingReportSchema } from './reading-report';
 export { csvToTape, fitsATape, stitchListSchema, tapeToCsv } from './stitch-list';
 export { fromBase64, toBase64 } from './base64';
-export { changeBySheet, countSheet, laySheet, toldLines, type SheetHand } from './lay-sheet';
+export { changeBySheet, countSheet, laySheet, toldLines, type SheetHand, type ToldLine } from './lay-sheet';
 export { isPdf, linesOfPage } from './pdf-lines';
 export { plainStop, readSheetLines, stopsOf, type SheetLine } from './sheet';
-export { readBundle, type Bundle, type BundleEntry } from './bundle';
+export { MOST_SHEET, readBundle, sheetType, type Bundle, type BundleEntry } from './bundle';
 export {
   planReport,
   planReportSchema,
@@ -16,6 +16,7 @@ export {
   type PlanReport,
   type PlanRequest,
 } from './plan-report';
+export { arrangeAnswerSchema, arrangeRequestSchema } from './arrange-report';
 export { layoutAnswerSchema, layoutReportSchema, layoutRequestSchema } from './layout-report';
 export {
   HEARTBEAT_MS,

@@ -110,11 +110,11 @@ const GROUND = '#e9e2d2';
 const isGround = ({ rule }: SizeRule, material: MaterialKind): boolean =>
   rule === 'hoop' && MATERIALS[material].seen;
 
-/** Blocks of a strip beside its own: the seam that ends it (next), and the one that tells its side, which does not catch it. */
+/** Blocks of a strip beside its own: the seam that ends it (next), and what tells its side, which does not catch it. */
 export const NEXT_SEAM = 'next';
 export const OTHER_SEAM = 'other';
 function besideStrip(
-  { seam, row, lies }: Extract<SizeRule, { rule: 'strip' }>,
+  { seam, row, lies, awayFrom }: Extract<SizeRule, { rule: 'strip' }>,
   blocks: Readonly<Record<string, number[]>>,
   match: Match,
   copy: number,
@@ -123,7 +123,11 @@ function besideStrip(
   const own = seams.indexOf(blocks[seam]?.[0] ?? -1);
   const next = seams.slice(own + 1, own + 2);
   if (own < 0) return {};
-  if (lies === 'before') return { [OTHER_SEAM]: next };
+  if (lies === 'before') {
+    // The first of several seams catches it, and nothing on the other side does.
+    const other = next.length || !awayFrom ? next : blocksOf(match, awayFrom, undefined, copy).slice(0, 1);
+    return { [seam]: seams.slice(own, own + 1), [OTHER_SEAM]: other };
+  }
   return next.length ? { [NEXT_SEAM]: next } : { [OTHER_SEAM]: seams.slice(Math.max(0, own - 1), own) };
 }
 
@@ -135,7 +139,7 @@ export const readingFor = (
 
 /** Whether the lines that were found give a size. */
 function isEnough(size: SizeRule, slots: readonly string[], has: (slot: string) => boolean): boolean {
-  if (size.rule === 'cover' || size.rule === 'shape') return slots.some(has);
+  if (size.rule === 'cover' || size.rule === 'pocket' || size.rule === 'shape') return slots.some(has);
   if (size.rule === 'strip') return has(size.seam);
   if (size.rule !== 'fold') return slots.every(has);
   const { seam, over, otherwise } = size;
@@ -145,6 +149,7 @@ function isEnough(size: SizeRule, slots: readonly string[], has: (slot: string) 
 function slotsOf({ size }: PieceTemplate): string[] {
   switch (size.rule) {
     case 'cover':
+    case 'pocket':
     case 'shape':
       return size.by;
     case 'fold':

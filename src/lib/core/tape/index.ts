@@ -7,6 +7,7 @@ export { recordsOf, writeTape, splitLongMoves, tapeToRows, rowsToTape, type Stit
 export { TapeAssembler, TRIM_JUMPS } from './assembler';
 export { tapeBlocks } from './blocks';
 export { tapeIdOf } from './id';
+export { isSewnAlike } from './same';
 export { stitchBox } from './extents';
 export {
   STITCH,

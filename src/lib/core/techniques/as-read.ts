@@ -18,7 +18,7 @@ export const asRead: Technique = {
       purpose: 'laid over its line',
       material: 'cotton',
       part: 'piece',
-      size: { rule: 'cover', by: ['place', 'tack'], margin: 'front' },
+      size: { rule: 'cover', by: ['place', 'tack'] },
     },
   ],
   start: [hoopUp('the base')],

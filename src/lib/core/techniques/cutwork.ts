@@ -70,7 +70,7 @@ export const cutwork: Technique = {
       name: 'Soft mesh',
       purpose: 'fused inside, stays',
       material: 'cut-away',
-      size: { rule: 'cover', by: ['windows', 'edges'], margin: 'back' },
+      size: { rule: 'cover', by: ['windows', 'edges'] },
       school: ['cloth:knit'],
     },
     {
@@ -78,7 +78,7 @@ export const cutwork: Technique = {
       name: 'Cloth',
       purpose: 'stuck on the base',
       material: 'cotton',
-      size: { rule: 'cover', by: ['windows', 'edges'], margin: 'back' },
+      size: { rule: 'cover', by: ['windows', 'edges'] },
     },
     {
       key: 'patch',
@@ -86,7 +86,7 @@ export const cutwork: Technique = {
       purpose: 'over the cut windows',
       material: 'sticky',
       when: BY_HAND,
-      size: { rule: 'cover', by: ['windows'], margin: 'front' },
+      size: { rule: 'cover', by: ['windows'] },
       school: ['cut:knife'],
     },
   ],

@@ -52,7 +52,7 @@ export const filmPatch: Technique = {
       purpose: 'laid on the blank',
       material: 'cotton',
       part: 'applique',
-      size: { rule: 'cover', by: ['piece-place', 'piece-tack'], margin: 'front' },
+      size: { rule: 'cover', by: ['piece-place', 'piece-tack'] },
       tags: ['applique'],
       school: ['cut:trim'],
     },

@@ -27,7 +27,7 @@ export const flipFold: Technique = {
       name: 'First fabric',
       purpose: 'up to the seam',
       material: 'cotton',
-      size: { rule: 'cover', by: ['place', 'hold'], margin: 'front' },
+      size: { rule: 'strip', seam: 'seam', row: ['seam'], lies: 'before', awayFrom: 'hold', over: [] },
     },
     {
       key: 'second',

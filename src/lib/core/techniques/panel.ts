@@ -36,7 +36,7 @@ export const panel: Technique = {
       name: 'Topping',
       purpose: 'over what is sewn',
       material: 'topping',
-      size: { rule: 'cover', by: ['design', 'run'], margin: 'front' },
+      size: { rule: 'cover', by: ['design', 'run'] },
       school: ['topping:film'],
     },
   ],

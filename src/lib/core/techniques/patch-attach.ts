@@ -49,6 +49,6 @@ export const backing: PieceTemplate = {
   name: 'Fusible for the back',
   purpose: 'so that it can be ironed on',
   material: 'fusible-heavy',
-  size: { rule: 'cover', by: ['border'], margin: 'front' },
+  size: { rule: 'cover', by: ['border'] },
   school: ['attach:fusible'],
 };

@@ -42,7 +42,7 @@ export const piecedStrips: Technique = {
       purpose: 'batting or cloth that the strips are sewn to',
       material: 'batting',
       part: 'ground',
-      size: { rule: 'cover', by: ['place', 'tack'], margin: 'front' },
+      size: { rule: 'cover', by: ['place', 'tack'] },
     },
     {
       key: 'first',

@@ -40,7 +40,7 @@ export const plain: Technique = {
       name: 'Topping',
       purpose: 'over what is sewn',
       material: 'topping',
-      size: { rule: 'cover', by: ['design'], margin: 'front' },
+      size: { rule: 'cover', by: ['design'] },
       school: ['topping:film'],
     },
   ],

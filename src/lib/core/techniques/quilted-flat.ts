@@ -8,7 +8,7 @@ export const quiltedBack = (...by: string[]): PieceTemplate => ({
   name: 'Back',
   purpose: 'other side',
   material: 'cotton',
-  size: { rule: 'cover', by, margin: 'back' },
+  size: { rule: 'cover', by },
 });
 /** Both raw edges go under one cover. */
 export const coveredEdge: Slot = {
@@ -61,14 +61,14 @@ export const quiltedPieces: PieceTemplate[] = [
     name: 'Batting',
     purpose: 'body',
     material: 'batting',
-    size: { rule: 'cover', by: ['place', 'tack'], margin: 'front' },
+    size: { rule: 'cover', by: ['place', 'tack'] },
   },
   {
     key: 'front',
     name: 'Front',
     purpose: 'seen side',
     material: 'cotton',
-    size: { rule: 'cover', by: ['place', 'tack'], margin: 'front' },
+    size: { rule: 'cover', by: ['place', 'tack'] },
   },
 ];
 /** Batting and front are laid, held and quilted. */

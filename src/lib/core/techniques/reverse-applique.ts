@@ -26,7 +26,7 @@ export const reverseApplique: Technique = {
       name: 'Lower cloth',
       purpose: 'under the windows, shows through',
       material: 'cotton',
-      size: { rule: 'cover', by: ['outline'], margin: 'back' },
+      size: { rule: 'cover', by: ['outline'] },
     },
   ],
   start: [

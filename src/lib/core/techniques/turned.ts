@@ -58,7 +58,7 @@ export const turnedItem: Technique = {
       name: 'Batting',
       purpose: 'body',
       material: 'batting',
-      size: { rule: 'cover', by: ['place', 'final'], margin: 'front' },
+      size: { rule: 'cover', by: ['place', 'final'] },
       school: ['inside:batting'],
     },
     {
@@ -66,7 +66,7 @@ export const turnedItem: Technique = {
       name: 'Front',
       purpose: 'seen side',
       material: 'cotton',
-      size: { rule: 'cover', by: ['place', 'final'], margin: 'front' },
+      size: { rule: 'cover', by: ['place', 'final'] },
     },
     {
       key: 'second',
@@ -81,7 +81,7 @@ export const turnedItem: Technique = {
       name: 'Back',
       purpose: 'other side',
       material: 'cotton',
-      size: { rule: 'cover', by: ['final'], margin: 'front' },
+      size: { rule: 'cover', by: ['final'] },
     },
   ],
   start: [hoopUp('the base')],

@@ -103,7 +103,13 @@ export interface Part extends PatternPart {
 
 /** How a piece gets its size. Slots name the blocks whose lines must catch it. */
 export type SizeRule =
-  | { rule: 'cover'; by: string[]; margin: 'front' | 'back' }
+  | { rule: 'cover'; by: string[] }
+  | {
+      /** held by an open line: covers the same, and past the side that the line leaves out goes what is folded under */
+      rule: 'pocket';
+      by: string[];
+      held: string;
+    }
   | { rule: 'shape'; by: string[] }
   | {
       rule: 'fold';
@@ -119,6 +125,8 @@ export type SizeRule =
       row: string[];
       /** on the side of its seam where the next one is, or on the other */
       lies: 'after' | 'before';
+      /** of a single seam: what is sewn on its other side */
+      awayFrom?: string;
       over: string[];
     }
   | { rule: 'pressed'; edge: string; awayFrom: string; over: string[] }

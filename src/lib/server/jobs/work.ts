@@ -1,4 +1,7 @@
+import { arrange, isTooMany, outlineOf, type ArrangeShape } from '$lib/core/arrange';
 import {
+  arrangeAnswerSchema,
+  arrangeRequestSchema,
   csvToTape,
   fitsATape,
   layoutAnswerSchema,
@@ -70,6 +73,26 @@ export const JOBS = {
     return jsonAnswer(layoutAnswerSchema.parse({ ...layout, sheets, seconds: gone() }));
   },
 
+  /** Shapes and a hoop's field in, where each lies out. */
+  arrange({ body }: { body: Uint8Array }): Answer {
+    const asked = parseJson(body, arrangeRequestSchema);
+    if ('refused' in asked) return asked.refused;
+    const { seconds, ...task } = asked.value;
+    const shapes: ArrangeShape[] = [];
+    for (const shape of task.shapes) {
+      const outline = outlineOf(shape.outline, shape.id);
+      if (!outline.ok) return resultAnswer(outline);
+      shapes.push({ ...shape, ...outline.value });
+    }
+    if (isTooMany({ ...task, shapes })) return refusal(tooMany);
+    const from = performance.now();
+    const gone = () => (performance.now() - from) / 1000;
+    const found = arrange({ ...task, shapes }, { left: () => (seconds > 0 ? 1 - gone() / seconds : 0) });
+    return jsonAnswer(
+      arrangeAnswerSchema.parse({ count: found.placements.length, ...found, computeSeconds: gone() }),
+    );
+  },
+
   /** A tape for a simulated head, measured: what takes long is done before the head has it. */
   machineTape({ body, settings }: { body: Uint8Array; settings: MachineSettings }): Result<LoadedTape> {
     const tape = readTape(body);
@@ -77,6 +100,11 @@ export const JOBS = {
       ? ok({ tape: tape.value, tapeId: tapeIdOf(body), measured: measureTape(tape.value, settings) })
       : tape;
   },
+};
+const tooMany = {
+  code: 'too-many',
+  message: 'More than 2,000 of this shape may fit, which is no hooping; nothing was arranged.',
+  next: 'Say how many are wanted, or send a smaller field.',
 };
 /** As a simulated machine takes it. */
 export interface LoadedTape {

@@ -1,18 +1,25 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
   import { resolve } from '$app/paths';
-  import type { Bundle, BundleEntry } from '$lib/core/exchange';
+  import { sheetType, type Bundle, type BundleEntry } from '$lib/core/exchange';
   import type { Reading } from '$lib/core/reading';
   import { weighBundle, type BundleChoice } from '$lib/core/plan';
   import { count, formatDuration, formatNumber, formatSize } from '$lib/core/base';
   import Dialog from '../kit/Dialog.svelte';
   import { newId } from '../state/ids';
-  import { keepTape, readBytes } from '../state/import';
+  import { readBytes, takeTape, type KnownTape } from '../state/import';
   import { jobs } from '../state/jobs.svelte';
   import { showNote, showProblem } from '../state/notices';
   import { workroom } from '../state/workroom.svelte';
 
-  let { name, bundle, onclose }: { name: string; bundle: Bundle; onclose: () => void } = $props();
+  interface Props {
+    name: string;
+    bundle: Bundle;
+    /** the chosen tape is here already */
+    onknown: (tape: KnownTape) => void;
+    onclose: () => void;
+  }
+  let { name, bundle, onknown, onclose }: Props = $props();
   let open = $state(true);
   /** one for each of those that could be read */
   let choices = $state.raw<BundleChoice[]>([]);
@@ -58,28 +65,21 @@
       id: newId(),
       name,
       bytes,
-      type: typeOf(name),
+      type: sheetType(name) ?? 'text/plain',
     }));
-    const kept = await keepTape(tape.bytes, fileOf(tape), sheets, tape.label);
+    const taken = await takeTape(tape.bytes, fileOf(tape), sheets, tape.label);
     busy = false;
-    if (!kept.ok) return showProblem(kept.problem);
+    if (!taken.ok) return showProblem(taken.problem);
     open = false;
+    if (taken.value.kind === 'known') onknown(taken.value);
+    if (taken.value.kind !== 'build') return;
+    const { build } = taken.value;
     showNote(
-      `${kept.value.name} is here.`,
+      `${build.name} is here.`,
       sheets.length ? `${count(sheets.length, 'sheet')} kept with it, under Notes.` : undefined,
     );
-    await goto(resolve('/builds/[id]', { id: kept.value.id }));
+    await goto(resolve('/builds/[id]', { id: build.id }));
   }
-  const TYPES = new Map(
-    Object.entries({
-      pdf: 'application/pdf',
-      png: 'image/png',
-      jpg: 'image/jpeg',
-      jpeg: 'image/jpeg',
-      webp: 'image/webp',
-    }),
-  );
-  const typeOf = (file: string) => TYPES.get(file.split('.').pop()?.toLowerCase() ?? '') ?? 'text/plain';
 </script>
 
 <Dialog bind:open title="What is in {name}" wide>

@@ -59,7 +59,7 @@
             <td></td>
             <td class="py-1 text-quiet" colspan="5"
               >{line.text.trim()}
-              <span class="label">{line.is === 'hand' ? '(for hands)' : '(left out)'}</span></td
+              <span class="label">{line.is === 'hand' ? '(a step for hands)' : '(left out)'}</span></td
             >
             <td class="pl-2 text-right"
               ><button type="button" class="btn btn-small" onclick={() => sheet.set(key, {})}

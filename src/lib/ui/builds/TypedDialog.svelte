@@ -26,7 +26,7 @@
   async function save(event: SubmitEvent) {
     event.preventDefault();
     if (!sheet.stops.length) return;
-    const kept = await keepTyped(name.trim(), { stops: sheet.stops, ...size });
+    const kept = await keepTyped(name.trim(), { stops: sheet.stops, ...size }, sheet.told);
     if (!kept.ok) return showProblem(kept.problem);
     open = false;
     name = '';

@@ -18,6 +18,7 @@
   import { hasOwnArrows, isTyping, isWriting } from '../shell/keys';
   import { openEditor } from './open-editor';
   import { commands, type Command } from '../shell/commands.svelte';
+  import { droppedSheets } from '../state/dropped.svelte';
   import { showProblem } from '../state/notices';
   import { theme } from '../state/theme.svelte';
   import { workroom } from '../state/workroom.svelte';
@@ -92,6 +93,9 @@
       return list;
     }),
   );
+  $effect(() => {
+    if (droppedSheets.waiting.length) view = 'notes';
+  });
   // Another tab has stored it: this one follows.
   $effect(() => void editor.follow(workroom.builds.find((b) => b.id === id)));
   const ways = (build: Build) => [
@@ -104,11 +108,10 @@
     const [file] = event.currentTarget.files ?? [];
     event.currentTarget.value = '';
     if (!file) return;
-    const { tapeBytes } = await import('../state/import');
-    const { tapeIdOf } = await import('$lib/core/tape');
-    const tape = await tapeBytes(file.name, new Uint8Array(await file.arrayBuffer()));
+    const { readTapeFile } = await import('../state/import');
+    const tape = await readTapeFile(file);
     if (!tape.ok) return showProblem(tape.problem);
-    lost = await editor.replaceTape(tapeIdOf(tape.value), file.name, tape.value);
+    lost = await editor.replaceTape(tape.value.id, file.name, tape.value.bytes);
   }
 
   const drawing = $derived(

@@ -25,8 +25,10 @@
     editor: BuildEditor;
     build: Build;
     plan: BuildPlan;
+    /** read at once */
+    sheet?: Build['documents'][number];
   }
-  let { open = $bindable(), editor, build, plan }: Props = $props();
+  let { open = $bindable(), editor, build, plan, sheet }: Props = $props();
   const SAMPLE = '1 Placement, White\n2 Tack down, White\n3 Petals, Coral';
   let text = $state('');
   let busy = $state('');
@@ -59,6 +61,9 @@
     const sheet = await workroom.store.sheet(id);
     if (sheet) await read(name, sheet.bytes);
   }
+  $effect(() => {
+    if (open && sheet) void readKept(sheet.id, sheet.name);
+  });
   function take(event: SubmitEvent) {
     event.preventDefault();
     if (!laid || !counts) return;

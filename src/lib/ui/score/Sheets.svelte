@@ -1,9 +1,13 @@
 <script lang="ts">
-  import type { Build } from '$lib/core/build';
+  import { MOST_SHEETS, type Build } from '$lib/core/build';
+  import { MOST_SHEET, sheetType } from '$lib/core/exchange';
+  import { attempt } from '$lib/store';
   import type { BuildPlan } from '$lib/core/plan';
   import Part from '../kit/Part.svelte';
   import type { BuildEditor } from '../state/editor.svelte';
-  import { showProblem } from '../state/notices';
+  import { droppedSheets } from '../state/dropped.svelte';
+  import { newId } from '../state/ids';
+  import { showProblem, showUndo } from '../state/notices';
   import { workroom } from '../state/workroom.svelte';
 
   // The sheets that came with the tape, opened under the score, and a sheet laid onto it.
@@ -12,7 +16,10 @@
     { is: 'text'; text: string } | { is: 'picture' | 'pdf'; url: string }
   );
   let shown = $state.raw<Shown | null>(null);
+  let input = $state<HTMLInputElement>();
   let laying = $state(false);
+  /** read at once when the dialog opens */
+  let laid = $state.raw<Build['documents'][number] | undefined>();
   const PICTURE = /^image\/(png|jpeg|webp)$/;
   $effect(() => {
     const url = shown && shown.is !== 'text' ? shown.url : null;
@@ -20,6 +27,51 @@
       if (url) URL.revokeObjectURL(url);
     };
   });
+
+  $effect(() => {
+    if (droppedSheets.waiting.length) void keep(droppedSheets.take());
+  });
+  /** Keeps sheets with the build; the first is shown, or laid onto the build where there is text in it. */
+  async function keep(files: readonly File[]) {
+    const kept: Build['documents'] = [];
+    for (const file of files) {
+      const type = sheetType(file.name);
+      const problem = !type
+        ? `${file.name} is no sheet: a PDF, a text or a picture is one.`
+        : file.size > MOST_SHEET
+          ? `${file.name} has ${Math.round(file.size / 1e6)} MB; a sheet has at most ${Math.floor(MOST_SHEET / 1e6)}.`
+          : build.documents.length + kept.length >= MOST_SHEETS
+            ? `A build keeps ${MOST_SHEETS} sheets; ${file.name} would be one more.`
+            : null;
+      if (!type || problem) {
+        showProblem({
+          code: 'sheet',
+          message: problem ?? '',
+          next: 'It was left out; nothing else here was changed.',
+        });
+        continue;
+      }
+      const sheet = { id: newId(), name: file.name.slice(-260) };
+      const bytes = new Uint8Array(await file.arrayBuffer());
+      const written = await attempt(() => workroom.store.addSheet({ ...sheet, type, bytes }));
+      if (written.ok) kept.push(sheet);
+      else showProblem(written.problem);
+    }
+    const [first] = kept;
+    if (!first) return;
+    editor.change({ documents: [...build.documents, ...kept] });
+    if (/^image/.test(sheetType(first.name) ?? '')) await open(first.id, first.name);
+    else {
+      laid = first;
+      laying = true;
+    }
+  }
+  function takeAway(id: string) {
+    const gone = build.documents.filter((d) => d.id === id);
+    shown = null;
+    editor.change({ documents: build.documents.filter((d) => d.id !== id) });
+    showUndo('The sheet is taken away.', () => editor.change({ documents: [...build.documents, ...gone] }));
+  }
 
   async function open(id: string, name: string) {
     if (shown?.id === id) return void (shown = null);
@@ -40,9 +92,23 @@
 </script>
 
 <div class="flex flex-wrap items-center gap-2">
-  <button type="button" class="btn btn-small" onclick={() => (laying = true)}>Lay a sheet onto it …</button>
+  <button type="button" class="btn btn-small" onclick={() => ((laid = undefined), (laying = true))}
+    >Lay a sheet onto it …</button
+  >
+  <button type="button" class="btn btn-small" onclick={() => input?.click()}>Keep a sheet …</button>
+  <input
+    bind:this={input}
+    type="file"
+    class="hidden"
+    multiple
+    accept=".pdf,.txt,.md,.rtf,.png,.jpg,.jpeg,.webp"
+    aria-label="Sheets to keep"
+    onchange={() => {
+      if (input) void keep([...(input.files ?? [])]).finally(() => input && (input.value = ''));
+    }}
+  />
   {#if build.documents.length}
-    <ul class="contents" aria-label="Sheets that came with the tape" data-testid="sheets">
+    <ul class="contents" aria-label="Its sheets" data-testid="sheets">
       {#each build.documents as sheet (sheet.id)}
         <li>
           <button
@@ -62,6 +128,11 @@
         class="max-h-[60vh] overflow-auto p-3 font-sans whitespace-pre-wrap">{shown.text}</pre>
     {:else if shown.is === 'picture'}<img class="max-h-[60vh]" src={shown.url} alt={shown.name} />
     {:else}<iframe class="h-[60vh] w-full" src={shown.url} title={shown.name}></iframe>{/if}
+    <p class="border-t border-rule p-2 text-right">
+      <button type="button" class="btn btn-small" onclick={() => takeAway(shown?.id ?? '')}
+        >Take it away</button
+      >
+    </p>
   </section>
 {/if}
 {#if laying}<Part load={() => import('./LaySheetDialog.svelte')}
@@ -70,5 +141,6 @@
         {editor}
         {build}
         {plan}
+        sheet={laid}
       />{/snippet}</Part
   >{/if}

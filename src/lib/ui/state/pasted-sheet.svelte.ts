@@ -1,5 +1,5 @@
 import type { TypedStop } from '$lib/core/build';
-import { plainStop, readSheetLines, type SheetLine } from '$lib/core/exchange';
+import { plainStop, readSheetLines, toldLines, type SheetLine, type ToldLine } from '$lib/core/exchange';
 
 /** A line of a sheet with what its maker makes of it. */
 export interface PastedLine {
@@ -30,6 +30,12 @@ export class PastedSheet {
     });
   });
   readonly stops: TypedStop[] = $derived(this.lines.flatMap(({ stop }) => (stop ? [stop] : [])));
+  /** what counts of it, in its order */
+  readonly told: ToldLine[] = $derived(
+    this.lines.flatMap(({ line, stop }): ToldLine[] =>
+      stop ? [{ stop }] : line.is === 'hand' ? toldLines([line]) : [],
+    ),
+  );
   /** lines that are neither sewn nor done by hand */
   readonly unread = $derived(this.lines.filter(({ stop, line }) => !stop && line.is === 'other').length);
 

@@ -1,0 +1,135 @@
+/** Adds shapes one by one where there is still room, each as low and then as far left as it goes. */
+import { Clipper, FillRule } from 'clipper2-ts';
+import type { Box, Path, Point } from '../base';
+import type { Keepouts } from './keepout';
+import type { Room } from './rows';
+import type { Put, Turned } from './types';
+
+const SCALE = 1000;
+/** A room without area is taken for one so wide: less than what is kept out too much. mm */
+const NUDGE = 0.001;
+/** What just fits, fits, mm. */
+const EXACT = 1e-7;
+/** With more sides than this, corners are looked for on a grid of 1/1000 mm instead of among all of their meetings. */
+const MOST_SIDES = 500;
+
+/** Where the origin of a shape may be so that it lies in the room; null: it is larger. */
+function roomFor({ box }: Turned, { width, height }: Room): Box | null {
+  const free = { minX: -box.minX, minY: -box.minY, maxX: width - box.maxX, maxY: height - box.maxY };
+  return free.minX <= free.maxX + 1e-6 && free.minY <= free.maxY + 1e-6 ? free : null;
+}
+
+/** The lowest free place for a shape in one of its turns, the furthest left of these; null: there is none. */
+export function lowestPlace(
+  turns: readonly Turned[],
+  laid: readonly Put[],
+  room: Room,
+  keepouts: Keepouts,
+  mayContinue: () => boolean,
+): Put | null {
+  let best: Put | null = null;
+  for (const turned of turns) {
+    const free = roomFor(turned, room);
+    if (!free || (laid.length && !mayContinue())) continue;
+    const at = laid.length
+      ? (lowestMeeting(turned, laid, free, keepouts) ?? lowestLeft(turned, laid, free, keepouts))
+      : { x: free.minX, y: free.minY };
+    if (at && (!best || isLower({ turned, at }, best))) best = { turned, at };
+  }
+  return best;
+}
+/** By its upper edge; of equal ones by its right one. */
+function isLower(a: Put, b: Put): boolean {
+  const up = a.at.y + a.turned.box.maxY - b.at.y - b.turned.box.maxY;
+  return up < -1e-6 || (up < 1e-6 && a.at.x + a.turned.box.maxX < b.at.x + b.turned.box.maxX - 1e-6);
+}
+
+/** The lowest of the places where two sides of what is kept out meet, or one and the edge of the room: exactly. */
+function lowestMeeting(turned: Turned, laid: readonly Put[], free: Box, keepouts: Keepouts): Point | null {
+  const sides: [Point, Point][] = [];
+  for (const put of laid) {
+    for (const [a, b] of keepouts.of(put.turned, turned).sides())
+      sides.push([
+        { x: a.x + put.at.x, y: a.y + put.at.y },
+        { x: b.x + put.at.x, y: b.y + put.at.y },
+      ]);
+    if (sides.length > MOST_SIDES) return null;
+  }
+  const [ll, lr, ul, ur] = [
+    { x: free.minX, y: free.minY },
+    { x: free.maxX, y: free.minY },
+    { x: free.minX, y: free.maxY },
+    { x: free.maxX, y: free.maxY },
+  ];
+  const all: [Point, Point][] = [...sides, [ll, lr], [ll, ul], [lr, ur], [ul, ur]];
+  const places: Point[] = [ll, lr, ul, ur, ...sides.flat()];
+  for (let i = 0; i < all.length; i++)
+    for (let k = 0; k < i; k++) {
+      const at = meeting(all[i], all[k]);
+      if (at) places.push(at);
+    }
+  const within = places.filter(
+    ({ x, y }) =>
+      x >= free.minX - EXACT && x <= free.maxX + EXACT && y >= free.minY - EXACT && y <= free.maxY + EXACT,
+  );
+  within.sort((a, b) => (Math.abs(a.y - b.y) > EXACT ? a.y - b.y : a.x - b.x));
+  const isFree = (at: Point) =>
+    laid.every((put) => !keepouts.of(put.turned, turned).holds({ x: at.x - put.at.x, y: at.y - put.at.y }));
+  return within.find(isFree) ?? null;
+}
+/** Where two sides meet; null: nowhere, or all along. */
+function meeting([a, b]: [Point, Point], [c, d]: [Point, Point]): Point | null {
+  const [ux, uy, vx, vy] = [b.x - a.x, b.y - a.y, d.x - c.x, d.y - c.y];
+  const cross = ux * vy - uy * vx;
+  if (Math.abs(cross) < 1e-12) return null;
+  const t = ((c.x - a.x) * vy - (c.y - a.y) * vx) / cross;
+  const s = ((c.x - a.x) * uy - (c.y - a.y) * ux) / cross;
+  const on = (share: number) => share >= -1e-9 && share <= 1 + 1e-9;
+  return on(t) && on(s) ? { x: a.x + t * ux, y: a.y + t * uy } : null;
+}
+
+/** The lowest corner of what is left of a shape's room once everything that is laid has taken its own. */
+function lowestLeft(
+  turned: Turned,
+  laid: readonly Put[],
+  { minX, minY, maxX, maxY }: Box,
+  keepouts: Keepouts,
+): Point | null {
+  const whole = [
+    { x: minX, y: minY },
+    { x: Math.max(maxX, minX + NUDGE), y: minY },
+    { x: Math.max(maxX, minX + NUDGE), y: Math.max(maxY, minY + NUDGE) },
+    { x: minX, y: Math.max(maxY, minY + NUDGE) },
+  ];
+  const grid = (path: Path, dx: number, dy: number) =>
+    path.map(({ x, y }) => ({ x: Math.round((x + dx) * SCALE), y: Math.round((y + dy) * SCALE) }));
+  const taken = laid.flatMap((put) =>
+    keepouts
+      .of(put.turned, turned)
+      .grown()
+      .map((path) => grid(path, put.at.x, put.at.y)),
+  );
+  const left = Clipper.difference([grid(whole, 0, 0)], taken, FillRule.NonZero).flat();
+  if (!left.length) return null;
+  const low = left.reduce((a, b) => (b.y < a.y || (b.y === a.y && b.x < a.x) ? b : a));
+  const clamp = (v: number, least: number, most: number) =>
+    Math.min(Math.max(v, least), Math.max(least, most));
+  return { x: clamp(low.x / SCALE, minX, maxX), y: clamp(low.y / SCALE, minY, maxY) };
+}
+
+/** As many more of one shape as there is room for. */
+export function fillUp(
+  turns: readonly Turned[],
+  laid: readonly Put[],
+  room: Room,
+  keepouts: Keepouts,
+  mayContinue: () => boolean,
+): Put[] {
+  const all = [...laid];
+  while (mayContinue()) {
+    const next = lowestPlace(turns, all, room, keepouts, mayContinue);
+    if (!next) break;
+    all.push(next);
+  }
+  return all;
+}

@@ -1,0 +1,8 @@
+/**
+ * Arranging shapes in a hoop by their true outlines: how many fit, and where. mm, y up, the field's middle at 0, 0.
+ */
+export { arrange, isTooMany } from './arrange';
+export { apartBy } from './keepout';
+export { outlineOf, type ToldOutline } from './outline';
+export { turnedBy } from './turns';
+export type { ArrangeShape, ArrangeTask, Arrangement, MayTurn } from './types';

@@ -1,0 +1,242 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import {
+  apartBy,
+  arrange,
+  outlineOf,
+  turnedBy,
+  type ArrangeShape,
+  type ArrangeTask,
+  type Arrangement,
+  type MayTurn,
+  type ToldOutline,
+} from '$lib/core/arrange';
+import { star } from '$lib/core/outline';
+
+const shape = (
+  told: ToldOutline,
+  mayTurn: MayTurn = 'none',
+  quantity: number | null = null,
+  id = 'a',
+): ArrangeShape => {
+  const outline = outlineOf(told, id);
+  if (!outline.ok) throw new Error(outline.problem.message);
+  return { id, mayTurn, quantity, ...outline.value };
+};
+const task = (shapes: ArrangeShape[], more: Partial<ArrangeTask> = {}): ArrangeTask => ({
+  field: { widthMm: 130, heightMm: 180 },
+  insetMm: 5,
+  gapMm: 2,
+  way: 'best',
+  shapes,
+  ...more,
+});
+/** So many questions, not so much time: what is found does not depend on how busy the machine is. */
+function inTries(asked: ArrangeTask, tries = 20): Arrangement {
+  let left = tries;
+  return arrange(asked, { left: () => left-- / tries });
+}
+const count = (asked: ArrangeTask) => inTries(asked).placements.length;
+
+const KITE: ToldOutline = [
+  [0, -30],
+  [18, 10],
+  [0, 25],
+  [-18, 10],
+];
+const TRIANGLE: ToldOutline = [
+  [-15, -15],
+  [15, -15],
+  [-15, 15],
+];
+const STAR: ToldOutline = star({ x: 0, y: 0 }, 5, 20, 9).map(({ x, y }): [number, number] => [x, y]);
+/** Every shape within the field less its inset, every two at least the gap apart. */
+function expectValid({ field, insetMm, gapMm, shapes }: ArrangeTask, found: Arrangement) {
+  const [w, h] = [field.widthMm / 2 - insetMm, field.heightMm / 2 - insetMm];
+  const lie = found.placements.map(({ shapeId, xMm, yMm, turnDeg }) => {
+    const { path, radius } = turnedBy(
+      shapes.find((s) => s.id === shapeId)!,
+      turnDeg,
+    );
+    return radius === null
+      ? { path: path.map((p) => ({ x: p.x + xMm, y: p.y + yMm })), radius }
+      : { path: [{ x: xMm, y: yMm }], radius };
+  });
+  for (const { path, radius } of lie)
+    for (const { x, y } of path) {
+      expect(Math.abs(x) + (radius ?? 0)).to.be.at.most(w + 1e-5);
+      expect(Math.abs(y) + (radius ?? 0)).to.be.at.most(h + 1e-5);
+    }
+  lie.forEach((a, i) => {
+    for (const b of lie.slice(0, i)) {
+      const apart = apartBy(a, b);
+      expect(apart).to.be.at.least(gapMm - 1e-5);
+    }
+  });
+  expect(found.upperBound).to.be.at.least(found.placements.length);
+}
+
+describe('how many fit', () => {
+  it('rectangles: columns and rows by hand, as they lie or a quarter turned', () => {
+    // (120 + 5) / (30 + 5) = 3.57, (170 + 5) / (20 + 5) = 7; turned (120 + 5) / 25 = 5, 175 / 35 = 5.
+    const asked = task([shape({ widthMm: 30, heightMm: 20 })], { gapMm: 5, way: 'grid' });
+    expect(count(asked)).to.equal(21);
+    const turned = inTries({ ...asked, shapes: [shape({ widthMm: 30, heightMm: 20 }, 'quarter')] });
+    expect(turned.placements).to.have.length(25);
+    expect(turned.grid).to.deep.equal({
+      across: 5,
+      down: 5,
+      pitchXMm: 25,
+      pitchYMm: 35,
+      shiftXMm: 0,
+      shiftYMm: 0,
+    });
+    // 125 · 175 / (25 · 35) = 25: no way holds more.
+    expect(turned.upperBound).to.equal(25);
+  });
+  it('circles lie in the gaps of the row before: 7 × 6 instead of 7 × 5', () => {
+    const asked = task([shape({ diameterMm: 20 })]);
+    expect(count({ ...asked, way: 'grid' })).to.equal(35);
+    // Columns 22 · √3 / 2 = 19.05 apart: 20 + 5 · 19.05 = 115.3 of 120; shifted by 11: 20 + 6 · 22 + 11 = 163 of 170.
+    const found = inTries({ ...asked, way: 'staggered' });
+    expect(found.placements).to.have.length(42);
+    expect(found.grid).to.include({ across: 6, down: 7 });
+    // Oler: 2 · 100 · 150 / (√3 · 22²) + 250 / 22 + 1 = 48.1
+    expect(found.upperBound).to.equal(48);
+    expectValid(asked, found);
+  });
+  it('half-turned neighbours: two right triangles make a square', () => {
+    const asked = task([shape(TRIANGLE, 'half')], { gapMm: 0 });
+    // 120 / 30 = 4, 170 / 30 = 5 squares, two in each.
+    expect(count({ ...asked, way: 'grid' })).to.equal(20);
+    const found = inTries(asked, 100);
+    expect(found.placements.length).to.be.at.least(40);
+    expectValid(asked, found);
+  });
+  it('each way holds at least as many as those before it', () => {
+    for (const told of [KITE, STAR, TRIANGLE])
+      for (const mayTurn of ['none', 'half', 'quarter'] as const) {
+        const asked = task([shape(told, mayTurn)], { gapMm: 3 });
+        const counts = (['grid', 'staggered', 'free', 'best'] as const).map((way) =>
+          count({ ...asked, way }),
+        );
+        expect(counts, mayTurn).to.deep.equal(counts.toSorted((a, b) => a - b));
+      }
+  });
+  it('a lattice is what is typed into a machine: its numbers give every place', () => {
+    for (const told of [KITE, { diameterMm: 20 }, { widthMm: 31, heightMm: 17 }] as ToldOutline[]) {
+      const { grid, placements } = inTries(task([shape(told)], { way: 'staggered' }));
+      const { across, down, pitchXMm, pitchYMm, shiftXMm, shiftYMm } = grid!;
+      const x = Math.min(...placements.map((p) => p.xMm));
+      const y = Math.min(...placements.map((p) => p.yMm));
+      for (const p of placements) {
+        const fits = Array.from({ length: across * down }, (_, n) => [
+          n % across,
+          Math.floor(n / across),
+        ]).some(
+          ([i, j]) =>
+            Math.abs(p.xMm - x - i * pitchXMm - (j % 2) * shiftXMm) < 1e-6 &&
+            Math.abs(p.yMm - y - j * pitchYMm - (i % 2) * shiftYMm) < 1e-6,
+        );
+        expect(fits, JSON.stringify([grid, p.xMm - x, p.yMm - y])).to.equal(true);
+      }
+    }
+  });
+  it('any shape, gap and turn: everything inside, nothing too near', () => {
+    const corner = fc.tuple(
+      fc.double({ min: 8, max: 30, noNaN: true }),
+      fc.double({ min: 0, max: 1, noNaN: true }),
+    );
+    // Rays by their angle: a simple polygon, hollow or not.
+    const outline = fc.array(corner, { minLength: 3, maxLength: 9 }).map((corners) =>
+      corners.map(([r, turn], i): [number, number] => {
+        const a = (2 * Math.PI * (i + 0.8 * turn)) / corners.length;
+        return [r * Math.cos(a), r * Math.sin(a)];
+      }),
+    );
+    fc.assert(
+      fc.property(
+        outline,
+        fc.constantFrom<MayTurn>('none', 'half', 'quarter', 'any'),
+        fc.constantFrom(0, 1, 6),
+        (points, mayTurn, gapMm) => {
+          const told = outlineOf(points, 'a');
+          fc.pre(told.ok);
+          const asked = task([shape(points, mayTurn)], { gapMm });
+          expectValid(asked, inTries(asked, 6));
+        },
+      ),
+      { numRuns: 25 },
+    );
+  });
+  it('what is larger than the field is told, with what is left of it', () => {
+    const found = inTries(task([shape({ widthMm: 125, heightMm: 125 }, 'any')]));
+    expect(found.placements).to.deep.equal([]);
+    expect(found.because).to.include('120 × 170 mm');
+    expect(inTries(task([shape({ diameterMm: 9 })], { insetMm: 65 })).because).to.include('leaves nothing');
+  });
+  it('no more than are wanted, and what finds no room is named', () => {
+    const some = inTries(task([shape({ diameterMm: 20 }, 'none', 5)]));
+    expect([some.placements.length, some.grid, some.unplaced]).to.deep.equal([5, null, []]);
+    const many = inTries(task([shape({ diameterMm: 20 }, 'none', 60)]));
+    expect(many.unplaced).to.deep.equal([{ shapeId: 'a', quantity: 60 - many.placements.length }]);
+  });
+  it('several shapes: all that are known to go into a field find their place', () => {
+    // 120 × 170: a board of 120 × 60, two of 60 × 110, and the second as two of 60 × 55.
+    const asked = task(
+      [
+        shape({ widthMm: 120, heightMm: 60 }, 'none', 1, 'board'),
+        shape({ widthMm: 60, heightMm: 110 }, 'none', 1, 'tall'),
+        shape({ widthMm: 60, heightMm: 55 }, 'none', 2, 'half'),
+      ],
+      { gapMm: 0 },
+    );
+    const found = inTries(asked);
+    expect(found.unplaced).to.deep.equal([]);
+    expectValid(asked, found);
+  });
+});
+
+describe('an outline from outside', () => {
+  const said = (told: ToldOutline) => {
+    const outline = outlineOf(told, 'wing');
+    return outline.ok ? null : outline.problem.code;
+  };
+  it('that crosses itself or has no area is named in one sentence', () => {
+    expect(
+      said([
+        [0, 0],
+        [10, 10],
+        [10, 0],
+        [0, 10],
+      ]),
+    ).to.equal('crosses-itself');
+    expect(
+      said([
+        [0, 0],
+        [10, 0],
+        [5, 0],
+        [5, 8],
+      ]),
+    ).to.equal('crosses-itself');
+    expect(
+      said([
+        [0, 0],
+        [0, 0],
+        [5, 5],
+      ]),
+    ).to.equal('no-area');
+  });
+  it('may run either way and close itself', () => {
+    const there: [number, number][] = [
+      [0, 0],
+      [10, 0],
+      [10, 5],
+      [0, 5],
+    ];
+    for (const points of [there, there.toReversed(), [...there, there[0]]]) {
+      const outline = outlineOf(points, 'a');
+      expect(outline.ok && outline.value.outline).to.have.length(4);
+    }
+  });
+});
