@@ -2,6 +2,7 @@
   import { goto } from '$app/navigation';
   import { resolve } from '$app/paths';
   import { page } from '$app/state';
+  import { untrack } from 'svelte';
   import type { Build } from '$lib/core/build';
   import Part from '../kit/Part.svelte';
   import { droppedSheets } from '../state/dropped.svelte';
@@ -18,9 +19,12 @@
   const next = () => (waiting = waiting.slice(1));
 
   $effect(() => {
-    if (!files.length) return;
-    ontaken();
-    void take(files);
+    const taken = files;
+    if (!taken.length) return;
+    untrack(() => {
+      ontaken();
+      void take(taken);
+    });
   });
   async function take(all: readonly File[]) {
     for (const file of all) {
