@@ -274,11 +274,13 @@ describe('routes for scripts', () => {
     });
     expect([halted.status, (await fetch(app.url)).status]).to.deep.equal([404, 200]);
     const answers = await Promise.all(many);
-    const busy = answers.filter((a) => a.status === 503);
-    expect(busy.length).to.be.within(1, 10);
-    expect(busy.every((a) => Number(a.headers.get('retry-after')) > 0)).to.equal(true);
-    expect((await busy[0].json()).error.code).to.equal('busy');
-    expect(answers.filter((a) => a.status === 200).length).to.equal(24 - busy.length);
+    const refused = answers.filter((a) => a.status === 503);
+    expect(refused.every((a) => Number(a.headers.get('retry-after')) > 0)).to.equal(true);
+    const codes = await Promise.all(refused.map(async (a) => (await a.json()).error.code as string));
+    expect(codes.filter((code) => code === 'busy').length).to.be.within(1, 10);
+    // On a machine that has more to do than this, one that was let in may be stopped.
+    expect(codes.filter((code) => code !== 'busy' && code !== 'took-too-long')).to.deep.equal([]);
+    expect(answers.filter((a) => a.status === 200).length).to.equal(24 - refused.length);
   });
 
   it('does what docs/api.md says: its curl lines run', () => {
@@ -297,7 +299,7 @@ describe('routes for scripts', () => {
       });
       if (line.includes('-o '))
         expect(readFileSync(join(folder, /-o (\S+)/.exec(line)![1])).length).to.be.above(512);
-      else expect(JSON.parse(String(output))).to.have.any.keys('blocks', 'score', 'sheets');
+      else expect(JSON.parse(String(output))).to.have.any.keys('blocks', 'score', 'sheets', 'placements');
     }
     rmSync(folder, { recursive: true });
   });
