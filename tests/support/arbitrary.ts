@@ -100,6 +100,8 @@ export function arbitraryOf(schema: z.ZodType, most = 4): fc.Arbitrary<unknown> 
       const max = Math.min(limit('max_length')?.maximum ?? most, Math.max(most, min));
       return fc.array(of(def.element), { minLength: min, maxLength: max });
     }
+    case 'tuple':
+      return fc.tuple(...(def.items as z.ZodType[]).map(of));
     case 'object': {
       const shape = def.shape as Record<string, z.ZodType>;
       const optional = (s: z.ZodType) => ['optional', 'default'].includes(defOf(s).type);
