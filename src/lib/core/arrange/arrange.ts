@@ -37,8 +37,8 @@ export function arrange(task: ArrangeTask, { left, onBetter }: ArrangeOptions): 
         turnDeg: turned.deg,
       })),
       unplaced: shapes.flatMap(({ id, quantity }) => {
-        const left = (quantity ?? 0) - placed.filter((p) => p.shapeId === id).length;
-        return left > 0 ? [{ shapeId: id, quantity: left }] : [];
+        const missing = (quantity ?? 0) - placed.filter((p) => p.shapeId === id).length;
+        return missing > 0 ? [{ shapeId: id, quantity: missing }] : [];
       }),
       traceBox: placed.length ? unionOf(placed.map(({ turned, at }) => movedBox(turned, at))) : NOTHING,
       upperBound,
@@ -66,16 +66,16 @@ export function arrange(task: ArrangeTask, { left, onBetter }: ArrangeOptions): 
     // Fewer than the lattice holds are no whole lattice.
     return answer(some, { grid: some.length < puts.length ? null : grid, way: by });
   };
-  const enough = { reached: false };
+  let isEnough = false;
   const laid = asManyAsFit(
     turnsOf(shape),
     room,
     gapMm,
     way === 'best' ? 'free' : way,
     wanted,
-    () => (enough.reached ? 0 : left()),
+    () => (isEnough ? 0 : left()),
     (better) => {
-      enough.reached ||= better.puts.length >= Math.min(wanted, upperBound);
+      isEnough ||= better.puts.length >= Math.min(wanted, upperBound);
       onBetter?.(told(better));
     },
   );

@@ -1,11 +1,10 @@
 /** Adds shapes one by one where there is still room, each as low and then as far left as it goes. */
-import { Clipper, FillRule } from 'clipper2-ts';
-import type { Box, Path, Point } from '../base';
+import type { Box, Point } from '../base';
+import { without } from '../outline';
 import type { Keepouts } from './keepout';
 import type { Room } from './rows';
 import type { Put, Turned } from './types';
 
-const SCALE = 1000;
 /** A room without area is taken for one so wide: less than what is kept out too much. mm */
 const NUDGE = 0.001;
 /** What just fits, fits, mm. */
@@ -101,20 +100,18 @@ function lowestLeft(
     { x: Math.max(maxX, minX + NUDGE), y: Math.max(maxY, minY + NUDGE) },
     { x: minX, y: Math.max(maxY, minY + NUDGE) },
   ];
-  const grid = (path: Path, dx: number, dy: number) =>
-    path.map(({ x, y }) => ({ x: Math.round((x + dx) * SCALE), y: Math.round((y + dy) * SCALE) }));
-  const taken = laid.flatMap((put) =>
+  const taken = laid.flatMap(({ turned: fixed, at }) =>
     keepouts
-      .of(put.turned, turned)
+      .of(fixed, turned)
       .grown()
-      .map((path) => grid(path, put.at.x, put.at.y)),
+      .map((path) => path.map(({ x, y }) => ({ x: x + at.x, y: y + at.y }))),
   );
-  const left = Clipper.difference([grid(whole, 0, 0)], taken, FillRule.NonZero).flat();
+  const left = without(whole, taken).flat();
   if (!left.length) return null;
   const low = left.reduce((a, b) => (b.y < a.y || (b.y === a.y && b.x < a.x) ? b : a));
   const clamp = (v: number, least: number, most: number) =>
     Math.min(Math.max(v, least), Math.max(least, most));
-  return { x: clamp(low.x / SCALE, minX, maxX), y: clamp(low.y / SCALE, minY, maxY) };
+  return { x: clamp(low.x, minX, maxX), y: clamp(low.y, minY, maxY) };
 }
 
 /** As many more of one shape as there is room for. */

@@ -2,23 +2,17 @@
  * Where a shape would come too near to another: the origins at which the two are less than a gap apart. It is the sum of the
  * one and the mirrored other (Minkowski), and all within the reach of it. mm
  */
-import { Clipper, EndType, FillRule, JoinType } from 'clipper2-ts';
-import { boxOf, distance, grownBox, type Box, type Path, type Point } from '../base';
-import { inside } from '../outline';
+import { boxOf, distance, grownBox, nearestOn, type Box, type Path, type Point } from '../base';
+import { areaOf, grown, inside, sharedArea, sumOf } from '../outline';
 import { turnedBy, turnedPath } from './turns';
 import type { Turned } from './types';
 
-/** Clipper works on integers: 1/1000 mm. */
-const SCALE = 1000;
-/** What it rounds is made good by so much more reach, mm. */
+/** Sums of hollow shapes are rounded to 1/1000 mm: so much more reach makes that good, mm. */
 const SAFE = 0.002;
+/** Two that share less than this share nothing, mm². */
+const NOTHING = 0.001;
 /** Nearer than this to the edge is on it, mm. */
 const EXACT = 1e-7;
-const toGrid = (path: Path) =>
-  path.map(({ x, y }) => ({ x: Math.round(x * SCALE), y: Math.round(y * SCALE) }));
-const fromGrid = (path: { x: number; y: number }[]): Path =>
-  path.map(({ x, y }) => ({ x: x / SCALE, y: y / SCALE }));
-
 /** The origins that a moved shape must not take beside one that lies at 0, 0. */
 export class Keepout {
   readonly box: Box;
@@ -42,7 +36,7 @@ export class Keepout {
     let least = Infinity;
     for (const path of this.paths)
       for (let i = 0, j = path.length - 1; i < path.length; j = i++)
-        least = Math.min(least, toSegment(p, path[j], path[i]));
+        least = Math.min(least, distance(p, nearestOn(p, path[j], path[i])));
     return least;
   }
   /** How far up they are kept out at x; −∞ where they are not. */
@@ -104,39 +98,22 @@ export class Keepout {
   private edges: [Point, Point][] | null = null;
   /** Their outlines with the reach. */
   grown(): Path[] {
-    this.outlines ??= growth(this.paths, this.reach);
+    this.outlines ??= grown(this.paths, this.reach + SAFE);
     return this.outlines;
   }
   private outlines: Path[] | null = null;
 }
-function growth(paths: readonly Path[], reach: number): Path[] {
-  const [only] = paths;
-  const delta = (reach + SAFE) * SCALE;
-  const isPoint = paths.length === 1 && only.length === 1;
-  const grown = isPoint
-    ? Clipper.inflatePaths(paths.map(toGrid), delta, JoinType.Round, EndType.Round, 2, 2)
-    : Clipper.inflatePaths(paths.map(toGrid), delta, JoinType.Round, EndType.Polygon, 2, 2);
-  return grown.map(fromGrid);
-}
-function toSegment(p: Point, a: Point, b: Point): number {
-  const [dx, dy] = [b.x - a.x, b.y - a.y];
-  const size = dx * dx + dy * dy;
-  const t = size ? Math.max(0, Math.min(1, ((p.x - a.x) * dx + (p.y - a.y) * dy) / size)) : 0;
-  return Math.hypot(p.x - a.x - t * dx, p.y - a.y - t * dy);
-}
-
 /** Of `moving`, beside `fixed`. */
 function keepoutOf(fixed: Turned, moving: Turned, gapMm: number): Keepout {
   const mirrored = bare(moving).map(({ x, y }) => ({ x: -x, y: -y }));
   const reach = gapMm + (fixed.radius ?? 0) + (moving.radius ?? 0);
   const own = bare(fixed);
   if (isConvex(own) && isConvex(mirrored)) return new Keepout([convexSum(own, mirrored)], reach);
-  const swept = Clipper.minkowskiSum(toGrid(mirrored), toGrid(own), true);
   // Sweeping one outline along the other leaves the middle open, where the one lies in the other.
-  const rings = Clipper.union(swept, FillRule.NonZero).filter(
-    (ring) => Clipper.area(ring) > 0 || fitsWithin(own, bare(moving), fromGrid(ring)),
+  const rings = sumOf(mirrored, own).filter(
+    (ring) => areaOf(ring) > 0 || fitsWithin(own, bare(moving), ring),
   );
-  return new Keepout(rings.map(fromGrid), reach + SAFE);
+  return new Keepout(rings, reach + SAFE);
 }
 /** A circle is its centre, which reaches out by the radius. */
 const bare = ({ path, radius }: Turned): Path => (radius === null ? path : [{ x: 0, y: 0 }]);
@@ -178,8 +155,7 @@ function fitsWithin(fixed: Path, moving: Path, ring: Path): boolean {
   const at = innerPoint(ring);
   if (!at) return false;
   const moved = moving.map(({ x, y }) => ({ x: x + at.x, y: y + at.y }));
-  const shared = Clipper.intersect([toGrid(fixed)], [toGrid(moved)], FillRule.NonZero);
-  return shared.every((path) => Math.abs(Clipper.area(path)) < SCALE);
+  return sharedArea(fixed, moved) < NOTHING;
 }
 /** A point within a ring: on a level line through it, half-way between the first two crossings. */
 function innerPoint(ring: Path): Point | null {
@@ -238,7 +214,11 @@ export function apartBy(
   for (let i = 0, h = p.length - 1; i < p.length; h = i++)
     for (let k = 0, j = q.length - 1; k < q.length; j = k++) {
       if (p.length > 1 && q.length > 1 && cross(p[h], p[i], q[j], q[k])) return 0;
-      least = Math.min(least, toSegment(p[i], q[j], q[k]), toSegment(q[k], p[h], p[i]), distance(p[i], q[k]));
+      least = Math.min(
+        least,
+        distance(p[i], nearestOn(p[i], q[j], q[k])),
+        distance(q[k], nearestOn(q[k], p[h], p[i])),
+      );
     }
   return Math.max(0, least - radii);
 }

@@ -46,7 +46,11 @@ function pitchesOf(turned: Turned, room: Room, keepouts: Keepouts): number[] {
   const most = Math.floor(slack / least + 1e-9) + 1;
   const pitches = [least];
   for (let n = most; n > Math.max(1, most - FEWER); n--)
-    for (const share of STRETCHES) pitches.push(least + share * Math.max(0, slack / (n - 1) - least));
+    pitches.push(
+      ...STRETCHES.map((share) => least + share * Math.max(0, slack / (n - 1) - least)),
+      // Shifted by half of it, every second row holds as many as the first.
+      Math.max(least, slack / (n - 0.5)),
+    );
   return [...new Set(pitches)];
 }
 /** Shifts worth trying at a pitch: even steps, the half, and the one at which a shifted row ends at the right edge. */

@@ -3,7 +3,7 @@ import { itemAt, type Point } from '../base';
 import { fillUp } from './fill';
 import { KnownKeepouts, type Keepouts } from './keepout';
 import { BestRows, tryTurn, type BestOf } from './row-search';
-import { countRows, layRows, planRows, single, type Room, type Rows } from './rows';
+import { layRows, type Room, type Rows } from './rows';
 import type { Arrangement, Lattice, Put, Turned } from './types';
 
 /** Beyond so many, what is left at the sides is not looked through. */
@@ -124,21 +124,6 @@ function rowsAndColumns(
   ].sort((a, b) => b.puts.length - a.puts.length);
 }
 
-/** Circles by the two closest ways, exactly: in squares they are a plain grid; else each row lies in the gaps of the last. */
-function closeCircles(circle: Turned, room: Room, keepouts: Keepouts, wanted: number): Rows[] {
-  const radius = circle.radius ?? 0;
-  const least = keepouts.of(circle, circle).box.maxX;
-  const most = Math.floor((room.width - 2 * radius) / least + 1e-9) + 1;
-  return [most, most - 1].flatMap((n) => {
-    if (n < 1) return [];
-    const stretched = n > 1 ? Math.max(least, (room.width - 2 * radius) / (n - 0.5)) : least;
-    return [least, stretched].map((pitch) => {
-      const unit = single(circle, pitch);
-      return countRows(planRows(unit, unit, pitch / 2, true, keepouts), room, radius, wanted);
-    });
-  });
-}
-
 /** Of the time, so much is left to places that are no rows. */
 const FOR_FILLING = 0.35;
 /** Turns of these are tried there: the plainest. */
@@ -172,11 +157,6 @@ export function asManyAsFit(
   if (way === 'grid') return best;
   const found = look(true, way === 'free', way === 'free' ? FOR_FILLING : 0);
   for (const { puts, grid } of found) if (grid) offer({ puts, grid, way: 'staggered' });
-  if (itemAt(turns, 0).radius !== null)
-    for (const rows of closeCircles(itemAt(turns, 0), room, keepouts, most)) {
-      const puts = layRows(rows, room);
-      offer({ puts, grid: latticeOf(rows, puts), way: 'staggered' });
-    }
   if (way === 'staggered') return best;
   for (const { puts } of found) offer({ puts, grid: null, way: 'free' });
   // What rows leave at the sides may hold more; a handful may lie better with no rows at all.

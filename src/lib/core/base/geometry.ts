@@ -11,6 +11,13 @@ export interface Point {
 export type Path = Point[];
 /** Between two points, mm. */
 export const distance = (a: Point, b: Point): number => Math.hypot(b.x - a.x, b.y - a.y);
+/** The point of a straight from a to b that is nearest to p. */
+export function nearestOn(p: Point, a: Point, b: Point): Point {
+  const [dx, dy] = [b.x - a.x, b.y - a.y];
+  const size = dx * dx + dy * dy;
+  const t = size ? Math.max(0, Math.min(1, ((p.x - a.x) * dx + (p.y - a.y) * dy) / size)) : 0;
+  return { x: a.x + t * dx, y: a.y + t * dy };
+}
 /** The point between a (t = 0) and b (t = 1), or beyond them. */
 export const along = (a: Point, b: Point, t: number): Point => ({
   x: a.x + (b.x - a.x) * t,

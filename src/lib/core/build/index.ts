@@ -35,9 +35,9 @@ export const MOST_TITLE = 80;
 export const MOST_TEXT = 600;
 /** Of what is typed from a sheet. */
 export const MOST_STOPS = 400;
+export const MOST_STITCHES = 5_000_000;
 /** Sheets that are kept with a build. */
 export const MOST_SHEETS = 40;
-export const MOST_STITCHES = 5_000_000;
 
 const id = idSchema(120);
 const materialKind = z.enum(MATERIAL_KINDS);

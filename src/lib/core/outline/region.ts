@@ -1,8 +1,10 @@
-import { Clipper, EndType, JoinType } from 'clipper2-ts';
+import { Clipper, EndType, FillRule, JoinType } from 'clipper2-ts';
 import type { Path } from '../base';
 
 /** Clipper works on integers: 1/1000 mm keeps offsets exact to a hundredth of the tape's unit. */
 const SCALE = 1000;
+/** A round corner drawn with chords keeps within this of it, in 1/1000 mm. */
+const ARC = 2;
 const toGrid = (path: Path) =>
   path.map(({ x, y }) => ({ x: Math.round(x * SCALE), y: Math.round(y * SCALE) }));
 const fromGrid = (path: { x: number; y: number }[]): Path =>
@@ -12,6 +14,25 @@ const JOINS = { round: JoinType.Round, miter: JoinType.Miter } as const;
 /** The polygon grown by delta mm (shrunk when negative). May fall into several polygons or none. */
 export const offset = (polygon: Path, delta: number, join: keyof typeof JOINS = 'miter'): Path[] =>
   Clipper.inflatePaths([toGrid(polygon)], delta * SCALE, JOINS[join], EndType.Polygon, 4, 20).map(fromGrid);
+
+/** The same round several polygons, their holes and single points, which grow to circles; rounded. */
+export function grown(shapes: readonly Path[], delta: number): Path[] {
+  const end = shapes.every((path) => path.length === 1) ? EndType.Round : EndType.Polygon;
+  return Clipper.inflatePaths(shapes.map(toGrid), delta * SCALE, JoinType.Round, end, 2, ARC).map(fromGrid);
+}
+/** All sums of a point of the one and a point of the other (Minkowski), as far as their outlines reach: holes run clockwise. */
+export const sumOf = (a: Path, b: Path): Path[] =>
+  Clipper.union(Clipper.minkowskiSum(toGrid(a), toGrid(b), true), FillRule.NonZero).map(fromGrid);
+/** What the one has without the others. */
+export const without = (a: Path, others: readonly Path[]): Path[] =>
+  Clipper.difference([toGrid(a)], others.map(toGrid), FillRule.NonZero).map(fromGrid);
+/** What both have, mm². */
+export const sharedArea = (a: Path, b: Path): number =>
+  Clipper.intersect([toGrid(a)], [toGrid(b)], FillRule.NonZero).reduce(
+    (sum, path) => sum + Math.abs(Clipper.area(path)),
+    0,
+  ) /
+  SCALE ** 2;
 
 /** Enclosed, mm²; negative when the polygon runs clockwise. */
 export const areaOf = (polygon: Path): number => Clipper.area(toGrid(polygon)) / SCALE ** 2;

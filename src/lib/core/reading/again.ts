@@ -1,3 +1,4 @@
+import { along, distance, nearestOn, type Point } from '../base';
 import { REACH, STEP, type Centreline } from './strands';
 import { PointIndex } from './point-index';
 
@@ -79,22 +80,20 @@ function besideTip(centreline: Centreline, { strand, from, to, length }: Run, re
   if (comesHome) for (let k = strand; k < before && u[k] - u[strand] < far; k++) look(k);
   const apart = [0.25, 0.5, 0.75]
     .map((share) => pointAt(centreline, before, u[before] + share * (u[to - 1] - u[before])))
-    .map(([px, py]) => Math.min(...other.map((k) => awayFrom(centreline, k, px, py))));
+    .map((p) => {
+      const nearest = (k: number) => nearestOn(p, pointOf(centreline, k), pointOf(centreline, k + 1));
+      return Math.min(...other.map((k) => distance(p, nearest(k))));
+    });
   return apart.filter((d) => d > TIP_APART * reach && d <= 1.2 * reach).length > 1;
 }
 /** Where the line is so far along, from a point on. */
-function pointAt({ x, y, u }: Centreline, from: number, along: number): [number, number] {
+function pointAt(centreline: Centreline, from: number, far: number): Point {
+  const { u } = centreline;
   let k = from;
-  while (u[k + 1] < along) k++;
-  const t = (along - u[k]) / (u[k + 1] - u[k] || 1);
-  return [x[k] + t * (x[k + 1] - x[k]), y[k] + t * (y[k + 1] - y[k])];
+  while (u[k + 1] < far) k++;
+  return along(pointOf(centreline, k), pointOf(centreline, k + 1), (far - u[k]) / (u[k + 1] - u[k] || 1));
 }
-/** How far a place is from the step of a line that begins at point k. */
-function awayFrom({ x, y }: Centreline, k: number, px: number, py: number): number {
-  const [ex, ey] = [x[k + 1] - x[k], y[k + 1] - y[k]];
-  const t = Math.max(0, Math.min(1, ((px - x[k]) * ex + (py - y[k]) * ey) / (ex * ex + ey * ey || 1)));
-  return Math.hypot(x[k] + t * ex - px, y[k] + t * ey - py);
-}
+const pointOf = ({ x, y }: Centreline, k: number): Point => ({ x: x[k], y: y[k] });
 
 function unmarkRuns(
   { u, opens, again, n }: Centreline,

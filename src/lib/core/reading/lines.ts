@@ -1,6 +1,6 @@
 import { turnsBack } from './again';
 import type { Centreline } from './strands';
-import type { Box } from '../base';
+import { distance, nearestOn, type Box } from '../base';
 import type { BlockReading, Line, Opening, DesignEdge } from './types';
 
 /** Ends nearer than this belong together, 0.1 mm. */
@@ -98,21 +98,22 @@ function uncrossed(p: number[]): number[] {
  * gap that is left there.
  */
 function meetsItself(p: number[], isBand: boolean): { loop: number[]; gap: number } | null {
+  const start = { x: p[0], y: p[1] };
   let gap = Infinity;
   let loop = p;
   let back = 0;
   for (let i = p.length - 2; i > 0 && back <= OVERLAP; i -= 2) {
-    const [dx, dy] = [p[i] - p[i - 2], p[i + 1] - p[i - 1]];
-    const size = dx * dx + dy * dy;
-    const t = size ? ((p[0] - p[i - 2]) * dx + (p[1] - p[i - 1]) * dy) / size : 0;
-    const on = Math.max(0, Math.min(1, t));
-    const [qx, qy] = [p[i - 2] + on * dx, p[i - 1] + on * dy];
-    const d = Math.hypot(qx - p[0], qy - p[1]);
+    const [from, to] = [
+      { x: p[i - 2], y: p[i - 1] },
+      { x: p[i], y: p[i + 1] },
+    ];
+    const q = nearestOn(start, from, to);
+    const d = distance(start, q);
     if (d < gap) {
       gap = d;
-      loop = [...p.slice(0, i), qx, qy];
+      loop = [...p.slice(0, i), q.x, q.y];
     }
-    back += Math.sqrt(size);
+    back += distance(from, to);
   }
   // Long stitches leave a longer gap between the last point and the first.
   const step = lengthOf(p) / (p.length / 2 - 1);

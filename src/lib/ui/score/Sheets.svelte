@@ -1,12 +1,11 @@
 <script lang="ts">
-  import { MOST_SHEETS, type Build } from '$lib/core/build';
-  import { MOST_SHEET, sheetType } from '$lib/core/exchange';
-  import { attempt } from '$lib/store';
+  import type { Build } from '$lib/core/build';
+  import { sheetType } from '$lib/core/exchange';
   import type { BuildPlan } from '$lib/core/plan';
   import Part from '../kit/Part.svelte';
   import type { BuildEditor } from '../state/editor.svelte';
   import { droppedSheets } from '../state/dropped.svelte';
-  import { newId } from '../state/ids';
+  import { keepSheets } from '../state/keep-sheets';
   import { showProblem, showUndo } from '../state/notices';
   import { workroom } from '../state/workroom.svelte';
 
@@ -33,30 +32,8 @@
   });
   /** Keeps sheets with the build; the first is shown, or laid onto the build where there is text in it. */
   async function keep(files: readonly File[]) {
-    const kept: Build['documents'] = [];
-    for (const file of files) {
-      const type = sheetType(file.name);
-      const problem = !type
-        ? `${file.name} is no sheet: a PDF, a text or a picture is one.`
-        : file.size > MOST_SHEET
-          ? `${file.name} has ${Math.round(file.size / 1e6)} MB; a sheet has at most ${Math.floor(MOST_SHEET / 1e6)}.`
-          : build.documents.length + kept.length >= MOST_SHEETS
-            ? `A build keeps ${MOST_SHEETS} sheets; ${file.name} would be one more.`
-            : null;
-      if (!type || problem) {
-        showProblem({
-          code: 'sheet',
-          message: problem ?? '',
-          next: 'It was left out; nothing else here was changed.',
-        });
-        continue;
-      }
-      const sheet = { id: newId(), name: file.name.slice(-260) };
-      const bytes = new Uint8Array(await file.arrayBuffer());
-      const written = await attempt(() => workroom.store.addSheet({ ...sheet, type, bytes }));
-      if (written.ok) kept.push(sheet);
-      else showProblem(written.problem);
-    }
+    const { kept, problems } = await keepSheets(files, build.documents.length);
+    for (const problem of problems) showProblem(problem);
     const [first] = kept;
     if (!first) return;
     editor.change({ documents: [...build.documents, ...kept] });
