@@ -170,7 +170,7 @@ describe('two tabs, whatever happens to the server', () => {
     let app: App = await startApp({ cwd: older });
     const { url } = app;
     const at = Number(new URL(url).port);
-    const { page: one, context } = await openPage(used.browser, { serviceWorkers: 'allow' });
+    const { page: one, context } = await openPage(used.browser, { serviceWorkers: 'allow' }, true);
     await one.goto(url);
     await one.getByRole('heading', { level: 1 }).waitFor();
     await one.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));

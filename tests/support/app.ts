@@ -126,10 +126,14 @@ async function waitForPort(file: string): Promise<string> {
   throw new Error('Chromium did not open its port.');
 }
 
-/** A page that fails its test when the page throws or breaks its own content rules. */
+/**
+ * A page that fails its test when the page throws or breaks its own content rules.
+ * @param isHasty leaves while something is being stored; the page is asked then
+ */
 export async function openPage(
   browser: Browser,
   options: Parameters<Browser['newContext']>[0] = {},
+  isHasty = false,
 ): Promise<{ page: Page; context: BrowserContext; faults: string[] }> {
   // Offline work is tried in a test of its own; elsewhere it would fetch every file for every page.
   const context = await browser.newContext({
@@ -142,8 +146,24 @@ export async function openPage(
   await context.addInitScript('globalThis.__name = (f) => f');
   const faults: string[] = [];
   context.on('page', (p) => {
+    if (!isHasty) leaveWhenStored(p);
     p.on('pageerror', (error) => faults.push(error.message));
     p.on('console', (message) => message.type() === 'error' && faults.push(message.text()));
   });
   return { page: await context.newPage(), context, faults };
+}
+
+/** Reloads and visits wait, as a maker does who is asked whether to leave, until all is on the disk. */
+function leaveWhenStored(page: Page) {
+  const stored = () =>
+    page.waitForFunction(() => dispatchEvent(new Event('beforeunload', { cancelable: true })));
+  const { goto, reload } = page;
+  page.goto = async (...args) => {
+    await stored();
+    return goto.apply(page, args);
+  };
+  page.reload = async (...args) => {
+    await stored();
+    return reload.apply(page, args);
+  };
 }
