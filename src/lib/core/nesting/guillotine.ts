@@ -153,6 +153,8 @@ export function fillByMatch(
     let pick = null as { i: number; at: number; turn: boolean } | null;
     for (let i = 0; i < rest.length; i++) {
       const b = rest[i];
+      // What is as large as the one before it goes where that one goes.
+      if (!random && i > 0 && isAlike(b, rest[i - 1])) continue;
       for (let at = 0; at < bin.free.length; at++)
         for (const turn of b.turn ? [false, true] : [false]) {
           const c = cost(bin.free[at], turn ? b.h : b.w, turn ? b.w : b.h, rules.fit);
@@ -171,5 +173,6 @@ export function fillByMatch(
     used.push(block);
   }
 }
+const isAlike = (a: Composite, b: Composite) => a.w === b.w && a.h === b.h && a.turn === b.turn;
 const LOOK_AHEAD = 40;
 const SHAKE = 0.3;
