@@ -11,6 +11,7 @@ const ROOMS = [
     'tape',
     'outline',
     'arrange',
+    'hooping',
     'reading',
     'grammar',
   ],

@@ -17,6 +17,8 @@ interface Shot {
   layOut?: boolean;
   /** opened then */
   tab?: string;
+  /** chosen then, by its words */
+  pick?: string;
   /** pressed then, by name */
   press?: string[];
 }
@@ -33,6 +35,12 @@ const SHOTS: Shot[] = [
   { name: 'cut', path: '/cut', wait: 'text=On the shelf', layOut: true },
   { name: 'cutting-order', path: '/cut', wait: 'text=On the shelf', layOut: true, tab: 'Cutting order' },
   { name: 'shopping', path: '/cut', wait: 'text=On the shelf', layOut: true, tab: 'Shopping' },
+  {
+    name: 'hoop',
+    path: '/hoop?build=crew-patch',
+    wait: 'text=No way can hold more',
+    pick: 'Shifted rows',
+  },
   { name: 'how', path: '/builds/gull-pennant?view=how', wait: '[data-testid=insertions]' },
   { name: 'check', path: '/builds/fluffy-number?view=check', wait: '[data-testid=check]' },
   { name: 'insertion', path: '/builds/pilot-bib?step=name:n0', wait: '[data-testid=step-card]' },
@@ -62,7 +70,18 @@ mkdirSync('docs/screenshots', { recursive: true });
 const app = await startApp();
 const browser = await startBrowser();
 const wanted = process.argv.slice(2);
-for (const { name, path, viewport = DESK, dark = false, wait, resume, layOut, tab, press = [] } of SHOTS) {
+for (const {
+  name,
+  path,
+  viewport = DESK,
+  dark = false,
+  wait,
+  resume,
+  layOut,
+  tab,
+  pick,
+  press = [],
+} of SHOTS) {
   if (wanted.length && !wanted.includes(name)) continue;
   const { page, context } = await openPage(browser, {
     viewport,
@@ -93,6 +112,7 @@ for (const { name, path, viewport = DESK, dark = false, wait, resume, layOut, ta
     await page.getByRole('progressbar').waitFor({ state: 'detached', timeout: 120_000 });
   }
   if (tab) await page.getByRole('tab', { name: new RegExp(tab) }).click();
+  if (pick) await page.getByText(pick).click();
   for (const what of press) await page.getByRole('button', { name: new RegExp(what) }).click();
   await page.evaluate(() => document.fonts.ready);
   await page.waitForTimeout(700);

@@ -13,8 +13,8 @@ import {
   tapeToCsv,
   toBase64,
 } from '$lib/core/exchange';
-import { readTape, tapeToRows, writeTape } from '$lib/core/tape';
-import { pouch } from '$lib/demo';
+import { readTape, tapeBlocks, tapeToRows, writeTape, type StitchRow } from '$lib/core/tape';
+import { pouch, tailTab } from '$lib/demo';
 import { startApp, type App } from '../support/app';
 
 let app: App;
@@ -133,6 +133,30 @@ describe('routes for scripts', () => {
     expect(none.because).to.match(/120 × 170 mm/);
   });
 
+  it('POST /api/compose makes one tape of a hooping: every needle point at its place, a stop between blocks', async () => {
+    const tape = tailTab();
+    const body = {
+      tapes: [{ id: 'tab', base64: toBase64(writeTape(tape)) }],
+      placements: [
+        { tapeId: 'tab', xMm: -30, yMm: 0, turnDeg: 180 },
+        { tapeId: 'tab', xMm: 30.2, yMm: 5, turnDeg: 0, mirrored: true },
+      ],
+      order: 'block-by-block',
+    };
+    const response = await post('/api/compose', JSON.stringify(body), 'application/json');
+    expect(response.headers.get('content-type')).to.equal('application/octet-stream');
+    const made = needle(await response.arrayBuffer());
+    const own = tapeToRows(tape);
+    const points = (rows: StitchRow[], place = (r: StitchRow) => r) =>
+      rows.filter((r) => r.kind === 'stitch').map((r) => `${place(r).x.toFixed(1)} ${place(r).y.toFixed(1)}`);
+    const turned = points(own, (r) => ({ ...r, x: -30 - r.x, y: 0 - r.y }));
+    const mirrored = points(own, (r) => ({ ...r, x: 30.2 - r.x, y: 5 + r.y }));
+    const plain = (list: string[]) => list.map((p) => p.replaceAll('-0.0', '0.0')).sort();
+    expect(plain(points(made))).to.deep.equal(plain([...turned, ...mirrored]));
+    // One stop between blocks, for both items.
+    expect(made.filter((r) => r.kind === 'stop').length).to.equal(tapeBlocks(tape).length - 1);
+  });
+
   it('POST /api/tape gives needle points and stops back exactly, from JSON and from CSV', async () => {
     const tape = pouch();
     const json = await post(
@@ -170,6 +194,23 @@ describe('routes for scripts', () => {
         'bad-body',
       ],
       ['/api/plan', '{"build":{},"tape":"%%%"}', 'application/json', 422, 'bad-base64'],
+      [
+        '/api/compose',
+        '{"tapes":[{"id":"a","base64":"%%%"}],"placements":[{"tapeId":"a","xMm":0,"yMm":0}]}',
+        'application/json',
+        422,
+        'bad-base64',
+      ],
+      [
+        '/api/compose',
+        JSON.stringify({
+          tapes: [{ id: 'a', base64: toBase64(writeTape(tailTab())) }],
+          placements: [{ tapeId: 'b', xMm: 0, yMm: 0 }],
+        }),
+        'application/json',
+        422,
+        'no-such-tape',
+      ],
       [
         '/api/arrange',
         '{"field":{"widthMm":100,"heightMm":100},"shapes":[{"id":"a","quantity":1,"outline":[[0,0],[9,9],[9,0],[0,9]]}]}',
@@ -288,6 +329,9 @@ describe('routes for scripts', () => {
     writeFileSync(join(folder, 'pouch.dst'), bytes);
     writeFileSync(join(folder, 'stitches.csv'), tapeToCsv(pouch()));
     writeFileSync(join(folder, 'plan.json'), JSON.stringify({ build: {}, tape: toBase64(bytes) }));
+    const tapes = [{ id: 'pouch', base64: toBase64(bytes) }];
+    const placements = [{ tapeId: 'pouch', xMm: 0, yMm: 0 }];
+    writeFileSync(join(folder, 'hooping.json'), JSON.stringify({ tapes, placements }));
     const lines = [...readFileSync('docs/api.md', 'utf8').matchAll(/^curl (?:[^\n]*\\\n)*[^\n]*/gm)].map(
       (m) => m[0],
     );

@@ -21,6 +21,7 @@ const PLACES = [
   '/log',
   '/builds/gull-pennant?view=cut',
   '/builds/picnic-coaster?view=check',
+  '/hoop?build=tail-tab',
   '/builds/wind-star?view=list',
 ];
 

@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import type * as z from 'zod';
 import {
   arrangeRequestSchema,
+  composeRequestSchema,
   layoutRequestSchema,
   machineCommandSchema,
   planRequestSchema,
@@ -61,12 +62,32 @@ describe('routes under bodies made from their schemas', function () {
 
   it('POST /api/layout', async () => {
     const quick = asJson(layoutRequestSchema).map((body) => ({ ...(body as object), seconds: 0 }));
+    // Found by chance once: thousands alike on one long strip were each weighed against each other.
+    const [small, thin] = [{ widthMm: 0.179, heightMm: 0.1, quantity: 4410 }, { widthMm: 0.207, heightMm: 477, quantity: 580 }]; // prettier-ignore
+    const strip = {
+      pieces: [small, thin].map((p, k) => ({ ...p, id: `p${k}`, mayTurn: false })),
+      stock: [{ id: 's', widthMm: 1, heightMm: 3923, quantity: 1 }],
+      edgeToEdge: true,
+      seconds: 0,
+    };
+    expect(await send('/api/layout', JSON.stringify(strip), 'application/json')).to.equal(200);
     expect(await fuzz('/api/layout', quick, RUNS / 2)).to.be.above(RUNS / 8);
   });
 
   it('POST /api/arrange', async () => {
     const quick = asJson(arrangeRequestSchema).map((body) => ({ ...(body as object), seconds: 0 }));
     expect(await fuzz('/api/arrange', quick, RUNS / 2)).to.be.above(0);
+  });
+
+  it('POST /api/compose', async () => {
+    // A tape that can be read, under whatever names and at whatever places.
+    const bodies = fc.tuple(asJson(composeRequestSchema), tapes).map(([body, base64]) => {
+      const asked = body as { tapes: { id: string }[]; placements: object[] };
+      const sent = asked.tapes.map((tape) => ({ ...tape, base64 }));
+      const placements = asked.placements.map((p, n) => ({ ...p, tapeId: sent[n % sent.length].id }));
+      return { ...asked, tapes: sent, placements, threads: {} };
+    });
+    expect(await fuzz('/api/compose', bodies, RUNS / 2)).to.be.above(0);
   });
 
   it('POST /api/tape, as JSON and as CSV', async () => {

@@ -14,6 +14,7 @@ import {
   zigzag,
 } from '$lib/core/outline';
 import type { Path } from '$lib/core/base';
+import { itemOutline } from '$lib/core/hoop';
 import { readDesign } from '$lib/core/techniques';
 import { readTape, type Tape } from '$lib/core/tape';
 import { newWorkshop, type Workshop } from '$lib/core/workshop';
@@ -47,6 +48,16 @@ const check = (tape: Tape, change: Change = {}, workshop = shop, today?: string)
   const { build, reading } = example(tape, change, workshop);
   return findingsOf(build, reading, workshop, {}, today);
 };
+/** Tabs laid by hand in the hoop of 130 × 180. */
+function laidAt(places: NonNullable<Build['hooping']>['places']): Change {
+  const { reading } = example(tailTab());
+  const outline = itemOutline(reading, tailTab()).map(({ x, y }): [number, number] => [x, y]);
+  return {
+    hoopId: 'hoop-130x180',
+    order: { quantity: 4, repeats: places.length },
+    hooping: { hoopId: 'hoop-130x180', outline, gapMm: 15, places },
+  };
+}
 const sewn = (...blocks: Path[][]): Tape => {
   const maker = new TapeMaker('TEST');
   blocks.forEach((paths, i) => (i ? maker.stop() : maker).sew(...paths));
@@ -252,6 +263,19 @@ const CASES: Record<string, { says: () => Finding[]; quiet: () => Finding[] }> =
   'keep-dry': {
     says: () => check(coaster(), traits('front', 'keep-dry')),
     quiet: () => check(coaster(), { schools: { base: 'tear' }, ...traits('front', 'keep-dry') }),
+  },
+  'laid-outside': {
+    says: () => check(tailTab(), laidAt([{ x: 0, y: 60, turnDeg: 0 }])),
+    quiet: () => check(tailTab(), laidAt([{ x: 0, y: 0, turnDeg: 0 }])),
+  },
+  'laid-close': {
+    says: () => check(tailTab(), laidAt([-22, 22].map((x) => ({ x, y: 0, turnDeg: 0 })))),
+    quiet: () => check(tailTab(), laidAt([-32, 32].map((x) => ({ x, y: 0, turnDeg: 0 })))),
+  },
+  'laid-other': {
+    says: () =>
+      check(tailTab(), { ...laidAt([{ x: 0, y: 0, turnDeg: 0 }]), order: { quantity: 4, repeats: 2 } }),
+    quiet: () => check(tailTab(), laidAt([{ x: 0, y: 0, turnDeg: 0 }])),
   },
   'nap-turned': {
     says: () => check(pouch(), traits('upper', 'directional')),

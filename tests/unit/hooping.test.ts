@@ -120,7 +120,8 @@ describe('the tape of a hooping', () => {
           expect((all.maxY - all.minY) / 10).to.be.at.most(field.height - 2 * field.inset + 0.2);
           const gap = 10 * repeatGap(popsOut(score), numbers) - 2;
           const places = started.run.repeats!;
-          const [iw, ih] = places.turned ? [size.height, size.width] : [size.width, size.height];
+          const isTurned = places.places[0].turnDeg === 90;
+          const [iw, ih] = isTurned ? [size.height, size.width] : [size.width, size.height];
           const boxes = places.places.map((p) => ({
             minX: 10 * p.x - 5 * iw,
             maxX: 10 * p.x + 5 * iw,
@@ -141,20 +142,17 @@ describe('the tape of a hooping', () => {
       repeatPlaces({ width: w, height: h, inset: 5 }, size, gap, repeats);
     // 160 − 10 = 150 holds 3 of 40 and 2 gaps of 15; a column of four needs 4 · 80 + 3 · 15 = 365.
     expect(places(58, 353, 4, { width: 45, height: 75 }, 14)).to.deep.equal({
-      turned: false,
-      places: [-133.5, -44.5, 44.5, 133.5].map((y) => ({ x: 0, y })),
+      places: [-133.5, -44.5, 44.5, 133.5].map((y) => ({ x: 0, y, turnDeg: 0 })),
     });
     expect(places(58, 353, 5, { width: 45, height: 75 }, 14)).to.equal(null);
     // Four of 50 with 10 between are 230 wide, in 240 − 10; three rows of four, there and back.
     const twelve = places(240, 240, 12)!;
-    expect(twelve.turned).to.equal(false);
     expect(twelve.places.slice(0, 5)).to.deep.equal(
-      [-90, -30, 30, 90, 90].map((x, i) => ({ x, y: i < 4 ? -40 : 0 })),
+      [-90, -30, 30, 90, 90].map((x, i) => ({ x, y: i < 4 ? -40 : 0, turnDeg: 0 })),
     );
     // 45 wide holds one of 30 only when it is turned: 30 + 2 · 5 ≤ 45 < 50 + 10.
     expect(places(45, 200, 3)).to.deep.equal({
-      turned: true,
-      places: [-60, 0, 60].map((y) => ({ x: 0, y })),
+      places: [-60, 0, 60].map((y) => ({ x: 0, y, turnDeg: 90 })),
     });
   });
 
@@ -166,13 +164,7 @@ describe('the tape of a hooping', () => {
       { x: 80, y: 60, kind: 'stitch' },
     ]);
     const started = begin(flat, { order: { quantity: 2, repeats: 2 } }, hoopOf(50, 160));
-    const repeats = {
-      turned: true,
-      places: [
-        { x: 0, y: -40 },
-        { x: 0, y: 40 },
-      ],
-    };
+    const repeats = { places: [-40, 40].map((y) => ({ x: 0, y, turnDeg: 90 })) };
     const tape = hoopingTape({ ...started.run, repeats }, started.design)!;
     const sewn = tapeToRows(tape)
       .filter((r) => r.kind === 'stitch')
@@ -231,6 +223,11 @@ describe('the tape of a hooping', () => {
     const { repeats, ...row } = one.run;
     expect(repeats).to.not.equal(undefined);
     expect(runRecordSchema.parse(row).repeats).to.equal(undefined);
+    // All turned alike, or none.
+    const turned = { turned: true, places: [{ x: 1, y: 2 }] };
+    expect(runRecordSchema.parse({ ...row, repeats: turned }).repeats).to.deep.equal({
+      places: [{ x: 1, y: 2, turnDeg: 90 }],
+    });
   });
 
   it('is none where the design is another than the run was begun with', () => {

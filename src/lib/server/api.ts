@@ -145,7 +145,7 @@ export async function work<N extends JobName>(
   return refuse(done.problem, status, status === 503 ? retry : {});
 }
 /** A route that is all one job. */
-export async function workRoute<N extends 'reading' | 'tape' | 'plan' | 'layout' | 'arrange'>(
+export async function workRoute<N extends 'reading' | 'tape' | 'plan' | 'layout' | 'arrange' | 'compose'>(
   event: RequestEvent,
   name: N,
   input: (body: Uint8Array) => Parameters<Jobs[N]>[0],

@@ -1,12 +1,12 @@
 import { checkPlan } from '$lib/core/check';
-import { fromBase64, planReport, type PlanReport, type PlanRequest } from '$lib/core/exchange';
+import { planReport, tapeFromBase64, type PlanReport, type PlanRequest } from '$lib/core/exchange';
 import { numbersWith } from '$lib/core/numbers';
 import { planBuild, proposeBuild, proposeTyped, readTyped } from '$lib/core/plan';
 import { itemAt, fail, ok, type Result } from '$lib/core/base';
 import { roleOverrides, type Build } from '$lib/core/build';
 import type { Reading, RoleOverrides } from '$lib/core/reading';
 import { readDesign } from '$lib/core/techniques';
-import { tapeIdOf, readTape } from '$lib/core/tape';
+import { tapeIdOf } from '$lib/core/tape';
 import { cutLength } from '$lib/core/time';
 import { newWorkshop } from '$lib/core/workshop';
 
@@ -19,12 +19,10 @@ export function planFor(request: PlanRequest): Result<PlanReport> {
     what: string,
     roles?: RoleOverrides,
   ): Result<{ reading: Reading; id: string }> => {
-    const bytes = fromBase64(base64);
-    if (!bytes) return fail('bad-base64', `${what} is not base64.`, 'Send its bytes in base64.');
-    const tape = readTape(bytes);
-    return tape.ok
-      ? ok({ reading: readDesign(tape.value, { trimJumps, roles }), id: tapeIdOf(bytes) })
-      : tape;
+    const sent = tapeFromBase64(base64, what);
+    if (!sent.ok) return sent;
+    const { tape, bytes } = sent.value;
+    return ok({ reading: readDesign(tape, { trimJumps, roles }), id: tapeIdOf(bytes) });
   };
   // Fields that were not sent must not cover what would be proposed.
   const change = Object.fromEntries(

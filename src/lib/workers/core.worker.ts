@@ -1,6 +1,8 @@
 import * as Comlink from 'comlink';
 import { config } from 'zod';
 import { fail, ok, type Result } from '$lib/core/base';
+import { arrange, gapForMore } from '$lib/core/arrange';
+import { itemOutline } from '$lib/core/hoop';
 import { demandOf, type TapeReader } from '$lib/core/demand';
 import { numbersWith } from '$lib/core/numbers';
 import type { Reading } from '$lib/core/reading';
@@ -29,6 +31,12 @@ const readerWith =
     readings.set(key, reading);
     return reading;
   };
+
+/** The share of some seconds from now on that is left. */
+function within(seconds: number): () => number {
+  const from = performance.now();
+  return () => 1 - (performance.now() - from) / (1000 * seconds);
+}
 
 const worker: CoreWorker = {
   demand(build, tapes, workshop) {
@@ -62,6 +70,15 @@ const worker: CoreWorker = {
     const from = performance.now();
     const mayContinue = () => performance.now() - from < 1000 * seconds;
     return solveLayout(pieces, stock, { edgeToEdge, gapMm, seed: 1, mayContinue, onBetter });
+  },
+  outline(tape, sewn) {
+    return ok(itemOutline(sewn, tape));
+  },
+  async arrange({ task, seconds }, onBetter) {
+    return arrange(task, { left: within(seconds), onBetter });
+  },
+  gapForMore({ task, seconds }, count) {
+    return ok(gapForMore(task, count, () => ({ left: within(seconds) })));
   },
   packBackup(data) {
     const bytes = packBackup(data);

@@ -1,12 +1,21 @@
 /** The core, off the screen's thread. Two workers serve the whole application; long work can be watched and stopped. */
 import * as Comlink from 'comlink';
-import { fail, ok, type Problem, type Result } from '$lib/core/base';
+import type { Arrangement } from '$lib/core/arrange';
+import { fail, ok, type Path, type Problem, type Result } from '$lib/core/base';
 import type { DensityMap, Reading } from '$lib/core/reading';
 import type { Tape } from '$lib/core/tape';
 import type { Layout } from '$lib/core/nesting';
-import type { CoreWorker, LayoutRequest, PdfWorker, ReadingWorker, ReadRequest, ReadTape } from './protocol';
+import type {
+  ArrangeRequest,
+  CoreWorker,
+  LayoutRequest,
+  PdfWorker,
+  ReadingWorker,
+  ReadRequest,
+  ReadTape,
+} from './protocol';
 
-export type { LayoutRequest, ReadRequest, ReadTape, StoredTape } from './protocol';
+export type { ArrangeRequest, LayoutRequest, ReadRequest, ReadTape, StoredTape } from './protocol';
 
 type Failure = { ok: false; problem: Problem };
 interface Started<W> {
@@ -105,6 +114,38 @@ export function layoutWatched(
     () => ok(best),
   );
 }
+
+/** What one item takes of the hoop. Of its blocks only the lines are copied. */
+export const outlineInWorker = (tape: Tape, { extents, blocks }: Reading) =>
+  core<Path>((remote) =>
+    remote.outline(tape, { extents, blocks: blocks.map(({ lines, widthMm }) => ({ lines, widthMm })) }),
+  );
+/** Arranges shapes in a hoop. Stopped in the middle it gives the best so far, if there is any. */
+export function arrangeWatched(
+  request: ArrangeRequest,
+  onBetter: (found: Arrangement) => void,
+  signal: AbortSignal,
+): Promise<Result<Arrangement | null>> {
+  let best: Arrangement | null = null;
+  const better = (found: Arrangement) => {
+    best = found;
+    onBetter(found);
+  };
+  return alone<CoreWorker, Arrangement | null>(
+    startCore(),
+    async (remote) => ok(await remote.arrange(request, Comlink.proxy(better))),
+    signal,
+    () => ok(best),
+  );
+}
+/** The widest gap at which more fit than so many; null: none, or it was stopped. mm */
+export const gapForMoreWatched = (request: ArrangeRequest, count: number, signal: AbortSignal) =>
+  alone<CoreWorker, number | null>(
+    startCore(),
+    (remote) => remote.gapForMore(request, count),
+    signal,
+    () => ok(null),
+  );
 
 /**
  * Reads a tape, so that it can be stopped in the middle.

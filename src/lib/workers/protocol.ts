@@ -1,11 +1,13 @@
+import type { Arrangement, ArrangeTask } from '$lib/core/arrange';
 import type { WorkroomData } from '$lib/core/backup';
 import type { Build } from '$lib/core/build';
 import type { Demand, StoredTapes } from '$lib/core/demand';
+import type { SewnOutline } from '$lib/core/hoop';
 import type { Workshop } from '$lib/core/workshop';
 import type { Bundle } from '$lib/core/exchange';
 import type { TechniquePattern } from '$lib/core/grammar';
 import type { Layout, LayoutPiece, LayoutStock } from '$lib/core/nesting';
-import type { Result } from '$lib/core/base';
+import type { Path, Result } from '$lib/core/base';
 import type { DensityMap, Reading, RoleOverrides, SewnArea } from '$lib/core/reading';
 import type { Tape } from '$lib/core/tape';
 
@@ -21,6 +23,12 @@ export interface LayoutRequest {
   stock: LayoutStock[];
   edgeToEdge: boolean;
   gapMm: number;
+  seconds: number;
+}
+
+/** Shapes to arrange, and how long at most. */
+export interface ArrangeRequest {
+  task: ArrangeTask;
   seconds: number;
 }
 
@@ -56,6 +64,12 @@ export interface CoreWorker {
   sewnAlike(bytes: Uint8Array, others: StoredTape[]): Result<string[]>;
   /** Lays pieces out for some seconds; every better layout is told. @param onBetter a proxied function */
   layout(request: LayoutRequest, onBetter?: (layout: Layout) => void): Promise<Layout>;
+  /** What one item takes of the hoop. */
+  outline(tape: Tape, sewn: SewnOutline): Result<Path>;
+  /** Arranges shapes for some seconds; every better arrangement is told. @param onBetter a proxied function */
+  arrange(request: ArrangeRequest, onBetter?: (found: Arrangement) => void): Promise<Arrangement>;
+  /** The widest gap at which more fit than so many. mm */
+  gapForMore(request: ArrangeRequest, count: number): Result<number | null>;
   /** The whole workroom as a ZIP. */
   packBackup(data: WorkroomData): Result<Uint8Array>;
   readBackup(bytes: Uint8Array): Promise<Result<WorkroomData>>;

@@ -2,7 +2,9 @@
  * Arranging shapes in a hoop by their true outlines: how many fit, and where. mm, y up, the field's middle at 0, 0.
  */
 export { arrange, isTooMany } from './arrange';
-export { apartBy } from './keepout';
+export { apartBy } from './apart';
+export { latticeOf } from './lattice';
+export { gapForMore } from './more';
 export { outlineOf, type ToldOutline } from './outline';
 export { turnedBy } from './turns';
-export type { ArrangeShape, ArrangeTask, Arrangement, MayTurn } from './types';
+export type { ArrangeShape, ArrangeTask, Arrangement, Lattice, MayTurn } from './types';

@@ -1,5 +1,4 @@
-import { boxOf, grownBox, type Path } from '../base';
-import { transform } from '../outline';
+import { boxOf, grownBox, turnedPath } from '../base';
 import type { ArrangeShape, MayTurn, Turned } from './types';
 
 /** Any turn is tried in steps of so many degrees. */
@@ -12,15 +11,6 @@ const DEGREES: Readonly<Record<MayTurn, readonly number[]>> = {
   // The plainest first: quarters, eighths, twelfths.
   any: Array.from({ length: 360 / STEP_DEG }, (_, i) => i * STEP_DEG).sort((a, b) => rank(a) - rank(b)),
 };
-const RAD = Math.PI / 180;
-/** By quarters exactly: what is drawn level stays level. */
-export function turnedPath(path: Path, deg: number): Path {
-  if (deg === 0) return path;
-  if (deg === 90) return path.map(({ x, y }) => ({ x: -y, y: x }));
-  if (deg === 180) return path.map(({ x, y }) => ({ x: -x, y: -y }));
-  if (deg === 270) return path.map(({ x, y }) => ({ x: y, y: -x }));
-  return transform(path, { turn: deg * RAD });
-}
 /** A shape turned by so many degrees. */
 export function turnedBy(shape: ArrangeShape, deg: number): Turned {
   const path = turnedPath(shape.outline, deg);

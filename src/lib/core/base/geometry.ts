@@ -24,6 +24,17 @@ export const along = (a: Point, b: Point, t: number): Point => ({
   y: a.y + (b.y - a.y) * t,
 });
 
+/** Turned about 0, 0 by degrees anticlockwise; by quarters exactly: what is drawn level stays level. */
+export function turnedPath(path: Path, deg: number): Path {
+  if (deg === 0) return path;
+  if (deg === 90) return path.map(({ x, y }) => ({ x: -y, y: x }));
+  if (deg === 180) return path.map(({ x, y }) => ({ x: -x, y: -y }));
+  if (deg === 270) return path.map(({ x, y }) => ({ x: y, y: -x }));
+  const rad = (deg * Math.PI) / 180;
+  const [cos, sin] = [Math.cos(rad), Math.sin(rad)];
+  return path.map(({ x, y }) => ({ x: x * cos - y * sin, y: x * sin + y * cos }));
+}
+
 /** An upright rectangle in mm, y up. Its ends are infinite where nothing is in it. */
 export interface Box {
   minX: number;

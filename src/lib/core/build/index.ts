@@ -135,6 +135,27 @@ export const insertionSchema = z.object({
 });
 export type Insertion = z.infer<typeof insertionSchema>;
 
+/** So many items one hooping may hold. */
+export const MOST_REPEATS = 200;
+const inField = z.number().min(-3000).max(3000);
+/** Where the items of a hooping lie in one hoop. mm from the middle of the field, y up; degrees anticlockwise */
+const hoopingSchema = z.object({
+  hoopId: id,
+  /** of each item, what keeps the others off: about the middle of its design */
+  outline: z
+    .array(z.tuple([inField, inField]))
+    .min(3)
+    .max(600),
+  /** between two outlines */
+  gapMm: z.number().min(0).max(500),
+  /** in the order of sewing; each is the middle of a design */
+  places: z
+    .array(z.object({ x: inField, y: inField, turnDeg: z.number().min(-360).max(360) }))
+    .min(1)
+    .max(MOST_REPEATS),
+});
+export type Hooping = z.infer<typeof hoopingSchema>;
+
 /** A design with every decision of its maker: what is stored, exported and planned from. Lengths in mm. */
 export const buildSchema = z.object({
   schemaVersion: z.literal(BUILD_SCHEMA_VERSION),
@@ -167,7 +188,9 @@ export const buildSchema = z.object({
   edits: z.array(scoreEditSchema).max(2000),
   machineId: id,
   hoopId: id,
-  order: z.object({ quantity: z.int().min(1).max(100_000), repeats: z.int().min(1).max(200) }),
+  order: z.object({ quantity: z.int().min(1).max(100_000), repeats: z.int().min(1).max(MOST_REPEATS) }),
+  /** where its items lie in the hoop, where the maker has said it */
+  hooping: hoopingSchema.nullable().default(null),
   /** what becomes of the item */
   use: z
     .object({ washed: z.boolean(), forChild: z.boolean(), due: z.iso.date().nullable() })

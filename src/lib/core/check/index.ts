@@ -11,6 +11,7 @@ import { baseRules } from './rules-base';
 import { careRules } from './rules-care';
 import { materialRules } from './rules-material';
 import { hoopRules } from './rules-hoop';
+import { laidRules } from './rules-laid';
 import { orderRules } from './rules-order';
 import { coverRules } from './rules-cover';
 import { sizeRules } from './rules-size';
@@ -24,6 +25,7 @@ export const RULES: readonly CheckRule[] = [
   ...orderRules,
   ...hoopRules,
   ...sizeRules,
+  ...laidRules,
   ...coverRules,
   ...baseRules,
   ...materialRules,

@@ -1,3 +1,6 @@
+import { fail, ok, type Result } from '../base';
+import { readTape, type Tape } from '../tape';
+
 /** Bytes as text, in the browser and on the server alike. Chunks keep the argument list short. */
 const CHUNK = 0x8000;
 
@@ -14,4 +17,12 @@ export function fromBase64(text: string): Uint8Array | null {
   } catch {
     return null;
   }
+}
+
+/** A tape that was sent as text. @param what names it in the sentence that refuses it */
+export function tapeFromBase64(text: string, what: string): Result<{ tape: Tape; bytes: Uint8Array }> {
+  const bytes = fromBase64(text);
+  if (!bytes) return fail('bad-base64', `${what} is not base64.`, 'Send its bytes in base64.');
+  const tape = readTape(bytes);
+  return tape.ok ? ok({ tape: tape.value, bytes }) : tape;
 }

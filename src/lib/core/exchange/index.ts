@@ -4,7 +4,7 @@
 export { buildFileSchema, readBuildFile, writeBuildFile } from './build-file';
 export { readingReport, readingReportSchema } from './reading-report';
 export { csvToTape, fitsATape, stitchListSchema, tapeToCsv } from './stitch-list';
-export { fromBase64, toBase64 } from './base64';
+export { fromBase64, tapeFromBase64, toBase64 } from './base64';
 export { changeBySheet, countSheet, laySheet, toldLines, type SheetHand, type ToldLine } from './lay-sheet';
 export { isPdf, linesOfPage } from './pdf-lines';
 export { plainStop, readSheetLines, stopsOf, type SheetLine } from './sheet';
@@ -16,6 +16,7 @@ export {
   type PlanReport,
   type PlanRequest,
 } from './plan-report';
+export { composeRequestSchema } from './compose-request';
 export { arrangeAnswerSchema, arrangeRequestSchema } from './arrange-report';
 export { layoutAnswerSchema, layoutReportSchema, layoutRequestSchema } from './layout-report';
 export {

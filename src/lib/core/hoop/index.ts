@@ -2,4 +2,6 @@
  * The hoop: the field that a design may fill, the base it takes, and where the repeats of a hooping lie. mm, y up.
  */
 export { basePast, hoopBase, hoopField, hoopsThatFit, type HoopField } from './geometry';
-export { repeatGap, repeatPlaces, repeatsThatFit, type Repeats } from './repeats';
+export { fitIn, shapeOfItem, type HoopFit } from './fit';
+export { itemOutline, type SewnOutline } from './item-outline';
+export { laidPlaces, repeatGap, repeatPlaces, repeatsThatFit, type ItemPlace, type Repeats } from './repeats';

@@ -1,4 +1,5 @@
 import type { Point } from '../base';
+import type { Build } from '../build';
 import type { Numbers } from '../numbers';
 
 interface Size {
@@ -14,12 +15,13 @@ export interface RepeatGrid {
   across: number;
   down: number;
 }
-/** Where the repeats of a hooping lie: the one source for checks, drawings and the tape that is sewn. */
+/** Where one item lies: the middle of its design from the middle of the field, turned about it. mm, y up; degrees anticlockwise */
+export interface ItemPlace extends Point {
+  turnDeg: number;
+}
+/** Where the repeats of a hooping lie, in the order of sewing: the one source for checks, drawings and the tape that is sewn. */
 export interface Repeats {
-  /** each a quarter turned against the design, counter-clockwise */
-  turned: boolean;
-  /** the middle of each from the middle of the field, in the order of sewing: rows there and back. mm, y up */
-  places: Point[];
+  places: ItemPlace[];
 }
 
 /** Room between two repeats, mm: scissors need more than film that only has to hold until the last stitch. */
@@ -42,8 +44,8 @@ export function repeatsThatFit(field: Field, size: Size, gap: number): RepeatGri
 }
 
 /**
- * Where so many repeats lie: in as few rows as hold them, as even as can be, the group in the middle of the field; turned
- * only where they do not fit otherwise. null: they do not fit.
+ * Where so many repeats lie where nobody has said it: in as few rows as hold them, as even as can be, rows there and back, the group in the
+ * middle of the field; turned only where they do not fit otherwise. null: they do not fit.
  */
 export function repeatPlaces(field: Field, size: Size, gap: number, repeats: number): Repeats | null {
   const straight = gridOf(field, size, gap);
@@ -59,7 +61,15 @@ export function repeatPlaces(field: Field, size: Size, gap: number, repeats: num
     return {
       x: (column - (columns - 1) / 2) * (width + gap),
       y: (row - (rows - 1) / 2) * (height + gap),
+      turnDeg: turned ? 90 : 0,
     };
   });
-  return { turned, places };
+  return { places };
 }
+
+/** Where the maker has laid the items of a hooping; null: for another hoop or another number, so nobody has. */
+export const laidPlaces = (
+  { hooping, order }: Pick<Build, 'hooping' | 'order'>,
+  hoopId: string,
+): Repeats | null =>
+  hooping?.hoopId === hoopId && hooping.places.length === order.repeats ? { places: hooping.places } : null;

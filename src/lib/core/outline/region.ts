@@ -20,6 +20,9 @@ export function grown(shapes: readonly Path[], delta: number): Path[] {
   const end = shapes.every((path) => path.length === 1) ? EndType.Round : EndType.Polygon;
   return Clipper.inflatePaths(shapes.map(toGrid), delta * SCALE, JoinType.Round, end, 2, ARC).map(fromGrid);
 }
+/** The polygon with fewer corners, none of which lay further than tolerance mm from it. */
+export const simplified = (polygon: Path, tolerance: number): Path =>
+  fromGrid(Clipper.simplifyPath(toGrid(polygon), tolerance * SCALE, true));
 /** All sums of a point of the one and a point of the other (Minkowski), as far as their outlines reach: holes run clockwise. */
 export const sumOf = (a: Path, b: Path): Path[] =>
   Clipper.union(Clipper.minkowskiSum(toGrid(a), toGrid(b), true), FillRule.NonZero).map(fromGrid);

@@ -1,9 +1,9 @@
 /**
  * Everything worked out for one build: score, pieces, times, order. Pure and quick enough to run at each edit.
  */
-import { threadsOf, type Build, type Thread } from '../build';
+import { threadsOf, type Build, type Hooping, type Thread } from '../build';
 import { cutList, notionsOf, type CutPiece, type NotionNeed } from '../cut';
-import { hoopField, repeatGap, repeatPlaces, type HoopField, type Repeats } from '../hoop';
+import { hoopField, laidPlaces, repeatGap, repeatPlaces, type HoopField, type Repeats } from '../hoop';
 import { numbersWith, type Numbers } from '../numbers';
 import { planOrder, type OrderPlan } from '../order';
 import type { Reading } from '../reading';
@@ -25,8 +25,11 @@ export interface BuildPlan {
   /** notions: zips, snaps, ribbon and what holds pieces, of one item */
   cut: { pieces: CutPiece[]; notions: NotionNeed[] };
   thread: ThreadPlan;
-  /** the hoop as it is held for this design, and where the items of a hooping lie in it; null: they do not fit. mm */
-  hooping: { hoop: Hoop; field: HoopField; repeats: Repeats | null };
+  /**
+   * the hoop as it is held for this design, and where the items of a hooping lie in it (null: they do not fit); the outline
+   * of each, about its middle, where the maker has laid them by it. mm
+   */
+  hooping: { hoop: Hoop; field: HoopField; repeats: Repeats | null; outline: Hooping['outline'] | null };
   time: { steps: StepTimes; item: ItemTime };
   order: OrderPlan;
   machine: Machine;
@@ -50,12 +53,12 @@ export function planBuild(
   const { reading, size } = design;
   const field = hoopField(hoop, machine, numbers, size);
   const repeatsBy = (pops: boolean) =>
-    repeatPlaces(field, size, repeatGap(pops, numbers), build.order.repeats);
+    laidPlaces(build, hoop.id) ?? repeatPlaces(field, size, repeatGap(pops, numbers), build.order.repeats);
   const score = makeScore(build, design, {
     machine,
     magneticHoop: hoop.magnetic,
     // What blades cut never pops out of its base, and nothing else asks.
-    quarterTurned: field.turned !== (repeatsBy(false)?.turned ?? false),
+    quarterTurned: field.turned !== isAcross(repeatsBy(false)),
     say: (id) => formatLength(numbers[id], workshop.unit),
     length: (mm) => formatLength(mm, workshop.unit),
     numbers,
@@ -79,6 +82,7 @@ export function planBuild(
       hoop,
       field,
       repeats: repeatsBy(popsOut(score)),
+      outline: (laidPlaces(build, hoop.id) && build.hooping?.outline) ?? null,
     },
     time: { steps, item: itemTime(score, steps, reading, context) },
     order: planOrder(score, steps, build.order, numbers, itemsInTape(techniqueById(build.technique), own)),
@@ -86,6 +90,10 @@ export function planBuild(
     numbers,
   };
 }
+
+/** Whether the items of a hooping lie a quarter turned. */
+const isAcross = (repeats: Repeats | null): boolean =>
+  Math.abs(repeats?.places[0]?.turnDeg ?? 0) % 180 === 90;
 
 export { composeDesign, composeTape, mergedTape, type InsertedReadings } from './compose';
 export { stepFacts } from './step-facts';

@@ -63,6 +63,7 @@ function newBuild(reading: Reading, hoop: Hoop, { id, tapeId, fileName, now }: N
     machineId: hoop.machineId,
     hoopId: hoop.id,
     order: { quantity: 1, repeats: 1 },
+    hooping: null,
     notes: '',
     createdAt: now,
     changedAt: now,

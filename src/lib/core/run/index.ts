@@ -31,7 +31,8 @@ export { itemsIn, piecesEach, piecesOfStep, plannedSeconds, runRecordSchema, typ
 export { bobbinLeft, bobbinMetres, bobbinNow, threadAt, threadsAhead } from './on-machine';
 export { needleSeconds, secondsLeft, stepSecondsLeft, stitchNow } from './progress';
 export { metresFrom } from './sewn';
-export { handStops, hoopingTape, sewnSteps, stepFacts, stitchesOf } from './hooping';
+export { handStops, sewnSteps, stepFacts, stitchesOf } from './hooping';
+export { hoopingTape } from './hooping-tape';
 export { timed, type BareEvent } from './timestamps';
 export { againAfter, goingBack, judging, leaving, sewnAgain } from './recovery';
 export { waitingFor, type Waiting } from './waiting';

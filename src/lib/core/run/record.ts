@@ -55,10 +55,14 @@ const pieceSchema = z.object({
   widthMm: z.number(),
   heightMm: z.number(),
 });
-const repeatsSchema = z.object({
-  turned: z.boolean(),
-  places: z.array(z.object({ x: z.number(), y: z.number() })).max(500),
-}) satisfies z.ZodType<Repeats>;
+const placesOf = <T extends z.ZodType>(place: T) => z.array(place).max(500);
+const repeatsSchema = z.union([
+  z.object({ places: placesOf(z.object({ x: z.number(), y: z.number(), turnDeg: z.number() })) }),
+  // Of older runs all were turned alike.
+  z
+    .object({ turned: z.boolean(), places: placesOf(z.object({ x: z.number(), y: z.number() })) })
+    .transform(({ turned, places }) => ({ places: places.map((p) => ({ ...p, turnDeg: turned ? 90 : 0 })) })),
+]) satisfies z.ZodType<Repeats>;
 /** A run as it was begun: the score and plan of that day, so that later changes of the build do not touch it. */
 export const runRecordSchema = z.object({
   id,

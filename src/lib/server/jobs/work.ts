@@ -2,6 +2,7 @@ import { arrange, isTooMany, outlineOf, type ArrangeShape } from '$lib/core/arra
 import {
   arrangeAnswerSchema,
   arrangeRequestSchema,
+  composeRequestSchema,
   csvToTape,
   fitsATape,
   layoutAnswerSchema,
@@ -11,7 +12,9 @@ import {
   readingReport,
   readingReportSchema,
   stitchListSchema,
+  tapeFromBase64,
 } from '$lib/core/exchange';
+import { composeHooping, type HoopingTask } from '$lib/core/hooping';
 import { cutSheet, solveLayout } from '$lib/core/nesting';
 import { measureTape, type MachineSettings, type MeasuredTape } from '$lib/core/machine';
 import { numbersWith } from '$lib/core/numbers';
@@ -91,6 +94,20 @@ export const JOBS = {
     return jsonAnswer(
       arrangeAnswerSchema.parse({ count: found.placements.length, ...found, computeSeconds: gone() }),
     );
+  },
+
+  /** Tapes and where each item lies in, one tape for the whole hooping out. */
+  compose({ body }: { body: Uint8Array }): Answer {
+    const asked = parseJson(body, composeRequestSchema);
+    if ('refused' in asked) return asked.refused;
+    const tapes: HoopingTask['tapes'][number][] = [];
+    for (const { id, base64 } of asked.value.tapes) {
+      const sent = tapeFromBase64(base64, `The tape ${id}`);
+      if (!sent.ok) return resultAnswer(sent);
+      tapes.push({ id, tape: sent.value.tape });
+    }
+    const hooping = composeHooping({ ...asked.value, tapes });
+    return tapeAnswer(hooping.ok ? ok(hooping.value.tape) : hooping);
   },
 
   /** A tape for a simulated head, measured: what takes long is done before the head has it. */

@@ -34,9 +34,11 @@ export function viewOf(
 ): View {
   const { extents: e } = reading;
   const hoop = hoopAround(plan, reading);
+  const { outerWidth, outerHeight } = plan.hooping.field;
+  const outer = sizeTurned(outerWidth, outerHeight, hoop.rad);
   // A design larger than its hoop is shown whole all the same.
-  const w = close ? e.maxX - e.minX + 2 * CLOSE_MARGIN : Math.max(hoop.outerWidth, e.maxX - e.minX + 20);
-  const h = close ? e.maxY - e.minY + 2 * CLOSE_MARGIN : Math.max(hoop.outerHeight, e.maxY - e.minY + 20);
+  const w = close ? e.maxX - e.minX + 2 * CLOSE_MARGIN : Math.max(outer.width, e.maxX - e.minX + 20);
+  const h = close ? e.maxY - e.minY + 2 * CLOSE_MARGIN : Math.max(outer.height, e.maxY - e.minY + 20);
   const scale = Math.min((width - 16) / w, (height - 16) / h);
   const cx = close ? (e.minX + e.maxX) / 2 : hoop.x;
   const cy = close ? (e.minY + e.maxY) / 2 : hoop.y;
@@ -53,32 +55,32 @@ export const isFromBack = ({ score }: BuildPlan, cursor: number): boolean =>
   stackAt(score, cursor).view === 'back';
 
 /**
- * The hoop as the design sees it, mm: where several are sewn, the one nearest the middle is drawn in full, and the others
- * lie round it.
+ * The hoop as the design sees it, mm and radians: where several are sewn, the one nearest the middle is drawn in full, and the
+ * others lie round it. A turned one is turned back: the design stays as it is, and the hoop lies across.
  */
-function hoopAround({ hooping: { field, repeats } }: BuildPlan, { extents: e }: Reading) {
+function hoopAround({ hooping: { repeats } }: BuildPlan, { extents: e }: Reading) {
   const mid = { x: (e.minX + e.maxX) / 2, y: (e.minY + e.maxY) / 2 };
-  const turned = repeats?.turned ?? false;
-  const places = repeats?.places ?? [{ x: 0, y: 0 }];
+  const places = repeats?.places ?? [{ x: 0, y: 0, turnDeg: 0 }];
   const shown = places.reduce((a, b) => (Math.hypot(b.x, b.y) < Math.hypot(a.x, a.y) ? b : a));
-  // Turned ones are turned back: the design stays as it is, and the hoop lies across.
+  const rad = (-shown.turnDeg * Math.PI) / 180;
+  const [cos, sin] = [Math.cos(rad), Math.sin(rad)];
   const seen = (x: number, y: number) => {
     const [dx, dy] = [x - shown.x, y - shown.y];
-    return turned ? { x: mid.x + dy, y: mid.y - dx } : { x: mid.x + dx, y: mid.y + dy };
+    return { x: mid.x + dx * cos - dy * sin, y: mid.y + dx * sin + dy * cos };
   };
-  const [width, height] = turned ? [field.height, field.width] : [field.width, field.height];
-  const [outerWidth, outerHeight] = turned
-    ? [field.outerHeight, field.outerWidth]
-    : [field.outerWidth, field.outerHeight];
   return {
     ...seen(0, 0),
-    width,
-    height,
-    outerWidth,
-    outerHeight,
-    others: places.filter((p) => p !== shown).map((p) => seen(p.x, p.y)),
+    rad,
+    others: places
+      .filter((p) => p !== shown)
+      .map((p) => ({ ...seen(p.x, p.y), rad: ((p.turnDeg - shown.turnDeg) * Math.PI) / 180 })),
   };
 }
+/** The upright box round a turned one. */
+const sizeTurned = (width: number, height: number, rad: number) => {
+  const [cos, sin] = [Math.abs(Math.cos(rad)), Math.abs(Math.sin(rad))];
+  return { width: width * cos + height * sin, height: width * sin + height * cos };
+};
 
 /** Pieces that this step lays or folds, with where they lie. */
 export const piecesNow = (step: Step | undefined, pieces: readonly CutPiece[]): CutPiece[] =>
@@ -205,29 +207,43 @@ function drawHoop(
 ) {
   const { field } = plan.hooping;
   const hoop = hoopAround(plan, reading);
-  const box = (w: number, h: number, r: number, at: { x: number; y: number } = hoop) => {
+  const turnedTo = ({ x, y, rad }: { x: number; y: number; rad: number }, draw: () => void) => {
+    ctx.save();
+    ctx.translate(x, y);
+    ctx.rotate(rad);
     ctx.beginPath();
-    ctx.roundRect(at.x - w / 2, at.y - h / 2, w, h, r);
+    draw();
+    ctx.restore();
   };
-  box(hoop.outerWidth, hoop.outerHeight, 16);
-  ctx.fillStyle = colours.rule;
-  ctx.fill();
-  box(hoop.width, hoop.height, 8);
-  ctx.fillStyle = colours.paper;
-  ctx.fill();
-  ctx.strokeStyle = colours.quiet;
-  ctx.lineWidth = px;
-  ctx.stroke();
-  box(hoop.width - 2 * field.inset, hoop.height - 2 * field.inset, 5);
-  ctx.setLineDash([px * 2, px * 4]);
-  ctx.strokeStyle = field.fits ? colours.quiet : colours.madder;
-  ctx.stroke();
-  ctx.setLineDash([]);
-  ctx.strokeStyle = colours.rule;
-  for (const other of hoop.others) {
-    box(plan.design.size.width, plan.design.size.height, 2, other);
+  const box = (w: number, h: number, r: number) => {
+    ctx.beginPath();
+    ctx.roundRect(-w / 2, -h / 2, w, h, r);
+  };
+  turnedTo(hoop, () => {
+    box(field.outerWidth, field.outerHeight, 16);
+    ctx.fillStyle = colours.rule;
+    ctx.fill();
+    box(field.width, field.height, 8);
+    ctx.fillStyle = colours.paper;
+    ctx.fill();
+    ctx.strokeStyle = colours.quiet;
+    ctx.lineWidth = px;
     ctx.stroke();
-  }
+    box(field.width - 2 * field.inset, field.height - 2 * field.inset, 5);
+    ctx.setLineDash([px * 2, px * 4]);
+    ctx.strokeStyle = field.fits ? colours.quiet : colours.madder;
+    ctx.stroke();
+    ctx.setLineDash([]);
+  });
+  ctx.strokeStyle = colours.rule;
+  const { outline } = plan.hooping;
+  for (const other of hoop.others)
+    turnedTo(other, () => {
+      if (outline) for (const [x, y] of outline) ctx.lineTo(x, y);
+      else box(plan.design.size.width, plan.design.size.height, 2);
+      ctx.closePath();
+      ctx.stroke();
+    });
 }
 
 function drawPiece(ctx: CanvasRenderingContext2D, piece: CutPiece, px: number, colours: PlanColours) {

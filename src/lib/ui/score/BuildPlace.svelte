@@ -31,6 +31,7 @@
     ['how', 'How it is made'],
     ['check', 'Check'],
     ['cut', 'Cut list'],
+    ['hoop', 'Hoop'],
     ['order', 'Order'],
     ['notes', 'Notes'],
   ] as const;
@@ -329,6 +330,12 @@
           <Part load={() => import('./CutView.svelte')}>
             {#snippet children({ default: CutView })}
               <CutView {editor} {plan} />
+            {/snippet}
+          </Part>
+        {:else if view === 'hoop'}
+          <Part load={() => import('../hoop/HoopView.svelte')}>
+            {#snippet children({ default: HoopView })}
+              <HoopView {editor} {build} {plan} />
             {/snippet}
           </Part>
         {:else if view === 'order'}

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { resolve } from '$app/paths';
   import { page } from '$app/state';
+  import Frame from '@lucide/svelte/icons/frame';
   import Armchair from '@lucide/svelte/icons/armchair';
   import Layers from '@lucide/svelte/icons/layers-2';
   import Needle from '@lucide/svelte/icons/play';
@@ -14,6 +15,7 @@
     bench: Armchair,
     builds: Layers,
     cut: Scissors,
+    hoop: Frame,
     run: Needle,
     log: Notebook,
     workshop: Sliders,

@@ -28,6 +28,14 @@ export const PLACES = [
     also: 'shopping buy labels print layouts cloth',
   },
   {
+    id: 'hoop',
+    key: '4',
+    name: 'Hoop',
+    href: '/hoop',
+    what: 'which hoop, how many',
+    also: 'fit field frame repeats places arrange trace rows columns pitch',
+  },
+  {
     id: 'run',
     key: '6',
     name: 'Run',

@@ -1,0 +1,112 @@
+import { apartBy } from '../arrange';
+import { boxOf, heightOf, itemAt, turnedPath, widthOf, type Box, type Path } from '../base';
+import { laidPlaces, repeatGap } from '../hoop';
+import { popsOut } from '../score';
+import type { CheckContext, CheckRule, Found } from './types';
+
+/** Less is rounding, mm. */
+const EXACT = 0.1;
+/** A design that has grown or shrunk by more is another one, mm. */
+const SAME_SIZE = 2;
+
+/** The outlines of the items that the maker has laid, where they lie; none: nobody has. mm from the middle of the field */
+function laidOutlines(c: CheckContext): Path[] {
+  const outline = c.build.hooping?.outline.map(([x, y]) => ({ x, y }));
+  const laid = laidPlaces(c.build, c.hoop.id);
+  if (!outline || !laid) return [];
+  return laid.places.map(({ x, y, turnDeg }) =>
+    turnedPath(outline, turnDeg).map((p) => ({ x: p.x + x, y: p.y + y })),
+  );
+}
+/** How far a box reaches beyond a field that keeps `inset` free on every side. mm */
+const beyond = ({ minX, minY, maxX, maxY }: Box, { width, height }: CheckContext['field'], inset: number) =>
+  Math.max(maxX - width / 2, -minX - width / 2, maxY - height / 2, -minY - height / 2) + inset;
+const workOut = { label: 'Work the places out again', change: { hooping: null } };
+
+/** Items that the maker has laid in the hoop. */
+export const laidRules: CheckRule[] = [
+  {
+    id: 'laid-outside',
+    severity: 'stop',
+    find: (c) => {
+      const over = laidOutlines(c).map((path) => beyond(boxOf(path), c.field, c.field.inset));
+      const worst = Math.max(...over);
+      if (!(worst > EXACT)) return [];
+      return [
+        {
+          stepId: null,
+          message: `Item ${over.indexOf(worst) + 1} comes ${c.length(worst)} too near the frame of hoop ${c.hoop.name}.`,
+          because: `The foot needs ${c.length(c.field.inset)} on every side; beyond that the needle meets the frame.`,
+          fix: workOut,
+        },
+      ];
+    },
+  },
+  {
+    id: 'laid-close',
+    severity: 'mind',
+    find: (c) => {
+      const paths = laidOutlines(c);
+      const boxes = paths.map(boxOf);
+      const gap = Math.min(c.build.hooping?.gapMm ?? 0, repeatGap(popsOut(c.score), c.numbers));
+      let nearest = { mm: gap - EXACT, pair: '' };
+      for (const [i, a] of boxes.entries())
+        for (const [k, b] of boxes.entries()) {
+          const apart = Math.max(b.minX - a.maxX, a.minX - b.maxX, b.minY - a.maxY, a.minY - b.maxY);
+          if (k <= i || apart >= nearest.mm) continue;
+          const [p, q] = [itemAt(paths, i), itemAt(paths, k)];
+          const mm = apartBy({ path: p, radius: null }, { path: q, radius: null });
+          if (mm < nearest.mm) nearest = { mm, pair: `Items ${i + 1} and ${k + 1}` };
+        }
+      if (!nearest.pair) return [];
+      const isOver = nearest.mm <= 0;
+      return [
+        {
+          stepId: null,
+          ...(isOver && { severity: 'stop' as const }),
+          message: isOver
+            ? `${nearest.pair} lie over each other.`
+            : `${nearest.pair} lie ${c.length(nearest.mm)} apart; ${c.length(gap)} were asked for.`,
+          because: isOver
+            ? 'The one would be sewn into the other.'
+            : 'Scissors need their room, and film must hold until the last stitch.',
+          fix: workOut,
+        },
+      ];
+    },
+  },
+  {
+    id: 'laid-other',
+    severity: 'mind',
+    find: (c): Found[] => {
+      const { hooping } = c.build;
+      if (!hooping) return [];
+      if (!laidPlaces(c.build, c.hoop.id)) {
+        const asked = hooping.places.length;
+        return [
+          {
+            stepId: null,
+            severity: 'tip',
+            message: `The places that you laid for ${asked} do not count: the order or the hoop is another now.`,
+            because: 'Rows and columns are used, as if nobody had laid them.',
+            fix: {
+              label: `Back to ${asked} as laid`,
+              change: { hoopId: hooping.hoopId, order: { ...c.build.order, repeats: asked } },
+            },
+          },
+        ];
+      }
+      const box = boxOf(hooping.outline.map(([x, y]) => ({ x, y })));
+      const [wide, high] = [c.design.size.width - widthOf(box), c.design.size.height - heightOf(box)];
+      if (Math.max(Math.abs(wide), Math.abs(high)) <= SAME_SIZE) return [];
+      return [
+        {
+          stepId: null,
+          message: `The items were laid for a design of ${c.length(widthOf(box))} × ${c.length(heightOf(box))}; it measures ${c.length(c.design.size.width)} × ${c.length(c.design.size.height)} now.`,
+          because: 'Where each lies, and how near the next, was worked out for the other size.',
+          fix: workOut,
+        },
+      ];
+    },
+  },
+];

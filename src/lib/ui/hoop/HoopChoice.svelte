@@ -1,0 +1,104 @@
+<script lang="ts">
+  import { formatLength, formatSize, turnedPath, type Path } from '$lib/core/base';
+  import { fitIn, hoopBase, hoopField, type HoopFit } from '$lib/core/hoop';
+  import { numbersWith } from '$lib/core/numbers';
+  import type { Hoop } from '$lib/core/workshop';
+  import { workroom } from '../state/workroom.svelte';
+
+  // Every hoop that is owned, to one scale, with the design in it as it fits best.
+  interface Props {
+    outline: Path;
+    hoopId: string;
+    onchoose: (hoop: Hoop, fit: HoopFit) => void;
+  }
+  let { outline, hoopId, onchoose }: Props = $props();
+  const unit = $derived(workroom.unit);
+  const length = (mm: number) => formatLength(Math.round(mm), unit);
+
+  const hoops = $derived.by(() => {
+    const { workshop } = workroom;
+    const numbers = numbersWith(workshop.numbers);
+    return workshop.hoops
+      .flatMap((hoop) => {
+        const machine = workshop.machines.find((m) => m.id === hoop.machineId);
+        if (!machine) return [];
+        const field = hoopField(hoop, machine, numbers, { width: 0, height: 0 });
+        const fit = fitIn(outline, hoop, field.inset);
+        return [{ hoop, machine, field, fit, base: hoopBase(hoop, machine, numbers) }];
+      })
+      .sort((a, b) => a.hoop.widthMm * a.hoop.heightMm - b.hoop.widthMm * b.hoop.heightMm);
+  });
+  const largest = $derived(
+    Math.max(...hoops.map(({ field }) => Math.max(field.outerWidth, field.outerHeight))),
+  );
+  const smallest = $derived(hoops.find(({ fit }) => fit.fits)?.hoop.id);
+  const how = ({ turnDeg }: HoopFit) =>
+    turnDeg === 0 ? 'as it lies' : turnDeg === 90 ? 'a quarter turned' : `turned to ${turnDeg}°`;
+  const d = (fit: HoopFit) => {
+    const path = turnedPath(outline, fit.turnDeg);
+    const xs = path.map((p) => p.x);
+    const ys = path.map((p) => p.y);
+    const [cx, cy] = [(Math.min(...xs) + Math.max(...xs)) / 2, (Math.min(...ys) + Math.max(...ys)) / 2];
+    return `M${path.map((p) => `${(p.x - cx).toFixed(1)} ${(cy - p.y).toFixed(1)}`).join('L')}Z`;
+  };
+</script>
+
+<ul class="flex flex-col gap-1.5" aria-label="Hoops">
+  {#each hoops as { hoop, machine, field, fit, base } (hoop.id)}
+    {@const isIn = hoop.id === hoopId}
+    <li>
+      <button
+        type="button"
+        aria-pressed={isIn}
+        class={[
+          'flex w-full items-center gap-3 rounded-lg border-2 bg-paper p-2 text-left',
+          isIn ? 'border-needle' : 'border-rule hover:border-quiet',
+        ]}
+        onclick={() => onchoose(hoop, fit)}
+      >
+        <svg
+          class="size-14 shrink-0"
+          viewBox="{-largest / 2} {-largest / 2} {largest} {largest}"
+          aria-hidden="true"
+        >
+          <rect
+            x={-field.outerWidth / 2}
+            y={-field.outerHeight / 2}
+            width={field.outerWidth}
+            height={field.outerHeight}
+            rx={largest / 25}
+            fill="var(--rule)"
+          />
+          <rect
+            x={-hoop.widthMm / 2}
+            y={-hoop.heightMm / 2}
+            width={hoop.widthMm}
+            height={hoop.heightMm}
+            rx={largest / 50}
+            fill="var(--paper)"
+          />
+          <path
+            d={d(fit)}
+            fill={fit.fits ? 'var(--needle-soft)' : 'var(--madder-soft)'}
+            stroke={fit.fits ? 'var(--needle)' : 'var(--madder)'}
+            stroke-width={largest / 60}
+          />
+        </svg>
+        <span class="min-w-0 flex-1">
+          <strong class="font-semibold">{hoop.name}</strong>
+          {#if hoop.id === smallest}<span class="label">the smallest</span>{/if}
+          <span class={['block text-sm', !fit.fits && 'text-madder']}
+            >{fit.fits
+              ? `Fits ${how(fit)}: ${length(fit.clearMm)} clear.`
+              : fit.clearMm < 0
+                ? `Too small by ${length(-2 * fit.clearMm)}.`
+                : `${length(2 * (field.inset - fit.clearMm))} short of room for the foot.`}</span
+          >
+          <span class="label block"
+            >{machine.name} · base {formatSize(base.widthMm, base.heightMm, unit)}</span
+          >
+        </span>
+      </button>
+    </li>
+  {/each}
+</ul>

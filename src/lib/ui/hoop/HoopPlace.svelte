@@ -1,0 +1,81 @@
+<script lang="ts">
+  import Redo from '@lucide/svelte/icons/redo-2';
+  import Undo from '@lucide/svelte/icons/undo-2';
+  import { goto } from '$app/navigation';
+  import { resolve } from '$app/paths';
+  import { onMount } from 'svelte';
+  import { count } from '$lib/core/base';
+  import Guard from '../kit/Guard.svelte';
+  import Select from '../kit/Select.svelte';
+  import { isWriting } from '../shell/keys';
+  import { openEditor } from '../score/open-editor';
+  import { workroom } from '../state/workroom.svelte';
+  import HoopView from './HoopView.svelte';
+
+  // The hoop by itself, large: one build after the other.
+  let { id }: { id: string } = $props();
+  const editor = openEditor();
+  onMount(() => void editor.load(id));
+  // Another tab has stored it: this one follows.
+  $effect(() => void editor.follow(workroom.builds.find((b) => b.id === id)));
+
+  const options = $derived(workroom.builds.map((b) => [b.id, b.name] as const));
+  const show = (build: string) => void goto(resolve(`/hoop?build=${encodeURIComponent(build)}`));
+  function onkeydown(event: KeyboardEvent) {
+    const key = event.key.toLowerCase();
+    if (!(event.ctrlKey || event.metaKey) || !['z', 'y'].includes(key) || isWriting(event)) return;
+    event.preventDefault();
+    if (key === 'y' || event.shiftKey) editor.redo();
+    else editor.undo();
+  }
+</script>
+
+<svelte:window {onkeydown} />
+
+<div class="flex min-h-full flex-col gap-4 p-6 lg:h-full">
+  <header class="flex flex-wrap items-center gap-3">
+    <h1 class="text-3xl">Hoop</h1>
+    <Select class="min-w-48" label="Build" value={id} {options} onchange={show} />
+    {#if editor.build && editor.plan}
+      <p class="label mr-auto">
+        {count(editor.plan.order.load, 'item')} to load,
+        {count(editor.plan.order.hoopings, 'hooping')}
+      </p>
+      <button
+        type="button"
+        class="btn px-2.5"
+        aria-label="Undo"
+        title="Undo (Ctrl Z)"
+        disabled={!editor.canUndo}
+        onclick={() => editor.undo()}><Undo size={18} /></button
+      >
+      <button
+        type="button"
+        class="btn px-2.5"
+        aria-label="Redo"
+        title="Redo (Ctrl Y)"
+        disabled={!editor.canRedo}
+        onclick={() => editor.redo()}><Redo size={18} /></button
+      >
+      <a class="btn" href={resolve('/builds/[id]', { id })}>To its score</a>
+    {/if}
+  </header>
+  {#if editor.problem}
+    <section class="max-w-xl" role="alert">
+      <h2 class="mb-2 text-2xl">{editor.problem.message}</h2>
+      <p class="mb-4">{editor.problem.next}</p>
+      <a class="btn" href={resolve('/builds')}>To the builds</a>
+    </section>
+  {:else if editor.build && editor.plan && editor.tape}
+    <Guard what="The hoop of {editor.build.name}">
+      <HoopView {editor} build={editor.build} plan={editor.plan} />
+    </Guard>
+  {:else if editor.fault}
+    <p role="alert">
+      This build cannot be worked out as it stands; its own page says what can be done.
+      <a class="text-needle underline" href={resolve('/builds/[id]', { id })}>Open it</a>
+    </p>
+  {:else}
+    <p class="text-quiet" role="status">Reading the tape …</p>
+  {/if}
+</div>

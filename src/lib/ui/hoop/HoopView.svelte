@@ -1,0 +1,95 @@
+<script lang="ts">
+  import { onDestroy, untrack } from 'svelte';
+  import type { MayTurn } from '$lib/core/arrange';
+  import type { Build } from '$lib/core/build';
+  import { repeatGap } from '$lib/core/hoop';
+  import type { BuildPlan } from '$lib/core/plan';
+  import { popsOut } from '$lib/core/score';
+  import { arrangeWatched, gapForMoreWatched, outlineInWorker } from '$lib/workers';
+  import type { BuildEditor } from '../state/editor.svelte';
+  import { HoopTable } from '../state/hoop-table.svelte';
+  import { HoopWays } from '../state/hoop-ways.svelte';
+  import { showProblem } from '../state/notices';
+  import HoopChoice from './HoopChoice.svelte';
+  import HoopPlaces from './HoopPlaces.svelte';
+  import HowMany from './HowMany.svelte';
+
+  // Which hoop, how many of the design it holds, and where each lies.
+  let { editor, build, plan }: { editor: BuildEditor; build: Build; plan: BuildPlan } = $props();
+
+  /** Figures are still being typed for so long, ms. */
+  const SOON_MS = 300;
+
+  const ways = new HoopWays({
+    outline: async () => {
+      const { tape, reading } = editor;
+      if (!tape || !reading) throw new RangeError('An open build has its tape and reading.');
+      return outlineInWorker(tape, reading);
+    },
+    arrange: arrangeWatched,
+    gapForMore: gapForMoreWatched,
+    tell: showProblem,
+  });
+  onDestroy(() => ways.stop());
+  let mayTurn = $state<MayTurn>('half');
+  /** between two, as the maker has typed it; null: by how they are parted */
+  let ownGapMm = $state<number | null>(null);
+  let quantity = $state<number | null>(null);
+  const gapMm = $derived(ownGapMm ?? repeatGap(popsOut(plan.score), plan.numbers));
+  const table = new HoopTable({
+    build: () => build,
+    plan: () => plan,
+    ways,
+    gapMm: () => gapMm,
+    change: (next) => editor.change(next),
+  });
+
+  // A design with other stitches has another outline.
+  const stitches = $derived(JSON.stringify([build.tapeId, build.insertions]));
+  $effect(() => {
+    void stitches;
+    untrack(() => void ways.read());
+  });
+  const { width, height, inset } = $derived(plan.hooping.field);
+  $effect(() => {
+    const wanted = { field: { width, height, inset }, gapMm, mayTurn, quantity };
+    if (!ways.outline) return;
+    const soon = setTimeout(() => void ways.look(wanted), SOON_MS);
+    return () => clearTimeout(soon);
+  });
+</script>
+
+{#if ways.outline}
+  <div class="grid min-h-0 flex-1 gap-4 lg:grid-cols-[17rem_minmax(0,1fr)_18rem]">
+    <section class="min-h-0 overflow-y-auto pr-1" aria-label="Which hoop">
+      <h2 class="mb-1 text-xl">Which hoop</h2>
+      <HoopChoice
+        outline={ways.outline}
+        hoopId={plan.hooping.hoop.id}
+        onchoose={(hoop, fit) => table.choose(hoop, fit)}
+      />
+    </section>
+    <section
+      class="flex min-h-96 flex-col rounded-lg border border-rule bg-paper p-2"
+      aria-label="In the hoop"
+    >
+      <HoopPlaces {table} {plan} outline={ways.outline} />
+    </section>
+    <section class="flex min-h-0 flex-col gap-3 overflow-y-auto px-1" aria-label="How many">
+      <h2 class="text-xl">How many</h2>
+      <HowMany
+        {table}
+        {ways}
+        {plan}
+        {gapMm}
+        {quantity}
+        {mayTurn}
+        ongap={(mm) => (ownGapMm = mm)}
+        onquantity={(n) => (quantity = n)}
+        onturn={(turns) => (mayTurn = turns)}
+      />
+    </section>
+  </div>
+{:else}
+  <p class="p-4 text-quiet" role="status">Working out what the design takes of the hoop …</p>
+{/if}

@@ -1,0 +1,146 @@
+<script lang="ts">
+  import { count, formatLength, percent } from '$lib/core/base';
+  import type { MayTurn } from '$lib/core/arrange';
+  import { MOST_REPEATS } from '$lib/core/build';
+  import type { BuildPlan } from '$lib/core/plan';
+  import LengthField from '../kit/LengthField.svelte';
+  import NumberField from '../kit/NumberField.svelte';
+  import Radios from '../kit/Radios.svelte';
+  import Select from '../kit/Select.svelte';
+  import type { HoopTable } from '../state/hoop-table.svelte';
+  import { WAYS, type HoopWays, type WayId } from '../state/hoop-ways.svelte';
+  import { workroom } from '../state/workroom.svelte';
+  import LatticeFigures from './LatticeFigures.svelte';
+  import { placesOf } from './places';
+
+  // How many by each way, the numbers to type, and what may be changed about it.
+  interface Props {
+    table: HoopTable;
+    ways: HoopWays;
+    plan: BuildPlan;
+    gapMm: number;
+    /** null: as many as fit */
+    quantity: number | null;
+    mayTurn: MayTurn;
+    ongap: (mm: number) => void;
+    onquantity: (n: number | null) => void;
+    onturn: (turns: MayTurn) => void;
+  }
+  let { table, ways, plan, gapMm, quantity, mayTurn, ongap, onquantity, onturn }: Props = $props();
+  const length = (mm: number) => formatLength(mm, workroom.unit);
+
+  const TURNS: [MayTurn, string][] = [
+    ['none', 'as it lies'],
+    ['half', 'end for end'],
+    ['quarter', 'by quarters'],
+    ['any', 'any way'],
+  ];
+  const NAMES: Record<WayId, string> = {
+    grid: 'Columns and rows',
+    staggered: 'Shifted rows',
+    free: 'As they fit best',
+  };
+  const hoopings = (n: number) => (n ? count(Math.ceil(plan.order.designs / n), 'hooping') : 'nothing fits');
+  const options = $derived([
+    [
+      'now' as const,
+      `As it is now: ${table.now?.length ?? 'too many'}`,
+      table.isLaid ? 'laid by you' : 'worked out',
+    ] as const,
+    ...WAYS.flatMap((way) => {
+      const n = ways.found[way]?.placements.length;
+      return n === undefined ? [] : [[way, `${NAMES[way]}: ${n}`, hoopings(n)] as const];
+    }),
+  ]);
+  const best = $derived(ways.found.free);
+  const { found, middle, field, bare } = $derived(table);
+</script>
+
+<Radios
+  label="Way of laying"
+  value={table.chosen}
+  {options}
+  onchange={(way) => (table.chosen = way)}
+  class="flex flex-col"
+/>
+<div class="label flex min-h-10 shrink-0 flex-wrap content-start gap-x-2" role="status">
+  {#if ways.working}
+    <span
+      >Looking for {ways.working === 'more' ? 'room for one more' : NAMES[ways.working].toLowerCase()} …</span
+    >
+    <button type="button" class="text-needle underline" onclick={() => ways.stop()}>Stop</button>
+  {:else if best}
+    <span>No way can hold more than {best.upperBound}.</span>
+    {#if ways.gapForMore !== null}<span
+        >One more would fit with {length(gapMm - ways.gapForMore)} less between.</span
+      >{/if}
+  {/if}
+</div>
+{#if found}
+  {#if found.because}<p class="text-madder">{found.because}</p>{:else}
+    <button type="button" class="btn btn-strong shrink-0" onclick={() => table.lay(placesOf(found))}
+      >Lay {count(found.placements.length, 'item')} so</button
+    >
+  {/if}
+{:else if table.isLaid}
+  <button type="button" class="btn shrink-0" onclick={() => table.workOut()}>Work the places out again</button
+  >
+{/if}
+{#if table.grid && table.places.length > 1}<LatticeFigures grid={table.grid} places={table.places} />
+{:else if table.places.length > 1}<p class="label">
+    No rows and columns to type: the machine takes the tape of the whole hooping.
+  </p>{/if}
+{#if bare !== null}<p class="label">{percent(bare)} of the field stays bare.</p>{/if}
+<div class="flex flex-wrap items-end gap-3">
+  <LengthField
+    label="Between two"
+    class="w-20"
+    valueMm={gapMm}
+    limits={{ min: 0, max: 100 }}
+    onchange={ongap}
+  />
+  <NumberField
+    label="So many"
+    class="w-20"
+    placeholder={best ? String(best.placements.length) : ''}
+    value={quantity}
+    limits={{ min: 1, max: MOST_REPEATS }}
+    onchange={onquantity}
+    onclear={() => onquantity(null)}
+  />
+  <label class="flex flex-col gap-1"
+    ><span class="label">May be turned</span><Select
+      value={mayTurn}
+      options={TURNS}
+      onchange={onturn}
+    /></label
+  >
+</div>
+{#if middle && table.now}
+  <div class="flex flex-wrap gap-3">
+    <LengthField
+      label="Right of the middle"
+      class="w-20"
+      valueMm={middle.x}
+      limits={{ min: -field.width / 2, max: field.width / 2 }}
+      onchange={(x) => table.move(x - middle.x, 0)}
+    />
+    <LengthField
+      label="Above the middle"
+      class="w-20"
+      valueMm={middle.y}
+      limits={{ min: -field.height / 2, max: field.height / 2 }}
+      onchange={(y) => table.move(0, y - middle.y)}
+    />
+    {#if table.now.length === 1}<NumberField
+        label="Turned"
+        class="w-20"
+        suffix="°"
+        step="any"
+        live={false}
+        value={table.now[0]?.turnDeg ?? 0}
+        limits={{ min: -360, max: 360 }}
+        onchange={(deg) => table.turn(deg)}
+      />{/if}
+  </div>
+{/if}

@@ -1,0 +1,61 @@
+import { expect } from 'chai';
+import { openPage, useApp } from '../support/app';
+
+const used = useApp();
+
+describe('the hoop', () => {
+  it('says what fits which hoop and how many, lays them, keeps them, and undoes it', async () => {
+    const { page, context, faults } = await openPage(used.browser);
+    await page.goto(`${used.app.url}/`);
+    await page.getByRole('heading', { level: 1 }).waitFor();
+    await page.keyboard.press('4');
+    await page.getByRole('heading', { level: 1, name: 'Hoop' }).waitFor();
+    await page.getByRole('combobox', { name: 'Build' }).selectOption({ label: 'Crew patch' });
+    const hoops = page.getByRole('list', { name: 'Hoops' }).getByRole('button');
+    // 69.4 × 84.9 lies in 100 × 100 with 7.5 to the frame, and nowhere it is turned.
+    await hoops.filter({ hasText: '100 × 100' }).getByText('Fits as it lies').waitFor();
+    const ways = page.getByRole('radiogroup', { name: 'Way of laying' });
+    await ways.getByText('As it is now: 12').waitFor();
+    await page.getByText('No way can hold more than').waitFor();
+    const found = (name: string) =>
+      ways
+        .locator('label', { hasText: name })
+        .innerText()
+        .then((text) => Number(/: (\d+)/.exec(text)?.[1]));
+    const [grid, shifted, best] = [await found('Columns and rows'), await found('Shifted rows'), await found('As they fit best')]; // prettier-ignore
+    expect(grid).to.be.above(11);
+    expect(shifted).to.be.at.least(grid);
+    expect(best).to.be.at.least(shifted);
+
+    await ways.locator('label', { hasText: 'Shifted rows' }).getByRole('radio').click();
+    await page.getByTestId('lattice').getByText('Every second row moved over').waitFor();
+    await page.getByRole('button', { name: `Lay ${shifted} items so` }).click();
+    await ways.getByText(`As it is now: ${shifted}`).waitFor();
+    await ways.getByText('laid by you').waitFor();
+    const drawn = page.getByRole('img', { name: `${shifted} items in it` });
+    await drawn.waitFor();
+
+    // Arrows move all of it: up by 1 mm, as the field beside it says.
+    await page.getByRole('group', { name: 'What lies in the hoop' }).press('ArrowUp');
+    const above = page.getByLabel('Above the middle');
+    await page.waitForFunction(() => {
+      const field = [...document.querySelectorAll('label')].find((l) => l.textContent === 'Above the middle');
+      return (field?.control as HTMLInputElement | undefined)?.value === '1';
+    });
+    await page.reload();
+    await ways.getByText(`As it is now: ${shifted}`).waitFor();
+    expect(await above.inputValue()).to.equal('1');
+    await page.getByRole('button', { name: 'Work the places out again' }).click();
+    await ways.getByText('worked out').waitFor();
+    await page.keyboard.press('Control+z');
+    await ways.getByText('laid by you').waitFor();
+
+    // A hoop that holds one: the check says that so many do not fit.
+    await hoops.filter({ hasText: '100 × 100' }).click();
+    await ways.getByText('As it is now: too many').waitFor();
+    await page.getByRole('link', { name: 'To its score' }).click();
+    await page.getByText('repeats do not fit hoop 100 × 100').waitFor();
+    expect(faults).to.deep.equal([]);
+    await context.close();
+  });
+});

@@ -1,0 +1,245 @@
+import { expect } from 'chai';
+import {
+  apartBy,
+  arrange,
+  latticeOf,
+  outlineOf,
+  type Arrangement,
+  type ArrangeTask,
+} from '$lib/core/arrange';
+import { boxOf, fail, ok, type Path, type Problem } from '$lib/core/base';
+import type { Build } from '$lib/core/build';
+import { fitIn, itemOutline, shapeOfItem } from '$lib/core/hoop';
+import { circle, closePath, inside, rectangle, run, satin, star } from '$lib/core/outline';
+import { planBuild } from '$lib/core/plan';
+import { STITCH, type Tape } from '$lib/core/tape';
+import { newWorkshop } from '$lib/core/workshop';
+import { crewPatch, gullPennant, pouch, tailTab, windStar } from '$lib/demo';
+import type { ArrangeRequest } from '$lib/workers';
+import { HoopTable, lying } from '$lib/ui/state/hoop-table.svelte';
+import { HoopWays } from '$lib/ui/state/hoop-ways.svelte';
+import { sewn } from '../support/copies';
+import { example, readAs } from '../support/examples';
+
+const outlineOfTape = (tape: Tape) => itemOutline(readAs(tape), tape);
+const sizeOf = (path: Path) => {
+  const box = boxOf(path);
+  return [box.maxX - box.minX, box.maxY - box.minY];
+};
+
+describe('what one item takes of the hoop', () => {
+  it('is the outermost border with its width, about the middle of the design', () => {
+    // A satin of 4 on a round of 30 reaches to 32; up to 0.6 more for what its stitches spread, and its corners.
+    const outline = outlineOfTape(sewn([satin(closePath(circle({ x: 50, y: 20 }, 30)), 4, 0.4)]));
+    for (const { x, y } of outline) expect(Math.hypot(x, y)).to.be.within(31.8, 33);
+    const { diameterMm } = shapeOfItem(outline);
+    expect(diameterMm).to.be.within(64, 66);
+  });
+
+  it('keeps to a shape that is no box: a star leaves room between its tips', () => {
+    const path = closePath(star({ x: 0, y: 0 }, 5, 40, 16));
+    const outline = outlineOfTape(sewn([satin(path, 2, 0.4)]));
+    const [w, h] = sizeOf(outline);
+    expect(w * h).to.be.above(5500);
+    const area = Math.abs(outline.reduce((sum, p, i) => {
+      const q = outline[(i + 1) % outline.length];
+      return sum + (p.x * q.y - q.x * p.y) / 2;
+    }, 0)); // prettier-ignore
+    // Of the star itself 5 · 40 · 16 · sin 36° = 1881; 1 all round its sides of 29 adds about 300.
+    expect(area).to.be.within(1881, 2500);
+    expect(shapeOfItem(outline).diameterMm).to.equal(null);
+  });
+
+  it('of what no line goes round it is the hull', () => {
+    const outline = outlineOfTape(sewn([run([{ x: 0, y: 0 }, { x: 60, y: 0 }], 2.5), run([{ x: 30, y: 0 }, { x: 30, y: 40 }], 2.5)])); // prettier-ignore
+    expect(outline.length).to.be.below(40);
+    expect(sizeOf(outline)[0]).to.be.within(60, 61.5);
+  });
+
+  it('holds every needle point of every design, with few corners, anticlockwise', () => {
+    for (const tape of [crewPatch(), gullPennant(), tailTab(), pouch(), windStar()]) {
+      const reading = readAs(tape);
+      const outline = itemOutline(reading, tape);
+      const { extents: e } = reading;
+      expect(outline.length, tape.label).to.be.within(3, 90);
+      for (let i = 0; i < tape.kind.length; i++) {
+        if (tape.kind[i] !== STITCH) continue;
+        const p = { x: tape.x[i] / 10 - (e.minX + e.maxX) / 2, y: tape.y[i] / 10 - (e.minY + e.maxY) / 2 };
+        const off = apartBy({ path: [p], radius: null }, { path: outline, radius: null });
+        expect(inside(p, outline) ? 0 : off, tape.label).to.be.below(0.5);
+      }
+      const told = outlineOf(outline.map(({ x, y }) => [x, y]), 'item'); // prettier-ignore
+      expect(told.ok && told.value.outline).to.deep.equal(outline);
+    }
+  });
+});
+
+describe('whether a design fits a hoop', () => {
+  const field = { widthMm: 100, heightMm: 180 };
+  it('as it lies, a quarter turned, or at the angle with the most room', () => {
+    expect(fitIn(rectangle({ x: 0, y: 0 }, 80, 150), field, 5)).to.deep.equal({
+      turnDeg: 0,
+      clearMm: 10,
+      fits: true,
+    });
+    expect(fitIn(rectangle({ x: 0, y: 0 }, 150, 80), field, 5)).to.deep.equal({
+      turnDeg: 90,
+      clearMm: 10,
+      fits: true,
+    });
+    // A strip of 120 × 4 goes into a square of 100 askew: (120 + 4) / √2 = 87.7 each way at 45°.
+    const askew = fitIn(rectangle({ x: 0, y: 0 }, 120, 4), { widthMm: 100, heightMm: 100 }, 5);
+    expect([askew.turnDeg, askew.fits]).to.deep.equal([45, true]);
+    expect(askew.clearMm).to.be.closeTo((100 - 124 / Math.SQRT2) / 2, 1e-9);
+  });
+  it('or by how much not', () => {
+    const none = fitIn(rectangle({ x: 0, y: 0 }, 190, 190), field, 5);
+    expect(none.fits).to.equal(false);
+    expect(none.clearMm).to.be.closeTo((100 - 190) / 2, 1e-9);
+  });
+});
+
+describe('the numbers to type', () => {
+  const rows = (xs: number[][], pitch: number) =>
+    xs.flatMap((row, j) => row.map((x) => ({ x, y: j * pitch, turnDeg: 0 })));
+  it('are read off the places: straight, shifted by rows and by columns', () => {
+    expect(latticeOf(rows([[0, 40, 80], [0, 40, 80]], 30))).to.deep.equal(
+      { across: 3, down: 2, pitchXMm: 40, pitchYMm: 30, shiftXMm: 0, shiftYMm: 0 }); // prettier-ignore
+    const shifted = rows([[0, 40, 80], [20, 60], [0, 40, 80]], 30); // prettier-ignore
+    expect(latticeOf(shifted)).to.deep.equal(
+      { across: 3, down: 3, pitchXMm: 40, pitchYMm: 30, shiftXMm: 20, shiftYMm: 0 }); // prettier-ignore
+    // Columns that are shifted may be rows too: whatever is typed, the machine comes to the same places.
+    const columns = shifted.map(({ x, y, turnDeg }) => ({ x: y, y: x, turnDeg }));
+    const grid = latticeOf(columns);
+    if (!grid) throw new Error('no lattice');
+    const typed = new Set<string>();
+    for (let i = 0; i < grid.across; i++)
+      for (let j = 0; j < grid.down; j++)
+        typed.add(
+          `${i * grid.pitchXMm + (j % 2) * grid.shiftXMm} ${j * grid.pitchYMm + (i % 2) * grid.shiftYMm}`,
+        );
+    for (const { x, y } of columns) expect(typed).to.include(`${x} ${y}`);
+    expect(latticeOf([{ x: 3, y: 4, turnDeg: 90 }])).to.include({ across: 1, down: 1 });
+  });
+  it('are none where a pitch, a turn or a row differs', () => {
+    expect(latticeOf(rows([[0, 40, 90]], 30))).to.equal(null);
+    expect(latticeOf(rows([[0, 40, 80], [10, 50]], 30).map((p, i) => ({ ...p, turnDeg: i ? 0 : 180 })))).to.equal(null); // prettier-ignore
+    expect(latticeOf(rows([[0, 40, 80], [0], [0, 40, 80]], 30))).to.equal(null); // prettier-ignore
+  });
+  it('are those that the arranger tells', () => {
+    const outline = outlineOf({ diameterMm: 20 }, 'a');
+    if (!outline.ok) throw new Error();
+    let left = 20;
+    const found = arrange(
+      {
+        field: { widthMm: 130, heightMm: 180 },
+        insetMm: 5,
+        gapMm: 2,
+        way: 'staggered',
+        shapes: [{ id: 'a', mayTurn: 'none', quantity: null, ...outline.value }],
+      },
+      { left: () => left-- / 20 },
+    );
+    const grid = latticeOf(found.placements.map(({ xMm, yMm, turnDeg }) => ({ x: xMm, y: yMm, turnDeg })));
+    expect(grid).to.include({ across: found.grid?.across, down: found.grid?.down });
+    for (const key of ['pitchXMm', 'pitchYMm', 'shiftXMm', 'shiftYMm'] as const)
+      expect(grid?.[key]).to.be.closeTo(found.grid?.[key] ?? NaN, 0.1);
+  });
+});
+
+/** A hoop table over an open build, whose work is done at once. */
+async function open(tape = crewPatch(), change: Partial<Build> = {}) {
+  const workshop = newWorkshop();
+  const { build: first } = example(tape, { hoopId: 'hoop-160x260', ...change }, workshop);
+  let build: Build = first;
+  const said: Problem[] = [];
+  const asked: ArrangeTask[] = [];
+  let answer = (request: ArrangeRequest): Arrangement => {
+    let left = 12;
+    return arrange(request.task, { left: () => left-- / 12 });
+  };
+  const ways = new HoopWays({
+    outline: async () => ok(outlineOfTape(tape)),
+    arrange: async (request) => (asked.push(request.task), ok(answer(request))),
+    gapForMore: async () => ok(3),
+    tell: (problem) => said.push(problem),
+  });
+  const planOf = () => planBuild(build, readAs(tape), workshop);
+  const table = new HoopTable({
+    build: () => build,
+    plan: planOf,
+    ways,
+    gapMm: () => 6,
+    change: (next) => (build = { ...build, ...next }),
+  });
+  await ways.read();
+  const { width, height, inset } = planOf().hooping.field;
+  const look = () =>
+    ways.look({ field: { width, height, inset }, gapMm: 6, mayTurn: 'half', quantity: null });
+  return { ways, table, look, said, asked, planOf, build: () => build, break: () => (answer = () => { throw new Error('gone'); }) }; // prettier-ignore
+}
+
+describe('the hoop of an open build', () => {
+  it('knows all ways, lays one, and everything else goes by its places', async () => {
+    const { ways, table, look, planOf, build } = await open();
+    await look();
+    const counts = (['grid', 'staggered', 'free'] as const).map(
+      (way) => ways.found[way]?.placements.length ?? 0,
+    );
+    expect(counts[0]).to.be.above(1);
+    expect(counts[1]).to.be.at.least(counts[0]);
+    expect(counts[2]).to.be.at.least(counts[1]);
+    expect([ways.working, ways.gapForMore]).to.deep.equal([null, 3]);
+    const free = ways.found.free as Arrangement;
+    table.lay(free.placements.map(({ xMm, yMm, turnDeg }) => ({ x: xMm, y: yMm, turnDeg })));
+    expect(build().order.repeats).to.equal(counts[2]);
+    expect(planOf().hooping.repeats?.places).to.have.length(counts[2]);
+    const { outline } = ways;
+    const paths = (planOf().hooping.repeats?.places ?? []).map((p) => lying(outline ?? [], p));
+    for (const [i, a] of paths.entries())
+      for (const b of paths.slice(i + 1))
+        expect(apartBy({ path: a, radius: null }, { path: b, radius: null })).to.be.above(5.9);
+    table.workOut();
+    expect(build().hooping).to.equal(null);
+  });
+
+  it('is moved as far as the field goes, and a single item is turned', async () => {
+    const { table, build, planOf } = await open(tailTab(), { order: { quantity: 1, repeats: 1 } });
+    table.move(3, -2);
+    expect(build().hooping?.places).to.deep.equal([{ x: 3, y: -2, turnDeg: 0 }]);
+    const after = await open(tailTab(), { order: { quantity: 1, repeats: 1 } });
+    after.table.move(900, 0);
+    const { field } = planOf().hooping;
+    const box = boxOf(after.ways.outline ?? []);
+    expect(after.build().hooping?.places[0].x).to.be.closeTo(field.width / 2 - field.inset - box.maxX, 0.01);
+    after.table.turn(180);
+    expect(after.build().hooping?.places[0].turnDeg).to.equal(180);
+  });
+
+  it('says what fails, and drops what is not wanted any more', async () => {
+    const said: Problem[] = [];
+    let count = 0;
+    const slow = new HoopWays({
+      outline: async () => ok(rectangle({ x: 0, y: 0 }, 20, 20)),
+      arrange: async (_, __, signal) => {
+        count++;
+        await new Promise((go) => setTimeout(go, 5));
+        return signal.aborted ? ok(null) : fail('worker-failed', 'It did not answer.', 'Reload.');
+      },
+      gapForMore: async () => ok(null),
+      tell: (problem) => said.push(problem),
+    });
+    await slow.read();
+    const wanted = {
+      field: { width: 100, height: 100, inset: 5 },
+      gapMm: 2,
+      mayTurn: 'none' as const,
+      quantity: null,
+    };
+    const first = slow.look(wanted);
+    const second = slow.look(wanted);
+    await Promise.all([first, second]);
+    // The first one was dropped without a word.
+    expect([count, said.length, slow.working]).to.deep.equal([2, 1, null]);
+  });
+});
