@@ -34,7 +34,6 @@ const SHOTS: Shot[] = [
   },
   { name: 'cut', path: '/cut', wait: 'text=On the shelf', layOut: true },
   { name: 'cutting-order', path: '/cut', wait: 'text=On the shelf', layOut: true, tab: 'Cutting order' },
-  { name: 'shopping', path: '/cut', wait: 'text=On the shelf', layOut: true, tab: 'Shopping' },
   {
     name: 'hoop',
     path: '/hoop?build=crew-patch',

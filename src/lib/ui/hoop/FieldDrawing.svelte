@@ -31,7 +31,7 @@
 <svg
   viewBox="{-field.outerWidth / 2 - px} {-field.outerHeight / 2 - px} {field.outerWidth +
     2 * px} {field.outerHeight + 2 * px}"
-  class="h-full w-full"
+  class="h-full max-h-[70vh] w-full lg:max-h-none"
   role="img"
   aria-label={label}
 >
@@ -71,14 +71,14 @@
       stroke={isOut(item) ? 'var(--madder)' : 'var(--needle)'}
       stroke-width={1.5 * px}
     />
-    <text
-      x={item.x}
-      y={-item.y}
-      font-size={font}
-      text-anchor="middle"
-      dominant-baseline="central"
-      fill="var(--ink)">{place + 1}</text
-    >
+    {#if items.length > 1}<text
+        x={item.x}
+        y={-item.y}
+        font-size={font}
+        text-anchor="middle"
+        dominant-baseline="central"
+        fill="var(--ink)">{place + 1}</text
+      >{/if}
   {/each}
   {#if trace}
     <rect

@@ -63,7 +63,7 @@
   onchange={(way) => (table.chosen = way)}
   class="flex flex-col"
 />
-<div class="label flex min-h-10 shrink-0 flex-wrap content-start gap-x-2" role="status">
+<div class="label flex min-h-5 shrink-0 flex-wrap gap-x-2" role="status">
   {#if ways.working}
     <span
       >Looking for {ways.working === 'more' ? 'room for one more' : NAMES[ways.working].toLowerCase()} …</span

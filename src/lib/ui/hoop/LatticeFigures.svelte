@@ -16,7 +16,7 @@
       : `${length(Math.abs(mm))} ${mm > 0 ? up : down} the middle`;
 </script>
 
-<dl class="grid grid-cols-[1fr_auto] gap-x-4 gap-y-1" data-testid="lattice">
+<dl class="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1" data-testid="lattice">
   <dt class="text-quiet">Across × down</dt>
   <dd class="text-right text-lg">{grid.across} × {grid.down}</dd>
   {#if grid.across > 1}
@@ -39,10 +39,13 @@
     {/if}
   {/if}
   {#if first}
-    <dt class="text-quiet">Middle of the first</dt>
-    <dd class="text-right">
-      {from(first.x, 'right of', 'left of')}, {from(first.y, 'above', 'below')}
-    </dd>
+    <dt class="col-span-2 text-quiet">
+      The first stands with its middle {from(first.x, 'right of', 'left of')}, {from(
+        first.y,
+        'above',
+        'below',
+      )}.
+    </dt>
     {#if first.turnDeg}
       <dt class="text-quiet">Each turned</dt>
       <dd class="text-right">{first.turnDeg}°</dd>

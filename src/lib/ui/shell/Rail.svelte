@@ -26,7 +26,7 @@
 
 <nav
   aria-label="Places"
-  class="no-print flex shrink-0 gap-1 border-b border-rule bg-paper p-2 md:w-[76px] md:flex-col md:border-r md:border-b-0"
+  class="no-print flex shrink-0 border-b border-rule bg-paper px-1 py-2 md:w-[76px] md:flex-col md:gap-1 md:border-r md:border-b-0 md:p-2"
 >
   {#each PLACES as place (place.id)}
     {@const Icon = icons[place.id]}

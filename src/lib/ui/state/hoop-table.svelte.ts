@@ -45,7 +45,7 @@ export class HoopTable {
   readonly middle = $derived.by(() => {
     const { trace } = this;
     if (!trace || this.chosen !== 'now') return null;
-    return { x: round((trace.minX + trace.maxX) / 2), y: round((trace.minY + trace.maxY) / 2) };
+    return { x: level((trace.minX + trace.maxX) / 2), y: level((trace.minY + trace.maxY) / 2) };
   });
   /** the share of the field under which no item lies */
   readonly bare = $derived.by(() => {
@@ -101,6 +101,9 @@ export class HoopTable {
 /** An outline where an item lies. */
 export const lying = (outline: Path, { x, y, turnDeg }: ItemPlace): Path =>
   turnedPath(outline, turnDeg).map((p) => ({ x: p.x + x, y: p.y + y }));
+/** An outline is drawn with chords: less than this off the middle is on it, mm. */
+const ON_MIDDLE = 0.2;
+const level = (mm: number) => (Math.abs(mm) < ON_MIDDLE ? 0 : round(mm));
 const round = (value: number) => Math.round(value * 100) / 100;
 /** Enclosed by a polygon, mm². */
 function areaOf(path: Path): number {

@@ -1,60 +1,98 @@
 <script lang="ts">
+  import Plus from '@lucide/svelte/icons/plus';
+  import Trash from '@lucide/svelte/icons/trash-2';
+  import { keysOf, limitsOf } from '$lib/core/base';
+  import { MACHINE_KINDS, machineSchema, type MachineKind } from '$lib/core/workshop';
   import Guard from '../kit/Guard.svelte';
-  import { formatSize, limitsOf } from '$lib/core/base';
-  import { machineSchema } from '$lib/core/workshop';
   import NumberField from '../kit/NumberField.svelte';
+  import Select from '../kit/Select.svelte';
+  import { addHoop, addMachine, removeMachine, setMachine } from '../state/equipment';
   import { workroom } from '../state/workroom.svelte';
+  import HoopRow from './HoopRow.svelte';
 
-  const setSpeed = (id: string, speed: number) =>
-    workroom.saveWorkshop((w) => ({
-      ...w,
-      machines: w.machines.map((m) => (m.id === id ? { ...m, speed } : m)),
-    }));
-  const setName = (id: string, name: string) =>
-    name.trim() &&
-    workroom.saveWorkshop((w) => ({
-      ...w,
-      machines: w.machines.map((m) => (m.id === id ? { ...m, name: name.trim().slice(0, 60) } : m)),
-    }));
+  // Machines, each with the hoops that go on it.
+  const { speed, needles, heads } = machineSchema.shape;
+  const WORDS: Record<MachineKind, string> = {
+    'one-needle': 'one needle, at home',
+    'some-needles': 'four to six needles',
+    'many-needles': 'ten to fifteen needles',
+    'several-heads': 'several heads',
+  };
+  let kind = $state<MachineKind>('one-needle');
+  const hoopsOf = (id: string) => workroom.workshop.hoops.filter((h) => h.machineId === id);
+  const largest = $derived(Math.max(...workroom.workshop.hoops.map((h) => Math.max(h.widthMm, h.heightMm))));
 </script>
 
-<section>
-  <h2 class="mb-2 text-2xl">Machines and hoops</h2>
-  <div class="grid gap-6 md:grid-cols-2">
+<section data-testid="machines">
+  <div class="mb-2 flex flex-wrap items-center gap-2">
+    <h2 class="flex-1 text-2xl">Machines and hoops</h2>
+    <Select
+      label="Kind of machine to add"
+      value={kind}
+      options={keysOf(MACHINE_KINDS).map((each) => [each, WORDS[each]] as const)}
+      onchange={(chosen) => (kind = chosen)}
+    />
+    <button type="button" class="btn" onclick={() => void addMachine(kind)}
+      ><Plus size={16} />Add a machine</button
+    >
+  </div>
+  <div class="grid gap-6 lg:grid-cols-2">
     {#each workroom.workshop.machines as machine (machine.id)}
-      <article class="border-t border-rule pt-3">
+      <article class="border-t border-rule pt-3" aria-label={machine.name}>
         <Guard what={machine.name} row>
-          <div class="flex flex-wrap items-end gap-4">
+          <div class="flex flex-wrap items-end gap-3">
             <label class="flex flex-col gap-1"
               ><span class="label">Name</span><input
-                class="w-40"
+                class="w-36"
                 maxlength="60"
                 value={machine.name}
-                onchange={(e) => setName(machine.id, e.currentTarget.value)}
+                onchange={(e) =>
+                  e.currentTarget.value.trim() &&
+                  void setMachine(machine, { name: e.currentTarget.value.trim() })}
               /></label
             >
             <NumberField
+              label="Needles"
+              class="w-16"
+              value={machine.needles}
+              limits={limitsOf(needles)}
+              onchange={(needles) => void setMachine(machine, { needles })}
+            />
+            <NumberField
+              label="Heads"
+              class="w-16"
+              value={machine.heads}
+              limits={limitsOf(heads)}
+              onchange={(heads) => void setMachine(machine, { heads })}
+            />
+            <NumberField
               label="Set speed"
               value={machine.speed}
-              limits={limitsOf(machineSchema.shape.speed)}
+              limits={limitsOf(speed)}
               step={10}
-              suffix="stitches a minute"
-              onchange={(v) => setSpeed(machine.id, v)}
+              suffix="a minute"
+              onchange={(speed) => void setMachine(machine, { speed })}
             />
+            <button
+              type="button"
+              class="btn ml-auto px-2.5"
+              aria-label="Take out {machine.name}"
+              title="Take it out, with its hoops"
+              onclick={() => void removeMachine($state.snapshot(machine))}><Trash size={16} /></button
+            >
           </div>
-          <p class="mt-2 text-quiet">
-            {machine.kind === 'one-needle' ? 'One needle' : `${machine.needles} needles`}{machine.heads > 1
-              ? `, ${machine.heads} heads`
-              : ''}. Hoops:
-            {workroom.workshop.hoops
-              .filter((h) => h.machineId === machine.id)
-              .map(
-                (h) => `${formatSize(h.widthMm, h.heightMm, workroom.unit)}${h.magnetic ? ' magnetic' : ''}`,
-              )
-              .join(', ')}.{#if machine.speedShare !== null}
-              By your log it sews at {Math.round(100 * machine.speedShare)} % of the set speed.{/if}
-          </p></Guard
-        >
+          {#if machine.speedShare !== null}<p class="label mt-1">
+              By your log it sews at {Math.round(100 * machine.speedShare)} % of the set speed.
+            </p>{/if}
+          <ul class="mt-2 flex flex-col gap-1.5" aria-label="Hoops of {machine.name}">
+            {#each hoopsOf(machine.id) as hoop (hoop.id)}<HoopRow {hoop} {largest} />{:else}
+              <li class="text-quiet">No hoop goes on it yet.</li>
+            {/each}
+          </ul>
+          <button type="button" class="btn btn-small mt-2" onclick={() => void addHoop(machine)}
+            ><Plus size={15} />Add a hoop</button
+          >
+        </Guard>
       </article>
     {/each}
   </div>

@@ -1,0 +1,62 @@
+<script lang="ts">
+  import Trash from '@lucide/svelte/icons/trash-2';
+  import { limitsOf } from '$lib/core/base';
+  import { hoopSchema, type Hoop } from '$lib/core/workshop';
+  import Check from '../kit/Check.svelte';
+  import LengthField from '../kit/LengthField.svelte';
+  import { removeHoop, setHoop } from '../state/equipment';
+
+  // A hoop with its picture, to one scale with the others.
+  let { hoop, largest }: { hoop: Hoop; largest: number } = $props();
+  const { widthMm, heightMm } = hoopSchema.shape;
+  const ring = $derived(largest / 14);
+  const room = $derived(largest + 2 * ring);
+</script>
+
+<li class="flex flex-wrap items-center gap-2">
+  <svg class="size-10 shrink-0" viewBox="{-room / 2} {-room / 2} {room} {room}" aria-hidden="true">
+    <rect
+      x={-hoop.widthMm / 2}
+      y={-hoop.heightMm / 2}
+      width={hoop.widthMm}
+      height={hoop.heightMm}
+      rx={ring}
+      fill="var(--paper)"
+      stroke={hoop.magnetic ? 'var(--needle)' : 'var(--quiet)'}
+      stroke-width={ring}
+      stroke-dasharray={hoop.magnetic ? `${2 * ring} ${ring}` : undefined}
+    />
+  </svg>
+  <input
+    class="w-36"
+    aria-label="Name of hoop {hoop.name}"
+    maxlength="60"
+    value={hoop.name}
+    onchange={(e) =>
+      e.currentTarget.value.trim() && void setHoop(hoop, { name: e.currentTarget.value.trim() })}
+  />
+  <LengthField
+    class="w-20"
+    label="Width of the field of hoop {hoop.name}"
+    labelled="hidden"
+    valueMm={hoop.widthMm}
+    limits={limitsOf(widthMm)}
+    suffix="×"
+    onchange={(mm) => void setHoop(hoop, { widthMm: mm })}
+  />
+  <LengthField
+    class="w-20"
+    label="Height of the field of hoop {hoop.name}"
+    labelled="hidden"
+    valueMm={hoop.heightMm}
+    limits={limitsOf(heightMm)}
+    onchange={(mm) => void setHoop(hoop, { heightMm: mm })}
+  />
+  <Check checked={hoop.magnetic} onchange={(on) => void setHoop(hoop, { magnetic: on })}>magnetic</Check>
+  <button
+    type="button"
+    class="btn btn-small ml-auto"
+    aria-label="Take out hoop {hoop.name}"
+    onclick={() => void removeHoop($state.snapshot(hoop))}><Trash size={15} /></button
+  >
+</li>
