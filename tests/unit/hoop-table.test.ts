@@ -12,7 +12,7 @@ import type { Build } from '$lib/core/build';
 import { fitIn, itemOutline, shapeOfItem } from '$lib/core/hoop';
 import { circle, closePath, inside, rectangle, run, satin, star } from '$lib/core/outline';
 import { planBuild } from '$lib/core/plan';
-import { STITCH, type Tape } from '$lib/core/tape';
+import { emptyTape, STITCH, type Tape } from '$lib/core/tape';
 import { newWorkshop } from '$lib/core/workshop';
 import { crewPatch, gullPennant, pouch, tailTab, windStar } from '$lib/demo';
 import type { ArrangeRequest } from '$lib/workers';
@@ -54,6 +54,13 @@ describe('what one item takes of the hoop', () => {
     const outline = outlineOfTape(sewn([run([{ x: 0, y: 0 }, { x: 60, y: 0 }], 2.5), run([{ x: 30, y: 0 }, { x: 30, y: 40 }], 2.5)])); // prettier-ignore
     expect(outline.length).to.be.below(40);
     expect(sizeOf(outline)[0]).to.be.within(60, 61.5);
+  });
+
+  it('of typed stops is their box, where anybody has said how large they are', () => {
+    const extents = { minX: 0, minY: 0, maxX: 80, maxY: 50 };
+    expect(sizeOf(itemOutline({ blocks: [], extents }, emptyTape()))).to.deep.equal([80, 50]);
+    const nobody = { minX: 0, minY: 0, maxX: 0, maxY: 0 };
+    expect(itemOutline({ blocks: [], extents: nobody }, emptyTape())).to.deep.equal([]);
   });
 
   it('holds every needle point of every design, with few corners, anticlockwise', () => {

@@ -1,6 +1,6 @@
 import { boxOf, grownBox, itemAt, type Box } from '../base';
 import { cornersOf } from '../cut';
-import { laidPlaces, repeatGap, repeatsThatFit, hoopsThatFit } from '../hoop';
+import { repeatGap, repeatsThatFit, hoopsThatFit } from '../hoop';
 import { popsOut, SCISSORS_MM, type ScorePiece } from '../score';
 import type { Copies } from '../reading';
 import type { Found, CheckRule } from './types';
@@ -35,8 +35,7 @@ export const sizeRules: CheckRule[] = [
     id: 'too-large',
     severity: 'stop',
     find: (c) => {
-      // Laid by the maker, at an angle too, it is judged as it lies.
-      if (c.field.fits || c.size.width === 0 || laidPlaces(c.build, c.hoop.id)) return [];
+      if (c.field.fits || c.size.width === 0) return [];
       const [hoop] = hoopsThatFit(c.workshop, c.numbers, c.size);
       return [
         {

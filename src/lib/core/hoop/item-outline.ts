@@ -1,5 +1,5 @@
-import { areaOf, grown, hullOf, inside, simplified } from '../outline';
-import { middleOf, nearestOn, distance, type Path, type Point } from '../base';
+import { distance, heightOf, middleOf, nearestOn, widthOf, type Box, type Path, type Point } from '../base';
+import { areaOf, grown, hullOf, inside, rectangle, simplified } from '../outline';
 import type { BlockReading, Reading } from '../reading';
 import { STITCH, type Tape } from '../tape';
 
@@ -14,12 +14,15 @@ const FINEST = 0.15;
 
 /**
  * What one item takes of the hoop, about the middle of its design: the outermost line with half its width, where every needle
- * point lies inside it; else the hull of all of them. mm, anticlockwise
+ * point lies inside it; else the hull of all of them. Without stitches its box, or nothing. mm, anticlockwise
  */
 export function itemOutline({ blocks, extents }: SewnOutline, tape: Tape): Path {
   const middle = middleOf(extents);
   const about = ({ x, y }: Point): Point => ({ x: x - middle.x, y: y - middle.y });
   const points = needlePoints(tape).map(about);
+  // Of typed stops nothing is known but how large they are, if that.
+  if (!points.length)
+    return isSomething(extents) ? rectangle({ x: 0, y: 0 }, widthOf(extents), heightOf(extents)) : [];
   const rings = blocks.flatMap(({ lines, widthMm }) =>
     lines
       .filter((line) => line.closed && line.points.length >= 6)
@@ -30,6 +33,7 @@ export function itemOutline({ blocks, extents }: SewnOutline, tape: Tape): Path 
   const holdsAll = outer.length > 2 && points.every((p) => isIn(p, outer));
   return coarse(holdsAll ? outer : hullOf(points));
 }
+const isSomething = (box: Box) => widthOf(box) > 0 && heightOf(box) > 0;
 function needlePoints({ x, y, kind }: Tape): Point[] {
   const points: Point[] = [];
   for (let i = 0; i < kind.length; i++)

@@ -51,9 +51,12 @@ export function planBuild(
   const hoop = workshop.hoops.find((h) => h.id === build.hoopId) ?? itemAt(workshop.hoops, 0);
   const design = composeDesign(build, own, inserted, machine.speed);
   const { reading, size } = design;
-  const field = hoopField(hoop, machine, numbers, size);
+  const laid = laidPlaces(build, hoop.id);
+  const held = hoopField(hoop, machine, numbers, size);
+  // Laid by the maker, at an angle too, it is judged as it lies.
+  const field = laid ? { ...held, fits: true } : held;
   const repeatsBy = (pops: boolean) =>
-    laidPlaces(build, hoop.id) ?? repeatPlaces(field, size, repeatGap(pops, numbers), build.order.repeats);
+    laid ?? repeatPlaces(field, size, repeatGap(pops, numbers), build.order.repeats);
   const score = makeScore(build, design, {
     machine,
     magneticHoop: hoop.magnetic,
@@ -82,7 +85,7 @@ export function planBuild(
       hoop,
       field,
       repeats: repeatsBy(popsOut(score)),
-      outline: (laidPlaces(build, hoop.id) && build.hooping?.outline) ?? null,
+      outline: (laid && build.hooping?.outline) ?? null,
     },
     time: { steps, item: itemTime(score, steps, reading, context) },
     order: planOrder(score, steps, build.order, numbers, itemsInTape(techniqueById(build.technique), own)),

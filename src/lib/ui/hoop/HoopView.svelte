@@ -45,7 +45,7 @@
   });
 
   // A design with other stitches has another outline.
-  const stitches = $derived(JSON.stringify([build.tapeId, build.insertions]));
+  const stitches = $derived(JSON.stringify([build.tapeId, build.typed, build.insertions]));
   $effect(() => {
     void stitches;
     untrack(() => void ways.read());
@@ -53,13 +53,18 @@
   const { width, height, inset } = $derived(plan.hooping.field);
   $effect(() => {
     const wanted = { field: { width, height, inset }, gapMm, mayTurn, quantity };
-    if (!ways.outline) return;
+    if (!ways.outline?.length) return;
     const soon = setTimeout(() => void ways.look(wanted), SOON_MS);
     return () => clearTimeout(soon);
   });
 </script>
 
-{#if ways.outline}
+{#if ways.outline && !ways.outline.length}
+  <p class="max-w-xl p-4">
+    Nobody has said how large this design is, so no hoop can be chosen for it here. Its width and height are
+    asked where its stops are typed; or lay it onto its tape.
+  </p>
+{:else if ways.outline}
   <div class="grid min-h-0 flex-1 gap-4 lg:grid-cols-[17rem_minmax(0,1fr)_18rem]">
     <section class="min-h-0 overflow-y-auto pr-1" aria-label="Which hoop">
       <h2 class="mb-1 text-xl">Which hoop</h2>
