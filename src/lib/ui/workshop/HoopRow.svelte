@@ -13,7 +13,7 @@
   const room = $derived(largest + 2 * ring);
 </script>
 
-<li class="flex flex-wrap items-center gap-2">
+<li class="flex flex-wrap items-center gap-1.5">
   <svg class="size-10 shrink-0" viewBox="{-room / 2} {-room / 2} {room} {room}" aria-hidden="true">
     <rect
       x={-hoop.widthMm / 2}
@@ -28,7 +28,7 @@
     />
   </svg>
   <input
-    class="w-36"
+    class="w-34"
     aria-label="Name of hoop {hoop.name}"
     maxlength="60"
     value={hoop.name}
@@ -36,7 +36,7 @@
       e.currentTarget.value.trim() && void setHoop(hoop, { name: e.currentTarget.value.trim() })}
   />
   <LengthField
-    class="w-20"
+    class="w-18"
     label="Width of the field of hoop {hoop.name}"
     labelled="hidden"
     valueMm={hoop.widthMm}
@@ -45,7 +45,7 @@
     onchange={(mm) => void setHoop(hoop, { widthMm: mm })}
   />
   <LengthField
-    class="w-20"
+    class="w-18"
     label="Height of the field of hoop {hoop.name}"
     labelled="hidden"
     valueMm={hoop.heightMm}

@@ -5,7 +5,6 @@
   import { MACHINE_KINDS, machineSchema, type MachineKind } from '$lib/core/workshop';
   import Guard from '../kit/Guard.svelte';
   import NumberField from '../kit/NumberField.svelte';
-  import Select from '../kit/Select.svelte';
   import { addHoop, addMachine, removeMachine, setMachine } from '../state/equipment';
   import { workroom } from '../state/workroom.svelte';
   import HoopRow from './HoopRow.svelte';
@@ -13,12 +12,11 @@
   // Machines, each with the hoops that go on it.
   const { speed, needles, heads } = machineSchema.shape;
   const WORDS: Record<MachineKind, string> = {
-    'one-needle': 'one needle, at home',
-    'some-needles': 'four to six needles',
-    'many-needles': 'ten to fifteen needles',
+    'one-needle': 'one needle',
+    'some-needles': 'four to six',
+    'many-needles': 'ten to fifteen',
     'several-heads': 'several heads',
   };
-  let kind = $state<MachineKind>('one-needle');
   const hoopsOf = (id: string) => workroom.workshop.hoops.filter((h) => h.machineId === id);
   const largest = $derived(Math.max(...workroom.workshop.hoops.map((h) => Math.max(h.widthMm, h.heightMm))));
 </script>
@@ -26,15 +24,14 @@
 <section data-testid="machines">
   <div class="mb-2 flex flex-wrap items-center gap-2">
     <h2 class="flex-1 text-2xl">Machines and hoops</h2>
-    <Select
-      label="Kind of machine to add"
-      value={kind}
-      options={keysOf(MACHINE_KINDS).map((each) => [each, WORDS[each]] as const)}
-      onchange={(chosen) => (kind = chosen)}
-    />
-    <button type="button" class="btn" onclick={() => void addMachine(kind)}
-      ><Plus size={16} />Add a machine</button
-    >
+    <div class="flex flex-wrap items-center gap-1.5" role="group" aria-label="Add a machine">
+      <span class="label">Add a machine:</span>
+      {#each keysOf(MACHINE_KINDS) as kind, place (place)}
+        <button type="button" class="btn btn-small" onclick={() => void addMachine(kind)}
+          ><Plus size={15} />{WORDS[kind]}</button
+        >
+      {/each}
+    </div>
   </div>
   <div class="grid gap-6 lg:grid-cols-2">
     {#each workroom.workshop.machines as machine (machine.id)}
