@@ -28,7 +28,7 @@ describe('the hoop', () => {
     expect(best).to.be.at.least(shifted);
 
     await ways.locator('label', { hasText: 'Shifted rows' }).getByRole('radio').click();
-    await page.getByTestId('lattice').getByText('Every second row moved over').waitFor();
+    await page.getByTestId('lattice').getByText('Every second row moved').waitFor();
     await page.getByRole('button', { name: `Lay ${shifted} items so` }).click();
     await ways.getByText(`As it is now: ${shifted}`).waitFor();
     await ways.getByText('laid by you').waitFor();

@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import {
   apartBy,
   arrange,
+  gapForMore,
   outlineOf,
   turnedBy,
   type ArrangeShape,
@@ -170,6 +171,13 @@ describe('how many fit', () => {
       { numRuns: 25 },
     );
   });
+  it('what is hardly wider than nothing comes to an end too, and lies as it should', () => {
+    const sliver = shape([[0, 0], [-90, 0.0005], [-90, 0]], 'any', 40); // prettier-ignore
+    const asked = task([sliver], { field: { widthMm: 101, heightMm: 100.1 }, gapMm: 0 });
+    const found = inTries(asked, 2);
+    expect(found.placements).to.have.length(40);
+    expectValid(asked, found);
+  });
   it('what is larger than the field is told, with what is left of it', () => {
     const found = inTries(task([shape({ widthMm: 125, heightMm: 125 }, 'any')]));
     expect(found.placements).to.deep.equal([]);
@@ -239,5 +247,19 @@ describe('an outline from outside', () => {
       const outline = outlineOf(points, 'a');
       expect(outline.ok && outline.value.outline).to.have.length(4);
     }
+  });
+
+  it('says the widest gap at which one more is found, by halves of a millimetre', () => {
+    const row = (mm: number): ArrangeTask => ({
+      ...task([shape({ widthMm: 20, heightMm: 20 })], { insetMm: 0, gapMm: 10, way: 'grid' }),
+      field: { widthMm: mm, heightMm: 30 },
+    });
+    const perTry = () => ({ left: () => 0 });
+    // Two of 20 with 10 between lie in 70; three do with (70 − 60) / 2 = 5, in 71.3 with 5.65: 5.5.
+    expect(gapForMore(row(70), 2, perTry)).to.equal(5);
+    expect(gapForMore(row(71.3), 2, perTry)).to.equal(5.5);
+    // Three are 60 wide, side by side.
+    expect(gapForMore(row(60), 2, perTry)).to.equal(0);
+    expect(gapForMore(row(59), 2, perTry)).to.equal(null);
   });
 });

@@ -470,6 +470,21 @@ describe('the plan check', () => {
     });
   });
 
+  it('leads back to the hoop that the items were laid in, with its machine', () => {
+    const hoops = [...twoHeads.hoops, { ...shop.hoops[1], id: 'other', machineId: 'another' }];
+    const workshop = { ...twoHeads, hoops };
+    const laid = laidAt([{ x: 0, y: 0, turnDeg: 0 }]);
+    const change = (hoopId: string): Change => ({
+      ...laid,
+      hoopId: twoHeads.hoops[0].id,
+      hooping: { ...laid.hooping!, hoopId },
+    });
+    const fix = (hoopId: string) =>
+      check(tailTab(), change(hoopId), workshop).find((f) => f.id === 'laid-other')?.fix?.change;
+    expect(fix('other')).to.deep.include({ hoopId: 'other', machineId: 'another' });
+    expect(fix('gone')).to.deep.equal({ hooping: null });
+  });
+
   it('says of designs by another hand what is so, and nothing else', () => {
     const said = strangers().flatMap(({ name: design, tape }) => {
       const ids = example(tape).findings.map((f) => f.id);

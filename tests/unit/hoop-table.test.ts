@@ -1,13 +1,6 @@
 import { expect } from 'chai';
-import {
-  apartBy,
-  arrange,
-  latticeOf,
-  outlineOf,
-  type Arrangement,
-  type ArrangeTask,
-} from '$lib/core/arrange';
-import { boxOf, fail, ok, type Path, type Problem } from '$lib/core/base';
+import { apartBy, arrange, latticeOf, outlineOf, type Arrangement } from '$lib/core/arrange';
+import { areaOf, boxOf, fail, lyingPath, ok, type Path, type Problem } from '$lib/core/base';
 import type { Build } from '$lib/core/build';
 import { fitIn, itemOutline, shapeOfItem } from '$lib/core/hoop';
 import { circle, closePath, inside, rectangle, run, satin, star } from '$lib/core/outline';
@@ -16,10 +9,11 @@ import { emptyTape, STITCH, type Tape } from '$lib/core/tape';
 import { newWorkshop } from '$lib/core/workshop';
 import { crewPatch, gullPennant, pouch, tailTab, windStar } from '$lib/demo';
 import type { ArrangeRequest } from '$lib/workers';
-import { HoopTable, lying } from '$lib/ui/state/hoop-table.svelte';
+import { HoopTable } from '$lib/ui/state/hoop-table.svelte';
 import { HoopWays } from '$lib/ui/state/hoop-ways.svelte';
 import { sewn } from '../support/copies';
 import { example, readAs } from '../support/examples';
+import { Held } from '../support/held.svelte';
 
 const outlineOfTape = (tape: Tape) => itemOutline(readAs(tape), tape);
 const sizeOf = (path: Path) => {
@@ -41,10 +35,7 @@ describe('what one item takes of the hoop', () => {
     const outline = outlineOfTape(sewn([satin(path, 2, 0.4)]));
     const [w, h] = sizeOf(outline);
     expect(w * h).to.be.above(5500);
-    const area = Math.abs(outline.reduce((sum, p, i) => {
-      const q = outline[(i + 1) % outline.length];
-      return sum + (p.x * q.y - q.x * p.y) / 2;
-    }, 0)); // prettier-ignore
+    const area = areaOf(outline);
     // Of the star itself 5 · 40 · 16 · sin 36° = 1881; 1 all round its sides of 29 adds about 300.
     expect(area).to.be.within(1881, 2500);
     expect(shapeOfItem(outline).diameterMm).to.equal(null);
@@ -99,6 +90,10 @@ describe('whether a design fits a hoop', () => {
     expect([askew.turnDeg, askew.fits]).to.deep.equal([45, true]);
     expect(askew.clearMm).to.be.closeTo((100 - 124 / Math.SQRT2) / 2, 1e-9);
   });
+  it('not where it would come into the inset', () => {
+    const near = fitIn(rectangle({ x: 0, y: 0 }, 94, 94), { widthMm: 100, heightMm: 100 }, 5);
+    expect(near).to.deep.equal({ turnDeg: 0, clearMm: 3, fits: false });
+  });
   it('or by how much not', () => {
     const none = fitIn(rectangle({ x: 0, y: 0 }, 190, 190), field, 5);
     expect(none.fits).to.equal(false);
@@ -111,10 +106,10 @@ describe('the numbers to type', () => {
     xs.flatMap((row, j) => row.map((x) => ({ x, y: j * pitch, turnDeg: 0 })));
   it('are read off the places: straight, shifted by rows and by columns', () => {
     expect(latticeOf(rows([[0, 40, 80], [0, 40, 80]], 30))).to.deep.equal(
-      { across: 3, down: 2, pitchXMm: 40, pitchYMm: 30, shiftXMm: 0, shiftYMm: 0 }); // prettier-ignore
+      { across: 3, down: 2, pitchXMm: 40, pitchYMm: 30, shiftXMm: 0, shiftYMm: 0, first: { x: 0, y: 0, turnDeg: 0 } }); // prettier-ignore
     const shifted = rows([[0, 40, 80], [20, 60], [0, 40, 80]], 30); // prettier-ignore
     expect(latticeOf(shifted)).to.deep.equal(
-      { across: 3, down: 3, pitchXMm: 40, pitchYMm: 30, shiftXMm: 20, shiftYMm: 0 }); // prettier-ignore
+      { across: 3, down: 3, pitchXMm: 40, pitchYMm: 30, shiftXMm: 20, shiftYMm: 0, first: { x: 0, y: 0, turnDeg: 0 } }); // prettier-ignore
     // Columns that are shifted may be rows too: whatever is typed, the machine comes to the same places.
     const columns = shifted.map(({ x, y, turnDeg }) => ({ x: y, y: x, turnDeg }));
     const grid = latticeOf(columns);
@@ -132,6 +127,8 @@ describe('the numbers to type', () => {
     expect(latticeOf(rows([[0, 40, 90]], 30))).to.equal(null);
     expect(latticeOf(rows([[0, 40, 80], [10, 50]], 30).map((p, i) => ({ ...p, turnDeg: i ? 0 : 180 })))).to.equal(null); // prettier-ignore
     expect(latticeOf(rows([[0, 40, 80], [0], [0, 40, 80]], 30))).to.equal(null); // prettier-ignore
+    // A shifted row may hold one fewer, not two.
+    expect(latticeOf(rows([[0, 40, 80], [20], [0, 40, 80]], 30))).to.equal(null); // prettier-ignore
   });
   it('are those that the arranger tells', () => {
     const outline = outlineOf({ diameterMm: 20 }, 'a');
@@ -158,32 +155,31 @@ describe('the numbers to type', () => {
 async function open(tape = crewPatch(), change: Partial<Build> = {}) {
   const workshop = newWorkshop();
   const { build: first } = example(tape, { hoopId: 'hoop-160x260', ...change }, workshop);
-  let build: Build = first;
+  const held = new Held<Build>(first);
   const said: Problem[] = [];
-  const asked: ArrangeTask[] = [];
-  let answer = (request: ArrangeRequest): Arrangement => {
+  const answer = (request: ArrangeRequest): Arrangement => {
     let left = 12;
     return arrange(request.task, { left: () => left-- / 12 });
   };
   const ways = new HoopWays({
     outline: async () => ok(outlineOfTape(tape)),
-    arrange: async (request) => (asked.push(request.task), ok(answer(request))),
+    arrange: async (request) => ok(answer(request)),
     gapForMore: async () => ok(3),
     tell: (problem) => said.push(problem),
   });
-  const planOf = () => planBuild(build, readAs(tape), workshop);
+  const planOf = () => planBuild(held.value, readAs(tape), workshop);
   const table = new HoopTable({
-    build: () => build,
+    build: () => held.value,
     plan: planOf,
     ways,
-    gapMm: () => 6,
-    change: (next) => (build = { ...build, ...next }),
+    change: (next) => (held.value = { ...held.value, ...next }),
   });
+  table.gapMm = 6;
   await ways.read();
   const { width, height, inset } = planOf().hooping.field;
   const look = () =>
     ways.look({ field: { width, height, inset }, gapMm: 6, mayTurn: 'half', quantity: null });
-  return { ways, table, look, said, asked, planOf, build: () => build, break: () => (answer = () => { throw new Error('gone'); }) }; // prettier-ignore
+  return { ways, table, look, said, planOf, build: () => held.value };
 }
 
 describe('the hoop of an open build', () => {
@@ -196,13 +192,13 @@ describe('the hoop of an open build', () => {
     expect(counts[0]).to.be.above(1);
     expect(counts[1]).to.be.at.least(counts[0]);
     expect(counts[2]).to.be.at.least(counts[1]);
-    expect([ways.working, ways.gapForMore]).to.deep.equal([null, 3]);
-    const free = ways.found.free as Arrangement;
-    table.lay(free.placements.map(({ xMm, yMm, turnDeg }) => ({ x: xMm, y: yMm, turnDeg })));
+    expect([ways.working, ways.lessForMore]).to.deep.equal([null, 3]);
+    table.chosen = 'free';
+    table.take();
     expect(build().order.repeats).to.equal(counts[2]);
     expect(planOf().hooping.repeats?.places).to.have.length(counts[2]);
     const { outline } = ways;
-    const paths = (planOf().hooping.repeats?.places ?? []).map((p) => lying(outline ?? [], p));
+    const paths = (planOf().hooping.repeats?.places ?? []).map((p) => lyingPath(outline ?? [], p));
     for (const [i, a] of paths.entries())
       for (const b of paths.slice(i + 1))
         expect(apartBy({ path: a, radius: null }, { path: b, radius: null })).to.be.above(5.9);
@@ -211,16 +207,46 @@ describe('the hoop of an open build', () => {
   });
 
   it('is moved as far as the field goes, and a single item is turned', async () => {
-    const { table, build, planOf } = await open(tailTab(), { order: { quantity: 1, repeats: 1 } });
+    const { table, build, planOf, ways } = await open(tailTab(), { order: { quantity: 1, repeats: 1 } });
     table.move(3, -2);
     expect(build().hooping?.places).to.deep.equal([{ x: 3, y: -2, turnDeg: 0 }]);
-    const after = await open(tailTab(), { order: { quantity: 1, repeats: 1 } });
-    after.table.move(900, 0);
+    expect(table.middle).to.deep.equal({ x: 3, y: -2 });
+    table.moveTo({ y: 4 });
+    expect(build().hooping?.places).to.deep.equal([{ x: 3, y: 4, turnDeg: 0 }]);
+    table.move(900, 0);
     const { field } = planOf().hooping;
-    const box = boxOf(after.ways.outline ?? []);
-    expect(after.build().hooping?.places[0].x).to.be.closeTo(field.width / 2 - field.inset - box.maxX, 0.01);
-    after.table.turn(180);
-    expect(after.build().hooping?.places[0].turnDeg).to.equal(180);
+    const box = boxOf(ways.outline ?? []);
+    expect(build().hooping?.places[0].x).to.be.closeTo(field.width / 2 - field.inset - box.maxX, 0.01);
+    expect(table.clearance?.right).to.be.closeTo(field.inset, 0.01);
+    // At the edge already: nothing that could be undone.
+    const before = build();
+    table.move(1, 0);
+    expect(build()).to.equal(before);
+    table.turn(180);
+    expect(build().hooping?.places[0].turnDeg).to.equal(180);
+  });
+
+  it('keeps what was asked for between two when it is moved, whatever is typed for the next look', async () => {
+    const { table, look, build } = await open();
+    await look();
+    table.chosen = 'grid';
+    table.take();
+    table.gapMm = 15;
+    table.move(0, 0.5);
+    expect(build().hooping?.gapMm).to.equal(6);
+  });
+
+  it('in another hoop goes by rows again, and comes back as it was laid', async () => {
+    const { table, look, build } = await open();
+    await look();
+    table.chosen = 'free';
+    table.take();
+    const laid = build().hooping;
+    const [small, , large] = newWorkshop().hoops;
+    table.choose(small, { turnDeg: 0, clearMm: 7, fits: true });
+    expect([table.isLaid, build().hooping]).to.deep.equal([false, laid]);
+    table.choose(large, { turnDeg: 0, clearMm: 7, fits: true });
+    expect(table.isLaid).to.equal(true);
   });
 
   it('says what fails, and drops what is not wanted any more', async () => {

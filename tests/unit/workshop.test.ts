@@ -1,9 +1,12 @@
 import { expect } from 'chai';
 import {
+  changeHoop,
+  changeMachine,
   MACHINE_KINDS,
+  newHoop,
   newMachine,
   newWorkshop,
-  withHoop,
+  withAgain,
   withMachine,
   withoutHoop,
   withoutMachine,
@@ -28,12 +31,27 @@ describe('machines and hoops', () => {
     expect(newMachine('several-heads', 'c', shop)).to.include({ kind: 'multi-needle', heads: 4 });
   });
 
-  it('are changed in place, taken out, and put back where they stood', () => {
-    const wider = withHoop(shop, { ...middle, widthMm: 140 });
-    expect(wider.hoops.map((h) => h.widthMm)).to.deep.equal([100, 140, 160]);
-    const without = withoutHoop(shop, small.id);
-    expect(without?.hoops.map((h) => h.id)).to.deep.equal(shop.hoops.slice(1).map((h) => h.id));
-    expect(without && withHoop(without, small, 0)).to.deep.equal(shop);
+  it('are changed in place; the kind follows the needles, an unnamed hoop is called by its field', () => {
+    const wider = changeHoop(shop, middle.id, { widthMm: 140 });
+    expect(wider.hoops.map((h) => h.name)).to.deep.equal(['100 × 100', '140 × 180', '160 × 260']);
+    const named = changeHoop(changeHoop(shop, middle.id, { name: 'Blue' }), middle.id, { widthMm: 140 });
+    expect(named.hoops[1]).to.include({ name: 'Blue', widthMm: 140 });
+    expect(changeMachine(shop, 'machine-1', { needles: 4 }).machines[0].kind).to.equal('multi-needle');
+    expect(changeMachine(shop, 'gone', { needles: 4 })).to.deep.equal(shop);
+  });
+
+  it('come back where they stood, and what has come since stays', () => {
+    const second = withMachine(shop, newMachine('some-needles', 'second', shop), [
+      newHoop('frame', 'second'),
+    ]);
+    const gone = withoutMachine(second, 'machine-1')!;
+    const since = { ...gone, hoops: [...gone.hoops, newHoop('new', 'second')] };
+    const back = withAgain(since, second, (item) => item.id === 'machine-1' || ('machineId' in item && item.machineId === 'machine-1')); // prettier-ignore
+    expect(back.machines).to.deep.equal(second.machines);
+    expect(back.hoops.map((h) => h.id)).to.deep.equal([...second.hoops.map((h) => h.id), 'new']);
+    const without = withoutHoop(shop, small.id)!;
+    expect(withAgain(without, shop, (item) => item.id === small.id)).to.deep.equal(shop);
+    expect(withAgain(without, shop, () => false)).to.deep.equal(without);
   });
 
   it('take their hoops with them, and never leave nothing to sew in', () => {

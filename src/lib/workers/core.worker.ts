@@ -1,7 +1,7 @@
 import * as Comlink from 'comlink';
 import { config } from 'zod';
 import { fail, ok, type Result } from '$lib/core/base';
-import { arrange, gapForMore } from '$lib/core/arrange';
+import { arrange, gapForMore, isTooMany } from '$lib/core/arrange';
 import { itemOutline } from '$lib/core/hoop';
 import { demandOf, type TapeReader } from '$lib/core/demand';
 import { numbersWith } from '$lib/core/numbers';
@@ -74,8 +74,9 @@ const worker: CoreWorker = {
   outline(tape, sewn) {
     return ok(itemOutline(sewn, tape));
   },
-  async arrange({ task, seconds }, onBetter) {
-    return arrange(task, { left: within(seconds), onBetter });
+  async arrange({ task, seconds, most }, onBetter) {
+    const shapes = isTooMany(task) ? task.shapes.map((s) => ({ ...s, quantity: most })) : task.shapes;
+    return arrange({ ...task, shapes }, { left: within(seconds), onBetter });
   },
   gapForMore({ task, seconds }, count) {
     return ok(gapForMore(task, count, () => ({ left: within(seconds) })));

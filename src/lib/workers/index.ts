@@ -96,48 +96,38 @@ async function alone<W, T>(
   }
 }
 
-/** Looks for a layout. Stopped in the middle it gives the best one so far, if there is any. */
-export function layoutWatched(
-  request: LayoutRequest,
-  onBetter: (layout: Layout) => void,
+/** Work that finds something better and better. Stopped in the middle it gives the best so far, if there is any. */
+function bestOf<T>(
+  ask: (remote: Comlink.Remote<CoreWorker>, onBetter: (better: T) => void) => Promise<T>,
+  onBetter: (better: T) => void,
   signal: AbortSignal,
-): Promise<Result<Layout | null>> {
-  let best: Layout | null = null;
-  const better = (layout: Layout) => {
-    best = layout;
-    onBetter(layout);
-  };
-  return alone<CoreWorker, Layout | null>(
+): Promise<Result<T | null>> {
+  let best: T | null = null;
+  const better = (found: T) => onBetter((best = found));
+  return alone<CoreWorker, T | null>(
     startCore(),
-    async (remote) => ok(await remote.layout(request, Comlink.proxy(better))),
+    async (remote) => ok(await ask(remote, Comlink.proxy(better))),
     signal,
     () => ok(best),
   );
 }
-
+/** Looks for a layout, told each time there is a better one. */
+export const layoutWatched = (
+  request: LayoutRequest,
+  onBetter: (layout: Layout) => void,
+  signal: AbortSignal,
+) => bestOf<Layout>((remote, better) => remote.layout(request, better), onBetter, signal);
+/** Arranges shapes in a hoop, told each time there is a better arrangement. */
+export const arrangeWatched = (
+  request: ArrangeRequest,
+  onBetter: (found: Arrangement) => void,
+  signal: AbortSignal,
+) => bestOf<Arrangement>((remote, better) => remote.arrange(request, better), onBetter, signal);
 /** What one item takes of the hoop. Of its blocks only the lines are copied. */
 export const outlineInWorker = (tape: Tape, { extents, blocks }: Reading) =>
   core<Path>((remote) =>
     remote.outline(tape, { extents, blocks: blocks.map(({ lines, widthMm }) => ({ lines, widthMm })) }),
   );
-/** Arranges shapes in a hoop. Stopped in the middle it gives the best so far, if there is any. */
-export function arrangeWatched(
-  request: ArrangeRequest,
-  onBetter: (found: Arrangement) => void,
-  signal: AbortSignal,
-): Promise<Result<Arrangement | null>> {
-  let best: Arrangement | null = null;
-  const better = (found: Arrangement) => {
-    best = found;
-    onBetter(found);
-  };
-  return alone<CoreWorker, Arrangement | null>(
-    startCore(),
-    async (remote) => ok(await remote.arrange(request, Comlink.proxy(better))),
-    signal,
-    () => ok(best),
-  );
-}
 /** The widest gap at which more fit than so many; null: none, or it was stopped. mm */
 export const gapForMoreWatched = (request: ArrangeRequest, count: number, signal: AbortSignal) =>
   alone<CoreWorker, number | null>(

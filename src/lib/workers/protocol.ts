@@ -30,6 +30,8 @@ export interface LayoutRequest {
 export interface ArrangeRequest {
   task: ArrangeTask;
   seconds: number;
+  /** of one shape alone, where more may fit than anybody hoops */
+  most: number;
 }
 
 /** A tape by its id. */

@@ -11,7 +11,7 @@
   import Shopping from '$lib/ui/cut/Shopping.svelte';
   import NumberInPlace from '$lib/ui/kit/NumberInPlace.svelte';
   import Tabs from '$lib/ui/kit/Tabs.svelte';
-  import { isWriting } from '$lib/ui/shell/keys';
+  import { historyKey } from '$lib/ui/shell/keys';
   import EmptyWorkroom from '$lib/ui/shell/EmptyWorkroom.svelte';
   import { cutting, followWorkroom } from '$lib/ui/cut/cutting.svelte';
   import { workroom } from '$lib/ui/state/workroom.svelte';
@@ -37,7 +37,7 @@
     await cutting.layOut();
   }
   function onkeydown(event: KeyboardEvent) {
-    if (event.key !== 'z' || !(event.ctrlKey || event.metaKey) || event.shiftKey || isWriting(event)) return;
+    if (historyKey(event) !== 'undo') return;
     event.preventDefault();
     void cutting.undo();
   }

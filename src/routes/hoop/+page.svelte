@@ -1,11 +1,14 @@
 <script lang="ts">
   import { page } from '$app/state';
+  import { untrack } from 'svelte';
   import HoopPlace from '$lib/ui/hoop/HoopPlace.svelte';
   import EmptyWorkroom from '$lib/ui/shell/EmptyWorkroom.svelte';
   import { workroom } from '$lib/ui/state/workroom.svelte';
 
-  /** the build that the address names, or the newest */
-  const id = $derived(page.url.searchParams.get('build') ?? workroom.builds[0]?.id);
+  const asked = $derived(page.url.searchParams.get('build'));
+  const isEmpty = $derived(!workroom.builds.length);
+  /** the build that the address names, or the newest; one that another tab changes meanwhile takes nothing away */
+  const id = $derived(asked ?? (isEmpty ? undefined : untrack(() => workroom.builds[0]?.id)));
 </script>
 
 {#if id}

@@ -1,4 +1,5 @@
-import { areaOf, offset } from '../outline';
+import { areaOf } from '../base';
+import { offset } from '../outline';
 import type { ArrangeShape } from './types';
 import type { Room } from './rows';
 

@@ -3,8 +3,8 @@
  */
 export { arrange, isTooMany } from './arrange';
 export { apartBy } from './apart';
-export { latticeOf } from './lattice';
+export { latticeOf, type TypedLattice } from './lattice';
 export { gapForMore } from './more';
 export { outlineOf, type ToldOutline } from './outline';
 export { turnedBy } from './turns';
-export type { ArrangeShape, ArrangeTask, Arrangement, Lattice, MayTurn } from './types';
+export type { ArrangeShape, ArrangeTask, Arrangement, MayTurn } from './types';

@@ -2,8 +2,18 @@
  * Where a shape would come too near to another: the origins at which the two are less than a gap apart. It is the sum of the
  * one and the mirrored other (Minkowski), and all within the reach of it. mm
  */
-import { boxOf, distance, grownBox, nearestOn, turnedPath, type Box, type Path, type Point } from '../base';
-import { areaOf, grown, inside, sharedArea, sumOf } from '../outline';
+import {
+  areaOf,
+  boxOf,
+  distance,
+  grownBox,
+  nearestOn,
+  turnedPath,
+  type Box,
+  type Path,
+  type Point,
+} from '../base';
+import { grown, inside, sharedArea, sumOf } from '../outline';
 import { turnedBy } from './turns';
 import type { Turned } from './types';
 

@@ -9,12 +9,14 @@ interface At {
   y: number;
   turnDeg: number;
 }
+/** A lattice as it is typed, with where its first item stands: the left one of the lowest row. */
+export type TypedLattice = Lattice & { first: At };
 const isSame = (a: number, b: number) => Math.abs(a - b) <= SAME;
 
 /** The numbers to type for places that lie in rows or columns of one turn, every second one shifted or not; null: they do not. mm */
-export function latticeOf(places: readonly At[]): Lattice | null {
-  const [first] = places;
-  if (!first || places.some((p) => p.turnDeg !== first.turnDeg)) return null;
+export function latticeOf(places: readonly At[]): TypedLattice | null {
+  const [any] = places;
+  if (!any || places.some((p) => p.turnDeg !== any.turnDeg)) return null;
   const byRows = inRows(places);
   if (byRows) return byRows;
   const byColumns = inRows(places.map(({ x, y, turnDeg }) => ({ x: y, y: x, turnDeg })));
@@ -26,10 +28,11 @@ export function latticeOf(places: readonly At[]): Lattice | null {
       pitchYMm: byColumns.pitchXMm,
       shiftXMm: 0,
       shiftYMm: byColumns.shiftXMm,
+      first: { ...any, x: byColumns.first.y, y: byColumns.first.x },
     }
   );
 }
-function inRows(places: readonly At[]): Lattice | null {
+function inRows(places: readonly At[]): TypedLattice | null {
   const rows = grouped(
     places.toSorted((a, b) => a.y - b.y),
     (a, b) => isSame(a.y, b.y),
@@ -52,5 +55,7 @@ function inRows(places: readonly At[]): Lattice | null {
     );
   });
   const shift = isSame(shiftXMm, 0) ? 0 : shiftXMm;
-  return isLattice ? { across, down: rows.length, pitchXMm, pitchYMm, shiftXMm: shift, shiftYMm: 0 } : null;
+  return isLattice
+    ? { across, down: rows.length, pitchXMm, pitchYMm, shiftXMm: shift, shiftYMm: 0, first: lowest[0] }
+    : null;
 }

@@ -1,5 +1,5 @@
-import { boxOf, fail, heightOf, ok, widthOf, type Path, type Point, type Result } from '../base';
-import { areaOf, rectangle } from '../outline';
+import { areaOf, boxOf, fail, heightOf, ok, widthOf, type Path, type Point, type Result } from '../base';
+import { rectangle } from '../outline';
 
 /** How an outline is told: points in either direction, or a rectangle or circle about 0, 0. mm */
 export type ToldOutline =

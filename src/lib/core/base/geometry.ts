@@ -24,15 +24,38 @@ export const along = (a: Point, b: Point, t: number): Point => ({
   y: a.y + (b.y - a.y) * t,
 });
 
-/** Turned about 0, 0 by degrees anticlockwise; by quarters exactly: what is drawn level stays level. */
-export function turnedPath(path: Path, deg: number): Path {
-  if (deg === 0) return path;
-  if (deg === 90) return path.map(({ x, y }) => ({ x: -y, y: x }));
-  if (deg === 180) return path.map(({ x, y }) => ({ x: -x, y: -y }));
-  if (deg === 270) return path.map(({ x, y }) => ({ x: y, y: -x }));
-  const rad = (deg * Math.PI) / 180;
-  const [cos, sin] = [Math.cos(rad), Math.sin(rad)];
-  return path.map(({ x, y }) => ({ x: x * cos - y * sin, y: x * sin + y * cos }));
+/** How a shape lies: mirrored (x to −x), then turned about its own 0, 0, which is then moved to x, y. Degrees anticlockwise */
+export interface Lie extends Point {
+  turnDeg: number;
+  mirrored?: boolean;
+}
+/** From a shape's own points to where it lies; by quarters exactly: what is drawn level stays level. */
+export function placing({ x, y, turnDeg, mirrored }: Lie): (px: number, py: number) => [number, number] {
+  const rad = (turnDeg * Math.PI) / 180;
+  const exactly = (v: number) => (turnDeg % 90 ? v : Math.round(v));
+  const [cos, sin] = [exactly(Math.cos(rad)), exactly(Math.sin(rad))];
+  const side = mirrored ? -1 : 1;
+  return (px, py) => [x + side * px * cos - py * sin, y + side * px * sin + py * cos];
+}
+/** A path where its shape lies. */
+export function lyingPath(path: Path, lie: Lie): Path {
+  const place = placing(lie);
+  return path.map((p) => {
+    const [x, y] = place(p.x, p.y);
+    return { x, y };
+  });
+}
+/** Turned about 0, 0 by degrees anticlockwise. */
+export const turnedPath = (path: Path, turnDeg: number): Path => lyingPath(path, { x: 0, y: 0, turnDeg });
+/** Enclosed by a polygon, mm²; negative when it runs clockwise. */
+export function areaOf(polygon: Path): number {
+  let twice = 0;
+  let before = polygon.at(-1);
+  for (const p of polygon) {
+    if (before) twice += before.x * p.y - p.x * before.y;
+    before = p;
+  }
+  return twice / 2;
 }
 
 /** An upright rectangle in mm, y up. Its ends are infinite where nothing is in it. */

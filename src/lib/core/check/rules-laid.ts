@@ -1,6 +1,6 @@
 import { apartBy } from '../arrange';
-import { boxOf, heightOf, itemAt, turnedPath, widthOf, type Box, type Path } from '../base';
-import { laidPlaces, repeatGap } from '../hoop';
+import { boxOf, heightOf, itemAt, lyingPath, widthOf, type Path } from '../base';
+import { intoInset, laidPlaces, repeatGap } from '../hoop';
 import { popsOut } from '../score';
 import type { CheckContext, CheckRule, Found } from './types';
 
@@ -13,14 +13,8 @@ const SAME_SIZE = 2;
 function laidOutlines(c: CheckContext): Path[] {
   const outline = c.build.hooping?.outline.map(([x, y]) => ({ x, y }));
   const laid = laidPlaces(c.build, c.hoop.id);
-  if (!outline || !laid) return [];
-  return laid.places.map(({ x, y, turnDeg }) =>
-    turnedPath(outline, turnDeg).map((p) => ({ x: p.x + x, y: p.y + y })),
-  );
+  return outline && laid ? laid.places.map((place) => lyingPath(outline, place)) : [];
 }
-/** How far a box reaches beyond a field that keeps `inset` free on every side. mm */
-const beyond = ({ minX, minY, maxX, maxY }: Box, { width, height }: CheckContext['field'], inset: number) =>
-  Math.max(maxX - width / 2, -minX - width / 2, maxY - height / 2, -minY - height / 2) + inset;
 const workOut = { label: 'Work the places out again', change: { hooping: null } };
 
 /** Items that the maker has laid in the hoop. */
@@ -29,7 +23,7 @@ export const laidRules: CheckRule[] = [
     id: 'laid-outside',
     severity: 'stop',
     find: (c) => {
-      const over = laidOutlines(c).map((path) => beyond(boxOf(path), c.field, c.field.inset));
+      const over = laidOutlines(c).map((path) => intoInset(boxOf(path), c.field));
       const worst = Math.max(...over);
       if (!(worst > EXACT)) return [];
       return [
@@ -83,16 +77,23 @@ export const laidRules: CheckRule[] = [
       if (!hooping) return [];
       if (!laidPlaces(c.build, c.hoop.id)) {
         const asked = hooping.places.length;
+        const hoop = c.workshop.hoops.find((h) => h.id === hooping.hoopId);
         return [
           {
             stepId: null,
             severity: 'tip',
             message: `The places that you laid for ${asked} do not count: the order or the hoop is another now.`,
             because: 'Rows and columns are used, as if nobody had laid them.',
-            fix: {
-              label: `Back to ${asked} as laid`,
-              change: { hoopId: hooping.hoopId, order: { ...c.build.order, repeats: asked } },
-            },
+            fix: hoop
+              ? {
+                  label: `Back to ${asked} as laid`,
+                  change: {
+                    hoopId: hoop.id,
+                    machineId: hoop.machineId,
+                    order: { ...c.build.order, repeats: asked },
+                  },
+                }
+              : { label: 'Forget them', change: { hooping: null } },
           },
         ];
       }

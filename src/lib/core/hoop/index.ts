@@ -3,5 +3,6 @@
  */
 export { basePast, hoopBase, hoopField, hoopsThatFit, type HoopField } from './geometry';
 export { fitIn, shapeOfItem, type HoopFit } from './fit';
+export { clearanceOf, intoInset, movedWithin, placesOf } from './lying';
 export { itemOutline, type SewnOutline } from './item-outline';
 export { laidPlaces, repeatGap, repeatPlaces, repeatsThatFit, type ItemPlace, type Repeats } from './repeats';

@@ -1,5 +1,15 @@
-import { distance, heightOf, middleOf, nearestOn, widthOf, type Box, type Path, type Point } from '../base';
-import { areaOf, grown, hullOf, inside, rectangle, simplified } from '../outline';
+import {
+  areaOf,
+  distance,
+  heightOf,
+  middleOf,
+  nearestOn,
+  widthOf,
+  type Box,
+  type Path,
+  type Point,
+} from '../base';
+import { grown, hullOf, inside, rectangle, simplified } from '../outline';
 import type { BlockReading, Reading } from '../reading';
 import { STITCH, type Tape } from '../tape';
 

@@ -1,4 +1,4 @@
-import type { Point } from '../base';
+import type { Lie } from '../base';
 import type { Build } from '../build';
 import type { Numbers } from '../numbers';
 
@@ -15,10 +15,8 @@ export interface RepeatGrid {
   across: number;
   down: number;
 }
-/** Where one item lies: the middle of its design from the middle of the field, turned about it. mm, y up; degrees anticlockwise */
-export interface ItemPlace extends Point {
-  turnDeg: number;
-}
+/** Where one item lies: the middle of its design from the middle of the field, turned about it. mm, y up */
+export type ItemPlace = Omit<Lie, 'mirrored'>;
 /** Where the repeats of a hooping lie, in the order of sewing: the one source for checks, drawings and the tape that is sewn. */
 export interface Repeats {
   places: ItemPlace[];

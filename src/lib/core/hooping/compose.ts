@@ -1,7 +1,7 @@
-import { distance, fail, itemAt, ok, type Point, type Result } from '../base';
-import { JUMP, MAX_RECORDS, STITCH, tapeBlocks, TapeAssembler, type Block, type Tape } from '../tape';
+import { distance, fail, itemAt, ok, placing, type Point, type Result } from '../base';
+import { JUMP, MAX_RECORDS, STITCH, STOP, tapeBlocks, TapeAssembler, type Block, type Tape } from '../tape';
 import { shortestTour } from './tour';
-import type { HoopingTape, HoopingTask, Level, Placed, Stretch } from './types';
+import type { HoopingTape, HoopingTask, Level, Stretch } from './types';
 
 /** A block from its first needle point to its last; and all of it, with the jumps before and after. Records [from, to) */
 interface Part {
@@ -13,7 +13,8 @@ interface Item {
   tapeId: string;
   tape: Tape;
   parts: Part[];
-  place: (x: number, y: number) => [number, number];
+  /** from the tape's own points to where they lie, 0.1 mm */
+  place: ReturnType<typeof placing>;
 }
 /** What is sewn in one go: blocks [from, to) of an item. */
 interface Leg {
@@ -29,22 +30,18 @@ interface Leg {
  */
 export function composeHooping(task: HoopingTask): Result<HoopingTape> {
   const items: Item[] = [];
-  for (const placed of task.placements) {
-    const found = task.tapes.find((t) => t.id === placed.tapeId);
+  const known = new Map(task.tapes.map(({ id, tape }) => [id, { tapeId: id, tape, parts: partsOf(tape) }]));
+  for (const { tapeId, xMm, yMm, turnDeg, mirrored } of task.placements) {
+    const found = known.get(tapeId);
     if (!found)
       return fail(
         'no-such-tape',
-        `A placement names the tape ${placed.tapeId}, which was not sent.`,
+        `A placement names the tape ${tapeId}, which was not sent.`,
         'Send each tape that is placed, under the id that the placements name.',
       );
-    const parts = partsOf(found.tape);
-    if (!parts.length)
-      return fail(
-        'no-stitches',
-        `The tape ${placed.tapeId} holds no stitch.`,
-        'Leave it out, or send another.',
-      );
-    items.push({ tapeId: placed.tapeId, tape: found.tape, parts, place: placeOf(placed) });
+    if (!found.parts.length)
+      return fail('no-stitches', `The tape ${tapeId} holds no stitch.`, 'Leave it out, or send another.');
+    items.push({ ...found, place: placing({ x: 10 * xMm, y: 10 * yMm, turnDeg, mirrored }) });
   }
   const records = items.reduce((sum, { tape }) => sum + tape.kind.length, 0);
   if (records > MAX_RECORDS)
@@ -59,16 +56,6 @@ export function composeHooping(task: HoopingTask): Result<HoopingTape> {
   );
   const stretches = order.flatMap((n) => stretchesOf(itemAt(legs.all, n)));
   return ok(joined(task, items, stretches));
-}
-
-/** From the tape's own needle points to where they lie, 0.1 mm. */
-function placeOf({ xMm, yMm, turnDeg, mirrored }: Placed): Item['place'] {
-  const rad = (turnDeg * Math.PI) / 180;
-  const [cos, sin] = [Math.cos(rad), Math.sin(rad)];
-  return (ownX, y) => {
-    const x = mirrored ? -ownX : ownX;
-    return [10 * xMm + x * cos - y * sin, 10 * yMm + x * sin + y * cos];
-  };
 }
 
 function partsOf(tape: Tape): Part[] {
@@ -136,16 +123,16 @@ function joined(task: HoopingTask, items: Item[], stretches: Stretch[]): Hooping
     // Without a stop the thread is cut on the way.
     if (before && !stops) out.trimTo(x, y);
     else if (!goesOn && !isThere) out.trimTo(x, y, 1);
-    const from = goesOn ? whole.from : sewn.from;
+    // From the stop before: where a tape's stop moves the needle, that way is a jump here.
+    const from = goesOn ? itemAt(parts, block - 1).whole.to : sewn.from;
     const to = isOn(after, 1) ? whole.to : sewn.to;
     for (let i = from; i < to; i++) {
-      const kind = tape.kind[i];
-      const [atX, atY] = place(itemAt(tape.x, i), itemAt(tape.y, i));
-      if (kind === STITCH || kind === JUMP) out.put(atX, atY, kind);
+      const isMoved = tape.x[i] !== tape.x[i - 1] || tape.y[i] !== tape.y[i - 1];
+      const kind = tape.kind[i] === STITCH ? STITCH : JUMP;
+      if (tape.kind[i] !== STOP || isMoved) out.put(...place(itemAt(tape.x, i), itemAt(tape.y, i)), kind);
     }
   });
-  const tape = out.done();
-  return { tape, stretches, jumpMm: jumpsOf(tape) };
+  return { tape: out.done(), stretches };
 }
 /** Whether the machine stops between two stretches that follow each other. */
 function hasStop({ stops, threads }: HoopingTask, items: Item[], a: Stretch, b: Stretch): boolean {
@@ -154,11 +141,4 @@ function hasStop({ stops, threads }: HoopingTask, items: Item[], a: Stretch, b: 
   if (first === second && a.block === b.block) return false;
   const name = threads[first]?.[a.block];
   return stops === 'keep' || !name || name !== threads[second]?.[b.block];
-}
-/** The way of the arm without the needle, mm. */
-function jumpsOf({ x, y, kind }: Tape): number {
-  let sum = 0;
-  for (let i = 0; i < kind.length; i++)
-    if (kind[i] === JUMP) sum += Math.hypot(x[i] - (i ? x[i - 1] : 0), y[i] - (i ? y[i - 1] : 0)) / 10;
-  return sum;
 }

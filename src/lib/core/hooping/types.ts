@@ -1,7 +1,7 @@
 import type { Tape } from '../tape';
 
 /** An item in the hoop: its tape mirrored (x to −x), then turned about the tape's 0, 0, which is then moved to x, y. mm, degrees anticlockwise */
-export interface Placed {
+interface Placed {
   tapeId: string;
   xMm: number;
   yMm: number;
@@ -31,8 +31,6 @@ export interface HoopingTape {
   tape: Tape;
   /** in the order of sewing */
   stretches: Stretch[];
-  /** jumps from the middle of the field on, within the items too; mm */
-  jumpMm: number;
 }
 
 /** The way of the needle from the end of one leg to the start of another, mm; from where it begins: null. */

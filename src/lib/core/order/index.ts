@@ -104,6 +104,8 @@ function normalLoad(good: number, reject: number, confidence: number): number {
   return load;
 }
 
+/** How often a hoop that holds so many at once is filled. */
+export const hoopingsFor = (designs: number, repeats: number): number => Math.ceil(designs / repeats);
 /**
  * Runs the order through once, hooping by hooping. At a hand step the needle waits. While the needle needs nobody,
  * hands do what is left to finish of earlier hoopings, whole jobs only, so that they are back at the next stop.
@@ -122,7 +124,7 @@ export function planOrder(
     numbers['order.confidence'] / 100,
   );
   const designs = Math.ceil(wanted / itemsInTape);
-  const hoopings = Math.ceil(designs / order.repeats);
+  const hoopings = hoopingsFor(designs, order.repeats);
   const { atMachine, afterwards } = splitAtUnhoop(score.steps);
   let clock = 0;
   let needleSeconds = 0;

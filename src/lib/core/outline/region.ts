@@ -37,9 +37,6 @@ export const sharedArea = (a: Path, b: Path): number =>
   ) /
   SCALE ** 2;
 
-/** Enclosed, mm²; negative when the polygon runs clockwise. */
-export const areaOf = (polygon: Path): number => Clipper.area(toGrid(polygon)) / SCALE ** 2;
-
 /** Where the level line y crosses the polygon, as [left, right] pairs. */
 export function spansAt(polygon: Path, y: number): [number, number][] {
   const xs: number[] = [];

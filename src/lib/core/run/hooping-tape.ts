@@ -1,4 +1,4 @@
-import { itemAt } from '../base';
+import { itemAt, placing } from '../base';
 import type { Repeats } from '../hoop';
 import { shortestTour } from '../hooping';
 import { numbersWith } from '../numbers';
@@ -55,7 +55,7 @@ export function hoopingTape(
 }
 
 const ALONE: Repeats = { places: [{ x: 0, y: 0, turnDeg: 0 }] };
-type Place = (x: number, y: number) => [number, number];
+type Place = ReturnType<typeof placing>;
 /** From a needle point of the design to that of each item, 0.1 mm; the middle of the field is the middle of the design. */
 function placed(tape: Tape, { items, repeats }: Pick<RunRecord, 'items' | 'repeats'>): Place[] | null {
   const box = stitchBox(tape);
@@ -63,12 +63,8 @@ function placed(tape: Tape, { items, repeats }: Pick<RunRecord, 'items' | 'repea
   const known = repeats === undefined && items === 1 ? ALONE : repeats;
   if (!box || known?.places.length !== items) return null;
   const [midX, midY] = [(box.minX + box.maxX) / 2, (box.minY + box.maxY) / 2];
-  return known.places.map(({ x: toX, y: toY, turnDeg }) => {
-    const rad = (turnDeg * Math.PI) / 180;
-    const [cos, sin] = [Math.cos(rad), Math.sin(rad)];
-    return (x, y) => {
-      const [dx, dy] = [x - midX, y - midY];
-      return [midX + dx * cos - dy * sin + 10 * toX, midY + dx * sin + dy * cos + 10 * toY];
-    };
+  return known.places.map(({ x, y, turnDeg }) => {
+    const place = placing({ x: 10 * x + midX, y: 10 * y + midY, turnDeg });
+    return (px, py) => place(px - midX, py - midY);
   });
 }

@@ -4,9 +4,9 @@
  */
 import { inFrame, type CutPiece } from '../cut';
 import { mirrorIf, type PieceShape } from './turned';
-import { boxOf, type Box, type Path, type Point } from '../base';
+import { areaOf, boxOf, type Box, type Path, type Point } from '../base';
 import type { Numbers } from '../numbers';
-import { areaOf, closePath, offset } from '../outline';
+import { closePath, offset } from '../outline';
 import { linePath, type Line } from '../reading';
 import { readingFor, type Design } from '../score';
 

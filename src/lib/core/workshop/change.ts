@@ -1,18 +1,20 @@
 import { numbersWith } from '../numbers';
-import type { Hoop, Machine, Workshop } from './schema';
+import { hoopName, type Hoop, type Machine, type Workshop } from './schema';
 
-/** Machines to begin with, by what they have. Set speeds are what such machines are commonly run at. */
+/** The middle of what machines of several needles are set to, 700-1,000 stitches a minute. */
+const SPEED_MULTI = 850;
+/** Machines to begin with, by what they have. */
 export const MACHINE_KINDS = {
-  'one-needle': { name: 'Home machine', needles: 1, heads: 1, speed: null },
-  'some-needles': { name: 'Six needles', needles: 6, heads: 1, speed: 800 },
-  'many-needles': { name: 'Shop machine', needles: 12, heads: 1, speed: 850 },
-  'several-heads': { name: 'Several heads', needles: 12, heads: 4, speed: 750 },
+  'one-needle': { name: 'Home machine', needles: 1, heads: 1 },
+  'some-needles': { name: 'Six needles', needles: 6, heads: 1 },
+  'many-needles': { name: 'Shop machine', needles: 12, heads: 1 },
+  'several-heads': { name: 'Several heads', needles: 12, heads: 4 },
 } as const;
 export type MachineKind = keyof typeof MACHINE_KINDS;
 
 /** A machine of a kind, under a name that no other has. */
 export function newMachine(kind: MachineKind, id: string, { machines, numbers }: Workshop): Machine {
-  const { name, needles, heads, speed } = MACHINE_KINDS[kind];
+  const { name, needles, heads } = MACHINE_KINDS[kind];
   const taken = new Set(machines.map((m) => m.name));
   let n = 1;
   const named = () => (n > 1 ? `${name} ${n}` : name);
@@ -20,31 +22,51 @@ export function newMachine(kind: MachineKind, id: string, { machines, numbers }:
   return {
     id,
     name: named(),
-    kind: needles > 1 ? 'multi-needle' : 'one-needle',
+    kind: kindOf(needles),
     needles,
     heads,
-    speed: speed ?? numbersWith(numbers)['stitch.speedHome'],
+    speed: needles > 1 ? SPEED_MULTI : numbersWith(numbers)['stitch.speedHome'],
     speedShare: null,
     startSeconds: null,
   };
 }
 
-/** With a hoop, at its place in the list or at the end; one that is there is changed. */
-export const withHoop = (workshop: Workshop, hoop: Hoop, at = workshop.hoops.length): Workshop => ({
-  ...workshop,
-  hoops: put(workshop.hoops, hoop, at),
+const kindOf = (needles: number): Machine['kind'] => (needles > 1 ? 'multi-needle' : 'one-needle');
+/** A hoop for a machine, as most have one, to begin with. */
+export const newHoop = (id: string, machineId: string): Hoop => ({
+  id,
+  name: hoopName(FIRST.widthMm, FIRST.heightMm),
+  ...FIRST,
+  magnetic: false,
+  machineId,
 });
-/** With a machine and hoops of its own, at its place or at the end. */
-export const withMachine = (
-  workshop: Workshop,
-  machine: Machine,
-  hoops: readonly Hoop[] = [],
-  at = workshop.machines.length,
-): Workshop =>
-  hoops.reduce((w, hoop) => withHoop(w, hoop), {
-    ...workshop,
-    machines: put(workshop.machines, machine, at),
-  });
+const FIRST = { widthMm: 130, heightMm: 180 };
+
+/** With a machine added, and the hoops that come with it. */
+export const withMachine = (workshop: Workshop, machine: Machine, hoops: readonly Hoop[] = []): Workshop => ({
+  ...workshop,
+  machines: [...workshop.machines, machine],
+  hoops: [...workshop.hoops, ...hoops],
+});
+/** With some of a machine changed; of which kind it is follows from its needles. One that is gone stays gone. */
+export const changeMachine = (workshop: Workshop, id: string, change: Partial<Machine>): Workshop => ({
+  ...workshop,
+  machines: workshop.machines.map((m) => {
+    const next = { ...m, ...change };
+    return m.id === id ? { ...next, kind: kindOf(next.needles) } : m;
+  }),
+});
+/** With some of a hoop changed; one that nobody has named keeps being called by its field. */
+export const changeHoop = (workshop: Workshop, id: string, change: Partial<Hoop>): Workshop => ({
+  ...workshop,
+  hoops: workshop.hoops.map((h) => {
+    if (h.id !== id) return h;
+    const next = { ...h, ...change };
+    const isUnnamed = h.name === hoopName(h.widthMm, h.heightMm) && change.name === undefined;
+    return isUnnamed ? { ...next, name: hoopName(next.widthMm, next.heightMm) } : next;
+  }),
+});
+
 /** Without a hoop; null: it is the last one, and something must hold the work. */
 export const withoutHoop = (workshop: Workshop, id: string): Workshop | null => {
   const hoops = workshop.hoops.filter((h) => h.id !== id);
@@ -56,8 +78,23 @@ export const withoutMachine = (workshop: Workshop, id: string): Workshop | null 
   const hoops = workshop.hoops.filter((h) => h.machineId !== id);
   return machines.length && hoops.length ? { ...workshop, machines, hoops } : null;
 };
-
-function put<T extends { id: string }>(list: readonly T[], item: T, at: number): T[] {
-  const there = list.findIndex((each) => each.id === item.id);
-  return there < 0 ? list.toSpliced(at, 0, item) : list.with(there, item);
-}
+/** What was there before and the maker had taken out, each where it stood; what has come since stays. */
+export const withAgain = (
+  workshop: Workshop,
+  before: Workshop,
+  isMeant: (item: Machine | Hoop) => boolean,
+): Workshop => ({
+  ...workshop,
+  machines: again(workshop.machines, before.machines, isMeant),
+  hoops: again(workshop.hoops, before.hoops, isMeant),
+});
+const again = <T extends Machine | Hoop>(
+  now: readonly T[],
+  before: readonly T[],
+  isMeant: (item: T) => boolean,
+): T[] =>
+  before.reduce<T[]>(
+    (list, item, at) =>
+      isMeant(item) && !list.some((each) => each.id === item.id) ? list.toSpliced(at, 0, item) : list,
+    [...now],
+  );

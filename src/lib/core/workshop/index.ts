@@ -2,7 +2,6 @@
  * The workshop: machines, hoops, shelf, unit and the maker's own figures; and what is changed about them without losing any.
  */
 export {
-  hoopName,
   hoopSchema,
   machineSchema,
   newWorkshop,
@@ -16,9 +15,12 @@ export {
   type Workshop,
 } from './schema';
 export {
+  changeHoop,
+  changeMachine,
   MACHINE_KINDS,
+  newHoop,
   newMachine,
-  withHoop,
+  withAgain,
   withMachine,
   withoutHoop,
   withoutMachine,

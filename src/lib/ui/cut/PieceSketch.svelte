@@ -3,6 +3,7 @@
   import { MATERIALS } from '$lib/core/catalogue';
   import { rightSideUp, type PieceShape } from '$lib/core/template';
   import { formatLength } from '$lib/core/base';
+  import { svgPath } from '../kit/svg-path';
   import { workroom } from '../state/workroom.svelte';
 
   // A piece opened flat, right side up: its edge, fold, the lines that will catch it, and which way the cloth runs.
@@ -17,8 +18,7 @@
   const unit = $derived(most / 100);
   const room = $derived(11 * unit);
   const d = (path: readonly { x: number; y: number }[], closed = false) =>
-    path.map((p, i) => `${i ? 'L' : 'M'}${p.x.toFixed(1)} ${(shape.heightMm - p.y).toFixed(1)}`).join('') +
-    (closed ? 'Z' : '');
+    svgPath(path, { top: shape.heightMm, closed });
   const arrow = $derived({
     x: shape.widthMm / 2,
     from: shape.heightMm * 0.35,

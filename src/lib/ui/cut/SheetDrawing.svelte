@@ -3,6 +3,7 @@
   import type { CutGroup } from '$lib/core/cut';
   import type { CutPlan, LayoutSheet } from '$lib/core/nesting';
 
+  import { svgPath } from '../kit/svg-path';
   import { isLying } from './sheets';
 
   // One sheet with its pieces; and where they are to be cut, the straight cuts, numbered where they begin.
@@ -63,7 +64,7 @@
           stroke-width={font / 12}
         />
         {#each shape?.outlines ?? [] as path, k (k)}<path
-            d={`${path.map((q, n) => `${n ? 'L' : 'M'}${q.x.toFixed(1)} ${(p.heightMm - q.y).toFixed(1)}`).join('')}Z`}
+            d={svgPath(path, { top: p.heightMm })}
             fill={group.colour}
             stroke="var(--ink)"
             stroke-width={font / 14}

@@ -1,31 +1,28 @@
 <script lang="ts">
-  import { boxOf, sizeOfBox, unionOf, type Path } from '$lib/core/base';
-  import type { HoopField, ItemPlace } from '$lib/core/hoop';
-  import { lying } from '../state/hoop-table.svelte';
+  import { boxOf, heightOf, widthOf } from '$lib/core/base';
+  import { intoInset } from '$lib/core/hoop';
+  import { svgPath } from '../kit/svg-path';
+  import type { HoopTable } from '../state/hoop-table.svelte';
+  import HoopFrame from './HoopFrame.svelte';
 
   // A hoop's field from above, to scale: each item where it lies, and the box that the machine traces round all of them.
-  interface Props {
-    field: HoopField;
-    outline: Path;
-    places: readonly ItemPlace[];
-    label: string;
-  }
-  let { field, outline, places, label }: Props = $props();
+  let { table, magnetic, label }: { table: HoopTable; magnetic: boolean; label: string } = $props();
+  const { field, items, trace } = $derived(table);
 
-  const items = $derived(
-    places.map(({ x, y, turnDeg }) => {
-      const path = lying(outline, { x, y, turnDeg });
-      return { x, y, path, d: `M${path.map((p) => `${p.x.toFixed(2)} ${(-p.y).toFixed(2)}`).join('L')}Z` };
+  /** Less is rounding, mm. */
+  const EXACT = 0.05;
+  const px = $derived(Math.max(field.outerWidth, field.outerHeight) / 500);
+  const rows = $derived(
+    items.map(({ place, path }) => {
+      const box = boxOf(path);
+      return {
+        place,
+        path,
+        isOut: intoInset(box, field) > EXACT,
+        size: Math.min(widthOf(box), heightOf(box)),
+      };
     }),
   );
-  const trace = $derived(items.length ? unionOf(items.map(({ path }) => boxOf(path))) : null);
-  const isOut = $derived(({ path }: { path: Path }) => {
-    const box = boxOf(path);
-    const [w, h] = [field.width / 2 - field.inset + 0.05, field.height / 2 - field.inset + 0.05];
-    return box.minX < -w || box.maxX > w || box.minY < -h || box.maxY > h;
-  });
-  const px = $derived(Math.max(field.outerWidth, field.outerHeight) / 500);
-  const font = $derived(Math.min(22 * px, Math.min(...Object.values(sizeOfBox(boxOf(outline)))) / 2.5));
 </script>
 
 <svg
@@ -35,24 +32,7 @@
   role="img"
   aria-label={label}
 >
-  <rect
-    x={-field.outerWidth / 2}
-    y={-field.outerHeight / 2}
-    width={field.outerWidth}
-    height={field.outerHeight}
-    rx="16"
-    fill="var(--rule)"
-  />
-  <rect
-    x={-field.width / 2}
-    y={-field.height / 2}
-    width={field.width}
-    height={field.height}
-    rx="8"
-    fill="var(--paper)"
-    stroke="var(--quiet)"
-    stroke-width={px}
-  />
+  <HoopFrame {...field} line={px} {magnetic} />
   <rect
     x={-field.width / 2 + field.inset}
     y={-field.height / 2 + field.inset}
@@ -64,28 +44,28 @@
     stroke-dasharray="{2 * px} {4 * px}"
   />
   <path d="M{-4 * px} 0H{4 * px}M0 {-4 * px}V{4 * px}" stroke="var(--quiet)" stroke-width={px} />
-  {#each items as item, place (place)}
+  {#each rows as { place, path, isOut, size }, n (n)}
     <path
-      d={item.d}
-      fill={isOut(item) ? 'var(--madder-soft)' : 'var(--needle-soft)'}
-      stroke={isOut(item) ? 'var(--madder)' : 'var(--needle)'}
+      d={svgPath(path)}
+      fill={isOut ? 'var(--madder-soft)' : 'var(--needle-soft)'}
+      stroke={isOut ? 'var(--madder)' : 'var(--needle)'}
       stroke-width={1.5 * px}
     />
-    {#if items.length > 1}<text
-        x={item.x}
-        y={-item.y}
-        font-size={font}
+    {#if rows.length > 1}<text
+        x={place.x}
+        y={-place.y}
+        font-size={Math.min(22 * px, size / 2.5)}
         text-anchor="middle"
         dominant-baseline="central"
-        fill="var(--ink)">{place + 1}</text
+        fill="var(--ink)">{n + 1}</text
       >{/if}
   {/each}
   {#if trace}
     <rect
       x={trace.minX}
       y={-trace.maxY}
-      width={trace.maxX - trace.minX}
-      height={trace.maxY - trace.minY}
+      width={widthOf(trace)}
+      height={heightOf(trace)}
       fill="none"
       stroke="var(--hands)"
       stroke-width={1.6 * px}

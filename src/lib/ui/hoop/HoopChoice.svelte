@@ -1,9 +1,19 @@
 <script lang="ts">
-  import { formatLength, formatSize, turnedPath, type Path } from '$lib/core/base';
+  import {
+    boxOf,
+    formatLength,
+    formatSize,
+    lyingPath,
+    middleOf,
+    turnedPath,
+    type Path,
+  } from '$lib/core/base';
   import { fitIn, hoopBase, hoopField, type HoopFit } from '$lib/core/hoop';
   import { numbersWith } from '$lib/core/numbers';
   import type { Hoop } from '$lib/core/workshop';
+  import { svgPath } from '../kit/svg-path';
   import { workroom } from '../state/workroom.svelte';
+  import HoopFrame from './HoopFrame.svelte';
 
   // Every hoop that is owned, to one scale, with the design in it as it fits best.
   interface Props {
@@ -34,12 +44,10 @@
   const smallest = $derived(hoops.find(({ fit }) => fit.fits)?.hoop.id);
   const how = ({ turnDeg }: HoopFit) =>
     turnDeg === 0 ? 'as it lies' : turnDeg === 90 ? 'a quarter turned' : `turned to ${turnDeg}°`;
-  const d = (fit: HoopFit) => {
-    const path = turnedPath(outline, fit.turnDeg);
-    const xs = path.map((p) => p.x);
-    const ys = path.map((p) => p.y);
-    const [cx, cy] = [(Math.min(...xs) + Math.max(...xs)) / 2, (Math.min(...ys) + Math.max(...ys)) / 2];
-    return `M${path.map((p) => `${(p.x - cx).toFixed(1)} ${(cy - p.y).toFixed(1)}`).join('L')}Z`;
+  /** as it fits best, its middle in the middle of the hoop */
+  const drawn = ({ turnDeg }: HoopFit) => {
+    const { x, y } = middleOf(boxOf(turnedPath(outline, turnDeg)));
+    return svgPath(lyingPath(outline, { x: -x, y: -y, turnDeg }));
   };
 </script>
 
@@ -61,24 +69,15 @@
           viewBox="{-largest / 2} {-largest / 2} {largest} {largest}"
           aria-hidden="true"
         >
-          <rect
-            x={-field.outerWidth / 2}
-            y={-field.outerHeight / 2}
-            width={field.outerWidth}
-            height={field.outerHeight}
-            rx={largest / 25}
-            fill="var(--rule)"
-          />
-          <rect
-            x={-hoop.widthMm / 2}
-            y={-hoop.heightMm / 2}
+          <HoopFrame
+            {...field}
             width={hoop.widthMm}
             height={hoop.heightMm}
-            rx={largest / 50}
-            fill="var(--paper)"
+            line={largest / 120}
+            magnetic={hoop.magnetic}
           />
           <path
-            d={d(fit)}
+            d={drawn(fit)}
             fill={fit.fits ? 'var(--needle-soft)' : 'var(--madder-soft)'}
             stroke={fit.fits ? 'var(--needle)' : 'var(--madder)'}
             stroke-width={largest / 60}

@@ -1,14 +1,13 @@
 <script lang="ts">
-  import Redo from '@lucide/svelte/icons/redo-2';
-  import Undo from '@lucide/svelte/icons/undo-2';
   import { goto } from '$app/navigation';
   import { resolve } from '$app/paths';
   import { onMount } from 'svelte';
   import { count } from '$lib/core/base';
   import Guard from '../kit/Guard.svelte';
   import Select from '../kit/Select.svelte';
-  import { isWriting } from '../shell/keys';
+  import { historyKey } from '../shell/keys';
   import { openEditor } from '../score/open-editor';
+  import UndoButtons from '../score/UndoButtons.svelte';
   import { workroom } from '../state/workroom.svelte';
   import HoopView from './HoopView.svelte';
 
@@ -22,11 +21,10 @@
   const options = $derived(workroom.builds.map((b) => [b.id, b.name] as const));
   const show = (build: string) => void goto(resolve(`/hoop?build=${encodeURIComponent(build)}`));
   function onkeydown(event: KeyboardEvent) {
-    const key = event.key.toLowerCase();
-    if (!(event.ctrlKey || event.metaKey) || !['z', 'y'].includes(key) || isWriting(event)) return;
+    const wanted = historyKey(event);
+    if (!wanted) return;
     event.preventDefault();
-    if (key === 'y' || event.shiftKey) editor.redo();
-    else editor.undo();
+    editor[wanted]();
   }
 </script>
 
@@ -41,22 +39,7 @@
         {count(editor.plan.order.load, 'item')} to load,
         {count(editor.plan.order.hoopings, 'hooping')}
       </p>
-      <button
-        type="button"
-        class="btn px-2.5"
-        aria-label="Undo"
-        title="Undo (Ctrl Z)"
-        disabled={!editor.canUndo}
-        onclick={() => editor.undo()}><Undo size={18} /></button
-      >
-      <button
-        type="button"
-        class="btn px-2.5"
-        aria-label="Redo"
-        title="Redo (Ctrl Y)"
-        disabled={!editor.canRedo}
-        onclick={() => editor.redo()}><Redo size={18} /></button
-      >
+      <UndoButtons {editor} />
       <a class="btn" href={resolve('/builds/[id]', { id })}>To its score</a>
     {/if}
   </header>

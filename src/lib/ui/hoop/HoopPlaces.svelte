@@ -1,20 +1,21 @@
 <script lang="ts">
-  import { count, formatLength, formatSize, type Path } from '$lib/core/base';
+  import { count, formatLength, formatSize, heightOf, widthOf } from '$lib/core/base';
   import type { BuildPlan } from '$lib/core/plan';
   import type { HoopTable } from '../state/hoop-table.svelte';
   import { workroom } from '../state/workroom.svelte';
   import FieldDrawing from './FieldDrawing.svelte';
 
   // The hoop from above with all that lies in it; arrows move it.
-  let { table, plan, outline }: { table: HoopTable; plan: BuildPlan; outline: Path } = $props();
+  let { table, plan }: { table: HoopTable; plan: BuildPlan } = $props();
   const unit = $derived(workroom.unit);
   const length = (mm: number) => formatLength(Math.round(mm), unit);
-  const { field, trace, places } = $derived(table);
+  const { trace, clearance, places } = $derived(table);
+  const { hoop } = $derived(plan.hooping);
 
   const words = $derived(
     places.length
-      ? `Hoop ${plan.hooping.hoop.name} from above, ${count(places.length, 'item')} in it.`
-      : `Hoop ${plan.hooping.hoop.name} from above; the items do not fit it.`,
+      ? `Hoop ${hoop.name} from above, ${count(places.length, 'item')} in it.`
+      : `Hoop ${hoop.name} from above; the items do not fit it.`,
   );
   const FAR = 10;
   const BY: Record<string, [x: number, y: number]> = {
@@ -42,16 +43,18 @@
   tabindex="0"
   {onkeydown}
 >
-  <FieldDrawing {field} {outline} {places} label={words} />
+  <FieldDrawing {table} magnetic={hoop.magnetic} label={words} />
 </div>
 <p class="label mt-1">
-  {#if trace}
+  {#if trace && clearance}
     Dashed: what the needle traces, {formatSize(
-      Math.round(trace.maxX - trace.minX),
-      Math.round(trace.maxY - trace.minY),
+      Math.round(widthOf(trace)),
+      Math.round(heightOf(trace)),
       unit,
-    )}. To the frame: {length(field.width / 2 + trace.minX)} left, {length(field.width / 2 - trace.maxX)} right,
-    {length(field.height / 2 - trace.maxY)} above, {length(field.height / 2 + trace.minY)} below.
+    )}. To the frame: {length(clearance.left)} left, {length(clearance.right)} right, {length(
+      clearance.above,
+    )} above,
+    {length(clearance.below)} below.
     {#if plan.machine.needles > 1}Needle 1 traces; the others sit beside it.{/if}
   {:else}
     So many do not lie in it: see how many do.

@@ -2,9 +2,7 @@
   import { onDestroy, untrack } from 'svelte';
   import type { MayTurn } from '$lib/core/arrange';
   import type { Build } from '$lib/core/build';
-  import { repeatGap } from '$lib/core/hoop';
   import type { BuildPlan } from '$lib/core/plan';
-  import { popsOut } from '$lib/core/score';
   import { arrangeWatched, gapForMoreWatched, outlineInWorker } from '$lib/workers';
   import type { BuildEditor } from '../state/editor.svelte';
   import { HoopTable } from '../state/hoop-table.svelte';
@@ -32,15 +30,11 @@
   });
   onDestroy(() => ways.stop());
   let mayTurn = $state<MayTurn>('half');
-  /** between two, as the maker has typed it; null: by how they are parted */
-  let ownGapMm = $state<number | null>(null);
   let quantity = $state<number | null>(null);
-  const gapMm = $derived(ownGapMm ?? repeatGap(popsOut(plan.score), plan.numbers));
   const table = new HoopTable({
     build: () => build,
     plan: () => plan,
     ways,
-    gapMm: () => gapMm,
     change: (next) => editor.change(next),
   });
 
@@ -52,7 +46,7 @@
   });
   const { width, height, inset } = $derived(plan.hooping.field);
   $effect(() => {
-    const wanted = { field: { width, height, inset }, gapMm, mayTurn, quantity };
+    const wanted = { field: { width, height, inset }, gapMm: table.gapMm, mayTurn, quantity };
     if (!ways.outline?.length) return;
     const soon = setTimeout(() => void ways.look(wanted), SOON_MS);
     return () => clearTimeout(soon);
@@ -78,18 +72,15 @@
       class="flex min-h-96 flex-col rounded-lg border border-rule bg-paper p-2"
       aria-label="In the hoop"
     >
-      <HoopPlaces {table} {plan} outline={ways.outline} />
+      <HoopPlaces {table} {plan} />
     </section>
     <section class="flex min-h-0 flex-col gap-3 overflow-y-auto px-1" aria-label="How many">
       <h2 class="text-xl">How many</h2>
       <HowMany
         {table}
         {ways}
-        {plan}
-        {gapMm}
         {quantity}
         {mayTurn}
-        ongap={(mm) => (ownGapMm = mm)}
         onquantity={(n) => (quantity = n)}
         onturn={(turns) => (mayTurn = turns)}
       />

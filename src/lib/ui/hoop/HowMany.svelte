@@ -2,31 +2,26 @@
   import { count, formatLength, percent } from '$lib/core/base';
   import type { MayTurn } from '$lib/core/arrange';
   import { MOST_REPEATS } from '$lib/core/build';
-  import type { BuildPlan } from '$lib/core/plan';
   import LengthField from '../kit/LengthField.svelte';
   import NumberField from '../kit/NumberField.svelte';
   import Radios from '../kit/Radios.svelte';
   import Select from '../kit/Select.svelte';
   import type { HoopTable } from '../state/hoop-table.svelte';
-  import { WAYS, type HoopWays, type WayId } from '../state/hoop-ways.svelte';
+  import type { HoopWays, WayId } from '../state/hoop-ways.svelte';
   import { workroom } from '../state/workroom.svelte';
   import LatticeFigures from './LatticeFigures.svelte';
-  import { placesOf } from './places';
 
   // How many by each way, the numbers to type, and what may be changed about it.
   interface Props {
     table: HoopTable;
     ways: HoopWays;
-    plan: BuildPlan;
-    gapMm: number;
     /** null: as many as fit */
     quantity: number | null;
     mayTurn: MayTurn;
-    ongap: (mm: number) => void;
     onquantity: (n: number | null) => void;
     onturn: (turns: MayTurn) => void;
   }
-  let { table, ways, plan, gapMm, quantity, mayTurn, ongap, onquantity, onturn }: Props = $props();
+  let { table, ways, quantity, mayTurn, onquantity, onturn }: Props = $props();
   const length = (mm: number) => formatLength(mm, workroom.unit);
 
   const TURNS: [MayTurn, string][] = [
@@ -40,17 +35,16 @@
     staggered: 'Shifted rows',
     free: 'As they fit best',
   };
-  const hoopings = (n: number) => (n ? count(Math.ceil(plan.order.designs / n), 'hooping') : 'nothing fits');
   const options = $derived([
     [
       'now' as const,
       `As it is now: ${table.now?.length ?? 'too many'}`,
       table.isLaid ? 'laid by you' : 'worked out',
     ] as const,
-    ...WAYS.flatMap((way) => {
-      const n = ways.found[way]?.placements.length;
-      return n === undefined ? [] : [[way, `${NAMES[way]}: ${n}`, hoopings(n)] as const];
-    }),
+    ...table.offers.map(
+      ({ way, count: n, hoopings }) =>
+        [way, `${NAMES[way]}: ${n}`, hoopings ? count(hoopings, 'hooping') : 'nothing fits'] as const,
+    ),
   ]);
   const best = $derived(ways.found.free);
   const { found, middle, field, bare } = $derived(table);
@@ -71,14 +65,14 @@
     <button type="button" class="text-needle underline" onclick={() => ways.stop()}>Stop</button>
   {:else if best}
     <span>No way can hold more than {best.upperBound}.</span>
-    {#if ways.gapForMore !== null}<span
-        >One more would fit with {length(gapMm - ways.gapForMore)} less between.</span
+    {#if ways.lessForMore !== null}<span
+        >One more would fit with {length(ways.lessForMore)} less between.</span
       >{/if}
   {/if}
 </div>
 {#if found}
   {#if found.because}<p class="text-madder">{found.because}</p>{:else}
-    <button type="button" class="btn btn-strong shrink-0" onclick={() => table.lay(placesOf(found))}
+    <button type="button" class="btn btn-strong shrink-0" onclick={() => table.take()}
       >Lay {count(found.placements.length, 'item')} so</button
     >
   {/if}
@@ -86,7 +80,7 @@
   <button type="button" class="btn shrink-0" onclick={() => table.workOut()}>Work the places out again</button
   >
 {/if}
-{#if table.grid && table.places.length > 1}<LatticeFigures grid={table.grid} places={table.places} />
+{#if table.grid && table.places.length > 1}<LatticeFigures grid={table.grid} items={table.places.length} />
 {:else if table.places.length > 1}<p class="label">
     No rows and columns to type: the machine takes the tape of the whole hooping.
   </p>{/if}
@@ -95,9 +89,9 @@
   <LengthField
     label="Between two"
     class="w-20"
-    valueMm={gapMm}
+    valueMm={table.gapMm}
     limits={{ min: 0, max: 100 }}
-    onchange={ongap}
+    onchange={(mm) => (table.gapMm = mm)}
   />
   <NumberField
     label="So many"
@@ -123,14 +117,14 @@
       class="w-20"
       valueMm={middle.x}
       limits={{ min: -field.width / 2, max: field.width / 2 }}
-      onchange={(x) => table.move(x - middle.x, 0)}
+      onchange={(x) => table.moveTo({ x })}
     />
     <LengthField
       label="Above the middle"
       class="w-20"
       valueMm={middle.y}
       limits={{ min: -field.height / 2, max: field.height / 2 }}
-      onchange={(y) => table.move(0, y - middle.y)}
+      onchange={(y) => table.moveTo({ y })}
     />
     {#if table.now.length === 1}<NumberField
         label="Turned"

@@ -1,19 +1,24 @@
 <script lang="ts">
   import { formatLength, count } from '$lib/core/base';
-  import type { Lattice } from '$lib/core/arrange';
-  import type { ItemPlace } from '$lib/core/hoop';
+  import type { TypedLattice } from '$lib/core/arrange';
   import { workroom } from '../state/workroom.svelte';
 
   // The numbers that hands type into the machine for rows and columns.
-  let { grid, places }: { grid: Lattice; places: readonly ItemPlace[] } = $props();
+  let { grid, items }: { grid: TypedLattice; items: number } = $props();
   const length = (mm: number) => formatLength(mm, workroom.unit);
-  const isShifted = $derived(Math.abs(grid.shiftXMm) + Math.abs(grid.shiftYMm) > 0.05);
-  /** the first item of the lowest row, and how all lie turned */
-  const first = $derived(places.toSorted((a, b) => Math.round(a.y - b.y) || a.x - b.x)[0]);
+  /** Less is rounding, mm. */
+  const EXACT = 0.05;
   const from = (mm: number, up: string, down: string) =>
-    Math.abs(mm) < 0.05
+    Math.abs(mm) < EXACT
       ? 'level with the middle'
       : `${length(Math.abs(mm))} ${mm > 0 ? up : down} the middle`;
+  const shift = $derived(
+    grid.shiftXMm
+      ? `Every second row moved ${grid.shiftXMm > 0 ? 'right' : 'left'}`
+      : grid.shiftYMm
+        ? `Every second column moved ${grid.shiftYMm > 0 ? 'up' : 'down'}`
+        : null,
+  );
 </script>
 
 <dl class="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1" data-testid="lattice">
@@ -27,28 +32,22 @@
     <dt class="text-quiet">From row to row</dt>
     <dd class="text-right">{length(grid.pitchYMm)}</dd>
   {/if}
-  {#if isShifted}
-    <dt class="text-quiet">
-      {grid.shiftXMm ? 'Every second row moved over' : 'Every second column moved up'}
-    </dt>
-    <dd class="text-right">{length(grid.shiftXMm || grid.shiftYMm)}</dd>
-    {#if places.length < grid.across * grid.down}
-      <dd class="label col-span-2">
-        Every second one holds one fewer: {count(places.length, 'item')} in all.
-      </dd>
+  {#if shift}
+    <dt class="text-quiet">{shift}</dt>
+    <dd class="text-right">{length(Math.abs(grid.shiftXMm || grid.shiftYMm))}</dd>
+    {#if items < grid.across * grid.down}
+      <dd class="label col-span-2">Every second one holds one fewer: {count(items, 'item')} in all.</dd>
     {/if}
   {/if}
-  {#if first}
-    <dt class="col-span-2 text-quiet">
-      The first stands with its middle {from(first.x, 'right of', 'left of')}, {from(
-        first.y,
-        'above',
-        'below',
-      )}.
-    </dt>
-    {#if first.turnDeg}
-      <dt class="text-quiet">Each turned</dt>
-      <dd class="text-right">{first.turnDeg}°</dd>
-    {/if}
+  <dt class="col-span-2 text-quiet">
+    The first stands with its middle {from(grid.first.x, 'right of', 'left of')}, {from(
+      grid.first.y,
+      'above',
+      'below',
+    )}.
+  </dt>
+  {#if grid.first.turnDeg}
+    <dt class="text-quiet">Each turned</dt>
+    <dd class="text-right">{grid.first.turnDeg}°</dd>
   {/if}
 </dl>

@@ -1,4 +1,5 @@
-import { itemAt } from '$lib/core/base';
+import { itemAt, middleOf, placing } from '$lib/core/base';
+import type { ItemPlace } from '$lib/core/hoop';
 import type { Tape } from '$lib/core/tape';
 import type { DensityMap, Reading } from '$lib/core/reading';
 import { actionOf } from '$lib/core/catalogue';
@@ -59,21 +60,17 @@ export const isFromBack = ({ score }: BuildPlan, cursor: number): boolean =>
  * others lie round it. A turned one is turned back: the design stays as it is, and the hoop lies across.
  */
 function hoopAround({ hooping: { repeats } }: BuildPlan, { extents: e }: Reading) {
-  const mid = { x: (e.minX + e.maxX) / 2, y: (e.minY + e.maxY) / 2 };
+  const mid = middleOf(e);
   const places = repeats?.places ?? [{ x: 0, y: 0, turnDeg: 0 }];
   const shown = places.reduce((a, b) => (Math.hypot(b.x, b.y) < Math.hypot(a.x, a.y) ? b : a));
-  const rad = (-shown.turnDeg * Math.PI) / 180;
-  const [cos, sin] = [Math.cos(rad), Math.sin(rad)];
-  const seen = (x: number, y: number) => {
-    const [dx, dy] = [x - shown.x, y - shown.y];
-    return { x: mid.x + dx * cos - dy * sin, y: mid.y + dx * sin + dy * cos };
+  const back = placing({ ...mid, turnDeg: -shown.turnDeg });
+  const seen = ({ x, y, turnDeg }: ItemPlace) => {
+    const [seenX, seenY] = back(x - shown.x, y - shown.y);
+    return { x: seenX, y: seenY, rad: ((turnDeg - shown.turnDeg) * Math.PI) / 180 };
   };
   return {
-    ...seen(0, 0),
-    rad,
-    others: places
-      .filter((p) => p !== shown)
-      .map((p) => ({ ...seen(p.x, p.y), rad: ((p.turnDeg - shown.turnDeg) * Math.PI) / 180 })),
+    ...seen({ x: 0, y: 0, turnDeg: 0 }),
+    others: places.filter((p) => p !== shown).map(seen),
   };
 }
 /** The upright box round a turned one. */

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import NameField from '../kit/NameField.svelte';
   import Select from '../kit/Select.svelte';
   import { resolve } from '$app/paths';
   import Download from '@lucide/svelte/icons/download';
@@ -6,13 +7,12 @@
   import MessageCircleQuestion from '@lucide/svelte/icons/message-circle-question-mark';
   import Play from '@lucide/svelte/icons/play';
   import Printer from '@lucide/svelte/icons/printer';
-  import Redo from '@lucide/svelte/icons/redo-2';
-  import Undo from '@lucide/svelte/icons/undo-2';
   import { count, formatDuration, formatSize, percent } from '$lib/core/base';
   import type { Build } from '$lib/core/build';
   import type { BuildPlan } from '$lib/core/plan';
   import type { Reading } from '$lib/core/reading';
   import { isToldShare } from '$lib/core/techniques';
+  import UndoButtons from './UndoButtons.svelte';
   import type { BuildEditor } from '../state/editor.svelte';
   import { workroom } from '../state/workroom.svelte';
 
@@ -44,12 +44,12 @@
 <header class="flex flex-wrap items-center gap-x-3 gap-y-2">
   <div class="min-w-0 flex-1 basis-64">
     <h1 class="sr-only">{build.name}</h1>
-    <input
+    <NameField
       class="-ml-1 w-full border-transparent! bg-transparent! px-1! py-0! font-display text-2xl"
-      aria-label="Name of the build"
-      maxlength="120"
+      label="Name of the build"
+      most={120}
       value={build.name}
-      onchange={(e) => e.currentTarget.value.trim() && editor.change({ name: e.currentTarget.value.trim() })}
+      onchange={(name) => editor.change({ name })}
     />
   </div>
   <Select
@@ -79,22 +79,7 @@
     {/each}
   </select>
   <div class="flex gap-1.5">
-    <button
-      type="button"
-      class="btn px-2.5"
-      disabled={!editor.canUndo}
-      onclick={() => editor.undo()}
-      aria-label="Undo"
-      title="Undo (Ctrl + Z)"><Undo size={18} /></button
-    >
-    <button
-      type="button"
-      class="btn px-2.5"
-      disabled={!editor.canRedo}
-      onclick={() => editor.redo()}
-      aria-label="Redo"
-      title="Redo (Ctrl + Shift + Z)"><Redo size={18} /></button
-    >
+    <UndoButtons {editor} />
     <a
       class="btn px-2.5"
       href={resolve('/builds/[id]/print', { id: build.id })}

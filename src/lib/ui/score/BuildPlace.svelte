@@ -1,10 +1,12 @@
 <script lang="ts">
   import { gatherFindings } from '$lib/core/check';
-  import { goto, replaceState } from '$app/navigation';
+  import { replaceState } from '$app/navigation';
   import { resolve } from '$app/paths';
   import { page } from '$app/state';
   import { onMount, untrack } from 'svelte';
-  import { count } from '$lib/core/base';
+  import { buildCommands } from './build-commands';
+  import BuildBanners from './BuildBanners.svelte';
+  import BuildFault from './BuildFault.svelte';
   import BuildHeader from './BuildHeader.svelte';
   import CrossSection from './CrossSection.svelte';
   import ScoreView from './ScoreView.svelte';
@@ -15,9 +17,9 @@
   import Part from '../kit/Part.svelte';
   import Tabs from '../kit/Tabs.svelte';
   import type { Build } from '$lib/core/build';
-  import { hasOwnArrows, isTyping, isWriting } from '../shell/keys';
+  import { hasOwnArrows, historyKey, isTyping } from '../shell/keys';
   import { openEditor } from './open-editor';
-  import { commands, type Command } from '../shell/commands.svelte';
+  import { commands } from '../shell/commands.svelte';
   import { droppedSheets } from '../state/dropped.svelte';
   import { showProblem } from '../state/notices';
   import { theme } from '../state/theme.svelte';
@@ -66,33 +68,13 @@
   });
 
   $effect(() =>
-    commands.offer(() => {
-      const { step } = editor;
-      const list: Command[] = [
-        { name: 'Begin a run', key: 'R', run: () => void run() },
-        { name: 'Rehearse the stops', run: () => void goto(resolve('/rehearse/[id]', { id })) },
-        { name: 'Undo', key: 'Ctrl Z', run: () => editor.undo() },
-        { name: 'Redo', key: 'Ctrl Y', run: () => editor.redo() },
-        ...VIEWS.map(([name, label]) => ({
-          name: `Show ${label.toLowerCase()}`,
-          run: () => void (view = name),
-        })),
-        { name: 'Print the sheets', run: () => void goto(resolve('/builds/[id]/print', { id })) },
-        { name: 'Lay the design onto a newer tape', run: () => newer?.click() },
-        ...editor.steps.map((s, i) => ({ name: `Step ${i + 1}: ${s.title}`, run: () => editor.goTo(i) })),
-      ];
-      if (step?.kind === 'hand')
-        list.push({ name: `Take out “${step.title}”`, key: 'Delete', run: () => editor.remove(step.id) });
-      if (step?.kind === 'needle' && !step.again)
-        list.push(
-          {
-            name: step.skipped ? 'Sew this block after all' : 'Pass this block over',
-            run: () => editor.skip(step.id, !step.skipped),
-          },
-          { name: 'Sew this block once more', run: () => editor.again(step.id, null) },
-        );
-      return list;
-    }),
+    commands.offer(() =>
+      buildCommands(editor, id, {
+        views: VIEWS.map(([name, label]) => ({ label, show: () => (view = name) })),
+        run,
+        newer: () => newer?.click(),
+      }),
+    ),
   );
   $effect(() => {
     if (droppedSheets.waiting.length) view = 'notes';
@@ -137,18 +119,13 @@
   }
 
   function onkeydown(event: KeyboardEvent) {
+    const wanted = historyKey(event);
+    if (wanted) {
+      event.preventDefault();
+      editor[wanted]();
+      return;
+    }
     const command = event.ctrlKey || event.metaKey;
-    if (command && event.key.toLowerCase() === 'z' && !isWriting(event)) {
-      event.preventDefault();
-      if (event.shiftKey) editor.redo();
-      else editor.undo();
-      return;
-    }
-    if (command && event.key.toLowerCase() === 'y' && !isWriting(event)) {
-      event.preventDefault();
-      editor.redo();
-      return;
-    }
     if (isTyping(event) || command || hasOwnArrows(event)) return;
     const step = editor.step;
     const by = { ArrowLeft: -1, ArrowRight: 1 }[event.key] as -1 | 1 | undefined;
@@ -175,23 +152,7 @@
   </section>
 {:else if editor.build && editor.fault}
   {@const build = editor.build}
-  <section class="m-8 max-w-xl" role="alert" data-testid="fault">
-    <h1 class="mb-2 text-3xl">{build.name} cannot be worked out as it stands.</h1>
-    <p class="mb-4">
-      Nothing is lost: its tape and every decision are stored. Take back what was changed last, or keep a file
-      of it.
-    </p>
-    <div class="flex flex-wrap gap-2">
-      {#if editor.canUndo}<button type="button" class="btn btn-strong" onclick={() => editor.undo()}
-          >Undo</button
-        >{/if}
-      {#if build.edits.length}<button type="button" class="btn" onclick={() => editor.change({ edits: [] })}
-          >Leave out the {count(build.edits.length, 'change')} of its steps</button
-        >{/if}
-      <button type="button" class="btn" onclick={() => exportBuild(build)}>Export it</button>
-      <a class="btn" href={resolve('/builds')}>To the builds</a>
-    </div>
-  </section>
+  <BuildFault {editor} {build} onexport={() => exportBuild(build)} />
 {:else if editor.build && editor.plan && editor.reading && drawing}
   {@const { plan, reading, build } = { plan: editor.plan, reading: editor.reading, build: editor.build }}
   <div class="flex min-h-full flex-col gap-3 p-4 lg:h-full">
@@ -230,37 +191,13 @@
       </div>
     {/if}
 
-    {#if editor.findings[0]?.severity === 'stop'}
-      <p
-        class="flex flex-wrap items-center gap-3 border-l-4 border-madder bg-madder-soft px-3 py-1"
-        role="status"
-      >
-        <span class="flex-1 basis-80"><strong>This ruins it:</strong> {editor.findings[0].message}</span>
-        {#if view !== 'check'}<button type="button" class="btn btn-small" onclick={() => (view = 'check')}
-            >See the check</button
-          >{/if}
-      </p>
-    {/if}
-    {#if editor.questions.length}
-      <p class="flex flex-wrap items-center gap-3 border-l-4 border-hands bg-hands-soft px-3 py-1">
-        <span>{count(editor.questions.length, 'block')} of this tape could be read in more than one way.</span
-        >
-        <button type="button" class="btn btn-small" onclick={() => (editor.nextQuestion(), (view = 'step'))}
-          >Show the {editor.questions.length > 1 ? 'next' : 'question'}</button
-        >
-      </p>
-    {/if}
-    {#each [...reading.warnings, ...plan.score.stale] as warning, place (place)}
-      <p class="border-l-4 border-hands bg-hands-soft px-3 py-1 text-sm">{warning}</p>
-    {/each}
-
-    {#if editor.better || editor.eitherTechnique || editor.openChoice}<Part
-        load={() => import('./TechniqueQuestion.svelte')}
-        >{#snippet children({ default: TechniqueQuestion })}<TechniqueQuestion {editor} />{/snippet}</Part
-      >{/if}
-    {#if editor.changes}<Part load={() => import('./ChangesStrip.svelte')}
-        >{#snippet children({ default: ChangesStrip })}<ChangesStrip {editor} />{/snippet}</Part
-      >{/if}
+    <BuildBanners
+      {editor}
+      {plan}
+      {reading}
+      isChecking={view === 'check'}
+      onshow={(wanted) => (view = wanted)}
+    />
     <div class="min-h-[236px] rounded-lg border border-rule bg-paper p-2 pb-0">
       <Guard what="The score" ways={ways(build)}
         ><Later

@@ -11,8 +11,15 @@ export const hasOwnArrows = (event: KeyboardEvent): boolean =>
   /^(Arrow|Home|End)/.test(event.key) &&
   within(event, '[role=tablist], [role=radiogroup], [role=listbox], [role=menu], [role=slider]');
 /** Whether it belongs to a field that undoes its own text; boxes and lists have none. */
-export const isWriting = (event: KeyboardEvent): boolean =>
+const isWriting = (event: KeyboardEvent): boolean =>
   isTyping(event) && !within(event, '[type="checkbox"], [type="radio"], [type="color"], select');
 /** Whether a key alone was pressed, outside of fields. */
 export const isPlain = (event: KeyboardEvent): boolean =>
   !event.ctrlKey && !event.metaKey && !event.altKey && !isTyping(event);
+/** Whether a key takes the last change back or makes it again, outside of fields that undo their own text. */
+export function historyKey(event: KeyboardEvent): 'undo' | 'redo' | null {
+  const key = event.key.toLowerCase();
+  if (!(event.ctrlKey || event.metaKey) || isWriting(event)) return null;
+  if (key === 'z') return event.shiftKey ? 'redo' : 'undo';
+  return key === 'y' ? 'redo' : null;
+}

@@ -1,89 +1,78 @@
 import { count } from '$lib/core/base';
+import type { Build } from '$lib/core/build';
 import {
+  changeHoop,
+  changeMachine,
+  newHoop,
   newMachine,
-  withHoop,
+  withAgain,
   withMachine,
   withoutHoop,
   withoutMachine,
-  hoopName,
   type Hoop,
   type Machine,
   type MachineKind,
+  type Workshop,
 } from '$lib/core/workshop';
 import { newId } from './ids';
 import { showProblem, showUndo } from './notices';
 import { workroom } from './workroom.svelte';
 
-/** Changes some of a machine. */
 export const setMachine = (machine: Machine, change: Partial<Machine>): Promise<void> =>
-  workroom.saveWorkshop((w) => {
-    const now = w.machines.find((m) => m.id === machine.id);
-    if (!now) return w;
-    const next = { ...now, ...change };
-    return withMachine(w, { ...next, kind: next.needles > 1 ? 'multi-needle' : 'one-needle' });
-  });
-/** Changes some of a hoop; one that nobody has named keeps being called by its field. */
+  workroom.saveWorkshop((w) => changeMachine(w, machine.id, change));
 export const setHoop = (hoop: Hoop, change: Partial<Hoop>): Promise<void> =>
-  workroom.saveWorkshop((w) => {
-    const now = w.hoops.find((h) => h.id === hoop.id);
-    if (!now) return w;
-    const next = { ...now, ...change };
-    const isUnnamed = now.name === hoopName(now.widthMm, now.heightMm);
-    return withHoop(w, {
-      ...next,
-      ...(isUnnamed && !change.name && { name: hoopName(next.widthMm, next.heightMm) }),
-    });
-  });
-
-const FIRST_HOOP = { widthMm: 130, heightMm: 180 };
-const hoopOf = (machineId: string): Hoop => ({
-  id: newId(),
-  name: hoopName(FIRST_HOOP.widthMm, FIRST_HOOP.heightMm),
-  ...FIRST_HOOP,
-  magnetic: false,
-  machineId,
-});
-export const addHoop = (machine: Machine): Promise<void> =>
-  workroom.saveWorkshop((w) => withHoop(w, hoopOf(machine.id)));
+  workroom.saveWorkshop((w) => changeHoop(w, hoop.id, change));
 /** With a hoop, so that something can be sewn on it. */
 export const addMachine = (kind: MachineKind): Promise<void> => {
-  const id = newId();
-  return workroom.saveWorkshop((w) => withMachine(w, newMachine(kind, id, w), [hoopOf(id)]));
+  const [id, hoopId] = [newId(), newId()];
+  return workroom.saveWorkshop((w) => withMachine(w, newMachine(kind, id, w), [newHoop(hoopId, id)]));
+};
+export const addHoop = (machine: Machine): Promise<void> => {
+  const hoop = newHoop(newId(), machine.id);
+  return workroom.saveWorkshop((w) => ({ ...w, hoops: [...w.hoops, hoop] }));
 };
 
-/** What of the builds would be planned in something else. */
-const usedBy = (isUsed: (build: { hoopId: string; machineId: string }) => boolean): string => {
-  const builds = workroom.builds.filter(isUsed);
+export const removeHoop = (hoop: Hoop): Promise<void> =>
+  remove(
+    `Hoop ${hoop.name}`,
+    (w) => withoutHoop(w, hoop.id),
+    (item) => item.id === hoop.id,
+    (build) => build.hoopId === hoop.id,
+  );
+export const removeMachine = (machine: Machine): Promise<void> =>
+  remove(
+    `${machine.name} with its hoops`,
+    (w) => withoutMachine(w, machine.id),
+    (item) => item.id === machine.id || ('machineId' in item && item.machineId === machine.id),
+    (build) => build.machineId === machine.id,
+  );
+
+/** Takes something out, says which builds used it, and offers it back; the last one stays. */
+async function remove(
+  what: string,
+  without: (workshop: Workshop) => Workshop | null,
+  isMeant: (item: Machine | Hoop) => boolean,
+  isUsedBy: (build: Build) => boolean,
+): Promise<void> {
+  const before = workroom.workshopNow();
+  if (!without(before))
+    return showProblem({
+      code: 'last-one',
+      message: `${what} is the last one; plans need something to be sewn in.`,
+      next: 'Add another first, or change this one.',
+    });
+  await workroom.saveWorkshop((w) => without(w) ?? w);
+  showUndo(
+    `${what} is taken out.${inUse(workroom.builds.filter(isUsedBy))}`,
+    () => void workroom.saveWorkshop((w) => withAgain(w, before, isMeant)),
+  );
+}
+/** Builds that are named; of more only how many. */
+const MOST_NAMED = 3;
+function inUse(builds: readonly Build[]): string {
   if (!builds.length) return '';
-  const names = builds.slice(0, 3).map((b) => b.name);
+  const names = builds.slice(0, MOST_NAMED).map((b) => b.name);
   const others = builds.length - names.length;
   const list = others ? `${names.join(', ')} and ${count(others, 'other')}` : names.join(', ');
   return ` Until you choose another, ${list} ${builds.length > 1 ? 'are' : 'is'} planned in the first that is left.`;
-};
-const lastOne = (what: string) =>
-  showProblem({
-    code: 'last-one',
-    message: `${what} is the last one; plans need something to be sewn in.`,
-    next: 'Add another first, or change this one.',
-  });
-
-export async function removeHoop(hoop: Hoop): Promise<void> {
-  const at = workroom.workshop.hoops.findIndex((h) => h.id === hoop.id);
-  if (!withoutHoop(workroom.workshopNow(), hoop.id)) return lastOne(`Hoop ${hoop.name}`);
-  await workroom.saveWorkshop((w) => withoutHoop(w, hoop.id) ?? w);
-  showUndo(
-    `Hoop ${hoop.name} is taken out.${usedBy((b) => b.hoopId === hoop.id)}`,
-    () => void workroom.saveWorkshop((w) => withHoop(w, hoop, at)),
-  );
-}
-export async function removeMachine(machine: Machine): Promise<void> {
-  const { hoops, machines } = workroom.workshopNow();
-  const own = hoops.filter((h) => h.machineId === machine.id);
-  const at = machines.findIndex((m) => m.id === machine.id);
-  if (!withoutMachine(workroom.workshopNow(), machine.id)) return lastOne(`${machine.name} with its hoops`);
-  await workroom.saveWorkshop((w) => withoutMachine(w, machine.id) ?? w);
-  showUndo(
-    `${machine.name} is taken out with ${count(own.length, 'hoop')}.${usedBy((b) => b.machineId === machine.id)}`,
-    () => void workroom.saveWorkshop((w) => withMachine(w, machine, own, at)),
-  );
 }

@@ -1,19 +1,26 @@
 import { latticeOf } from '$lib/core/arrange';
-import { boxOf, turnedPath, unionOf, type Path } from '$lib/core/base';
+import { areaOf, boxOf, lyingPath, middleOf, turnedPath, unionOf } from '$lib/core/base';
 import { MOST_REPEATS, type Build } from '$lib/core/build';
-import { laidPlaces, type HoopFit, type ItemPlace } from '$lib/core/hoop';
+import {
+  clearanceOf,
+  laidPlaces,
+  movedWithin,
+  placesOf,
+  repeatGap,
+  type HoopFit,
+  type ItemPlace,
+} from '$lib/core/hoop';
+import { hoopingsFor } from '$lib/core/order';
 import type { BuildPlan } from '$lib/core/plan';
+import { popsOut } from '$lib/core/score';
 import type { Hoop } from '$lib/core/workshop';
-import { movedWithin, placesOf } from '../hoop/places';
-import type { HoopWays, WayId } from './hoop-ways.svelte';
+import { WAYS, type HoopWays, type WayId } from './hoop-ways.svelte';
 
 /** What the hoop stands on: an open build, and how many of it go in by which way. */
 export interface HoopTableNeeds {
   build: () => Build;
   plan: () => BuildPlan;
   ways: HoopWays;
-  /** between two items, mm */
-  gapMm: () => number;
   change: (next: Partial<Build>) => void;
 }
 
@@ -23,12 +30,33 @@ export class HoopTable {
 
   /** the way that is looked at; `now`: what the build has */
   chosen = $state<WayId | 'now'>('now');
+  /** between two, as the maker has typed it; null: by how they are parted */
+  private ownGapMm = $state<number | null>(null);
 
   private readonly hooping = $derived.by(() => this.needs.plan().hooping);
   readonly field = $derived(this.hooping.field);
+  /** between two where nobody has typed it */
+  private readonly usualGapMm = $derived.by(() => {
+    const { score, numbers } = this.needs.plan();
+    return repeatGap(popsOut(score), numbers);
+  });
+  get gapMm(): number {
+    return this.ownGapMm ?? this.usualGapMm;
+  }
+  set gapMm(mm: number) {
+    this.ownGapMm = mm;
+  }
   /** what the way that is looked at has found */
   readonly found = $derived.by(() =>
     this.chosen === 'now' ? undefined : this.needs.ways.found[this.chosen],
+  );
+  /** each way that has found something yet, and how often the order fills the hoop by it; null: nothing fits */
+  readonly offers = $derived.by(() =>
+    WAYS.flatMap((way) => {
+      const count = this.needs.ways.found[way]?.placements.length;
+      if (count === undefined) return [];
+      return [{ way, count, hoopings: count ? hoopingsFor(this.needs.plan().order.designs, count) : null }];
+    }),
   );
   /** what the build has; null: its items do not fit */
   readonly now = $derived<readonly ItemPlace[] | null>(this.hooping.repeats?.places ?? null);
@@ -36,16 +64,19 @@ export class HoopTable {
   readonly places = $derived<readonly ItemPlace[]>(this.found ? placesOf(this.found) : (this.now ?? []));
   /** the numbers to type for them; null: they lie in no rows */
   readonly grid = $derived(latticeOf(this.places));
-  /** the box round all that lies */
-  readonly trace = $derived.by(() => {
+  /** each item where it lies */
+  readonly items = $derived.by(() => {
     const { outline } = this.needs.ways;
-    return outline && this.places.length ? unionOf(this.places.map((p) => boxOf(lying(outline, p)))) : null;
+    return outline ? this.places.map((place) => ({ place, path: lyingPath(outline, place) })) : [];
   });
+  /** the box round all that lies */
+  readonly trace = $derived(this.items.length ? unionOf(this.items.map(({ path }) => boxOf(path))) : null);
+  readonly clearance = $derived(this.trace && clearanceOf(this.trace, this.field));
   /** from the middle of the field to that of all that lies, where it may be moved */
   readonly middle = $derived.by(() => {
-    const { trace } = this;
-    if (!trace || this.chosen !== 'now') return null;
-    return { x: level((trace.minX + trace.maxX) / 2), y: level((trace.minY + trace.maxY) / 2) };
+    if (!this.trace || this.chosen !== 'now') return null;
+    const { x, y } = middleOf(this.trace);
+    return { x: level(x), y: level(y) };
   });
   /** the share of the field under which no item lies */
   readonly bare = $derived.by(() => {
@@ -54,8 +85,12 @@ export class HoopTable {
     return 1 - (this.places.length * areaOf(outline)) / (this.field.width * this.field.height);
   });
 
+  /** Lays what the way that is looked at has found. */
+  take() {
+    if (this.found) this.lay(placesOf(this.found), this.gapMm);
+  }
   /** Takes places as the maker's own. @param more what changes with them */
-  lay(places: readonly ItemPlace[], more: Partial<Build> = {}) {
+  private lay(places: readonly ItemPlace[], gapMm: number, more: Partial<Build> = {}) {
     const { outline } = this.needs.ways;
     if (!outline || !places.length) return;
     const some = places.slice(0, MOST_REPEATS);
@@ -64,54 +99,52 @@ export class HoopTable {
       hooping: {
         hoopId: more.hoopId ?? this.hooping.hoop.id,
         outline: outline.map(({ x, y }) => [round(x), round(y)]),
-        gapMm: this.needs.gapMm(),
+        gapMm,
         places: some.map((p) => ({ x: round(p.x), y: round(p.y), turnDeg: round(p.turnDeg) })),
       },
       ...more,
     });
     this.chosen = 'now';
   }
+  /** The same items at other places: what was asked for between them stays. */
+  private shift(places: readonly ItemPlace[]) {
+    this.lay(places, this.isLaid ? (this.needs.build().hooping?.gapMm ?? 0) : this.usualGapMm);
+  }
   /** Columns and rows again. */
   workOut() {
     this.needs.change({ hooping: null });
   }
-  /** Another hoop; a single item that goes in at an angle alone is laid so. */
+  /** Another hoop; a single item that goes in at an angle alone is laid so. What was laid in the other stays known. */
   choose(hoop: Hoop, fit: HoopFit) {
     const { outline } = this.needs.ways;
     const to = { hoopId: hoop.id, machineId: hoop.machineId };
     const isAskew = fit.fits && fit.turnDeg % 90 !== 0;
     this.chosen = 'now';
-    if (!outline || !isAskew || this.needs.build().order.repeats > 1)
-      return this.needs.change({ ...to, hooping: null });
-    const box = boxOf(turnedPath(outline, fit.turnDeg));
-    this.lay([{ x: -(box.minX + box.maxX) / 2, y: -(box.minY + box.maxY) / 2, turnDeg: fit.turnDeg }], to);
+    if (!outline || !isAskew || this.needs.build().order.repeats > 1) return this.needs.change(to);
+    const { x, y } = middleOf(boxOf(turnedPath(outline, fit.turnDeg)));
+    this.lay([{ x: -x, y: -y, turnDeg: fit.turnDeg }], this.usualGapMm, to);
   }
   /** Moves all that lies, as far as the field goes. */
   move(dx: number, dy: number) {
-    if (this.trace && this.now && this.chosen === 'now')
-      this.lay(movedWithin(this.now, this.trace, this.field, dx, dy));
+    const { now, trace, field } = this;
+    if (!trace || !now || this.chosen !== 'now') return;
+    const places = movedWithin(now, trace, field, { dx, dy });
+    if (places.some((p, i) => round(p.x) !== round(now[i]?.x ?? 0) || round(p.y) !== round(now[i]?.y ?? 0)))
+      this.shift(places);
+  }
+  /** Moves it so that its middle lies there. */
+  moveTo(to: { x?: number; y?: number }) {
+    const { middle } = this;
+    if (middle) this.move((to.x ?? middle.x) - middle.x, (to.y ?? middle.y) - middle.y);
   }
   /** Turns a single item about the middle of its design. */
   turn(turnDeg: number) {
     const [only] = this.now ?? [];
-    if (only) this.lay([{ ...only, turnDeg }]);
+    if (only) this.shift([{ ...only, turnDeg }]);
   }
 }
 
-/** An outline where an item lies. */
-export const lying = (outline: Path, { x, y, turnDeg }: ItemPlace): Path =>
-  turnedPath(outline, turnDeg).map((p) => ({ x: p.x + x, y: p.y + y }));
 /** An outline is drawn with chords: less than this off the middle is on it, mm. */
 const ON_MIDDLE = 0.2;
 const level = (mm: number) => (Math.abs(mm) < ON_MIDDLE ? 0 : round(mm));
 const round = (value: number) => Math.round(value * 100) / 100;
-/** Enclosed by a polygon, mm². */
-function areaOf(path: Path): number {
-  let twice = 0;
-  let before = path.at(-1);
-  for (const p of path) {
-    if (before) twice += before.x * p.y - p.x * before.y;
-    before = p;
-  }
-  return Math.abs(twice) / 2;
-}

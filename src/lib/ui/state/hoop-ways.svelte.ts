@@ -1,4 +1,4 @@
-import { isTooMany, type Arrangement, type ArrangeTask, type MayTurn } from '$lib/core/arrange';
+import type { Arrangement, ArrangeTask, MayTurn } from '$lib/core/arrange';
 import type { Path, Problem, Result } from '$lib/core/base';
 import { MOST_REPEATS } from '$lib/core/build';
 import { shapeOfItem } from '$lib/core/hoop';
@@ -38,15 +38,19 @@ export class HoopWays {
   /** of one item, about the middle of its design; null: not known yet */
   outline = $state.raw<Path | null>(null);
   found = $state.raw<Partial<Record<WayId, Arrangement>>>({});
-  /** the widest gap at which one more would fit; null: none, or not known yet */
-  gapForMore = $state.raw<number | null>(null);
+  /** so much less between two, and one more would fit; null: none would, or it is not known yet. mm */
+  lessForMore = $state<number | null>(null);
   /** what is being looked for */
   working = $state<WayId | 'more' | null>(null);
   private running: AbortController | null = null;
+  /** only the last one asked for counts */
+  private reads = 0;
 
   /** Works out what one item takes. */
   async read() {
+    const asked = ++this.reads;
     const outline = await this.needs.outline();
+    if (asked !== this.reads) return;
     if (outline.ok) this.outline = outline.value;
     else this.needs.tell(outline.problem);
   }
@@ -57,7 +61,7 @@ export class HoopWays {
     if (!outline) return;
     const { signal } = (this.running = new AbortController());
     this.found = {};
-    this.gapForMore = null;
+    this.lessForMore = null;
     const task = (way: WayId, many: number | null): ArrangeTask => ({
       field: { widthMm: field.width, heightMm: field.height },
       insetMm: field.inset,
@@ -65,26 +69,25 @@ export class HoopWays {
       way,
       shapes: [{ id: 'item', ...shapeOfItem(outline), mayTurn, quantity: many }],
     });
-    const most = isTooMany(task('grid', null)) ? MOST_REPEATS : null;
     for (const way of WAYS) {
       this.working = way;
       const show = (found: Arrangement) => {
         if (!signal.aborted) this.found = { ...this.found, [way]: found };
       };
-      const request = { task: task(way, quantity ?? most), seconds: SECONDS };
+      const request = { task: task(way, quantity), seconds: SECONDS, most: MOST_REPEATS };
       const answer = await this.needs.arrange(request, show, signal);
       if (signal.aborted) return;
       if (!answer.ok) return this.end(answer.problem);
       if (answer.value) show(answer.value);
     }
     const count = this.found.free?.placements.length ?? 0;
-    if (count && quantity === null && most === null) {
+    if (count && count < MOST_REPEATS && quantity === null) {
       this.working = 'more';
-      const request = { task: task('free', count + 1), seconds: SECONDS_A_GAP };
+      const request = { task: task('free', count + 1), seconds: SECONDS_A_GAP, most: MOST_REPEATS };
       const gap = await this.needs.gapForMore(request, count, signal);
       if (signal.aborted) return;
       if (!gap.ok) return this.end(gap.problem);
-      this.gapForMore = gap.value;
+      this.lessForMore = gap.value === null ? null : gapMm - gap.value;
     }
     this.end();
   }

@@ -3,37 +3,36 @@
   import { limitsOf } from '$lib/core/base';
   import { hoopSchema, type Hoop } from '$lib/core/workshop';
   import Check from '../kit/Check.svelte';
+  import HoopFrame from '../hoop/HoopFrame.svelte';
   import LengthField from '../kit/LengthField.svelte';
+  import NameField from '../kit/NameField.svelte';
   import { removeHoop, setHoop } from '../state/equipment';
 
   // A hoop with its picture, to one scale with the others.
   let { hoop, largest }: { hoop: Hoop; largest: number } = $props();
   const { widthMm, heightMm } = hoopSchema.shape;
-  const ring = $derived(largest / 14);
+  // Every frame is as wide here: how large the field is, is what is seen.
+  const ring = $derived(largest / 10);
   const room = $derived(largest + 2 * ring);
 </script>
 
 <li class="flex flex-wrap items-center gap-1.5">
   <svg class="size-10 shrink-0" viewBox="{-room / 2} {-room / 2} {room} {room}" aria-hidden="true">
-    <rect
-      x={-hoop.widthMm / 2}
-      y={-hoop.heightMm / 2}
+    <HoopFrame
       width={hoop.widthMm}
       height={hoop.heightMm}
-      rx={ring}
-      fill="var(--paper)"
-      stroke={hoop.magnetic ? 'var(--needle)' : 'var(--quiet)'}
-      stroke-width={ring}
-      stroke-dasharray={hoop.magnetic ? `${2 * ring} ${ring}` : undefined}
+      outerWidth={hoop.widthMm + 2 * ring}
+      outerHeight={hoop.heightMm + 2 * ring}
+      line={room / 40}
+      magnetic={hoop.magnetic}
     />
   </svg>
-  <input
+  <NameField
     class="w-34"
-    aria-label="Name of hoop {hoop.name}"
-    maxlength="60"
+    label="Name of hoop {hoop.name}"
+    most={60}
     value={hoop.name}
-    onchange={(e) =>
-      e.currentTarget.value.trim() && void setHoop(hoop, { name: e.currentTarget.value.trim() })}
+    onchange={(name) => void setHoop(hoop, { name })}
   />
   <LengthField
     class="w-18"

@@ -4,6 +4,7 @@
   import { keysOf, limitsOf } from '$lib/core/base';
   import { MACHINE_KINDS, machineSchema, type MachineKind } from '$lib/core/workshop';
   import Guard from '../kit/Guard.svelte';
+  import NameField from '../kit/NameField.svelte';
   import NumberField from '../kit/NumberField.svelte';
   import { addHoop, addMachine, removeMachine, setMachine } from '../state/equipment';
   import { workroom } from '../state/workroom.svelte';
@@ -39,13 +40,12 @@
         <Guard what={machine.name} row>
           <div class="flex flex-wrap items-end gap-3">
             <label class="flex flex-col gap-1"
-              ><span class="label">Name</span><input
+              ><span class="label">Name</span><NameField
                 class="w-36"
-                maxlength="60"
+                label="Name"
+                most={60}
                 value={machine.name}
-                onchange={(e) =>
-                  e.currentTarget.value.trim() &&
-                  void setMachine(machine, { name: e.currentTarget.value.trim() })}
+                onchange={(name) => void setMachine(machine, { name })}
               /></label
             >
             <NumberField

@@ -10,6 +10,7 @@
   import { isRoll } from '$lib/core/cut';
   import type { Movement } from '$lib/core/stock';
   import LengthField from '../kit/LengthField.svelte';
+  import NameField from '../kit/NameField.svelte';
   import NumberField from '../kit/NumberField.svelte';
   import StockHistory from './StockHistory.svelte';
   import { newId } from '../state/ids';
@@ -72,13 +73,12 @@
           value={item.colour}
           onchange={(e) => set(item.id, { colour: e.currentTarget.value })}
         />
-        <input
+        <NameField
           class="w-40"
-          aria-label="Name"
-          maxlength="80"
+          label="Name"
+          most={80}
           value={item.name}
-          onchange={(e) =>
-            e.currentTarget.value.trim() && set(item.id, { name: e.currentTarget.value.trim() })}
+          onchange={(name) => set(item.id, { name })}
         />
         <Select
           class="w-32"

@@ -1,0 +1,37 @@
+<script lang="ts">
+  // A hoop from above within a drawing to scale: the frame, and the field within it. mm
+  interface Props {
+    /** of the field, and of the frame round it */
+    width: number;
+    height: number;
+    outerWidth: number;
+    outerHeight: number;
+    /** a line about this wide is seen */
+    line: number;
+    /** held by magnets, drawn by a broken edge */
+    magnetic?: boolean;
+  }
+  let { width, height, outerWidth, outerHeight, line, magnetic = false }: Props = $props();
+  const MAGNETIC_DASH = [4, 2];
+  const ring = $derived(Math.min(outerWidth - width, outerHeight - height));
+</script>
+
+<rect
+  x={-outerWidth / 2}
+  y={-outerHeight / 2}
+  width={outerWidth}
+  height={outerHeight}
+  rx={0.4 * ring}
+  fill="var(--rule)"
+/>
+<rect
+  x={-width / 2}
+  y={-height / 2}
+  {width}
+  {height}
+  rx={0.2 * ring}
+  fill="var(--paper)"
+  stroke={magnetic ? 'var(--needle)' : 'var(--quiet)'}
+  stroke-width={line}
+  stroke-dasharray={magnetic ? MAGNETIC_DASH.map((part) => part * line).join(' ') : undefined}
+/>
