@@ -40,9 +40,9 @@ const isBetter = (a: Rows, b: Rows): boolean =>
 
 /** Pitches worth trying for one turn in a room. */
 function pitchesOf(turned: Turned, room: Room, keepouts: Keepouts): number[] {
-  const least = leastPitch(turned, keepouts);
+  const least = leastPitch(turned, keepouts, room);
   const slack = room.width - (turned.box.maxX - turned.box.minX);
-  if (slack < 0 || least <= 0) return [];
+  if (slack < 0) return [];
   const most = Math.floor(slack / least + 1e-9) + 1;
   const pitches = [least];
   for (let n = most; n > Math.max(1, most - FEWER); n--)
@@ -82,11 +82,11 @@ export function tryTurn(
   for (const pitch of pitchesOf(turned, room, keepouts)) {
     const unit = single(turned, pitch);
     for (const shift of isShifted ? shiftsOf(pitch, turned, room) : [0]) {
-      offer(planRows(unit, unit, shift, true, keepouts), lattices);
+      offer(planRows(unit, unit, shift, true, room, keepouts), lattices);
       if (!free) continue;
-      offer(planRows(unit, unit, shift, false, keepouts), free);
-      offer(planDrift(unit, shift, keepouts), free);
-      if (half) offer(planRows(unit, single(half, pitch), shift, false, keepouts), free);
+      offer(planRows(unit, unit, shift, false, room, keepouts), free);
+      offer(planDrift(unit, shift, room, keepouts), free);
+      if (half) offer(planRows(unit, single(half, pitch), shift, false, room, keepouts), free);
     }
   }
   if (!free || !half || half.deg < turned.deg) return;
@@ -94,10 +94,10 @@ export function tryTurn(
   // Level at the box's lower edge, and up to half a shape higher or lower.
   const level = turned.box.minY - half.box.minY;
   for (let i = 0; i < HEIGHTS; i++) {
-    const unit = pair(turned, half, level + tall * (i / (HEIGHTS - 1) - 0.5), keepouts);
+    const unit = pair(turned, half, level + tall * (i / (HEIGHTS - 1) - 0.5), room, keepouts);
     for (const shift of shiftsOf(unit.pitch, turned, room)) {
-      offer(planRows(unit, unit, shift, false, keepouts), free);
-      offer(planDrift(unit, shift, keepouts), free);
+      offer(planRows(unit, unit, shift, false, room, keepouts), free);
+      offer(planDrift(unit, shift, room, keepouts), free);
     }
   }
 }

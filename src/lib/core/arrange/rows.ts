@@ -40,9 +40,11 @@ export interface Room {
   height: number;
 }
 
+/** No row and no column holds more: rows of what is hardly wider than nothing come to an end. */
+const MOST_IN_LINE = 2000;
 /** The pitch at which a shape stands beside itself all along a row. */
-export const leastPitch = (turned: Turned, keepouts: Keepouts): number =>
-  Math.max(0, keepouts.of(turned, turned).right(0));
+export const leastPitch = (turned: Turned, keepouts: Keepouts, { width }: Room): number =>
+  Math.max(width / MOST_IN_LINE, keepouts.of(turned, turned).right(0));
 
 /** One shape again and again. */
 export const single = (turned: Turned, pitch: number): Unit => ({
@@ -50,10 +52,10 @@ export const single = (turned: Turned, pitch: number): Unit => ({
   pitch,
 });
 /** A shape and its half-turned self by turns, the second so much higher. */
-export function pair(turned: Turned, half: Turned, higher: number, keepouts: Keepouts): Unit {
+export function pair(turned: Turned, half: Turned, higher: number, room: Room, keepouts: Keepouts): Unit {
   const beside = Math.max(0, keepouts.of(turned, half).right(higher));
   const back = Math.max(0, keepouts.of(half, turned).right(-higher));
-  const pitch = Math.max(leastPitch(turned, keepouts), leastPitch(half, keepouts), beside + back);
+  const pitch = Math.max(leastPitch(turned, keepouts, room), leastPitch(half, keepouts, room), beside + back);
   return {
     items: [
       { turned, at: { x: 0, y: 0 } },
@@ -63,15 +65,18 @@ export function pair(turned: Turned, half: Turned, higher: number, keepouts: Kee
   };
 }
 
-/** How far a row must stand above another, moved along by a shift, both of one pitch. */
-function riseOver(lower: Unit, upper: Unit, shift: number, keepouts: Keepouts): number {
-  let rise = 0;
+/** How far a row must stand above another, moved along by a shift, both of one pitch; each ends where the room does. */
+function riseOver(lower: Unit, upper: Unit, shift: number, room: Room, keepouts: Keepouts): number {
+  let rise = room.height / MOST_IN_LINE;
   for (const below of lower.items)
     for (const above of upper.items) {
       const keepout = keepouts.of(below.turned, above.turned);
       const dx = above.at.x + shift - below.at.x;
-      const first = Math.ceil((keepout.box.minX - dx) / lower.pitch);
-      const last = Math.floor((keepout.box.maxX - dx) / lower.pitch);
+      const [a, b] = [above.turned.box, below.turned.box];
+      const leftmost = Math.max(keepout.box.minX, b.maxX - a.minX - room.width);
+      const rightmost = Math.min(keepout.box.maxX, b.minX - a.maxX + room.width);
+      const first = Math.ceil((leftmost - dx) / lower.pitch - EXACT);
+      const last = Math.floor((rightmost - dx) / lower.pitch + EXACT);
       for (let k = first; k <= last; k++)
         rise = Math.max(rise, keepout.top(dx + k * lower.pitch) + below.at.y - above.at.y);
     }
@@ -84,22 +89,24 @@ export function planRows(
   upper: Unit,
   shift: number,
   even: boolean,
+  room: Room,
   keepouts: Keepouts,
 ): RowPlan {
-  let up = riseOver(lower, upper, shift, keepouts);
-  let on = riseOver(upper, lower, -shift, keepouts);
-  const twice = Math.max(riseOver(lower, lower, 0, keepouts), riseOver(upper, upper, 0, keepouts));
+  const over = (below: Unit, above: Unit, by: number) => riseOver(below, above, by, room, keepouts);
+  let up = over(lower, upper, shift);
+  let on = over(upper, lower, -shift);
+  const twice = Math.max(over(lower, lower, 0), over(upper, upper, 0));
   if (even) up = on = Math.max(up, on, twice / 2);
   else on = Math.max(on, twice - up);
   return { lower, upper, shift, drifts: false, rise: [up, on] };
 }
 /** Rows of one unit, each moved on from the last by a shift: a lattice that leans. */
-export function planDrift(unit: Unit, shift: number, keepouts: Keepouts): RowPlan {
+export function planDrift(unit: Unit, shift: number, room: Room, keepouts: Keepouts): RowPlan {
   // The next row is not the only one that is near: all that lie lower than what is kept out.
   const tall = riseMost(unit, keepouts);
-  let rise = riseOver(unit, unit, shift, keepouts);
+  let rise = riseOver(unit, unit, shift, room, keepouts);
   for (let rows = 2; rows * rise < tall && rows <= MOST_ROWS; rows++)
-    rise = Math.max(rise, riseOver(unit, unit, rows * shift, keepouts) / rows);
+    rise = Math.max(rise, riseOver(unit, unit, rows * shift, room, keepouts) / rows);
   if (MOST_ROWS * rise < tall) rise = tall;
   return { lower: unit, upper: unit, shift, drifts: true, rise: [rise, rise] };
 }
