@@ -8,6 +8,7 @@ const ROOMS = [
     'nesting',
     'catalogue',
     'workshop',
+    'lists',
     'tape',
     'outline',
     'arrange',

@@ -61,7 +61,7 @@ const SHOTS: Shot[] = [
   },
   { name: 'log', path: '/log', wait: '[data-testid=log]' },
   { name: 'charts', path: '/log', wait: '[data-testid=log]', tab: 'Charts' },
-  { name: 'workshop', path: '/workshop', wait: 'text=Machines and hoops' },
+  { name: 'workshop', path: '/workshop/machines', wait: 'text=Machines and hoops' },
   { name: 'print', path: '/builds/line-winder-pouch/print', wait: 'text=Run sheet' },
 ];
 

@@ -57,7 +57,7 @@
         <span class="flex-1"
           >{count(safety.overdueDays, 'day')} without a backup: all of this is in one browser only.</span
         >
-        <a class="btn btn-small" href={resolve('/workshop')}>To the backup</a>
+        <a class="btn btn-small" href={resolve('/workshop/data')}>To the backup</a>
       </p>
     {/if}
     <div class="grid gap-10 lg:grid-cols-2">

@@ -7,6 +7,11 @@ const used = useApp();
 /** Places whose fields are all kept; of the others some only choose what is shown. */
 const KEPT = [
   '/workshop',
+  '/workshop/machines',
+  '/workshop/people',
+  '/workshop/thread',
+  '/workshop/stock',
+  '/workshop/numbers',
   '/cut',
   '/builds/crew-patch?view=order',
   '/builds/line-winder-pouch?view=how',
@@ -71,6 +76,7 @@ async function change(field: Locator) {
   else if (type === 'radio') await field.check();
   else if (type === 'color') await field.fill('#123456');
   else if (type === 'date') await field.fill('2031-05-06');
+  else if (type === 'time') await field.fill('07:15');
   else if (type === 'number')
     await field.fill(String(Number(value) + 1 <= max ? Math.max(min, Number(value) + 1) : Number(value) - 1));
   else await field.fill(`${value.slice(0, 30)} twice`);

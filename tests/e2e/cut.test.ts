@@ -92,7 +92,7 @@ describe('the cutting table', () => {
 
     await tab(page, /Pieces/).click();
     await page.getByText('Pieces of Tail tab are cut already').waitFor();
-    await page.goto(`${used.app.url}/workshop`);
+    await page.goto(`${used.app.url}/workshop/stock`);
     const shelf = page.getByTestId('stock');
     await shelf.waitFor();
     const sheets = page.getByLabel('How many of Harbour felt sheets');
@@ -190,7 +190,7 @@ describe('the cutting table', () => {
 
   it('keeps the shelf: put on, changed, taken off, there after a reload; absurd sizes are not taken', async () => {
     const { page, context } = await openPage(used.browser);
-    await page.goto(`${used.app.url}/workshop`);
+    await page.goto(`${used.app.url}/workshop/stock`);
     const shelf = page.getByTestId('stock');
     await shelf.waitFor();
     const before = await shelf.getByRole('listitem').count();

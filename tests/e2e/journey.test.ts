@@ -267,6 +267,7 @@ describe('exchange, units, sheets', () => {
     await page.getByTestId('cut-list').getByText('8 3/4 in', { exact: true }).first().waitFor();
     await page.keyboard.press('u');
     await page.keyboard.press('w');
+    await page.getByRole('link', { name: 'Numbers', exact: true }).click();
     const margin = page.getByLabel('Margin, piece on the back', { exact: true });
     await margin.fill('900');
     await page.getByText('From 0 to 80, please.').waitFor();

@@ -20,6 +20,9 @@ const PLACES = [
   '/log',
   '/rehearse/tail-tab',
   '/workshop',
+  '/workshop/machines',
+  '/workshop/thread',
+  '/workshop/stock',
   '/builds/tail-tab/print',
 ];
 const SIZES = {
@@ -162,7 +165,7 @@ describe('what the server sends', () => {
     expect(bodies.length).to.be.above(5);
     return (await Promise.all(bodies)).reduce((sum, body) => sum + gzipSync(body).length, 0) / 1024;
   }
-  it('needs at most 163 KB of gzipped JavaScript for the first screen, pictures of the builds and all; a build 248 KB', async () => {
+  it('needs at most 165 KB of gzipped JavaScript for the first screen, pictures of the builds and all; a build 252 KB', async () => {
     const { page, context } = await openPage(used.browser);
     await page.goto(used.app.url);
     await page.getByRole('heading', { name: 'Gullmere Kite Fair' }).waitFor();
@@ -179,8 +182,8 @@ describe('what the server sends', () => {
       await page.getByTestId('score').waitFor();
     });
     console.log(`      gzipped: first screen ${first.toFixed(1)} KB, a build ${build.toFixed(1)} KB`);
-    expect(first).to.be.at.most(163);
-    expect(build).to.be.at.most(248);
+    expect(first).to.be.at.most(165);
+    expect(build).to.be.at.most(252);
     await context.close();
   });
 });

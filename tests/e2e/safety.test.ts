@@ -21,7 +21,7 @@ const shows = async (page: Page, text: string, faults: string[]) =>
 describe('data safety', () => {
   it('backs the workroom up, shows what a restore would do, and restores it into an empty one', async () => {
     const { page, context, faults } = await openPage(used.browser);
-    await page.goto(`${used.app.url}/workshop`);
+    await page.goto(`${used.app.url}/workshop/data`);
     await data(page).getByText('No backup was made here yet').waitFor();
     const saved = page.waitForEvent('download');
     await data(page).getByRole('button', { name: 'Back up now' }).click();
@@ -32,7 +32,7 @@ describe('data safety', () => {
     // Another browser, with nothing in it.
     const plain = await startApp({ demo: false });
     const other = await openPage(used.browser);
-    await other.page.goto(`${plain.url}/workshop`);
+    await other.page.goto(`${plain.url}/workshop/data`);
     await other.page
       .getByTestId('restore-input')
       .setInputFiles({ name: 'backup.zip', mimeType: 'application/zip', buffer: zip.subarray(0, 9000) });
@@ -76,7 +76,7 @@ describe('data safety', () => {
   it('a browser that loses its database: the workroom comes back from the second copy, the run where it was', async () => {
     const { page, context, faults } = await openPage(used.browser);
     const run = page.getByTestId('run');
-    await page.goto(`${used.app.url}/workshop`);
+    await page.goto(`${used.app.url}/workshop/data`);
     await data(page).getByText('A second copy lies in another place').waitFor();
     await mirrorMade(page);
     await page.goto(`${used.app.url}/run/demo-run-line-winder-pouch-6`);
@@ -134,7 +134,7 @@ describe('data safety', () => {
       ['/builds', 'Crew patch'],
       ['/cut', 'On the shelf'],
       ['/log', 'What it teaches'],
-      ['/workshop', 'Machines and hoops'],
+      ['/workshop', 'Usual machine'],
     ]) {
       await page.goto(app.url + path);
       await shows(page, text, faults);
@@ -147,7 +147,7 @@ describe('data safety', () => {
       .first()
       .waitFor();
     await page.getByRole('button', { name: 'Stop' }).click();
-    await page.goto(`${app.url}/workshop`);
+    await page.goto(`${app.url}/workshop/data`);
     const saved = page.waitForEvent('download');
     await data(page).getByRole('button', { name: 'Back up now' }).click();
     const zip = readFileSync(await (await saved).path());

@@ -22,7 +22,7 @@ const isWhole = async (page: Page, where: string) => {
   expect(await page.getByTestId('fault').allInnerTexts(), where).to.deep.equal([]);
 };
 async function restore(page: Page, bytes: Uint8Array) {
-  await page.goto(`${plain.url}/workshop`);
+  await page.goto(`${plain.url}/workshop/data`);
   await page
     .getByTestId('restore-input')
     .setInputFiles({ name: 'b.zip', mimeType: 'application/zip', buffer: Buffer.from(bytes) });
@@ -36,7 +36,7 @@ describe('names that are there twice', () => {
     const now = Date.now();
     await restore(page, doubledBackup(now));
     const { builds, runs } = doubledWorkroom(now);
-    for (const at of ['/', '/builds', '/run', '/workshop']) {
+    for (const at of ['/', '/builds', '/run', '/workshop', '/workshop/machines', '/workshop/thread', '/workshop/stock']) {
       await page.goto(plain.url + at);
       await isWhole(page, at);
     }
@@ -235,7 +235,7 @@ describe('what cannot be shown or kept', () => {
 
   it('a backup with a document for a picture is refused, and one of another program’s pictures is drawn anew', async () => {
     const { page, context } = await openPage(used.browser);
-    await page.goto(`${plain.url}/workshop`);
+    await page.goto(`${plain.url}/workshop/data`);
     const data = doubledWorkroom(Date.now());
     const html = new TextEncoder().encode('<script>parent.hit = 1</script>');
     const give = (bytes: Uint8Array) =>
@@ -283,7 +283,7 @@ describe('a folder of the maker’s own', () => {
           (await navigator.storage.getDirectory()).getDirectoryHandle('stick', { create: true }),
       });
     });
-    await page.goto(`${used.app.url}/workshop`);
+    await page.goto(`${used.app.url}/workshop/data`);
     const folder = page.getByTestId('folder');
     await folder.getByRole('button', { name: 'Pick a folder' }).click();
     await folder.getByText('In “stick”.').waitFor();

@@ -12,6 +12,7 @@ import {
   type MayTurn,
   type ToldOutline,
 } from '$lib/core/arrange';
+import { outInOval } from '$lib/core/base';
 import { star } from '$lib/core/outline';
 
 const shape = (
@@ -189,6 +190,39 @@ describe('how many fit', () => {
     expect([some.placements.length, some.grid, some.unplaced]).to.deep.equal([5, null, []]);
     const many = inTries(task([shape({ diameterMm: 20 }, 'none', 60)]));
     expect(many.unplaced).to.deep.equal([{ shapeId: 'a', quantity: 60 - many.placements.length }]);
+  });
+  it('in a round field: seven rounds about one, squares four by four; all inside, never above the bound', () => {
+    const round = (mm: number) => ({
+      field: { widthMm: mm, heightMm: mm, oval: true },
+      insetMm: 5,
+      gapMm: 0,
+    });
+    const inField = (asked: ArrangeTask) => {
+      const found = inTries(asked, 60);
+      const { widthMm, heightMm } = asked.field;
+      for (const { shapeId, xMm, yMm, turnDeg } of found.placements) {
+        const { path } = turnedBy(
+          asked.shapes.find((s) => s.id === shapeId)!,
+          turnDeg,
+        );
+        for (const p of path)
+          expect(outInOval({ x: p.x + xMm, y: p.y + yMm }, widthMm - 10, heightMm - 10)).to.be.at.most(
+            1.00001,
+          );
+      }
+      expect(found.placements.length).to.be.at.most(found.upperBound);
+      return found.placements.length;
+    };
+    // Six round one reach three times as far: 3 · 60 = 180, and a little for the corners that stand for a round.
+    expect(inField(task([shape({ diameterMm: 60 })], round(190.5)))).to.equal(7);
+    expect(inField(task([shape({ diameterMm: 60 })], round(189)))).to.be.within(4, 6);
+    // Two by two of 60 have their corners √2 · 60 = 84.85 from the middle; three in a row would reach 94.9.
+    expect(inField(task([shape({ widthMm: 60, heightMm: 60 })], round(180)))).to.equal(4);
+    expect(inField(task([shape({ widthMm: 60, heightMm: 60 })], round(179)))).to.be.below(4);
+    const oval = { ...round(0), field: { widthMm: 160, heightMm: 240, oval: true } };
+    expect(inField(task([shape(KITE, 'half')], oval))).to.be.at.least(8);
+    expect(inField(task([shape(KITE, 'half', 3)], oval))).to.equal(3);
+    expect(inField(task([shape({ widthMm: 200, heightMm: 200 })], oval))).to.equal(0);
   });
   it('several shapes: all that are known to go into a field find their place', () => {
     // 120 × 170: a board of 120 × 60, two of 60 × 110, and the second as two of 60 × 55.

@@ -31,16 +31,7 @@ const shop = newWorkshop();
 const twoHeads: Workshop = {
   ...shop,
   machines: [
-    {
-      id: 'm',
-      name: 'Gannet',
-      kind: 'multi-needle',
-      needles: 2,
-      heads: 2,
-      speed: 850,
-      speedShare: null,
-      startSeconds: null,
-    },
+    { ...shop.machines[0], id: 'm', name: 'Gannet', kind: 'multi-needle', needles: 2, heads: 2, speed: 850 },
   ],
   hoops: shop.hoops.map((h) => ({ ...h, machineId: 'm' })),
 };
@@ -472,7 +463,8 @@ describe('the plan check', () => {
 
   it('leads back to the hoop that the items were laid in, with its machine', () => {
     const hoops = [...twoHeads.hoops, { ...shop.hoops[1], id: 'other', machineId: 'another' }];
-    const workshop = { ...twoHeads, hoops };
+    const another = { ...twoHeads.machines[0], id: 'another' };
+    const workshop = { ...twoHeads, machines: [...twoHeads.machines, another], hoops };
     const laid = laidAt([{ x: 0, y: 0, turnDeg: 0 }]);
     const change = (hoopId: string): Change => ({
       ...laid,

@@ -242,10 +242,13 @@ describe('the hoop of an open build', () => {
     table.chosen = 'free';
     table.take();
     const laid = build().hooping;
-    const [small, , large] = newWorkshop().hoops;
-    table.choose(small, { turnDeg: 0, clearMm: 7, fits: true });
+    const {
+      machines: [machine],
+      hoops: [small, , large],
+    } = newWorkshop();
+    table.choose(small, machine, { turnDeg: 0, clearMm: 7, fits: true });
     expect([table.isLaid, build().hooping]).to.deep.equal([false, laid]);
-    table.choose(large, { turnDeg: 0, clearMm: 7, fits: true });
+    table.choose(large, machine, { turnDeg: 0, clearMm: 7, fits: true });
     expect(table.isLaid).to.equal(true);
   });
 

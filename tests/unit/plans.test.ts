@@ -109,9 +109,8 @@ describe('cut sizes', () => {
   it('a base reaches 25 mm past a screw hoop, 12 mm past a magnetic frame', () => {
     expect(size('base')).to.deep.equal([350, 250]);
     const magnetic = workshopWith({});
-    magnetic.hoops = [
-      { id: 'f', name: 'frame', widthMm: 330, heightMm: 410, magnetic: true, machineId: 'machine-1' },
-    ];
+    const [hoop] = magnetic.hoops;
+    magnetic.hoops = [{ ...hoop, id: 'f', widthMm: 330, heightMm: 410, magnetic: true }];
     const base = example(crewPatch(), {}, magnetic).plan.cut.pieces.find((p) => p.id === 'base')!;
     expect([base.width.sumMm, base.height.sumMm]).to.deep.equal([394, 474]);
   });
@@ -305,14 +304,7 @@ describe('an order', () => {
 
 describe('hoops', () => {
   const machine = workshopWith({}).machines[0];
-  const hoop = {
-    id: 'h',
-    name: '160 × 260',
-    widthMm: 160,
-    heightMm: 260,
-    magnetic: false,
-    machineId: 'machine-1',
-  };
+  const hoop = workshopWith({}).hoops[2];
   it('turn the design a quarter when it lies across, and keep 5 mm off the frame', () => {
     expect(hoopField(hoop, machine, numbers, { width: 180, height: 120 })).to.include({
       turned: true,

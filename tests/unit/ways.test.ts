@@ -324,7 +324,7 @@ describe('a bundle of versions', () => {
     expect(because).to.include('100 × 100');
     expect(choices[1]).to.include({ stops: 14 });
   });
-  it('prefers what fits the first machine to something larger on another, and says when nothing does', () => {
+  it('prefers what fits the usual machine to something larger on another, and says when nothing does', () => {
     const [hoop] = shop.hoops;
     const other = { ...shop.machines[0], id: 'big', name: 'Big one' };
     const two = {
@@ -353,7 +353,7 @@ describe('a bundle of versions', () => {
     const only = weighBundle([large], { ...two, hoops: two.hoops.slice(0, 1) });
     expect([only.proposed, only.because]).to.deep.equal([
       0,
-      'The largest that fits a hoop of Big one (Frame); none fits your first machine.',
+      'The largest that fits a hoop of Big one (Frame); none fits your usual machine.',
     ]);
   });
   it('proposes none when none fits', () => {

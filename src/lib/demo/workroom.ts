@@ -3,9 +3,10 @@ import type { Build } from '$lib/core/build';
 import { planBuild, proposeBuild, type BuildPlan } from '$lib/core/plan';
 import { readDesign } from '$lib/core/techniques';
 import { tapeIdOf, writeTape, type Tape } from '$lib/core/tape';
-import type { Workshop } from '$lib/core/workshop';
+import { workshopSchema, type Workshop } from '$lib/core/workshop';
 import { numbersWith } from '$lib/core/numbers';
 import { demoLog, type DemoRun } from './log';
+import { demoShelf } from './shelf';
 import { demoStock } from './stock';
 import { bib } from './designs/bib';
 import { coaster } from './designs/coaster';
@@ -18,71 +19,77 @@ import { pouch } from './designs/pouch';
 import { tailTab } from './designs/tail-tab';
 import { windStar } from './designs/wind-star';
 
-/** Gullmere Kite Fair: the made-up workroom "Tern & Tide". All names and figures are ours. */
-const demoWorkshop: Workshop = {
-  name: 'Gullmere Kite Fair',
-  unit: 'mm',
-  machines: [
-    {
-      id: 'petrel',
-      name: 'Petrel',
-      kind: 'one-needle',
-      needles: 1,
-      heads: 1,
-      speed: 600,
-      speedShare: null,
-      startSeconds: null,
-    },
-    {
-      id: 'gannet',
-      name: 'Gannet',
-      kind: 'multi-needle',
-      needles: 10,
-      heads: 2,
-      speed: 850,
-      speedShare: null,
-      startSeconds: null,
-    },
-  ],
-  hoops: [
-    {
-      id: 'petrel-100',
-      name: '100 × 100',
-      widthMm: 100,
-      heightMm: 100,
-      magnetic: false,
-      machineId: 'petrel',
-    },
-    {
-      id: 'petrel-180',
-      name: '130 × 180',
-      widthMm: 130,
-      heightMm: 180,
-      magnetic: false,
-      machineId: 'petrel',
-    },
-    {
-      id: 'petrel-260',
-      name: '160 × 260',
-      widthMm: 160,
-      heightMm: 260,
-      magnetic: false,
-      machineId: 'petrel',
-    },
-    {
-      id: 'gannet-410',
-      name: '330 × 410 frame',
-      widthMm: 330,
-      heightMm: 410,
-      magnetic: true,
-      machineId: 'gannet',
-    },
-  ],
-  stock: demoStock,
-  sold: {},
-  corrections: [],
-  numbers: {},
-};
+/** ms */
+const DAY = 24 * 3_600_000;
+
+/** Gullmere Kite Fair: the made-up workroom "Tern & Tide". All names and figures are ours. @param now ms */
+const demoWorkshop = (now: number): Workshop =>
+  workshopSchema.parse({
+    name: 'Gullmere Kite Fair',
+    unit: 'mm',
+    machines: [
+      {
+        id: 'petrel',
+        name: 'Petrel',
+        kind: 'one-needle',
+        needles: 1,
+        heads: 1,
+        speed: 600,
+        topSpeed: 850,
+        needle: { kind: 'embroidery', size: '75/11', since: Math.max(0, now - 2 * DAY) },
+      },
+      {
+        id: 'gannet',
+        name: 'Gannet',
+        kind: 'multi-needle',
+        needles: 10,
+        heads: 2,
+        speed: 850,
+        topSpeed: 1000,
+        threaded: ['slate', 'coral', 'gorse', 'navy', 'chalk', 'sand'],
+        needle: { kind: 'sharp', size: '80/12', since: Math.max(0, now - 12 * DAY) },
+      },
+    ],
+    hoops: [
+      {
+        id: 'petrel-100',
+        name: '100 × 100',
+        widthMm: 100,
+        heightMm: 100,
+        magnetic: false,
+        machineId: 'petrel',
+      },
+      {
+        id: 'petrel-180',
+        name: '130 × 180',
+        widthMm: 130,
+        heightMm: 180,
+        magnetic: false,
+        machineId: 'petrel',
+      },
+      {
+        id: 'petrel-260',
+        name: '160 × 260',
+        widthMm: 160,
+        heightMm: 260,
+        magnetic: false,
+        machineId: 'petrel',
+      },
+      {
+        id: 'gannet-410',
+        name: '330 × 410 frame',
+        widthMm: 330,
+        heightMm: 410,
+        magnetic: true,
+        owned: 3,
+        machineId: 'gannet',
+      },
+    ],
+    usual: { machineId: 'petrel', hoopId: null },
+    ...demoShelf,
+    stock: demoStock,
+    numbers: {},
+  });
 
 type Thread = Build['threads'][number];
 const navy: Thread = { name: 'deep navy', colour: '#243b63' };
@@ -267,6 +274,7 @@ export interface DemoWorkroom {
 
 /** The sample workroom, the same for the same moment. @param now ms since 1970 */
 export function demoWorkroom(now: number): DemoWorkroom {
+  const workshop = demoWorkshop(now);
   const trimJumps = numbersWith()['reading.trimJumps'];
   const plans: { build: Build; plan: BuildPlan }[] = [];
   const builds = samples.map(({ id, fileName, draw, change, inserted = {} }, i) => {
@@ -279,7 +287,7 @@ export function demoWorkroom(now: number): DemoWorkroom {
       return { insertion, bytes: writeTape(other), reading: readDesign(other, { trimJumps }) };
     });
     const build: Build = {
-      ...proposeBuild(reading, demoWorkshop, { id, tapeId: tapeIdOf(bytes), fileName, now: at }),
+      ...proposeBuild(reading, workshop, { id, tapeId: tapeIdOf(bytes), fileName, now: at }),
       ...change,
       insertions: (change.insertions ?? []).map((insertion) => ({
         ...insertion,
@@ -287,11 +295,11 @@ export function demoWorkroom(now: number): DemoWorkroom {
       })),
     };
     const readings = Object.fromEntries(others.map((o) => [o.insertion, o.reading]));
-    plans.push({ build, plan: planBuild(build, reading, demoWorkshop, readings) });
+    plans.push({ build, plan: planBuild(build, reading, workshop, readings) });
     const tapes = [bytes, ...others.map((o) => o.bytes)].map((b) => ({ id: tapeIdOf(b), bytes: b }));
     return { build, tapes };
   });
-  return { workshop: demoWorkshop, builds, runs: demoLog(plans, demoWorkshop, now) };
+  return { workshop, builds, runs: demoLog(plans, workshop, now) };
 }
 
 /** The sample workroom as it is stored. */

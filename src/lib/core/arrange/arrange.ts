@@ -20,10 +20,10 @@ export interface ArrangeOptions {
 }
 
 /**
- * Lays shapes into a field by their true outlines: every one wholly inside it, every two at least the gap apart. Of one
+ * Lays shapes into a rectangle by their true outlines: every one wholly inside it, every two at least the gap apart. Of one
  * shape as many as fit or as are wanted; of several all that find room.
  */
-export function arrange(task: ArrangeTask, { left, onBetter }: ArrangeOptions): Arrangement {
+export function arrangeInBox(task: ArrangeTask, { left, onBetter }: ArrangeOptions): Arrangement {
   const { gapMm, shapes, way } = task;
   const room = roomOf(task);
   const upperBound = boundOf(task);

@@ -4,7 +4,7 @@ import type { ArrangeShape } from './types';
 import type { Room } from './rows';
 
 /** What a shape takes with half the gap round it, mm². */
-function areaWithGap({ outline, diameterMm }: ArrangeShape, gapMm: number): number {
+export function areaWithGap({ outline, diameterMm }: ArrangeShape, gapMm: number): number {
   if (diameterMm !== null) return (Math.PI * (diameterMm + gapMm) ** 2) / 4;
   if (gapMm === 0) return Math.abs(areaOf(outline));
   // Drawn with chords, round corners are a little less than they are: never too much.

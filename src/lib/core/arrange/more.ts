@@ -1,4 +1,5 @@
-import { arrange, type ArrangeOptions } from './arrange';
+import type { ArrangeOptions } from './arrange';
+import { arrange } from './in-field';
 import type { ArrangeTask } from './types';
 
 /** A gap is told to this, mm. */

@@ -18,7 +18,7 @@ export interface ArrangeShape {
 }
 /** What is to be arranged, mm. The field's middle is 0, 0; everything keeps off its edge by the inset. */
 export interface ArrangeTask {
-  field: { widthMm: number; heightMm: number };
+  field: { widthMm: number; heightMm: number; oval?: boolean };
   insetMm: number;
   /** between two shapes, by true distance */
   gapMm: number;

@@ -3,10 +3,12 @@
  * timestamps. No craft here.
  */
 export * from './best-order';
+export * from './csv';
 export * from './geometry';
 export * from './grouped';
 export * from './item-at';
 export * from './log-sum';
+export * from './oval';
 export * from './problem';
 export * from './schema';
 export * from './units';

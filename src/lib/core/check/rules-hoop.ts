@@ -30,9 +30,18 @@ export const hoopRules: CheckRule[] = [
       if (c.machine.kind !== 'multi-needle') return [];
       const halts = stopList(c.score).filter((s) => s.hands.length > 0);
       if (!halts.length) return [];
+      const stepId = itemAt(itemAt(halts, 0).hands, 0).id;
+      if (!c.machine.halts)
+        return [
+          {
+            stepId,
+            message: `${c.machine.name} cannot be told to halt: stand by it after block${halts.length > 1 ? 's' : ''} ${list(halts.map((h) => h.stop))}, and stop it by hand.`,
+            because: 'It changes over by itself and runs through the stops where hands are needed.',
+          },
+        ];
       return [
         {
-          stepId: itemAt(itemAt(halts, 0).hands, 0).id,
+          stepId,
           message: `Programme ${count(halts.length, 'halt')} on ${c.machine.name}: after block${halts.length > 1 ? 's' : ''} ${list(halts.map((h) => h.stop))}.`,
           because:
             'With many needles it changes over by itself and runs through the stops where hands are needed.',

@@ -1,6 +1,6 @@
 import { apartBy } from '../arrange';
 import { boxOf, heightOf, itemAt, lyingPath, widthOf, type Path } from '../base';
-import { intoInset, laidPlaces, repeatGap } from '../hoop';
+import { intoInset, laidPlaces, machineFor, repeatGap } from '../hoop';
 import { popsOut } from '../score';
 import type { CheckContext, CheckRule, Found } from './types';
 
@@ -23,7 +23,7 @@ export const laidRules: CheckRule[] = [
     id: 'laid-outside',
     severity: 'stop',
     find: (c) => {
-      const over = laidOutlines(c).map((path) => intoInset(boxOf(path), c.field));
+      const over = laidOutlines(c).map((path) => intoInset(path, c.field));
       const worst = Math.max(...over);
       if (!(worst > EXACT)) return [];
       return [
@@ -89,7 +89,7 @@ export const laidRules: CheckRule[] = [
                   label: `Back to ${asked} as laid`,
                   change: {
                     hoopId: hoop.id,
-                    machineId: hoop.machineId,
+                    machineId: machineFor(hoop, c.workshop, c.build.machineId)?.id ?? c.build.machineId,
                     order: { ...c.build.order, repeats: asked },
                   },
                 }

@@ -36,14 +36,17 @@ export const sizeRules: CheckRule[] = [
     severity: 'stop',
     find: (c) => {
       if (c.field.fits || c.size.width === 0) return [];
-      const [hoop] = hoopsThatFit(c.workshop, c.numbers, c.size);
+      const [fitting] = hoopsThatFit(c.workshop, c.numbers, c.size);
       return [
         {
           stepId: null,
           message: `The design is too large for hoop ${c.hoop.name}: it measures ${c.length(c.size.width)} × ${c.length(c.size.height)}.`,
           because: `The foot needs ${c.length(c.field.inset)} on every side; beyond that the needle meets the frame.`,
-          ...(hoop && {
-            fix: { label: `Take hoop ${hoop.name}`, change: { hoopId: hoop.id, machineId: hoop.machineId } },
+          ...(fitting && {
+            fix: {
+              label: `Take hoop ${fitting.hoop.name}`,
+              change: { hoopId: fitting.hoop.id, machineId: fitting.machine.id },
+            },
           }),
         },
       ];

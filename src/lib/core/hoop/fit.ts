@@ -1,4 +1,4 @@
-import { boxOf, heightOf, turnedPath, widthOf, type Path } from '../base';
+import { beyondOval, boxOf, heightOf, middleOf, turnedPath, widthOf, type Path, type Point } from '../base';
 import { hullOf } from '../outline';
 import type { ArrangeShape } from '../arrange';
 
@@ -15,16 +15,27 @@ export interface HoopFit {
 const DEGREES = Array.from({ length: 179 }, (_, i) => i + 1);
 
 /** As it lies, a quarter turned, or else at the angle that leaves most room. mm */
-export function fitIn(outline: Path, field: { widthMm: number; heightMm: number }, inset: number): HoopFit {
+export function fitIn(
+  outline: Path,
+  field: { widthMm: number; heightMm: number; oval?: boolean },
+  inset: number,
+): HoopFit {
   const hull = hullOf(outline);
   const at = (turnDeg: number): HoopFit => {
-    const box = boxOf(turnedPath(hull, turnDeg));
-    const clearMm = Math.min(field.widthMm - widthOf(box), field.heightMm - heightOf(box)) / 2;
+    const turned = turnedPath(hull, turnDeg);
+    const box = boxOf(turned);
+    const clearMm = field.oval
+      ? -beyondMost(turned, middleOf(box), field)
+      : Math.min(field.widthMm - widthOf(box), field.heightMm - heightOf(box)) / 2;
     return { turnDeg, clearMm, fits: clearMm >= inset - 1e-6 };
   };
   const plain = [at(0), at(90)].find((fit) => fit.fits);
   return plain ?? DEGREES.map(at).reduce((a, b) => (b.clearMm > a.clearMm + 1e-9 ? b : a), at(0));
 }
+
+/** How far an outline about a middle reaches beyond an oval. mm */
+const beyondMost = (path: Path, { x, y }: Point, field: { widthMm: number; heightMm: number }): number =>
+  Math.max(...path.map((p) => beyondOval({ x: p.x - x, y: p.y - y }, field.widthMm, field.heightMm)));
 
 /** Radii of an outline that differ by no more are those of a circle, mm. */
 const ROUND_ENOUGH = 0.5;

@@ -1,8 +1,16 @@
 /**
  * The hoop: the field that a design may fill, the base it takes, and where the repeats of a hooping lie. mm, y up.
  */
-export { basePast, hoopBase, hoopField, hoopsThatFit, type HoopField } from './geometry';
+export {
+  basePast,
+  hoopBase,
+  hoopField,
+  hoopsThatFit,
+  machineFor,
+  usualMachine,
+  type HoopField,
+} from './geometry';
 export { fitIn, shapeOfItem, type HoopFit } from './fit';
 export { clearanceOf, intoInset, movedWithin, placesOf } from './lying';
-export { itemOutline, type SewnOutline } from './item-outline';
+export { itemOutline, sewnHull, type SewnOutline } from './item-outline';
 export { laidPlaces, repeatGap, repeatPlaces, repeatsThatFit, type ItemPlace, type Repeats } from './repeats';

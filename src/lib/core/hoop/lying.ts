@@ -1,5 +1,5 @@
 import type { Arrangement } from '../arrange';
-import type { Box } from '../base';
+import { beyondOval, boxOf, type Box, type Path, type Point } from '../base';
 import type { Field, ItemPlace } from './repeats';
 
 /** Where an arrangement has laid its items. */
@@ -20,21 +20,47 @@ export const clearanceOf = (box: Box, { width, height }: Field): Clearance => ({
   above: height / 2 - box.maxY,
   below: height / 2 + box.minY,
 });
-/** How far a box comes into the inset that is kept free for the foot, or past it; 0 or less: not at all. mm */
-export const intoInset = (box: Box, field: Field): number =>
-  field.inset - Math.min(...Object.values(clearanceOf(box, field)));
+/** How far an outline comes into the inset that is kept free for the foot, or past it; 0 or less: not at all. mm */
+export function intoInset(path: Path, field: Field): number {
+  const { width, height, inset, oval } = field;
+  if (!oval) return inset - Math.min(...Object.values(clearanceOf(boxOf(path), field)));
+  return Math.max(...path.map((p) => beyondOval(p, width - 2 * inset, height - 2 * inset)));
+}
 
 /** All that lies moved, as far as it stays off the inset; what sticks out already is only moved inward. mm */
 export function movedWithin(
   places: readonly ItemPlace[],
-  box: Box,
+  paths: readonly Path[],
   field: Field,
-  { dx, dy }: { dx: number; dy: number },
+  by: { dx: number; dy: number },
 ): ItemPlace[] {
+  if (field.oval) return movedInOval(places, paths.flat(), field, by);
+  const { dx, dy } = by;
+  const box = boxOf(paths.flat());
   const { left, right, above, below } = clearanceOf(box, field);
   const x = kept(dx, field.inset - left, right - field.inset);
   const y = kept(dy, field.inset - below, above - field.inset);
   return places.map((p) => ({ ...p, x: p.x + x, y: p.y + y }));
 }
+/** Moved by so much of what was asked for as the oval has room for. */
+function movedInOval(
+  places: readonly ItemPlace[],
+  points: Path,
+  field: Field,
+  { dx, dy }: { dx: number; dy: number },
+): ItemPlace[] {
+  const moved = <T extends Point>(all: readonly T[], share: number): T[] =>
+    all.map((p) => ({ ...p, x: p.x + share * dx, y: p.y + share * dy }));
+  const most = Math.max(0, intoInset(points, field));
+  let [least, share] = [0, 1];
+  for (let i = 0; i < HALVINGS && intoInset(moved(points, share), field) > most + 1e-9; i++) {
+    const middle = (least + share) / 2;
+    if (intoInset(moved(points, middle), field) > most + 1e-9) share = middle;
+    else least = middle;
+    if (i === HALVINGS - 1) share = least;
+  }
+  return moved(places, share);
+}
+const HALVINGS = 20;
 const kept = (by: number, least: number, most: number): number =>
   Math.max(Math.min(by, Math.max(most, 0)), Math.min(least, 0));

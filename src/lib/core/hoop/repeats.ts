@@ -9,6 +9,8 @@ interface Size {
 /** The field that may be sewn, mm: its inset is kept free on every side. */
 export interface Field extends Size {
   inset: number;
+  /** round as its sides say */
+  oval?: boolean;
 }
 /** How many of a design a hoop holds, in rows and columns. */
 export interface RepeatGrid {
@@ -26,11 +28,19 @@ export interface Repeats {
 export const repeatGap = (popsOut: boolean, numbers: Numbers): number =>
   numbers[popsOut ? 'hoop.gapPop' : 'hoop.gapCut'];
 
-/** n = floor((field − 2 · inset + gap) / (size + gap)) each way. */
+/** n = floor((field − 2 · inset + gap) / (size + gap)) each way; in an oval the largest whose corners lie in it. */
 function gridOf(field: Field, size: Size, gap: number): RepeatGrid {
+  const [width, height] = [field.width - 2 * field.inset, field.height - 2 * field.inset];
   const along = (room: number, length: number) =>
-    Math.max(0, Math.floor((room - 2 * field.inset + gap) / (length + gap) + 1e-9));
-  return { across: along(field.width, size.width), down: along(field.height, size.height) };
+    Math.max(0, Math.floor((room + gap) / (length + gap) + 1e-9));
+  if (!field.oval) return { across: along(width, size.width), down: along(height, size.height) };
+  let best = { across: 0, down: 0 };
+  for (let across = along(width, size.width); across > 0; across--) {
+    const half = (across * (size.width + gap) - gap) / width;
+    const down = half > 1 ? 0 : along(height * Math.sqrt(1 - half * half), size.height);
+    if (across * down > count(best)) best = { across, down };
+  }
+  return best;
 }
 const quarterTurned = ({ width, height }: Size): Size => ({ width: height, height: width });
 const count = ({ across, down }: RepeatGrid) => across * down;

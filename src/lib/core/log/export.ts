@@ -1,8 +1,6 @@
 import Papa from 'papaparse';
+import { plainCell } from '../base';
 import { logRow, stepRows, type LoggedRun } from './rows';
-
-/** Spreadsheets take a text that begins so as a formula. */
-const plain = (text: string): string => (/^[=+\-@\t]/.test(text) ? `'${text}` : text);
 
 /** One line a run. Seconds; times in ISO. */
 export const logCsv = (runs: readonly LoggedRun[]): string =>
@@ -11,11 +9,11 @@ export const logCsv = (runs: readonly LoggedRun[]): string =>
       const row = logRow(r);
       return {
         run: row.id,
-        build: plain(row.name),
+        build: plainCell(row.name),
         begun: new Date(row.begun).toISOString(),
         status: row.status,
-        machine: plain(row.machine),
-        hoop: plain(row.hoop),
+        machine: plainCell(row.machine),
+        hoop: plainCell(row.hoop),
         items: row.items,
         good: row.good,
         second_quality: row.second,
@@ -26,8 +24,8 @@ export const logCsv = (runs: readonly LoggedRun[]): string =>
         bobbin_changes: row.bobbins,
         bobbin_run_out: row.ranOut,
         redone: row.redos,
-        why: plain(row.why),
-        notes: plain(r.state.notes.map((n) => n.text).join(' | ')),
+        why: plainCell(row.why),
+        notes: plainCell(r.state.notes.map((n) => n.text).join(' | ')),
         simulated: row.simulated,
         tape: row.tape,
         build_version: row.buildVersion,

@@ -37,6 +37,16 @@ export function timeByKind(runs: readonly LoggedRun[]): { kind: string; planned:
   return [...kinds.values()].sort((a, b) => b.taken - a.taken);
 }
 
+/** Seconds that a machine's needle has run since a moment, in life; ms since 1970. */
+export const needleSince = (runs: readonly LoggedRun[], machineId: string, since: number): number =>
+  sum(
+    runs
+      .filter((r) => isReal(r) && r.run.machine?.id === machineId && r.run.createdAt >= since)
+      .flatMap(({ run, state }) =>
+        run.score.steps.map((s) => (s.kind === 'needle' ? (state.stepMs[s.id] ?? 0) / 1000 : 0)),
+      ),
+  );
+
 /** Thread breaks of one thread or machine. */
 export interface BreakRate {
   name: string;

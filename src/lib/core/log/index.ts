@@ -17,6 +17,7 @@ export {
   breaksBy,
   estimateAgainstReal,
   learningCurve,
+  needleSince,
   resultsByBuild,
   timeByKind,
   type BreakRate,

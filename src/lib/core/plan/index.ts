@@ -3,7 +3,15 @@
  */
 import { threadsOf, type Build, type Hooping, type Thread } from '../build';
 import { cutList, notionsOf, type CutPiece, type NotionNeed } from '../cut';
-import { hoopField, laidPlaces, repeatGap, repeatPlaces, type HoopField, type Repeats } from '../hoop';
+import {
+  hoopField,
+  laidPlaces,
+  repeatGap,
+  repeatPlaces,
+  sewnHull,
+  type HoopField,
+  type Repeats,
+} from '../hoop';
 import { numbersWith, type Numbers } from '../numbers';
 import { planOrder, type OrderPlan } from '../order';
 import type { Reading } from '../reading';
@@ -52,7 +60,11 @@ export function planBuild(
   const design = composeDesign(build, own, inserted, machine.speed);
   const { reading, size } = design;
   const laid = laidPlaces(build, hoop.id);
-  const held = hoopField(hoop, machine, numbers, size);
+  const held = hoopField(hoop, machine, numbers, {
+    ...size,
+    // A round hoop holds what no box of it would.
+    ...(hoop.shape === 'oval' && { hull: sewnHull(reading) }),
+  });
   // Laid by the maker, at an angle too, it is judged as it lies.
   const field = laid ? { ...held, fits: true } : held;
   const repeatsBy = (pops: boolean) =>

@@ -3,8 +3,8 @@ import { BUILD_SCHEMA_VERSION, buildSchema, type Build, type Thread, type TypedS
 import { numbersWith } from '../numbers';
 import type { Reading } from '../reading';
 import { rankTechniques, readSheet } from '../techniques';
-import { hoopsThatFit } from '../hoop';
-import type { Hoop, Workshop } from '../workshop';
+import { hoopsThatFit, machineFor, sewnHull, usualMachine } from '../hoop';
+import type { Hoop, Machine, Workshop } from '../workshop';
 
 /** What a new build is called and made from. */
 export interface NewBuild {
@@ -17,7 +17,7 @@ export interface NewBuild {
 
 /** A build for a tape that nobody has described: best technique, smallest hoop that fits. */
 export function proposeBuild(reading: Reading, workshop: Workshop, given: NewBuild): Build {
-  return buildSchema.parse(newBuild(reading, hoopFor(reading, workshop), given));
+  return buildSchema.parse(newBuild(reading, placeFor(reading, workshop), given));
 }
 
 /** What is known of stops typed from a sheet. @param machineId whose speed counts; the first where it is not known */
@@ -33,20 +33,27 @@ export function readTyped(
 export function proposeTyped(typed: NonNullable<Build['typed']>, workshop: Workshop, given: NewBuild): Build {
   const reading = readTyped(typed, null, workshop);
   const threads = typed.stops.map(sheetThread);
-  return buildSchema.parse({ ...newBuild(reading, hoopFor(reading, workshop), given), typed, threads });
+  return buildSchema.parse({ ...newBuild(reading, placeFor(reading, workshop), given), typed, threads });
 }
 
-function hoopFor({ extents: e }: Reading, workshop: Workshop): Hoop {
+/** Where a design is sewn until the maker says otherwise. */
+interface SewnOn {
+  hoop: Hoop;
+  machine: Machine;
+}
+function placeFor(reading: Reading, workshop: Workshop): SewnOn {
+  const { extents: e } = reading;
   const [fitting] = hoopsThatFit(workshop, numbersWith(workshop.numbers), {
     width: e.maxX - e.minX,
     height: e.maxY - e.minY,
+    hull: sewnHull(reading),
   });
-  return (
-    fitting ?? workshop.hoops.reduce((a, b) => (a.widthMm * a.heightMm >= b.widthMm * b.heightMm ? a : b))
-  );
+  if (fitting) return fitting;
+  const hoop = workshop.hoops.reduce((a, b) => (a.widthMm * a.heightMm >= b.widthMm * b.heightMm ? a : b));
+  return { hoop, machine: machineFor(hoop, workshop) ?? usualMachine(workshop) };
 }
 
-function newBuild(reading: Reading, hoop: Hoop, { id, tapeId, fileName, now }: NewBuild) {
+function newBuild(reading: Reading, { hoop, machine }: SewnOn, { id, tapeId, fileName, now }: NewBuild) {
   const name = fileName.replace(/\.[^.]*$/, '').trim() || reading.label || 'New build';
   return {
     schemaVersion: BUILD_SCHEMA_VERSION,
@@ -60,7 +67,7 @@ function newBuild(reading: Reading, hoop: Hoop, { id, tapeId, fileName, now }: N
     threads: [],
     materials: {},
     edits: [],
-    machineId: hoop.machineId,
+    machineId: machine.id,
     hoopId: hoop.id,
     order: { quantity: 1, repeats: 1 },
     hooping: null,

@@ -4,11 +4,11 @@
  */
 import { itemAt } from '../base';
 import { threadWords, type Thread } from '../build';
-import type { Numbers } from '../numbers';
+import type { NumberId, Numbers } from '../numbers';
 import { isCutByBlade, LENGTH_BIN_MM, type BlockReading, type Reading } from '../reading';
 import { stackHere, stacksOf, type NeedleStep, type Score, type Stack } from '../score';
 import { MATERIALS } from '../catalogue';
-import type { Machine } from '../workshop';
+import { BOBBIN_KINDS, bobbinKindOf, type Machine } from '../workshop';
 
 const MM_PER_M = 1000;
 interface StepThread {
@@ -84,10 +84,8 @@ export const bobbinOf = ({ lengthMm, stitches, thickMm }: SewnLength, numbers: N
   (numbers['thread.bobbinTake'] * lengthMm + numbers['thread.bobbinThick'] * thickMm * stitches) / MM_PER_M;
 
 /** What a bobbin of a kind gives, m: some is kept in hand. */
-export const usableBobbin = (
-  kind: 'thread.bobbinHome' | 'thread.bobbinShop' | 'thread.bobbinMatched',
-  numbers: Numbers,
-): number => numbers[kind] * (1 - numbers['thread.bobbinKeep'] / 100);
+export const usableBobbin = (holds: NumberId, numbers: Numbers): number =>
+  numbers[holds] * (1 - numbers['thread.bobbinKeep'] / 100);
 
 /**
  * Thread of one item, and where the bobbin is changed when a hooping sews each block for all its items before the next.
@@ -104,10 +102,7 @@ export function planThread(
     startM,
   }: { machine: Machine; numbers: Numbers; items?: number; startM?: number },
 ): ThreadPlan {
-  const fine = usableBobbin(
-    machine.kind === 'one-needle' ? 'thread.bobbinHome' : 'thread.bobbinShop',
-    numbers,
-  );
+  const fine = usableBobbin(BOBBIN_KINDS[bobbinKindOf(machine)].holds, numbers);
   const matched = usableBobbin('thread.bobbinMatched', numbers);
   const plan: ThreadPlan = {
     steps: {},

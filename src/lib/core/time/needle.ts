@@ -61,6 +61,7 @@ export function needleTime(
   const metallic = (step.thread ?? threads[step.block])?.metallic ?? false;
   const block = itemAt(reading.blocks, step.block);
   const one = machine.kind === 'one-needle';
+  const trim = !machine.trims ? 'stop.trimByHand' : one ? 'stop.trimHome' : 'stop.trimMulti';
   if (step.skipped) {
     const seconds = numbers['stop.panel'];
     const terms: TimeTerm[] = [{ label: 'pass it over on the machine', seconds, number: 'stop.panel' }];
@@ -92,9 +93,9 @@ export function needleTime(
       number: 'stitch.jumpSpeed',
     },
     {
-      label: `${block.trims} trims`,
-      seconds: block.trims * numbers[one ? 'stop.trimHome' : 'stop.trimMulti'],
-      number: one ? 'stop.trimHome' : 'stop.trimMulti',
+      label: `${block.trims} trims${machine.trims ? '' : ' by hand'}`,
+      seconds: block.trims * numbers[trim],
+      number: trim,
     },
     {
       label: 'share of thread breaks',

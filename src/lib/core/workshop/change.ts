@@ -1,5 +1,6 @@
 import { numbersWith } from '../numbers';
-import { hoopName, type Hoop, type Machine, type Workshop } from './schema';
+import { hoopName, hoopSchema, machineSchema, type Hoop, type Machine } from './equipment';
+import type { Workshop } from './schema';
 
 /** The middle of what machines of several needles are set to, 700-1,000 stitches a minute. */
 const SPEED_MULTI = 850;
@@ -19,27 +20,27 @@ export function newMachine(kind: MachineKind, id: string, { machines, numbers }:
   let n = 1;
   const named = () => (n > 1 ? `${name} ${n}` : name);
   while (taken.has(named())) n++;
-  return {
+  return machineSchema.parse({
     id,
     name: named(),
     kind: kindOf(needles),
     needles,
     heads,
+    headsTogether: heads > 1,
     speed: needles > 1 ? SPEED_MULTI : numbersWith(numbers)['stitch.speedHome'],
-    speedShare: null,
-    startSeconds: null,
-  };
+  });
 }
 
 const kindOf = (needles: number): Machine['kind'] => (needles > 1 ? 'multi-needle' : 'one-needle');
 /** A hoop for a machine, as most have one, to begin with. */
-export const newHoop = (id: string, machineId: string): Hoop => ({
-  id,
-  name: hoopName(FIRST.widthMm, FIRST.heightMm),
-  ...FIRST,
-  magnetic: false,
-  machineId,
-});
+export const newHoop = (id: string, machineId: string): Hoop =>
+  hoopSchema.parse({
+    id,
+    name: hoopName(FIRST.widthMm, FIRST.heightMm),
+    ...FIRST,
+    magnetic: false,
+    machineId,
+  });
 const FIRST = { widthMm: 130, heightMm: 180 };
 
 /** With a machine added, and the hoops that come with it. */
@@ -48,13 +49,19 @@ export const withMachine = (workshop: Workshop, machine: Machine, hoops: readonl
   machines: [...workshop.machines, machine],
   hoops: [...workshop.hoops, ...hoops],
 });
-/** With some of a machine changed; of which kind it is follows from its needles. One that is gone stays gone. */
+/**
+ * With some of a machine changed; of which kind it is follows from its needles, and it is never set faster than it can go. One
+ * that is gone stays gone.
+ */
 export const changeMachine = (workshop: Workshop, id: string, change: Partial<Machine>): Workshop => ({
   ...workshop,
-  machines: workshop.machines.map((m) => {
-    const next = { ...m, ...change };
-    return m.id === id ? { ...next, kind: kindOf(next.needles) } : m;
-  }),
+  machines: workshop.machines.map((m) => (m.id === id ? settledMachine({ ...m, ...change }) : m)),
+});
+/** With what follows from the rest of it. */
+export const settledMachine = (machine: Machine): Machine => ({
+  ...machine,
+  kind: kindOf(machine.needles),
+  speed: Math.min(machine.speed, machine.topSpeed ?? Infinity),
 });
 /** With some of a hoop changed; one that nobody has named keeps being called by its field. */
 export const changeHoop = (workshop: Workshop, id: string, change: Partial<Hoop>): Workshop => ({
@@ -72,10 +79,13 @@ export const withoutHoop = (workshop: Workshop, id: string): Workshop | null => 
   const hoops = workshop.hoops.filter((h) => h.id !== id);
   return hoops.length ? { ...workshop, hoops } : null;
 };
-/** Without a machine and its hoops; null: one of each must stay. */
+/** Without a machine and the hoops that go on no other; null: one of each must stay. */
 export const withoutMachine = (workshop: Workshop, id: string): Workshop | null => {
   const machines = workshop.machines.filter((m) => m.id !== id);
-  const hoops = workshop.hoops.filter((h) => h.machineId !== id);
+  const hoops = workshop.hoops.flatMap((h): Hoop[] => {
+    const [first, ...others] = [h.machineId, ...h.alsoOn].filter((on) => on !== id);
+    return first === undefined ? [] : [{ ...h, machineId: first, alsoOn: others }];
+  });
   return machines.length && hoops.length ? { ...workshop, machines, hoops } : null;
 };
 /** What was there before and the maker had taken out, each where it stood; what has come since stays. */
@@ -86,7 +96,11 @@ export const withAgain = (
 ): Workshop => ({
   ...workshop,
   machines: again(workshop.machines, before.machines, isMeant),
-  hoops: again(workshop.hoops, before.hoops, isMeant),
+  // One that went over to another machine goes back to its own.
+  hoops: again(workshop.hoops, before.hoops, isMeant).map((hoop) => {
+    const own = before.hoops.find((h) => h.id === hoop.id);
+    return own && isMeant(own) ? { ...hoop, machineId: own.machineId, alsoOn: own.alsoOn } : hoop;
+  }),
 });
 const again = <T extends Machine | Hoop>(
   now: readonly T[],

@@ -1,28 +1,61 @@
 /**
- * The workshop: machines, hoops, shelf, unit and the maker's own figures; and what is changed about them without losing any.
+ * The workshop: machines, hoops, people, shelf, unit and the maker's own figures; and what is changed about them without losing
+ * any.
  */
 export {
-  hoopSchema,
-  machineSchema,
   newWorkshop,
   STOCK_FORMS,
   stockSchema,
   workshopSchema,
   type Correction,
-  type Hoop,
-  type Machine,
   type StockItem,
   type Workshop,
 } from './schema';
+export {
+  BOBBIN_KINDS,
+  bobbinKindOf,
+  fieldAtOnce,
+  goesOn,
+  hoopSchema,
+  machineSchema,
+  NEEDLE_KINDS,
+  NEEDLE_SIZES,
+  stepOf,
+  type BobbinKind,
+  type Hoop,
+  type Machine,
+} from './equipment';
+export {
+  hoursAWeek,
+  needleStockSchema,
+  personSchema,
+  THREAD_KINDS,
+  threadStockSchema,
+  WEEKDAYS,
+  woundBobbinSchema,
+  type NeedleStock,
+  type Person,
+  type ThreadStock,
+  type WoundBobbin,
+} from './shelf';
 export {
   changeHoop,
   changeMachine,
   MACHINE_KINDS,
   newHoop,
   newMachine,
+  settledMachine,
   withAgain,
   withMachine,
   withoutHoop,
   withoutMachine,
   type MachineKind,
 } from './change';
+export {
+  COMMON_FIELDS,
+  firstWorkshop,
+  isUntold,
+  MAKES,
+  shelfFor,
+  type Made,
+} from './first-visit';

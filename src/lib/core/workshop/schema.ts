@@ -1,33 +1,14 @@
 /**
- * What a workshop is. mm and stitches per minute. The Zod schemas are the one source of the types; they are used wherever a
+ * What a workshop is. mm. The Zod schemas are the one source of the types; they are used wherever a
  * workshop comes from outside.
  */
 import * as z from 'zod';
 import { MATERIAL_KINDS, ownSoldSchema } from '../catalogue';
 import { idSchema, timestampSchema, uniqueIds } from '../base';
 import { NUMBER_IDS, numbersWith } from '../numbers';
+import { hoopName, hoopSchema, machineSchema } from './equipment';
+import { needleStockSchema, personSchema, threadStockSchema, woundBobbinSchema } from './shelf';
 
-export const machineSchema = z.object({
-  id: idSchema(60),
-  name: z.string().min(1).max(60),
-  kind: z.enum(['one-needle', 'multi-needle']),
-  needles: z.int().min(1).max(30),
-  heads: z.int().min(1).max(50),
-  /** set speed, stitches per minute */
-  speed: z.number().min(100).max(2000),
-  /** learned from the log: its real speed as a share of the set one, and seconds of each start; null: not yet */
-  speedShare: z.number().min(0.1).max(3).nullable().default(null),
-  startSeconds: z.number().min(0).max(60).nullable().default(null),
-});
-export const hoopSchema = z.object({
-  id: idSchema(60),
-  name: z.string().min(1).max(60),
-  /** stitch field, mm */
-  widthMm: z.number().min(20).max(3000),
-  heightMm: z.number().min(20).max(3000),
-  magnetic: z.boolean(),
-  machineId: idSchema(60),
-});
 /** How stock lies on the shelf. */
 export const STOCK_FORMS = ['roll', 'bolt', 'fat quarter', 'sheet', 'offcut'] as const;
 /** A piece of stock on the shelf, or several alike. mm */
@@ -64,12 +45,19 @@ const correctionSchema = z.object({
     .max(500),
 });
 export type Correction = z.infer<typeof correctionSchema>;
-/** The maker's machines, hoops, shelf and figures. */
+const NO_USUAL = { machineId: null, hoopId: null };
+/** The maker's machines, hoops, people, shelf and figures. */
 export const workshopSchema = z.object({
   name: z.string().max(120),
   unit: z.enum(['mm', 'inch']),
   machines: uniqueIds(z.array(machineSchema).min(1).max(50)),
   hoops: uniqueIds(z.array(hoopSchema).min(1).max(200)),
+  /** what is used unless something else is asked for; null, or gone: the first */
+  usual: z.object({ machineId: idSchema(60).nullable(), hoopId: idSchema(60).nullable() }).default(NO_USUAL),
+  people: uniqueIds(z.array(personSchema).max(100)).default([]),
+  threads: uniqueIds(z.array(threadStockSchema).max(5000)).default([]),
+  bobbins: uniqueIds(z.array(woundBobbinSchema).max(500)).default([]),
+  needles: uniqueIds(z.array(needleStockSchema).max(200)).default([]),
   stock: uniqueIds(z.array(stockSchema).max(2000)).default([]),
   /** how things are sold where the maker buys, where it differs from the table */
   sold: ownSoldSchema.default({}),
@@ -77,46 +65,36 @@ export const workshopSchema = z.object({
   corrections: uniqueIds(z.array(correctionSchema).max(50)).default([]),
   numbers: z.partialRecord(z.enum(NUMBER_IDS), z.number()),
 });
-export type Machine = z.infer<typeof machineSchema>;
-export type Hoop = z.infer<typeof hoopSchema>;
 export type Workshop = z.infer<typeof workshopSchema>;
 
-/** What a hoop is called as long as nobody has named it. mm */
-export const hoopName = (widthMm: number, heightMm: number): string =>
-  `${round(widthMm)} × ${round(heightMm)}`;
-const round = (mm: number) => Math.round(mm * 10) / 10;
 /** A new workroom: one machine with the three hoops that most makers have. */
-export const newWorkshop = (): Workshop => ({
-  name: 'My workroom',
-  unit: 'mm',
-  machines: [
-    {
-      id: 'machine-1',
-      name: 'My machine',
-      kind: 'one-needle',
-      needles: 1,
-      heads: 1,
-      speed: numbersWith()['stitch.speedHome'],
-      speedShare: null,
-      startSeconds: null,
-    },
-  ],
-  hoops: (
-    [
-      [100, 100],
-      [130, 180],
-      [160, 260],
-    ] as const
-  ).map(([widthMm, heightMm]) => ({
-    id: `hoop-${widthMm}x${heightMm}`,
-    name: hoopName(widthMm, heightMm),
-    widthMm,
-    heightMm,
-    magnetic: false,
-    machineId: 'machine-1',
-  })),
-  stock: [],
-  sold: {},
-  corrections: [],
-  numbers: {},
-});
+export const newWorkshop = (): Workshop =>
+  workshopSchema.parse({
+    name: 'My workroom',
+    unit: 'mm',
+    machines: [
+      {
+        id: 'machine-1',
+        name: 'My machine',
+        kind: 'one-needle',
+        needles: 1,
+        heads: 1,
+        speed: numbersWith()['stitch.speedHome'],
+      },
+    ],
+    hoops: (
+      [
+        [100, 100],
+        [130, 180],
+        [160, 260],
+      ] as const
+    ).map(([widthMm, heightMm]) => ({
+      id: `hoop-${widthMm}x${heightMm}`,
+      name: hoopName(widthMm, heightMm),
+      widthMm,
+      heightMm,
+      magnetic: false,
+      machineId: 'machine-1',
+    })),
+    numbers: {},
+  });

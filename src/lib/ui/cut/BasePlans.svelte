@@ -3,7 +3,7 @@
   import { isRoll, type CutGroup } from '$lib/core/cut';
   import { planBases } from '$lib/core/stock';
   import { count, formatLength } from '$lib/core/base';
-  import { hoopBase } from '$lib/core/hoop';
+  import { hoopBase, machineFor } from '$lib/core/hoop';
   import { workroom } from '../state/workroom.svelte';
 
   // Bases off each roll of the shelf: wide against narrow, and what a slightly longer cut would save.
@@ -20,7 +20,7 @@
   );
   const hoops = $derived(
     workroom.workshop.hoops.flatMap((h) => {
-      const machine = workroom.workshop.machines.find((m) => m.id === h.machineId);
+      const machine = machineFor(h, workroom.workshop);
       return machine ? [hoopBase(h, machine, workroom.numbers)] : [];
     }),
   );

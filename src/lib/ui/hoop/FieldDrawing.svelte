@@ -18,7 +18,7 @@
       return {
         place,
         path,
-        isOut: intoInset(box, field) > EXACT,
+        isOut: intoInset(path, field) > EXACT,
         size: Math.min(widthOf(box), heightOf(box)),
       };
     }),
@@ -38,6 +38,8 @@
     y={-field.height / 2 + field.inset}
     width={Math.max(0, field.width - 2 * field.inset)}
     height={Math.max(0, field.height - 2 * field.inset)}
+    rx={field.oval ? Math.max(0, field.width / 2 - field.inset) : 0}
+    ry={field.oval ? Math.max(0, field.height / 2 - field.inset) : 0}
     fill="none"
     stroke="var(--quiet)"
     stroke-width={px}

@@ -8,9 +8,9 @@
     turnedPath,
     type Path,
   } from '$lib/core/base';
-  import { fitIn, hoopBase, hoopField, type HoopFit } from '$lib/core/hoop';
+  import { fitIn, hoopBase, hoopField, machineFor, type HoopFit } from '$lib/core/hoop';
   import { numbersWith } from '$lib/core/numbers';
-  import type { Hoop } from '$lib/core/workshop';
+  import { fieldAtOnce, type Hoop, type Machine } from '$lib/core/workshop';
   import { svgPath } from '../kit/svg-path';
   import { workroom } from '../state/workroom.svelte';
   import HoopFrame from './HoopFrame.svelte';
@@ -19,9 +19,10 @@
   interface Props {
     outline: Path;
     hoopId: string;
-    onchoose: (hoop: Hoop, fit: HoopFit) => void;
+    machineId: string;
+    onchoose: (hoop: Hoop, machine: Machine, fit: HoopFit) => void;
   }
-  let { outline, hoopId, onchoose }: Props = $props();
+  let { outline, hoopId, machineId, onchoose }: Props = $props();
   const unit = $derived(workroom.unit);
   const length = (mm: number) => formatLength(Math.round(mm), unit);
 
@@ -30,10 +31,10 @@
     const numbers = numbersWith(workshop.numbers);
     return workshop.hoops
       .flatMap((hoop) => {
-        const machine = workshop.machines.find((m) => m.id === hoop.machineId);
+        const machine = machineFor(hoop, workshop, machineId);
         if (!machine) return [];
         const field = hoopField(hoop, machine, numbers, { width: 0, height: 0 });
-        const fit = fitIn(outline, hoop, field.inset);
+        const fit = fitIn(outline, { ...fieldAtOnce(hoop), oval: field.oval }, field.inset);
         return [{ hoop, machine, field, fit, base: hoopBase(hoop, machine, numbers) }];
       })
       .sort((a, b) => a.hoop.widthMm * a.hoop.heightMm - b.hoop.widthMm * b.hoop.heightMm);
@@ -62,7 +63,7 @@
           'flex w-full items-center gap-3 rounded-lg border-2 bg-paper p-2 text-left',
           isIn ? 'border-needle' : 'border-rule hover:border-quiet',
         ]}
-        onclick={() => onchoose(hoop, fit)}
+        onclick={() => onchoose(hoop, machine, fit)}
       >
         <svg
           class="size-14 shrink-0"

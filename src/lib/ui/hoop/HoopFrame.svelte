@@ -10,8 +10,10 @@
     line: number;
     /** held by magnets, drawn by a broken edge */
     magnetic?: boolean;
+    /** round as its sides say */
+    oval?: boolean;
   }
-  let { width, height, outerWidth, outerHeight, line, magnetic = false }: Props = $props();
+  let { width, height, outerWidth, outerHeight, line, magnetic = false, oval = false }: Props = $props();
   const MAGNETIC_DASH = [4, 2];
   const ring = $derived(Math.min(outerWidth - width, outerHeight - height));
 </script>
@@ -21,7 +23,8 @@
   y={-outerHeight / 2}
   width={outerWidth}
   height={outerHeight}
-  rx={0.4 * ring}
+  rx={oval ? outerWidth / 2 : 0.4 * ring}
+  ry={oval ? outerHeight / 2 : 0.4 * ring}
   fill="var(--rule)"
 />
 <rect
@@ -29,7 +32,8 @@
   y={-height / 2}
   {width}
   {height}
-  rx={0.2 * ring}
+  rx={oval ? width / 2 : 0.2 * ring}
+  ry={oval ? height / 2 : 0.2 * ring}
   fill="var(--paper)"
   stroke={magnetic ? 'var(--needle)' : 'var(--quiet)'}
   stroke-width={line}

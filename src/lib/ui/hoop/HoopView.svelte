@@ -44,9 +44,9 @@
     void stitches;
     untrack(() => void ways.read());
   });
-  const { width, height, inset } = $derived(plan.hooping.field);
+  const { width, height, inset, oval } = $derived(plan.hooping.field);
   $effect(() => {
-    const wanted = { field: { width, height, inset }, gapMm: table.gapMm, mayTurn, quantity };
+    const wanted = { field: { width, height, inset, oval }, gapMm: table.gapMm, mayTurn, quantity };
     if (!ways.outline?.length) return;
     const soon = setTimeout(() => void ways.look(wanted), SOON_MS);
     return () => clearTimeout(soon);
@@ -65,7 +65,8 @@
       <HoopChoice
         outline={ways.outline}
         hoopId={plan.hooping.hoop.id}
-        onchoose={(hoop, fit) => table.choose(hoop, fit)}
+        machineId={plan.machine.id}
+        onchoose={(hoop, machine, fit) => table.choose(hoop, machine, fit)}
       />
     </section>
     <section

@@ -12,6 +12,8 @@
   import type { BuildPlan } from '$lib/core/plan';
   import type { Reading } from '$lib/core/reading';
   import { isToldShare } from '$lib/core/techniques';
+  import { machineFor } from '$lib/core/hoop';
+  import { goesOn } from '$lib/core/workshop';
   import UndoButtons from './UndoButtons.svelte';
   import type { BuildEditor } from '../state/editor.svelte';
   import { workroom } from '../state/workroom.svelte';
@@ -35,9 +37,10 @@
   } = $props();
 
   function setHoop(id: string) {
-    const hoop = workroom.workshop.hoops.find((h) => h.id === id);
-    if (hoop) editor.change({ hoopId: hoop.id, machineId: hoop.machineId });
+    const [machineId, hoopId] = id.split(' ');
+    if (machineId && hoopId) editor.change({ machineId, hoopId });
   }
+  const on = $derived(machineFor(plan.hooping.hoop, workroom.workshop, plan.machine.id) ?? plan.machine);
   const inTape = $derived(plan.order.inTape);
 </script>
 
@@ -67,13 +70,13 @@
   <select
     class="min-h-11 max-w-48"
     aria-label="Machine and hoop"
-    value={build.hoopId}
+    value="{on.id} {plan.hooping.hoop.id}"
     onchange={(e) => setHoop(e.currentTarget.value)}
   >
     {#each workroom.workshop.machines as machine (machine.id)}
       <optgroup label={machine.name}>
-        {#each workroom.workshop.hoops.filter((h) => h.machineId === machine.id) as hoop (hoop.id)}<option
-            value={hoop.id}>{hoop.name}</option
+        {#each workroom.workshop.hoops.filter((h) => goesOn(h, machine.id)) as hoop (hoop.id)}<option
+            value="{machine.id} {hoop.id}">{hoop.name}</option
           >{/each}
       </optgroup>
     {/each}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { resolve } from '$app/paths';
   import PickFile from './PickFile.svelte';
   import { workroom } from '../state/workroom.svelte';
   let filling = $state(false);
@@ -22,5 +23,6 @@
         filling = false;
       }}>{filling ? 'Setting it up …' : 'Look round the sample workroom'}</button
     >
+    <a class="btn" href={resolve('/workshop')}>Set up your workroom</a>
   </div>
 </section>

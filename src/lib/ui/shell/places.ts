@@ -49,7 +49,7 @@ export const PLACES = [
     key: 'w',
     name: 'Workshop',
     href: '/workshop',
-    what: 'stock, machines, hoops, numbers',
-    also: 'stock shelf settings backup restore import prices machine hoop numbers theme',
+    what: 'machines, people, thread, stock, numbers',
+    also: 'stock shelf settings backup restore import prices machine hoop numbers theme thread bobbin needle people hours',
   },
 ] as const;

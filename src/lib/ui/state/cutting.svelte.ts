@@ -2,7 +2,7 @@ import * as z from 'zod';
 import { formatLength, itemAt, type Problem } from '$lib/core/base';
 import { withMaterial, type Build } from '$lib/core/build';
 import { gatherNotions, gatherPieces, purchaseOf, purchaseOfNotion, tooLarge } from '$lib/core/cut';
-import { hoopBase } from '$lib/core/hoop';
+import { hoopBase, machineFor } from '$lib/core/hoop';
 import { mergeChanges } from '$lib/core/merge';
 import { placedCount, placedPieces, type Compared } from '$lib/core/nesting';
 import { cutAlready, takeLayout, usesOf, type Movement } from '$lib/core/stock';
@@ -204,10 +204,11 @@ export class Cutting {
   /** Takes a layout into use: it leaves the shelf, useful rests come onto it. */
   async intoUse({ id, group, layout }: LaidGroup): Promise<void> {
     if (!layout?.sheets.length) return;
-    const { stock, hoops, machines } = this.needs.workshop();
+    const workshop = this.needs.workshop();
+    const { stock, hoops } = workshop;
     const numbers = this.needs.numbers();
     const bases = hoops.flatMap((h) => {
-      const machine = machines.find((m) => m.id === h.machineId);
+      const machine = machineFor(h, workshop);
       return machine ? [hoopBase(h, machine, numbers)] : [];
     });
     const pieces = this.orders.flatMap((o) =>

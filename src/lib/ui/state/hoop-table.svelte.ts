@@ -13,7 +13,7 @@ import {
 import { hoopingsFor } from '$lib/core/order';
 import type { BuildPlan } from '$lib/core/plan';
 import { popsOut } from '$lib/core/score';
-import type { Hoop } from '$lib/core/workshop';
+import type { Hoop, Machine } from '$lib/core/workshop';
 import { WAYS, type HoopWays, type WayId } from './hoop-ways.svelte';
 
 /** What the hoop stands on: an open build, and how many of it go in by which way. */
@@ -115,9 +115,9 @@ export class HoopTable {
     this.needs.change({ hooping: null });
   }
   /** Another hoop; a single item that goes in at an angle alone is laid so. What was laid in the other stays known. */
-  choose(hoop: Hoop, fit: HoopFit) {
+  choose(hoop: Hoop, machine: Machine, fit: HoopFit) {
     const { outline } = this.needs.ways;
-    const to = { hoopId: hoop.id, machineId: hoop.machineId };
+    const to = { hoopId: hoop.id, machineId: machine.id };
     const isAskew = fit.fits && fit.turnDeg % 90 !== 0;
     this.chosen = 'now';
     if (!outline || !isAskew || this.needs.build().order.repeats > 1) return this.needs.change(to);
@@ -128,7 +128,8 @@ export class HoopTable {
   move(dx: number, dy: number) {
     const { now, trace, field } = this;
     if (!trace || !now || this.chosen !== 'now') return;
-    const places = movedWithin(now, trace, field, { dx, dy });
+    const paths = this.items.map(({ path }) => path);
+    const places = movedWithin(now, paths, field, { dx, dy });
     if (places.some((p, i) => round(p.x) !== round(now[i]?.x ?? 0) || round(p.y) !== round(now[i]?.y ?? 0)))
       this.shift(places);
   }

@@ -13,7 +13,7 @@ const SECONDS_A_GAP = 0.3;
 
 /** What is to be laid. mm */
 export interface Wanted {
-  field: { width: number; height: number; inset: number };
+  field: { width: number; height: number; inset: number; oval?: boolean };
   gapMm: number;
   mayTurn: MayTurn;
   /** null: as many as fit */
@@ -63,7 +63,7 @@ export class HoopWays {
     this.found = {};
     this.lessForMore = null;
     const task = (way: WayId, many: number | null): ArrangeTask => ({
-      field: { widthMm: field.width, heightMm: field.height },
+      field: { widthMm: field.width, heightMm: field.height, oval: field.oval },
       insetMm: field.inset,
       gapMm,
       way,

@@ -28,6 +28,9 @@ const LOOK_OVER_MS = 1000;
 /** Builds that are looked at in full before the screen is let in again. */
 const CHECKED_AT_A_TIME = 10;
 
+/** A movement of the shelf that is to be made; under an id of its own where it may be taken back at once. */
+type NewMovement = Omit<Movement, 'id' | 'at' | 'undone'> & { id?: string };
+
 /** What the whole application shares: workshop, builds, runs. Every change is stored before it is shown as done. */
 class Workroom {
   readonly store = new Store();
@@ -219,8 +222,8 @@ class Workroom {
   /** as plain data, free of the screen's watching */
   workshopNow = (): Workshop => $state.snapshot(this.workshop) as Workshop;
   /** Something leaves the shelf or comes onto it. True when it did. */
-  moveStock(movement: Omit<Movement, 'id' | 'at' | 'undone'>): Promise<boolean> {
-    const whole = { ...movement, id: newId(), undone: false };
+  moveStock({ id = newId(), ...movement }: NewMovement): Promise<boolean> {
+    const whole = { ...movement, id, undone: false };
     return this.onShelf(() => this.store.moveStock({ ...whole, at: Date.now() }));
   }
   undoMovement(id: string): Promise<boolean> {

@@ -1,16 +1,22 @@
 <script lang="ts">
   import Trash from '@lucide/svelte/icons/trash-2';
-  import { limitsOf } from '$lib/core/base';
+  import Ellipsis from '@lucide/svelte/icons/ellipsis';
+  import { formatSize, limitsOf } from '$lib/core/base';
   import { hoopSchema, type Hoop } from '$lib/core/workshop';
-  import Check from '../kit/Check.svelte';
   import HoopFrame from '../hoop/HoopFrame.svelte';
   import LengthField from '../kit/LengthField.svelte';
   import NameField from '../kit/NameField.svelte';
+  import Select from '../kit/Select.svelte';
+  import { workroom } from '../state/workroom.svelte';
+  import HoopMore from './HoopMore.svelte';
+  import { words } from './shelf-words';
   import { removeHoop, setHoop } from '../state/equipment';
 
   // A hoop with its picture, to one scale with the others.
   let { hoop, largest }: { hoop: Hoop; largest: number } = $props();
   const { widthMm, heightMm } = hoopSchema.shape;
+  const HELD_BY = ['screw', 'spring', 'magnets'] as const;
+  let isOpen = $state(false);
   // Every frame is as wide here: how large the field is, is what is seen.
   const ring = $derived(largest / 10);
   const room = $derived(largest + 2 * ring);
@@ -25,17 +31,18 @@
       outerHeight={hoop.heightMm + 2 * ring}
       line={room / 40}
       magnetic={hoop.magnetic}
+      oval={hoop.shape === 'oval'}
     />
   </svg>
   <NameField
-    class="w-34"
+    class="w-28"
     label="Name of hoop {hoop.name}"
     most={60}
     value={hoop.name}
     onchange={(name) => void setHoop(hoop, { name })}
   />
   <LengthField
-    class="w-18"
+    class="w-15"
     label="Width of the field of hoop {hoop.name}"
     labelled="hidden"
     valueMm={hoop.widthMm}
@@ -44,18 +51,38 @@
     onchange={(mm) => void setHoop(hoop, { widthMm: mm })}
   />
   <LengthField
-    class="w-18"
+    class="w-15"
     label="Height of the field of hoop {hoop.name}"
     labelled="hidden"
     valueMm={hoop.heightMm}
     limits={limitsOf(heightMm)}
     onchange={(mm) => void setHoop(hoop, { heightMm: mm })}
   />
-  <Check checked={hoop.magnetic} onchange={(on) => void setHoop(hoop, { magnetic: on })}>magnetic</Check>
+  <Select
+    class="w-25"
+    label="What holds the cloth in hoop {hoop.name}"
+    value={hoop.magnetic ? 'magnets' : hoop.closing}
+    options={words(HELD_BY)}
+    onchange={(by) =>
+      void setHoop(hoop, by === 'magnets' ? { magnetic: true } : { magnetic: false, closing: by })}
+  />
+  {#if workroom.unit === 'inch'}<span class="label">{formatSize(hoop.widthMm, hoop.heightMm, 'inch')}</span
+    >{/if}
+  {#if hoop.owned > 1}<span class="label">{hoop.owned} alike</span>{/if}
+  {#if hoop.positions}<span class="label">{hoop.positions.count} places</span>{/if}
   <button
     type="button"
     class="btn btn-small ml-auto"
+    aria-expanded={isOpen}
+    aria-label="More about hoop {hoop.name}"
+    title="Shape, outer size, how many, places, machines"
+    onclick={() => (isOpen = !isOpen)}><Ellipsis size={15} /></button
+  >
+  <button
+    type="button"
+    class="btn btn-small"
     aria-label="Take out hoop {hoop.name}"
     onclick={() => void removeHoop($state.snapshot(hoop))}><Trash size={15} /></button
   >
 </li>
+{#if isOpen}<li><HoopMore {hoop} /></li>{/if}

@@ -2,22 +2,19 @@
   import Plus from '@lucide/svelte/icons/plus';
   import Trash from '@lucide/svelte/icons/trash-2';
   import { keysOf, limitsOf } from '$lib/core/base';
-  import { MACHINE_KINDS, machineSchema, type MachineKind } from '$lib/core/workshop';
+  import { MACHINE_KINDS, machineSchema } from '$lib/core/workshop';
   import Guard from '../kit/Guard.svelte';
   import NameField from '../kit/NameField.svelte';
   import NumberField from '../kit/NumberField.svelte';
   import { addHoop, addMachine, removeMachine, setMachine } from '../state/equipment';
   import { workroom } from '../state/workroom.svelte';
   import HoopRow from './HoopRow.svelte';
+  import MachineMore from './MachineMore.svelte';
+  import { MACHINE_WORDS } from './shelf-words';
+  import TableInOut from './TableInOut.svelte';
 
   // Machines, each with the hoops that go on it.
   const { speed, needles, heads } = machineSchema.shape;
-  const WORDS: Record<MachineKind, string> = {
-    'one-needle': 'one needle',
-    'some-needles': 'four to six',
-    'many-needles': 'ten to fifteen',
-    'several-heads': 'several heads',
-  };
   const hoopsOf = (id: string) => workroom.workshop.hoops.filter((h) => h.machineId === id);
   const largest = $derived(Math.max(...workroom.workshop.hoops.map((h) => Math.max(h.widthMm, h.heightMm))));
 </script>
@@ -29,7 +26,7 @@
       <span class="label">Add a machine:</span>
       {#each keysOf(MACHINE_KINDS) as kind, place (place)}
         <button type="button" class="btn btn-small" onclick={() => void addMachine(kind)}
-          ><Plus size={15} />{WORDS[kind]}</button
+          ><Plus size={15} />{MACHINE_WORDS[kind]}</button
         >
       {/each}
     </div>
@@ -65,7 +62,7 @@
             <NumberField
               label="Set speed"
               value={machine.speed}
-              limits={limitsOf(speed)}
+              limits={{ ...limitsOf(speed), max: machine.topSpeed ?? limitsOf(speed).max }}
               step={10}
               suffix="a minute"
               onchange={(speed) => void setMachine(machine, { speed })}
@@ -78,6 +75,7 @@
               onclick={() => void removeMachine($state.snapshot(machine))}><Trash size={16} /></button
             >
           </div>
+          <MachineMore {machine} />
           {#if machine.speedShare !== null}<p class="label mt-1">
               By your log it sews at {Math.round(100 * machine.speedShare)} % of the set speed.
             </p>{/if}
@@ -92,5 +90,13 @@
         </Guard>
       </article>
     {/each}
+  </div>
+  <div class="mt-8 flex flex-wrap items-center gap-x-6 gap-y-2 border-t border-rule pt-3">
+    <div class="flex flex-wrap items-center gap-1.5" role="group" aria-label="Machines as a table">
+      <span class="label">Machines:</span><TableInOut name="machines" what="Machines" />
+    </div>
+    <div class="flex flex-wrap items-center gap-1.5" role="group" aria-label="Hoops as a table">
+      <span class="label">Hoops:</span><TableInOut name="hoops" what="Hoops" />
+    </div>
   </div>
 </section>

@@ -13,7 +13,9 @@
   import NameField from '../kit/NameField.svelte';
   import NumberField from '../kit/NumberField.svelte';
   import StockHistory from './StockHistory.svelte';
+  import TableInOut from './TableInOut.svelte';
   import { newId } from '../state/ids';
+  import { showUndo } from '../state/notices';
   import { workroom } from '../state/workroom.svelte';
 
   const { widthMm, heightMm, quantity, cost } = stockSchema.shape;
@@ -23,15 +25,26 @@
       ...w,
       stock: w.stock.map((s) => (s.id === id ? { ...s, ...change } : s)),
     }));
-  const move = (kind: Movement['kind'], item: StockItem, by: 'count' | 'length', amount: number) =>
+  const move = (
+    kind: Movement['kind'],
+    item: StockItem,
+    by: 'count' | 'length',
+    amount: number,
+    id = newId(),
+  ) =>
     workroom.moveStock({
+      id,
       kind,
       what: item.name,
       layoutId: null,
       changes: [{ item: $state.snapshot(item), by, amount }],
       pieces: [],
     });
-  const remove = (item: StockItem) => move('removed', item, 'count', -item.quantity);
+  async function remove(item: StockItem) {
+    const id = newId();
+    if (await move('removed', item, 'count', -item.quantity, id))
+      showUndo(`${item.name} is off the shelf.`, () => void workroom.undoMovement(id));
+  }
   const add = () =>
     move(
       'added',
@@ -58,8 +71,9 @@
   }
 </script>
 
-<div class="mb-2 flex items-center gap-3">
-  <h2 class="flex-1 text-xl">Stock</h2>
+<div class="mb-2 flex flex-wrap items-center gap-2">
+  <h2 class="flex-1 text-2xl">Stock</h2>
+  <TableInOut name="stock" what="Stock" />
   <button type="button" class="btn btn-small" onclick={add}><Plus size={15} />Put on the shelf</button>
 </div>
 <ul class="divide-y divide-rule" data-testid="stock">

@@ -1,0 +1,123 @@
+import type * as z from 'zod';
+import {
+  hoopSchema,
+  machineSchema,
+  needleStockSchema,
+  personSchema,
+  settledMachine,
+  stockSchema,
+  threadStockSchema,
+  woundBobbinSchema,
+  type Workshop,
+} from '../workshop';
+
+/** Lists of the workshop that can be written and read as tables. */
+export type ListName = 'machines' | 'hoops' | 'people' | 'threads' | 'bobbins' | 'needles' | 'stock';
+export type RowOf<Name extends ListName> = Workshop[Name][number];
+
+/** A list as a table. */
+export interface List {
+  schema: z.ZodObject;
+  /** heading of each column by the field that stands in it, in their order */
+  columns: Readonly<Record<string, string>>;
+  /** columns by which two rows are the same thing */
+  same: readonly string[];
+  /** columns that name a machine, or several of them */
+  machines?: readonly string[];
+  /** with what follows from the rest of a row */
+  settled?: (row: never) => unknown;
+  /** what a new row has where its table does not say */
+  blank: Readonly<Record<string, unknown>>;
+}
+const GREY = '#8a8a86';
+export const LISTS: Readonly<Record<ListName, List>> = {
+  machines: {
+    schema: machineSchema,
+    columns: {
+      name: 'Name',
+      needles: 'Needles',
+      heads: 'Heads',
+      headsTogether: 'Heads together',
+      speed: 'Set speed',
+      topSpeed: 'Top speed',
+      trims: 'Trims by itself',
+      halts: 'Halts',
+      bobbin: 'Bobbin',
+    },
+    same: ['name'],
+    settled: settledMachine,
+    blank: { kind: 'one-needle', needles: 1, heads: 1, speed: 600 },
+  },
+  hoops: {
+    schema: hoopSchema,
+    columns: {
+      name: 'Name',
+      machineId: 'Machine',
+      alsoOn: 'Also on',
+      widthMm: 'Width mm',
+      heightMm: 'Height mm',
+      outerWidthMm: 'Outer width mm',
+      outerHeightMm: 'Outer height mm',
+      shape: 'Shape',
+      magnetic: 'Magnetic',
+      closing: 'Closing',
+      owned: 'Owned',
+      insetMm: 'Inset mm',
+    },
+    same: ['name', 'machineId'],
+    machines: ['machineId', 'alsoOn'],
+    blank: { widthMm: 130, heightMm: 180, magnetic: false },
+  },
+  people: {
+    schema: personSchema,
+    columns: { name: 'Name', does: 'Does', days: 'Days', from: 'From', to: 'To' },
+    same: ['name'],
+    blank: { does: 'all', days: ['Mon', 'Tue', 'Wed', 'Thu', 'Fri'], from: '09:00', to: '17:00' },
+  },
+  threads: {
+    schema: threadStockSchema,
+    columns: {
+      name: 'Name',
+      colour: 'Colour',
+      kind: 'Kind',
+      weight: 'Weight',
+      form: 'Form',
+      count: 'Count',
+      metres: 'Metres',
+    },
+    same: ['name', 'kind', 'weight'],
+    blank: { colour: GREY, kind: 'polyester', weight: 40, form: 'spool', count: 1, metres: 500 },
+  },
+  bobbins: {
+    schema: woundBobbinSchema,
+    columns: { name: 'Name', colour: 'Colour', kind: 'Kind', count: 'Count' },
+    same: ['name', 'kind'],
+    blank: { colour: '#f4f2ec', kind: 'self-wound', count: 1 },
+  },
+  needles: {
+    schema: needleStockSchema,
+    columns: { kind: 'Point', size: 'Size', count: 'Count' },
+    same: ['kind', 'size'],
+    blank: { kind: 'embroidery', size: '75/11', count: 5 },
+  },
+  stock: {
+    schema: stockSchema,
+    columns: {
+      name: 'Name',
+      material: 'Material',
+      form: 'Form',
+      colour: 'Colour',
+      widthMm: 'Width mm',
+      heightMm: 'Length mm',
+      quantity: 'Count',
+      directional: 'Direction',
+      prewashed: 'Prewashed',
+      cost: 'Cost',
+    },
+    same: ['name', 'widthMm'],
+    blank: { colour: GREY, quantity: 1, directional: false, prewashed: false, cost: 0 },
+  },
+};
+/** A new row of a list, to be filled in. */
+export const blankRow = <Name extends ListName>(name: Name, more: Partial<RowOf<Name>>): RowOf<Name> =>
+  LISTS[name].schema.parse({ ...LISTS[name].blank, ...more }) as RowOf<Name>;

@@ -1,0 +1,56 @@
+<script lang="ts">
+  import { limitsOf } from '$lib/core/base';
+  import { BOBBIN_KINDS, woundBobbinSchema } from '$lib/core/workshop';
+  import NameField from '../kit/NameField.svelte';
+  import NumberField from '../kit/NumberField.svelte';
+  import Select from '../kit/Select.svelte';
+  import { setRow } from '../state/shelf';
+  import { workroom } from '../state/workroom.svelte';
+  import ShelfList from './ShelfList.svelte';
+  import { BOBBIN_NAMES } from './shelf-words';
+
+  // Bobbins that are wound and wait, by colour.
+  const { count } = woundBobbinSchema.shape;
+</script>
+
+<ShelfList
+  name="bobbins"
+  title="Bobbins, wound and waiting"
+  add="Put bobbins there"
+  first={{ name: 'white' }}
+  empty="None is wound. How many a build takes stands in its score."
+  calledOf={(b) => `bobbins, ${b.name}`}
+>
+  {#snippet row(b)}
+    <input
+      type="color"
+      class="h-9 w-9 p-0.5"
+      aria-label="Colour of bobbins, {b.name}"
+      value={b.colour}
+      onchange={(e) => void setRow('bobbins', b.id, { colour: e.currentTarget.value })}
+    />
+    <NameField
+      class="w-44"
+      label="Thread on bobbins, {b.name}"
+      most={60}
+      value={b.name}
+      onchange={(name) => void setRow('bobbins', b.id, { name })}
+    />
+    <Select
+      class="w-44"
+      label="Kind of bobbins, {b.name}"
+      value={b.kind}
+      options={BOBBIN_NAMES}
+      onchange={(kind) => void setRow('bobbins', b.id, { kind })}
+    />
+    <NumberField
+      class="w-18"
+      label="How many bobbins, {b.name}"
+      labelled="hidden"
+      value={b.count}
+      limits={limitsOf(count)}
+      onchange={(n) => void setRow('bobbins', b.id, { count: n })}
+    />
+    <span class="label">of {workroom.numbers[BOBBIN_KINDS[b.kind].holds]} m</span>
+  {/snippet}
+</ShelfList>

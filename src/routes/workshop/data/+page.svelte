@@ -1,0 +1,5 @@
+<script lang="ts">
+  import DataSafety from '$lib/ui/workshop/DataSafety.svelte';
+</script>
+
+<DataSafety />

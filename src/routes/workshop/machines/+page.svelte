@@ -1,0 +1,5 @@
+<script lang="ts">
+  import Machines from '$lib/ui/workshop/Machines.svelte';
+</script>
+
+<Machines />
