@@ -5,6 +5,7 @@ import { readTape } from '$lib/core/tape';
 import { planBuild, proposeBuild } from '$lib/core/plan';
 import { newWorkshop } from '$lib/core/workshop';
 import { pouch } from '$lib/demo';
+import { printArrangements } from './arrange';
 import { printLayouts } from './layout';
 import { printQuality } from './quality';
 import { tapeOf } from './tape-of';
@@ -65,4 +66,5 @@ console.log(
 );
 printQuality();
 // As long as the screen gives one material.
+printArrangements(1.5);
 printLayouts(1.5);

@@ -1,4 +1,6 @@
 import { expect } from 'chai';
+import { readFileSync } from 'node:fs';
+import { readTape, STOP } from '$lib/core/tape';
 import { openPage, useApp } from '../support/app';
 
 const used = useApp();
@@ -55,6 +57,37 @@ describe('the hoop', () => {
     await ways.getByText('As it is now: too many').waitFor();
     await page.getByRole('link', { name: 'To its score' }).click();
     await page.getByText('repeats do not fit hoop 100 × 100').waitFor();
+    expect(faults).to.deep.equal([]);
+    await context.close();
+  });
+
+  it('gives one tape of all items, in either order, and mirrors the design with all that follows from it', async () => {
+    const { page, context, faults } = await openPage(used.browser);
+    await page.goto(`${used.app.url}/hoop?build=tail-tab`);
+    const tape = page.getByTestId('one-tape');
+    await tape.getByRole('button', { name: 'One tape of all' }).click();
+    await tape
+      .getByText(/\d+ stops?, hands are called/)
+      .nth(1)
+      .waitFor();
+    const told = await tape.getByRole('radiogroup').innerText();
+    const [blocks, items] = [...told.matchAll(/(\d+) stops?/g)].map(([, n]) => Number(n));
+    expect(items).to.be.above(blocks);
+    const saved = page.waitForEvent('download');
+    await tape.getByRole('button', { name: 'Save this tape' }).click();
+    const file = readFileSync(await (await saved).path());
+    const read = readTape(new Uint8Array(file));
+    if (!read.ok) throw new Error(read.problem.message);
+    expect([...read.value.kind].filter((k) => k === STOP).length).to.equal(blocks);
+
+    // The bib is closed on its left; mirrored on its right.
+    await page.goto(`${used.app.url}/hoop?build=pilot-bib`);
+    await page.getByRole('button', { name: 'Mirror the design' }).click();
+    await page.getByRole('button', { name: 'Undo' }).first().waitFor();
+    await page.goto(`${used.app.url}/builds/pilot-bib?step=n4`);
+    const opening = page.getByTestId('step-card').getByText(/open on the/);
+    await opening.waitFor();
+    expect(await opening.innerText()).to.include('on the right');
     expect(faults).to.deep.equal([]);
     await context.close();
   });

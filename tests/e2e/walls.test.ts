@@ -36,7 +36,15 @@ describe('names that are there twice', () => {
     const now = Date.now();
     await restore(page, doubledBackup(now));
     const { builds, runs } = doubledWorkroom(now);
-    for (const at of ['/', '/builds', '/run', '/workshop', '/workshop/machines', '/workshop/thread', '/workshop/stock']) {
+    for (const at of [
+      '/',
+      '/builds',
+      '/run',
+      '/workshop',
+      '/workshop/machines',
+      '/workshop/thread',
+      '/workshop/stock',
+    ]) {
       await page.goto(plain.url + at);
       await isWhole(page, at);
     }

@@ -185,6 +185,26 @@ describe('how many fit', () => {
     expect(found.because).to.include('120 × 170 mm');
     expect(inTries(task([shape({ diameterMm: 9 })], { insetMm: 65 })).because).to.include('leaves nothing');
   });
+  it('rounds that lie in no rows keep their distance to a hair', () => {
+    const asked = task([shape({ diameterMm: 63.5 })], { field: { widthMm: 160, heightMm: 260 }, gapMm: 6 });
+    const found = inTries(asked, 200);
+    // Rows hold 2 × 3; one more lies where none of them is straight.
+    expect(found.placements).to.have.length(7);
+    expectValid(asked, found);
+  });
+  it('rectangles cut from one field find their places again, whatever is cut first', () => {
+    // 200 × 200: a strip of 80 across, cut at 70; the rest, 120 high, cut at 130, and what is left of it at 50.
+    const parts = [[70, 80], [130, 80], [130, 120], [70, 50], [70, 70]].map(([widthMm, heightMm], n) => shape({ widthMm, heightMm }, 'quarter', 1, `r${n}`)); // prettier-ignore
+    const asked = task(parts, { field: { widthMm: 200, heightMm: 200 }, insetMm: 0, gapMm: 0 });
+    for (const shapes of [parts, parts.toReversed()]) {
+      const found = inTries({ ...asked, shapes });
+      expect(found.unplaced).to.deep.equal([]);
+      expectValid(asked, found);
+    }
+    const apart = inTries({ ...asked, gapMm: 4 });
+    expect(apart.placements.length).to.be.below(5);
+    expectValid({ ...asked, gapMm: 4 }, apart);
+  });
   it('no more than are wanted, and what finds no room is named', () => {
     const some = inTries(task([shape({ diameterMm: 20 }, 'none', 5)]));
     expect([some.placements.length, some.grid, some.unplaced]).to.deep.equal([5, null, []]);

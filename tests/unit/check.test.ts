@@ -40,13 +40,13 @@ const check = (tape: Tape, change: Change = {}, workshop = shop, today?: string)
   return findingsOf(build, reading, workshop, {}, today);
 };
 /** Tabs laid by hand in the hoop of 130 × 180. */
-function laidAt(places: NonNullable<Build['hooping']>['places']): Change {
+function laidAt(places: NonNullable<Build['hooping']>['places'], hoopId = 'hoop-130x180'): Change {
   const { reading } = example(tailTab());
   const outline = itemOutline(reading, tailTab()).map(({ x, y }): [number, number] => [x, y]);
   return {
-    hoopId: 'hoop-130x180',
+    hoopId,
     order: { quantity: 4, repeats: places.length },
-    hooping: { hoopId: 'hoop-130x180', outline, gapMm: 15, places },
+    hooping: { hoopId, outline, gapMm: 15, places },
   };
 }
 const sewn = (...blocks: Path[][]): Tape => {
@@ -262,6 +262,14 @@ const CASES: Record<string, { says: () => Finding[]; quiet: () => Finding[] }> =
   'laid-close': {
     says: () => check(tailTab(), laidAt([-22, 22].map((x) => ({ x, y: 0, turnDeg: 0 })))),
     quiet: () => check(tailTab(), laidAt([-32, 32].map((x) => ({ x, y: 0, turnDeg: 0 })))),
+  },
+  'off-centre': {
+    says: () => check(tailTab(), laidAt([{ x: 0, y: 40, turnDeg: 0 }], 'hoop-160x260')),
+    quiet: () => check(tailTab(), laidAt([{ x: 30, y: 38, turnDeg: 0 }], 'hoop-160x260')),
+  },
+  'hoop-large': {
+    says: () => check(tailTab(), { hoopId: 'hoop-160x260' }),
+    quiet: () => check(tailTab(), { hoopId: 'hoop-130x180' }),
   },
   'laid-other': {
     says: () =>

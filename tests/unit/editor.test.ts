@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { fail, ok, type Problem, type Result } from '$lib/core/base';
 import { roleOverrides, type Build } from '$lib/core/build';
-import { writeTape, type Tape } from '$lib/core/tape';
+import { mirrored, tapeIdOf, writeTape, type Tape } from '$lib/core/tape';
 import { newWorkshop } from '$lib/core/workshop';
 import { crewPatch, tailTab } from '$lib/demo';
 import { BuildEditor } from '$lib/ui/state/editor.svelte';
@@ -42,6 +42,10 @@ async function open(id = sample.build.id, tape: Tape = tailTab(), build: Build =
       if (disk.meanwhile) disk.stored = { ...disk.meanwhile(asked.mine), changedAt: 'theirs' };
       else disk.stored = asked.mine;
       return { mine: asked.mine, value: ok(disk.stored) as Result<Build> };
+    },
+    mirrored: async (tape) => {
+      const bytes = writeTape(mirrored(tape));
+      return ok({ id: tapeIdOf(bytes), bytes });
     },
     addTape: async () => !disk.fails,
     wasHeard: () => true,
@@ -84,6 +88,25 @@ describe('the editor of a build', () => {
     // Another change ends what could be done again.
     editor.setMaterial('base', { name: 'Soft base' });
     expect(editor.canRedo).to.equal(false);
+  });
+
+  it('mirrored, what is laid and what is sewn in between goes over with it, and comes back; a full disk changes nothing', async () => {
+    const { editor, disk } = await open();
+    const outline: [number, number][] = [[0, 0], [10, 0], [3, 8]]; // prettier-ignore
+    const places = [{ x: 20, y: 5, turnDeg: 0 }];
+    editor.change({ hooping: { hoopId: 'hoop-130x180', outline, gapMm: 6, places } });
+    await editor.mirror();
+    await settled();
+    expect(editor.build?.tapeId).to.equal(tapeIdOf(writeTape(mirrored(tailTab()))));
+    // Anticlockwise still: its order turns round.
+    expect(disk.stored.hooping).to.deep.include({ outline: [[-3, 8], [-10, 0], [-0, 0]], places }); // prettier-ignore
+    editor.undo();
+    await settled();
+    expect(disk.stored).to.deep.include({ tapeId: sample.build.tapeId });
+    expect(disk.stored.hooping?.outline).to.deep.equal(outline);
+    disk.fails = true;
+    await editor.mirror();
+    expect(editor.build?.tapeId).to.equal(sample.build.tapeId);
   });
 
   it('undo takes back its own change and leaves what another tab has changed since', async () => {

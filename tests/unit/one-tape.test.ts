@@ -9,7 +9,19 @@ import {
   type Level,
 } from '$lib/core/hooping';
 import { itemAt } from '$lib/core/base';
-import { readTape, rowsToTape, STITCH, STOP, writeTape, type StitchRow, type Tape } from '$lib/core/tape';
+import { oneTape } from '$lib/core/run';
+import { bib, crewPatch, pouch, tailTab } from '$lib/demo';
+import { readAs } from '../support/examples';
+import {
+  mirrored,
+  readTape,
+  rowsToTape,
+  STITCH,
+  STOP,
+  writeTape,
+  type StitchRow,
+  type Tape,
+} from '$lib/core/tape';
 
 const stitch = (x: number, y: number): StitchRow => ({ x, y, kind: 'stitch' });
 const jump = (x: number, y: number): StitchRow => ({ x, y, kind: 'jump' });
@@ -271,5 +283,48 @@ describe('the order of a hooping', () => {
       expect(order.toSorted((a, b) => a - b)).to.deep.equal(told);
       expect(lengthOf(order, cost)).to.be.below(0.6 * lengthOf(told, cost));
     }
+  });
+});
+
+describe('a design mirrored', () => {
+  it('is read as it was, with left and right changed over; twice it is itself', () => {
+    for (const tape of [bib(), pouch(), tailTab(), crewPatch()]) {
+      const over = readTape(writeTape(mirrored(tape)));
+      if (!over.ok) throw new Error(over.problem.message);
+      expect([...writeTape(mirrored(over.value))]).to.deep.equal([...writeTape(tape)]);
+      const [own, other] = [readAs(tape), readAs(over.value)];
+      expect(other.blocks.map((b) => b.role.value)).to.deep.equal(own.blocks.map((b) => b.role.value));
+      expect([other.extents.minX, other.extents.maxX]).to.deep.equal([-own.extents.maxX, -own.extents.minX]);
+      const SIDES: Record<string, string> = { left: 'right', right: 'left', top: 'top', bottom: 'bottom' };
+      const sides = (r: typeof own) => r.blocks.flatMap((b) => b.openings.map((o) => o.side));
+      expect(sides(other)).to.deep.equal(sides(own).map((side) => SIDES[side]));
+    }
+  });
+});
+
+describe('one tape of the hooping', () => {
+  const places = { places: [{ x: -30, y: 10, turnDeg: 0 }, { x: 40, y: -20, turnDeg: 90 }] }; // prettier-ignore
+  const threads = ['a', 'a'];
+  const made = (order: HoopingTask['order'], stops: HoopingTask['stops'] = 'keep') => {
+    const result = oneTape(corner, places, threads, { order, stops });
+    if (!result.ok) throw new Error(result.problem.message);
+    return result.value;
+  };
+  it('lays the middle of each design at its place', () => {
+    // The design reaches from 5, -6 to 12, 0: its middle is at 8.5, -3.
+    const { tape } = made('item-by-item');
+    const at = [...tape.kind].flatMap((k, i) => (k === STITCH ? [[tape.x[i] / 10, tape.y[i] / 10]] : []));
+    const first = at.findIndex(([x]) => x === -33.5);
+    expect(at.slice(first, first + 4)).to.deep.equal([[-33.5, 13], [-28.5, 13], [-26.5, 11], [-26.5, 7]]); // prettier-ignore
+    // Turned a quarter: (x, y) from the middle comes to (−y, x).
+    const second = at.findIndex(([x]) => x === 37);
+    expect(at.slice(second, second + 4)).to.deep.equal([[37, -23.5], [37, -18.5], [39, -16.5], [43, -16.5]]); // prettier-ignore
+  });
+  it('counts stops and jumps of each order', () => {
+    // Block by block one stop for both items; item by item one in each, and one between them.
+    expect(made('block-by-block').stops).to.equal(1);
+    expect(made('item-by-item').stops).to.equal(3);
+    expect(made('item-by-item', 'merge-same-thread').stops).to.equal(2);
+    expect(made('block-by-block').jumpMm).to.be.above(made('item-by-item').jumpMm);
   });
 });

@@ -10,7 +10,8 @@ import { readDesign } from '$lib/core/techniques';
 import { packBackup, readBackup } from '$lib/core/backup';
 import { csvToTape, fitsATape, readBundle } from '$lib/core/exchange';
 import { solveLayout } from '$lib/core/nesting';
-import { isSewnAlike, readTape, writeTape } from '$lib/core/tape';
+import { oneTape } from '$lib/core/run';
+import { isSewnAlike, mirrored, readTape, tapeIdOf, writeTape } from '$lib/core/tape';
 import type { CoreWorker } from './protocol';
 
 // As in hooks.client.ts: no compiled code under the content rules.
@@ -80,6 +81,18 @@ const worker: CoreWorker = {
   },
   gapForMore({ task, seconds }, count) {
     return ok(gapForMore(task, count, () => ({ left: within(seconds) })));
+  },
+  mirrored(tape) {
+    const bytes = writeTape(mirrored(tape));
+    return Comlink.transfer(ok({ id: tapeIdOf(bytes), bytes }), [bytes.buffer]);
+  },
+  oneTape({ tape, repeats, threads, order, stops }) {
+    const made = oneTape(tape, repeats, threads, { order, stops });
+    if (!made.ok) return made;
+    const fitting = fitsATape(made.value.tape);
+    if (!fitting.ok) return fitting;
+    const bytes = writeTape(fitting.value);
+    return Comlink.transfer(ok({ ...made.value, tape: undefined, bytes }), [bytes.buffer]);
   },
   packBackup(data) {
     const bytes = packBackup(data);

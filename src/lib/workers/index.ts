@@ -9,13 +9,23 @@ import type {
   ArrangeRequest,
   CoreWorker,
   LayoutRequest,
+  OneTapeAnswer,
+  OneTapeRequest,
   PdfWorker,
   ReadingWorker,
   ReadRequest,
   ReadTape,
+  StoredTape,
 } from './protocol';
 
-export type { ArrangeRequest, LayoutRequest, ReadRequest, ReadTape, StoredTape } from './protocol';
+export type {
+  ArrangeRequest,
+  LayoutRequest,
+  OneTapeAnswer,
+  ReadRequest,
+  ReadTape,
+  StoredTape,
+} from './protocol';
 
 type Failure = { ok: false; problem: Problem };
 interface Started<W> {
@@ -128,6 +138,11 @@ export const outlineInWorker = (tape: Tape, { extents, blocks }: Reading) =>
   core<Path>((remote) =>
     remote.outline(tape, { extents, blocks: blocks.map(({ lines, widthMm }) => ({ lines, widthMm })) }),
   );
+/** A tape with left and right changed over. */
+export const mirroredInWorker = (tape: Tape) => core<StoredTape>((remote) => remote.mirrored(tape));
+/** All items of a hooping as one tape. */
+export const oneTapeInWorker = (request: OneTapeRequest) =>
+  core<OneTapeAnswer>((remote) => remote.oneTape(request));
 /** The widest gap at which more fit than so many; null: none, or it was stopped. mm */
 export const gapForMoreWatched = (request: ArrangeRequest, count: number, signal: AbortSignal) =>
   alone<CoreWorker, number | null>(

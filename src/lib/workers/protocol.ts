@@ -2,7 +2,8 @@ import type { Arrangement, ArrangeTask } from '$lib/core/arrange';
 import type { WorkroomData } from '$lib/core/backup';
 import type { Build } from '$lib/core/build';
 import type { Demand, StoredTapes } from '$lib/core/demand';
-import type { SewnOutline } from '$lib/core/hoop';
+import type { Repeats, SewnOutline } from '$lib/core/hoop';
+import type { HoopingTask } from '$lib/core/hooping';
 import type { Workshop } from '$lib/core/workshop';
 import type { Bundle } from '$lib/core/exchange';
 import type { TechniquePattern } from '$lib/core/grammar';
@@ -32,6 +33,21 @@ export interface ArrangeRequest {
   seconds: number;
   /** of one shape alone, where more may fit than anybody hoops */
   most: number;
+}
+
+/** A hooping that is wanted as one tape. @see oneTape */
+export interface OneTapeRequest {
+  tape: Tape;
+  repeats: Repeats;
+  threads: string[];
+  order: HoopingTask['order'];
+  stops: HoopingTask['stops'];
+}
+/** The tape's bytes, with what its order costs: stops, and jumps in mm. */
+export interface OneTapeAnswer {
+  bytes: Uint8Array;
+  stops: number;
+  jumpMm: number;
 }
 
 /** A tape by its id. */
@@ -72,6 +88,10 @@ export interface CoreWorker {
   arrange(request: ArrangeRequest, onBetter?: (found: Arrangement) => void): Promise<Arrangement>;
   /** The widest gap at which more fit than so many. mm */
   gapForMore(request: ArrangeRequest, count: number): Result<number | null>;
+  /** A tape with left and right changed over. */
+  mirrored(tape: Tape): Result<StoredTape>;
+  /** All items of a hooping as one tape. */
+  oneTape(request: OneTapeRequest): Result<OneTapeAnswer>;
   /** The whole workroom as a ZIP. */
   packBackup(data: WorkroomData): Result<Uint8Array>;
   readBackup(bytes: Uint8Array): Promise<Result<WorkroomData>>;

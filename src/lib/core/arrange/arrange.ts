@@ -1,10 +1,10 @@
 import { unionOf, type Box } from '../base';
 import { mostThatFit } from './bound';
-import { arrangeMixed, type MixedPut } from './mixed';
+import { arrangeMixed } from './mixed';
 import type { Room } from './rows';
 import { asManyAsFit } from './single';
 import { turnsOf } from './turns';
-import type { Arrangement, ArrangeTask, Place, Turned } from './types';
+import type { Arrangement, ArrangeTask, MixedPut, Place, Turned } from './types';
 
 const NOTHING: Box = { minX: 0, minY: 0, maxX: 0, maxY: 0 };
 
@@ -50,15 +50,7 @@ export function arrangeInBox(task: ArrangeTask, { left, onBetter }: ArrangeOptio
   if (why) return { ...answer([], { grid: null, way: 'grid' }), upperBound: 0, because: why };
   if (shapes.length > 1) {
     const told = (puts: MixedPut[]) => answer(puts, { grid: null, way: 'free' });
-    return told(
-      arrangeMixed(
-        shapes,
-        room,
-        gapMm,
-        () => left() > 0,
-        (puts) => onBetter?.(told(puts)),
-      ),
-    );
+    return told(arrangeMixed(shapes, room, gapMm, left, (puts) => onBetter?.(told(puts))));
   }
   const wanted = shape.quantity ?? MOST_FOUND;
   const told = ({ puts, grid, way: by }: ReturnType<typeof asManyAsFit>) => {

@@ -72,9 +72,7 @@ function lowestMeeting(turned: Turned, laid: readonly Put[], free: Box, keepouts
       x >= free.minX - EXACT && x <= free.maxX + EXACT && y >= free.minY - EXACT && y <= free.maxY + EXACT,
   );
   within.sort((a, b) => (Math.abs(a.y - b.y) > EXACT ? a.y - b.y : a.x - b.x));
-  const isFree = (at: Point) =>
-    laid.every((put) => !keepouts.of(put.turned, turned).holds({ x: at.x - put.at.x, y: at.y - put.at.y }));
-  return within.find(isFree) ?? null;
+  return within.find((at) => isFree(at, turned, laid, keepouts)) ?? null;
 }
 /** Where two sides meet; null: nowhere, or all along. */
 function meeting([a, b]: [Point, Point], [c, d]: [Point, Point]): Point | null {
@@ -106,13 +104,17 @@ function lowestLeft(
       .grown()
       .map((path) => path.map(({ x, y }) => ({ x: x + at.x, y: y + at.y }))),
   );
-  const left = without(whole, taken).flat();
-  if (!left.length) return null;
-  const low = left.reduce((a, b) => (b.y < a.y || (b.y === a.y && b.x < a.x) ? b : a));
   const clamp = (v: number, least: number, most: number) =>
     Math.min(Math.max(v, least), Math.max(least, most));
-  return { x: clamp(low.x, minX, maxX), y: clamp(low.y, minY, maxY) };
+  const left = without(whole, taken)
+    .flat()
+    .map(({ x, y }) => ({ x: clamp(x, minX, maxX), y: clamp(y, minY, maxY) }))
+    .sort((a, b) => a.y - b.y || a.x - b.x);
+  // What is kept out is drawn with chords here: what is taken is measured.
+  return left.find((at) => isFree(at, turned, laid, keepouts)) ?? null;
 }
+const isFree = (at: Point, turned: Turned, laid: readonly Put[], keepouts: Keepouts): boolean =>
+  laid.every((put) => !keepouts.of(put.turned, turned).holds({ x: at.x - put.at.x, y: at.y - put.at.y }));
 
 /** As many more of one shape as there is room for. */
 export function fillUp(

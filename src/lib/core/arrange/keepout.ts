@@ -19,6 +19,8 @@ import type { Turned } from './types';
 
 /** Sums of hollow shapes are rounded to 1/1000 mm: so much more reach makes that good, mm. */
 const SAFE = 0.002;
+/** An outline drawn with chords lies so much within what it stands for, mm. */
+const CHORD = 0.003;
 /** Two that share less than this share nothing, mm². */
 const NOTHING = 0.001;
 /** Nearer than this to the edge is on it, mm. */
@@ -108,7 +110,7 @@ export class Keepout {
   private edges: [Point, Point][] | null = null;
   /** Their outlines with the reach. */
   grown(): Path[] {
-    this.outlines ??= grown(this.paths, this.reach + SAFE);
+    this.outlines ??= grown(this.paths, this.reach + SAFE + CHORD);
     return this.outlines;
   }
   private outlines: Path[] | null = null;

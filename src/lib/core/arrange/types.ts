@@ -74,3 +74,7 @@ export interface Put {
   turned: Turned;
   at: Point;
 }
+/** Of several kinds, which one it is. */
+export interface MixedPut extends Put {
+  shapeId: string;
+}

@@ -1,11 +1,18 @@
 import { apartBy } from '../arrange';
-import { boxOf, heightOf, itemAt, lyingPath, widthOf, type Path } from '../base';
-import { intoInset, laidPlaces, machineFor, repeatGap } from '../hoop';
+import { boxOf, heightOf, itemAt, lyingPath, middleOf, widthOf, type Path } from '../base';
+import { hoopBase, hoopsThatFit, intoInset, laidPlaces, machineFor, repeatGap } from '../hoop';
 import { popsOut } from '../score';
+import { goesOn, type Hoop, type Machine } from '../workshop';
 import type { CheckContext, CheckRule, Found } from './types';
 
 /** Less is rounding, mm. */
 const EXACT = 0.1;
+/** A hoop so many times as long as it is wide is a long one. */
+const LONG = 1.5;
+/** Further off the middle than this share of its length, a group pulls. */
+const OFF_CENTRE = 0.15;
+/** A base of less than this share of the other's would do. */
+const WASTES = 0.6;
 /** A design that has grown or shrunk by more is another one, mm. */
 const SAME_SIZE = 2;
 
@@ -65,6 +72,55 @@ export const laidRules: CheckRule[] = [
             ? 'The one would be sewn into the other.'
             : 'Scissors need their room, and film must hold until the last stitch.',
           fix: workOut,
+        },
+      ];
+    },
+  },
+  {
+    id: 'off-centre',
+    severity: 'tip',
+    find: (c) => {
+      const paths = laidOutlines(c);
+      const { width, height } = c.field;
+      if (!paths.length || Math.max(width, height) < LONG * Math.min(width, height)) return [];
+      const middle = middleOf(boxOf(paths.flat()));
+      const [off, length] = height >= width ? [middle.y, height] : [middle.x, width];
+      if (Math.abs(off) <= OFF_CENTRE * length) return [];
+      const places = c.build.hooping?.places.map((p) => ({ ...p, x: p.x - middle.x, y: p.y - middle.y }));
+      return [
+        {
+          stepId: null,
+          message: `What you laid lies ${c.length(Math.abs(off))} off the middle of the long hoop ${c.hoop.name}.`,
+          because: 'A large group at one end of a long hoop pulls the cloth towards it.',
+          ...(places &&
+            c.build.hooping && {
+              fix: { label: 'Lay it in the middle', change: { hooping: { ...c.build.hooping, places } } },
+            }),
+        },
+      ];
+    },
+  },
+  {
+    id: 'hoop-large',
+    severity: 'tip',
+    find: (c) => {
+      if (c.build.order.repeats > 1 || !c.field.fits || c.size.width === 0) return [];
+      const areaOf = (hoop: Hoop, machine: Machine) => {
+        const { widthMm, heightMm } = hoopBase(hoop, machine, c.numbers);
+        return { widthMm, heightMm, area: widthMm * heightMm };
+      };
+      const now = areaOf(c.hoop, c.machine);
+      const [smallest] = hoopsThatFit(c.workshop, c.numbers, c.size)
+        .filter(({ hoop }) => goesOn(hoop, c.machine.id))
+        .map(({ hoop }) => ({ hoop, ...areaOf(hoop, c.machine) }))
+        .sort((a, b) => a.area - b.area);
+      if (!smallest || smallest.area >= WASTES * now.area) return [];
+      return [
+        {
+          stepId: null,
+          message: `One item of ${c.length(c.size.width)} × ${c.length(c.size.height)} would go into hoop ${smallest.hoop.name}.`,
+          because: `Its base takes ${c.length(smallest.widthMm)} × ${c.length(smallest.heightMm)}, not ${c.length(now.widthMm)} × ${c.length(now.heightMm)}, and less of it is bare.`,
+          fix: { label: `Take hoop ${smallest.hoop.name}`, change: { hoopId: smallest.hoop.id } },
         },
       ];
     },

@@ -8,6 +8,7 @@ export { TapeAssembler, TRIM_JUMPS } from './assembler';
 export { tapeBlocks } from './blocks';
 export { tapeIdOf } from './id';
 export { isSewnAlike } from './same';
+export { mirrored } from './mirrored';
 export { stitchBox } from './extents';
 export {
   STITCH,

@@ -51,11 +51,4 @@ export {
   withoutMachine,
   type MachineKind,
 } from './change';
-export {
-  COMMON_FIELDS,
-  firstWorkshop,
-  isUntold,
-  MAKES,
-  shelfFor,
-  type Made,
-} from './first-visit';
+export { COMMON_FIELDS, firstWorkshop, isUntold, MAKES, shelfFor, type Made } from './first-visit';

@@ -11,6 +11,7 @@
   import HoopChoice from './HoopChoice.svelte';
   import HoopPlaces from './HoopPlaces.svelte';
   import HowMany from './HowMany.svelte';
+  import OneTape from './OneTape.svelte';
 
   // Which hoop, how many of the design it holds, and where each lies.
   let { editor, build, plan }: { editor: BuildEditor; build: Build; plan: BuildPlan } = $props();
@@ -84,7 +85,11 @@
         {mayTurn}
         onquantity={(n) => (quantity = n)}
         onturn={(turns) => (mayTurn = turns)}
+        onmirror={build.typed ? undefined : () => void editor.mirror()}
       />
+      {#if editor.tape && !build.typed && plan.hooping.repeats}
+        <OneTape {plan} tape={editor.tape} name={build.name} />
+      {/if}
     </section>
   </div>
 {:else}

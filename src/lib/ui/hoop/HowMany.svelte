@@ -1,4 +1,5 @@
 <script lang="ts">
+  import FlipHorizontal from '@lucide/svelte/icons/flip-horizontal-2';
   import { count, formatLength, percent } from '$lib/core/base';
   import type { MayTurn } from '$lib/core/arrange';
   import { MOST_REPEATS } from '$lib/core/build';
@@ -20,8 +21,10 @@
     mayTurn: MayTurn;
     onquantity: (n: number | null) => void;
     onturn: (turns: MayTurn) => void;
+    /** changes left and right over; undefined: there are no stitches */
+    onmirror?: () => void;
   }
-  let { table, ways, quantity, mayTurn, onquantity, onturn }: Props = $props();
+  let { table, ways, quantity, mayTurn, onquantity, onturn, onmirror }: Props = $props();
   const length = (mm: number) => formatLength(mm, workroom.unit);
 
   const TURNS: [MayTurn, string][] = [
@@ -111,7 +114,7 @@
   >
 </div>
 {#if middle && table.now}
-  <div class="flex flex-wrap gap-3">
+  <div class="flex flex-wrap items-end gap-3">
     <LengthField
       label="Right of the middle"
       class="w-20"
@@ -136,5 +139,16 @@
         limits={{ min: -360, max: 360 }}
         onchange={(deg) => table.turn(deg)}
       />{/if}
+    {#if middle.x || middle.y}<button
+        type="button"
+        class="btn btn-small"
+        onclick={() => table.moveTo({ x: 0, y: 0 })}>To the middle</button
+      >{/if}
+    {#if onmirror}<button
+        type="button"
+        class="btn btn-small"
+        title="Changes left and right of the design over, its pieces with it"
+        onclick={onmirror}><FlipHorizontal size={15} />Mirror the design</button
+      >{/if}
   </div>
 {/if}

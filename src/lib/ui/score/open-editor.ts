@@ -1,4 +1,4 @@
-import { readInWorker } from '$lib/workers';
+import { mirroredInWorker, readInWorker } from '$lib/workers';
 import { BuildEditor } from '../state/editor.svelte';
 import { keep } from '../state/keeping';
 import { showNote, showProblem } from '../state/notices';
@@ -11,6 +11,7 @@ export const openEditor = (): BuildEditor =>
     workshop: () => workroom.workshopNow(),
     stored: (id) => workroom.store.build(id),
     read: readBuild,
+    mirrored: mirroredInWorker,
     readTape: (bytes) => readInWorker(bytes, requestFor({})),
     save: (unsaved, again) => workroom.saveBuild(unsaved, again),
     addTape: async (id, bytes) => (await keep(() => workroom.store.addTape({ id, bytes }))).ok,

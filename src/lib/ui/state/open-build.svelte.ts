@@ -9,7 +9,7 @@ import { isQuestion, ODDS, type Reading } from '$lib/core/reading';
 import { rankTechniques, techniqueQuestion } from '$lib/core/techniques';
 import { scoreChanges, stackAt, stackHere, type ScoreChanges } from '$lib/core/score';
 import type { Tape } from '$lib/core/tape';
-import type { ReadTape } from '$lib/workers';
+import type { ReadTape, StoredTape } from '$lib/workers';
 import { nowIso } from './ids';
 import { orFault } from './or-fault';
 import { readingsOf, type ReadBuild } from './read-parts';
@@ -22,6 +22,8 @@ export interface BuildNeeds {
   read: (build: Build) => Promise<Result<ReadBuild>>;
   /** reads a tape without anybody's roles */
   readTape: (bytes: Uint8Array) => Promise<Result<ReadTape>>;
+  /** a tape with left and right changed over, as it is stored */
+  mirrored: (tape: Tape) => Promise<Result<StoredTape>>;
   /** stores what was changed since it was stored last; answers it with what another tab has stored since */
   save: (
     unsaved: () => { base: Build; mine: Build } | null,
@@ -251,6 +253,23 @@ export class OpenBuild {
   choose(what: string, next: Partial<Build>) {
     this.changes = { what, by: this.wouldChange(next) };
     this.change(next);
+  }
+  /** Changes left and right over: the same stitches mirrored, as a tape of its own; what is sewn in between is only moved. */
+  async mirror(): Promise<void> {
+    if (!this.build || !this.ownTape) return;
+    const over = await this.needs.mirrored(this.ownTape);
+    if (!over.ok) return this.needs.tell(over.problem);
+    const { id: tapeId, bytes } = over.value;
+    if (!this.build || !(await this.needs.addTape(tapeId, bytes))) return;
+    const { hooping, insertions } = this.build;
+    this.change({
+      tapeId,
+      insertions: insertions.map((i) => ({ ...i, dxMm: -i.dxMm })),
+      hooping: hooping && {
+        ...hooping,
+        outline: hooping.outline.map(([x, y]): [number, number] => [-x, y]).reverse(),
+      },
+    });
   }
   /** Lays the maker's decisions onto a newer tape; answers what could not be kept. */
   async replaceTape(tapeId: string, fileName: string, bytes: Uint8Array): Promise<string[] | null> {

@@ -17,6 +17,15 @@
   const { widthMm, heightMm } = hoopSchema.shape;
   const HELD_BY = ['screw', 'spring', 'magnets'] as const;
   let isOpen = $state(false);
+  const hints = $derived([
+    ...(workroom.unit === 'inch' ? [formatSize(hoop.widthMm, hoop.heightMm, 'inch')] : []),
+    ...(hoop.owned > 1 ? [`${hoop.owned} alike`] : []),
+    ...(hoop.positions ? [`hung in at ${hoop.positions.count} places`] : []),
+    ...hoop.alsoOn.flatMap((id) => {
+      const machine = workroom.workshop.machines.find((m) => m.id === id);
+      return machine ? [`goes on ${machine.name} too`] : [];
+    }),
+  ]);
   // Every frame is as wide here: how large the field is, is what is seen.
   const ring = $derived(largest / 10);
   const room = $derived(largest + 2 * ring);
@@ -35,14 +44,14 @@
     />
   </svg>
   <NameField
-    class="w-28"
+    class="w-26"
     label="Name of hoop {hoop.name}"
     most={60}
     value={hoop.name}
     onchange={(name) => void setHoop(hoop, { name })}
   />
   <LengthField
-    class="w-15"
+    class="w-17"
     label="Width of the field of hoop {hoop.name}"
     labelled="hidden"
     valueMm={hoop.widthMm}
@@ -51,7 +60,7 @@
     onchange={(mm) => void setHoop(hoop, { widthMm: mm })}
   />
   <LengthField
-    class="w-15"
+    class="w-17"
     label="Height of the field of hoop {hoop.name}"
     labelled="hidden"
     valueMm={hoop.heightMm}
@@ -59,17 +68,13 @@
     onchange={(mm) => void setHoop(hoop, { heightMm: mm })}
   />
   <Select
-    class="w-25"
+    class="w-24"
     label="What holds the cloth in hoop {hoop.name}"
     value={hoop.magnetic ? 'magnets' : hoop.closing}
     options={words(HELD_BY)}
     onchange={(by) =>
       void setHoop(hoop, by === 'magnets' ? { magnetic: true } : { magnetic: false, closing: by })}
   />
-  {#if workroom.unit === 'inch'}<span class="label">{formatSize(hoop.widthMm, hoop.heightMm, 'inch')}</span
-    >{/if}
-  {#if hoop.owned > 1}<span class="label">{hoop.owned} alike</span>{/if}
-  {#if hoop.positions}<span class="label">{hoop.positions.count} places</span>{/if}
   <button
     type="button"
     class="btn btn-small ml-auto"
@@ -84,5 +89,6 @@
     aria-label="Take out hoop {hoop.name}"
     onclick={() => void removeHoop($state.snapshot(hoop))}><Trash size={15} /></button
   >
+  {#if hints.length}<p class="label ml-11 basis-full">{hints.join(' · ')}</p>{/if}
 </li>
 {#if isOpen}<li><HoopMore {hoop} /></li>{/if}
