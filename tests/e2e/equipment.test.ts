@@ -89,6 +89,7 @@ describe('the shelf', () => {
     await threads.getByRole('button', { name: 'Take out slate' }).click();
     await page.getByText('slate is taken out.').waitFor();
     await page.getByRole('button', { name: 'Undo' }).click();
+    await threads.getByLabel('Name of thread slate').waitFor();
     expect(
       await threads
         .getByRole('listitem')

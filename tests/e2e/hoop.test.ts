@@ -83,7 +83,8 @@ describe('the hoop', () => {
     // The bib is closed on its left; mirrored on its right.
     await page.goto(`${used.app.url}/hoop?build=pilot-bib`);
     await page.getByRole('button', { name: 'Mirror the design' }).click();
-    await page.getByRole('button', { name: 'Undo' }).first().waitFor();
+    // Mirrored off the screen's thread: it is taken once it can be undone.
+    await page.getByRole('button', { name: 'Undo', disabled: false }).first().waitFor();
     await page.goto(`${used.app.url}/builds/pilot-bib?step=n4`);
     const opening = page.getByTestId('step-card').getByText(/open on the/);
     await opening.waitFor();

@@ -4,6 +4,7 @@ import {
   fitIn,
   hoopBase,
   hoopField,
+  hoopForMore,
   hoopsThatFit,
   intoInset,
   movedWithin,
@@ -133,6 +134,12 @@ describe('what is told of machines and hoops', () => {
     const onBoth = changeHoop(two, 'hoop-100x100', { alsoOn: ['big'] });
     const [first] = hoopsThatFit({ ...onBoth, usual: { machineId: 'big', hoopId: null } }, numbers, { width: 80, height: 80 }); // prettier-ignore
     expect([first.hoop.id, first.machine.id]).to.deep.equal(['hoop-100x100', 'big']);
+  });
+  it('a hoop that holds more: the smallest whose rows and columns do', () => {
+    const size = { width: 40, height: 40 };
+    // With 10 between: 2 × 2 in 90 × 90, 2 × 3 in 120 × 170, 3 × 5 in 150 × 250.
+    const more = (count: number) => hoopForMore(shop, numbers, size, 10, count)?.name;
+    expect([3, 4, 5, 6, 14, 15].map(more)).to.deep.equal(['100 × 100', '130 × 180', '130 × 180', '160 × 260', '160 × 260', undefined]); // prettier-ignore
   });
   it('is never set faster than it can go; a hoop that fits another machine stays when its own goes', () => {
     expect(changeMachine(shop, machine.id, { topSpeed: 550 }).machines[0].speed).to.equal(550);

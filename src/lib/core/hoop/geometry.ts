@@ -1,7 +1,7 @@
 import { itemAt, outInOval, type Path } from '../base';
 import type { Numbers } from '../numbers';
 import { fieldAtOnce, goesOn, type Hoop, type Machine, type Workshop } from '../workshop';
-import type { Field } from './repeats';
+import { repeatsThatFit, type Field } from './repeats';
 
 /** A hoop as it is held for a design, mm. */
 export interface HoopField extends Field {
@@ -102,3 +102,18 @@ export function hoopsThatFit(
       return p.map((v, i) => v - itemAt(q, i)).find((d) => d !== 0) ?? 0;
     });
 }
+/** The smallest hoop of which rows and columns alone hold more than so many; undefined: none does. */
+export const hoopForMore = (
+  workshop: Workshop,
+  numbers: Numbers,
+  size: SewnSize,
+  gapMm: number,
+  count: number,
+): Hoop | undefined =>
+  hoopsThatFit(workshop, numbers, size)
+    .filter(({ hoop, machine }) => {
+      const { across, down } = repeatsThatFit(hoopField(hoop, machine, numbers, size), size, gapMm);
+      return across * down > count;
+    })
+    .map(({ hoop }) => hoop)
+    .sort((a, b) => a.widthMm * a.heightMm - b.widthMm * b.heightMm)[0];

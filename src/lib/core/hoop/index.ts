@@ -5,6 +5,7 @@ export {
   basePast,
   hoopBase,
   hoopField,
+  hoopForMore,
   hoopsThatFit,
   machineFor,
   usualMachine,

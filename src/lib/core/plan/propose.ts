@@ -46,7 +46,8 @@ function placeFor(reading: Reading, workshop: Workshop): SewnOn {
   const [fitting] = hoopsThatFit(workshop, numbersWith(workshop.numbers), {
     width: e.maxX - e.minX,
     height: e.maxY - e.minY,
-    hull: sewnHull(reading),
+    // Only a round field asks for more than the box.
+    ...(workshop.hoops.some((h) => h.shape === 'oval') && { hull: sewnHull(reading) }),
   });
   if (fitting) return fitting;
   const hoop = workshop.hoops.reduce((a, b) => (a.widthMm * a.heightMm >= b.widthMm * b.heightMm ? a : b));

@@ -5,9 +5,11 @@
   import type { BuildPlan } from '$lib/core/plan';
   import { arrangeWatched, gapForMoreWatched, outlineInWorker } from '$lib/workers';
   import type { BuildEditor } from '../state/editor.svelte';
+  import { hoopForMore } from '$lib/core/hoop';
   import { HoopTable } from '../state/hoop-table.svelte';
   import { HoopWays } from '../state/hoop-ways.svelte';
   import { showProblem } from '../state/notices';
+  import { workroom } from '../state/workroom.svelte';
   import HoopChoice from './HoopChoice.svelte';
   import HoopPlaces from './HoopPlaces.svelte';
   import HowMany from './HowMany.svelte';
@@ -44,6 +46,10 @@
   $effect(() => {
     void stitches;
     untrack(() => void ways.read());
+  });
+  const larger = $derived.by(() => {
+    const most = ways.found.free?.placements.length ?? 0;
+    return hoopForMore(workroom.workshopNow(), plan.numbers, plan.design.size, table.gapMm, most)?.name;
   });
   const { width, height, inset, oval } = $derived(plan.hooping.field);
   $effect(() => {
@@ -83,6 +89,7 @@
         {ways}
         {quantity}
         {mayTurn}
+        {larger}
         onquantity={(n) => (quantity = n)}
         onturn={(turns) => (mayTurn = turns)}
         onmirror={build.typed ? undefined : () => void editor.mirror()}

@@ -19,12 +19,14 @@
     /** null: as many as fit */
     quantity: number | null;
     mayTurn: MayTurn;
+    /** a hoop that holds more, by its name */
+    larger: string | undefined;
     onquantity: (n: number | null) => void;
     onturn: (turns: MayTurn) => void;
     /** changes left and right over; undefined: there are no stitches */
     onmirror?: () => void;
   }
-  let { table, ways, quantity, mayTurn, onquantity, onturn, onmirror }: Props = $props();
+  let { table, ways, quantity, mayTurn, larger, onquantity, onturn, onmirror }: Props = $props();
   const length = (mm: number) => formatLength(mm, workroom.unit);
 
   const TURNS: [MayTurn, string][] = [
@@ -69,8 +71,10 @@
   {:else if best}
     <span>No way can hold more than {best.upperBound}.</span>
     {#if ways.lessForMore !== null}<span
-        >One more would fit with {length(ways.lessForMore)} less between.</span
-      >{/if}
+        >One more would fit with {length(ways.lessForMore)} less between{larger
+          ? `, or in ${larger}`
+          : ''}.</span
+      >{:else if larger}<span>More would fit in {larger}.</span>{/if}
   {/if}
 </div>
 {#if found}

@@ -216,17 +216,22 @@ function drawHoop(
     ctx.beginPath();
     ctx.roundRect(-w / 2, -h / 2, w, h, r);
   };
+  const ring = (w: number, h: number, r: number) => {
+    if (!field.oval) return box(w, h, r);
+    ctx.beginPath();
+    ctx.ellipse(0, 0, Math.max(0, w / 2), Math.max(0, h / 2), 0, 0, 2 * Math.PI);
+  };
   turnedTo(hoop, () => {
-    box(field.outerWidth, field.outerHeight, 16);
+    ring(field.outerWidth, field.outerHeight, 16);
     ctx.fillStyle = colours.rule;
     ctx.fill();
-    box(field.width, field.height, 8);
+    ring(field.width, field.height, 8);
     ctx.fillStyle = colours.paper;
     ctx.fill();
     ctx.strokeStyle = colours.quiet;
     ctx.lineWidth = px;
     ctx.stroke();
-    box(field.width - 2 * field.inset, field.height - 2 * field.inset, 5);
+    ring(field.width - 2 * field.inset, field.height - 2 * field.inset, 5);
     ctx.setLineDash([px * 2, px * 4]);
     ctx.strokeStyle = field.fits ? colours.quiet : colours.madder;
     ctx.stroke();
