@@ -94,7 +94,7 @@
         onturn={(turns) => (mayTurn = turns)}
         onmirror={build.typed ? undefined : () => void editor.mirror()}
       />
-      {#if editor.tape && !build.typed && plan.hooping.repeats}
+      {#if editor.tape && !build.typed && (plan.hooping.repeats?.places.length ?? 0) > 1}
         <OneTape {plan} tape={editor.tape} name={build.name} />
       {/if}
     </section>
