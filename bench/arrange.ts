@@ -1,27 +1,16 @@
 import {
   apartBy,
   arrange,
-  outlineOf,
-  turnedBy,
   type ArrangeShape,
   type Arrangement,
   type ArrangeTask,
+  type ToldOutline,
 } from '$lib/core/arrange';
 import { boxOf, turnedPath, type Path } from '$lib/core/base';
 import { star } from '$lib/core/outline';
+import { shapeOf, troubleOf } from '../tests/support/arranging';
 
-type Told = Parameters<typeof outlineOf>[0];
-const shapeOf = (
-  told: Told,
-  mayTurn: ArrangeShape['mayTurn'],
-  quantity: number | null = null,
-  id = 'a',
-): ArrangeShape => {
-  const outline = outlineOf(told, id);
-  if (!outline.ok) throw new Error(outline.problem.message);
-  return { id, mayTurn, quantity, ...outline.value };
-};
-const points = (path: Path): Told => path.map(({ x, y }): [number, number] => [x, y]);
+const points = (path: Path): ToldOutline => path.map(({ x, y }): [number, number] => [x, y]);
 const FIELDS = [
   [100, 100],
   [130, 180],
@@ -48,23 +37,6 @@ function solve(task: ArrangeTask, seconds: number): Answer {
   });
   return { found, first, ms: gone() };
 }
-/** By true distance: everything in the field, every two the gap apart. */
-function isValid({ field, insetMm, gapMm, shapes }: ArrangeTask, { placements }: Arrangement): boolean {
-  const lie = placements.map(({ shapeId, xMm, yMm, turnDeg }) => {
-    const shape = shapes.find(({ id }) => id === shapeId);
-    if (!shape) throw new Error(shapeId);
-    const { path, radius } = turnedBy(shape, turnDeg);
-    return radius === null
-      ? { path: path.map((p) => ({ x: p.x + xMm, y: p.y + yMm })), radius }
-      : { path: [{ x: xMm, y: yMm }], radius };
-  });
-  const [w, h] = [field.widthMm / 2 - insetMm + 1e-5, field.heightMm / 2 - insetMm + 1e-5];
-  const inside = lie.every(({ path, radius }) =>
-    path.every(({ x, y }) => Math.abs(x) + (radius ?? 0) <= w && Math.abs(y) + (radius ?? 0) <= h),
-  );
-  return inside && lie.every((a, i) => lie.slice(0, i).every((b) => apartBy(a, b) >= gapMm - 1e-4));
-}
-
 /** Rounds in straight rows, and in rows that lie in the gaps of the last, along and across. */
 function roundsInRows(w: number, h: number, d: number, gap: number): number {
   const fit = (room: number, pitch: number) => Math.max(0, Math.floor((room - d) / pitch + 1e-9) + 1);
@@ -157,7 +129,7 @@ export function printArrangements(seconds: number) {
         some.length,
       ),
       more: percent(some.filter((a) => a.found.placements.length > a.known).length, some.length),
-      valid: percent(all.filter((a) => isValid(a.task, a.found)).length, all.length),
+      valid: percent(all.filter((a) => troubleOf(a.task, a.found) === null).length, all.length),
       'first answer ms, worst': Math.round(Math.max(...all.map((a) => a.first))),
       'ms, worst': Math.round(Math.max(...all.map((a) => a.ms))),
     };
@@ -210,7 +182,7 @@ export function printArrangements(seconds: number) {
       const field = { widthMm: FIELD, heightMm: FIELD };
       const task: ArrangeTask = { field, insetMm: 0, gapMm: 0, shapes, way: 'best' };
       const { found } = solve(task, seconds);
-      return found.placements.length === shapes.length && isValid(task, found);
+      return found.placements.length === shapes.length && troubleOf(task, found) === null;
     });
     return `${percent(whole.length, cases.length)} of ${cases.length}`;
   };

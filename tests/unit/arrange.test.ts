@@ -1,30 +1,19 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import {
-  apartBy,
   arrange,
   gapForMore,
   outlineOf,
-  turnedBy,
   type ArrangeShape,
   type ArrangeTask,
   type Arrangement,
   type MayTurn,
   type ToldOutline,
 } from '$lib/core/arrange';
-import { outInOval } from '$lib/core/base';
 import { star } from '$lib/core/outline';
+import { shapeOf, troubleOf } from '../support/arranging';
 
-const shape = (
-  told: ToldOutline,
-  mayTurn: MayTurn = 'none',
-  quantity: number | null = null,
-  id = 'a',
-): ArrangeShape => {
-  const outline = outlineOf(told, id);
-  if (!outline.ok) throw new Error(outline.problem.message);
-  return { id, mayTurn, quantity, ...outline.value };
-};
+const shape = shapeOf;
 const task = (shapes: ArrangeShape[], more: Partial<ArrangeTask> = {}): ArrangeTask => ({
   field: { widthMm: 130, heightMm: 180 },
   insetMm: 5,
@@ -52,31 +41,8 @@ const TRIANGLE: ToldOutline = [
   [-15, 15],
 ];
 const STAR: ToldOutline = star({ x: 0, y: 0 }, 5, 20, 9).map(({ x, y }): [number, number] => [x, y]);
-/** Every shape within the field less its inset, every two at least the gap apart. */
-function expectValid({ field, insetMm, gapMm, shapes }: ArrangeTask, found: Arrangement) {
-  const [w, h] = [field.widthMm / 2 - insetMm, field.heightMm / 2 - insetMm];
-  const lie = found.placements.map(({ shapeId, xMm, yMm, turnDeg }) => {
-    const { path, radius } = turnedBy(
-      shapes.find((s) => s.id === shapeId)!,
-      turnDeg,
-    );
-    return radius === null
-      ? { path: path.map((p) => ({ x: p.x + xMm, y: p.y + yMm })), radius }
-      : { path: [{ x: xMm, y: yMm }], radius };
-  });
-  for (const { path, radius } of lie)
-    for (const { x, y } of path) {
-      expect(Math.abs(x) + (radius ?? 0)).to.be.at.most(w + 1e-5);
-      expect(Math.abs(y) + (radius ?? 0)).to.be.at.most(h + 1e-5);
-    }
-  lie.forEach((a, i) => {
-    for (const b of lie.slice(0, i)) {
-      const apart = apartBy(a, b);
-      expect(apart).to.be.at.least(gapMm - 1e-5);
-    }
-  });
-  expect(found.upperBound).to.be.at.least(found.placements.length);
-}
+const expectValid = (asked: ArrangeTask, found: Arrangement) =>
+  expect(troubleOf(asked, found)).to.equal(null);
 
 describe('how many fit', () => {
   it('rectangles: columns and rows by hand, as they lie or a quarter turned', () => {
@@ -185,6 +151,18 @@ describe('how many fit', () => {
     expect(found.because).to.include('120 × 170 mm');
     expect(inTries(task([shape({ diameterMm: 9 })], { insetMm: 65 })).because).to.include('leaves nothing');
   });
+  it('what is judged by sees what is wrong: one too near, one beyond, one too many', () => {
+    const asked = task([shape({ diameterMm: 20 })]);
+    const found = inTries(asked, 2);
+    const moved = (dx: number) => ({
+      ...found,
+      placements: found.placements.map((p, i) => (i ? p : { ...p, xMm: p.xMm + dx })),
+    });
+    expect(troubleOf(asked, moved(20))).to.include('apart');
+    expect(troubleOf(asked, moved(-60))).to.equal('something lies beyond the field');
+    expect(troubleOf(asked, { ...found, upperBound: 3 })).to.include('bound');
+    expect(troubleOf(asked, found)).to.equal(null);
+  });
   it('rounds that lie in no rows keep their distance to a hair', () => {
     const asked = task([shape({ diameterMm: 63.5 })], { field: { widthMm: 160, heightMm: 260 }, gapMm: 6 });
     const found = inTries(asked, 200);
@@ -219,18 +197,7 @@ describe('how many fit', () => {
     });
     const inField = (asked: ArrangeTask) => {
       const found = inTries(asked, 60);
-      const { widthMm, heightMm } = asked.field;
-      for (const { shapeId, xMm, yMm, turnDeg } of found.placements) {
-        const { path } = turnedBy(
-          asked.shapes.find((s) => s.id === shapeId)!,
-          turnDeg,
-        );
-        for (const p of path)
-          expect(outInOval({ x: p.x + xMm, y: p.y + yMm }, widthMm - 10, heightMm - 10)).to.be.at.most(
-            1.00001,
-          );
-      }
-      expect(found.placements.length).to.be.at.most(found.upperBound);
+      expectValid(asked, found);
       return found.placements.length;
     };
     // Six round one reach three times as far: 3 · 60 = 180, and a little for the corners that stand for a round.

@@ -14,6 +14,7 @@ import { bib, crewPatch, pouch, tailTab } from '$lib/demo';
 import { readAs } from '../support/examples';
 import {
   mirrored,
+  tapeBlocks,
   readTape,
   rowsToTape,
   STITCH,
@@ -304,9 +305,9 @@ describe('a design mirrored', () => {
 
 describe('one tape of the hooping', () => {
   const places = { places: [{ x: -30, y: 10, turnDeg: 0 }, { x: 40, y: -20, turnDeg: 90 }] }; // prettier-ignore
-  const threads = ['a', 'a'];
   const made = (order: HoopingTask['order'], stops: HoopingTask['stops'] = 'keep') => {
-    const result = oneTape(corner, places, threads, { order, stops });
+    const blocks = tapeBlocks(corner).map((block) => ({ ...block, thread: 'a' }));
+    const result = oneTape({ tape: corner, blocks }, places, { order, stops });
     if (!result.ok) throw new Error(result.problem.message);
     return result.value;
   };
@@ -326,5 +327,22 @@ describe('one tape of the hooping', () => {
     expect(made('item-by-item').stops).to.equal(3);
     expect(made('item-by-item', 'merge-same-thread').stops).to.equal(2);
     expect(made('block-by-block').jumpMm).to.be.above(made('item-by-item').jumpMm);
+  });
+  it('sews the blocks as the steps have them: one passed over is left out, one put in between stands in its place', () => {
+    const [first, second] = tapeBlocks(corner).map((block) => ({ ...block, thread: '' }));
+    const alone = { places: [{ x: 0, y: 0, turnDeg: 0 }] };
+    const sewnAs = (blocks: (typeof first)[]) => {
+      const result = oneTape({ tape: corner, blocks }, alone, { order: 'block-by-block', stops: 'keep' });
+      if (!result.ok) throw new Error(result.problem.message);
+      const { tape, stops } = result.value;
+      return { stops, at: [...tape.kind].flatMap((k, i) => (k === STITCH ? [[tape.x[i] / 10, tape.y[i] / 10]] : [])) }; // prettier-ignore
+    };
+    // From the middle of the design, at 8.5, -3.
+    const [line, down] = [[[-3.5, 3], [1.5, 3]], [[3.5, 1], [3.5, -3]]]; // prettier-ignore
+    expect(sewnAs([first, second])).to.deep.equal({ stops: 1, at: [...line, ...down] });
+    expect(sewnAs([second, first, second])).to.deep.equal({ stops: 2, at: [...down, ...line, ...down] });
+    expect(sewnAs([second])).to.deep.equal({ stops: 0, at: down });
+    const typed = { from: 3, to: 3, thread: '' };
+    expect(oneTape({ tape: corner, blocks: [first, typed] }, alone, { order: 'block-by-block', stops: 'keep' }).ok).to.equal(false); // prettier-ignore
   });
 });

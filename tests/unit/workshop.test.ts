@@ -14,6 +14,7 @@ import {
 import { circle, closePath, satin } from '$lib/core/outline';
 import { sewn } from '../support/copies';
 import { numbersWith } from '$lib/core/numbers';
+import { loadingsFor } from '$lib/core/order';
 import {
   changeHoop,
   changeMachine,
@@ -22,12 +23,14 @@ import {
   firstWorkshop,
   hoursAWeek,
   isUntold,
+  metresAGram,
   MACHINE_KINDS,
   newHoop,
   newMachine,
   newWorkshop,
   shelfFor,
   stepOf,
+  withThread,
   withAgain,
   withMachine,
   withoutHoop,
@@ -148,6 +151,21 @@ describe('what is told of machines and hoops', () => {
       alsoOn: ['big'],
     });
     expect(withoutMachine(two, machine.id)?.hoops).to.deep.equal([{ ...hoop, machineId: 'big', alsoOn: [] }]);
+  });
+  it('heads that sew together are filled together: seven hoopings on four heads are two loadings', () => {
+    expect(loadingsFor(7, { heads: 4, headsTogether: true })).to.equal(2);
+    expect(loadingsFor(8, { heads: 4, headsTogether: true })).to.equal(2);
+    expect(loadingsFor(7, { heads: 4, headsTogether: false })).to.equal(7);
+  });
+  it('a thread is weighed: 40 m a gram of 40 weight, 60 of 60; each needle keeps its own', () => {
+    expect([metresAGram(40, numbers), metresAGram(60, numbers)]).to.deep.equal([40, 60]);
+    const three = { ...machine, needles: 3, threaded: ['a'] };
+    expect(withThread(three, 2, 'c').threaded).to.deep.equal(['a', null, 'c']);
+    expect(withThread({ ...three, threaded: ['a', 'b', 'c', 'd'] }, 1, null).threaded).to.deep.equal([
+      'a',
+      null,
+      'c',
+    ]);
   });
   it('the hours of a week, past midnight too', () => {
     const person = {

@@ -19,7 +19,6 @@ import { pouch } from './designs/pouch';
 import { tailTab } from './designs/tail-tab';
 import { windStar } from './designs/wind-star';
 
-/** ms */
 const DAY = 24 * 3_600_000;
 
 /** Gullmere Kite Fair: the made-up workroom "Tern & Tide". All names and figures are ours. @param now ms */

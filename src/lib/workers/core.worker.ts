@@ -86,13 +86,14 @@ const worker: CoreWorker = {
     const bytes = writeTape(mirrored(tape));
     return Comlink.transfer(ok({ id: tapeIdOf(bytes), bytes }), [bytes.buffer]);
   },
-  oneTape({ tape, repeats, threads, order, stops }) {
-    const made = oneTape(tape, repeats, threads, { order, stops });
+  oneTape({ design, repeats, order, stops }) {
+    const made = oneTape(design, repeats, { order, stops });
     if (!made.ok) return made;
     const fitting = fitsATape(made.value.tape);
     if (!fitting.ok) return fitting;
     const bytes = writeTape(fitting.value);
-    return Comlink.transfer(ok({ ...made.value, tape: undefined, bytes }), [bytes.buffer]);
+    const { stops: halts, jumpMm } = made.value;
+    return Comlink.transfer(ok({ bytes, stops: halts, jumpMm }), [bytes.buffer]);
   },
   packBackup(data) {
     const bytes = packBackup(data);

@@ -10,6 +10,7 @@ import type { TechniquePattern } from '$lib/core/grammar';
 import type { Layout, LayoutPiece, LayoutStock } from '$lib/core/nesting';
 import type { Path, Result } from '$lib/core/base';
 import type { DensityMap, Reading, RoleOverrides, SewnArea } from '$lib/core/reading';
+import type { SewnDesign } from '$lib/core/run';
 import type { Tape } from '$lib/core/tape';
 
 /** A tape and what was read from it. */
@@ -37,9 +38,8 @@ export interface ArrangeRequest {
 
 /** A hooping that is wanted as one tape. @see oneTape */
 export interface OneTapeRequest {
-  tape: Tape;
+  design: SewnDesign;
   repeats: Repeats;
-  threads: string[];
   order: HoopingTask['order'];
   stops: HoopingTask['stops'];
 }

@@ -6,7 +6,8 @@ import { asManyAsFit } from './single';
 import { turnsOf } from './turns';
 import type { Arrangement, ArrangeTask, MixedPut, Place, Turned } from './types';
 
-const NOTHING: Box = { minX: 0, minY: 0, maxX: 0, maxY: 0 };
+/** Round nothing that is placed. */
+export const NOTHING: Box = { minX: 0, minY: 0, maxX: 0, maxY: 0 };
 
 /** As many as fit, and no more than this: beyond it is no hooping. */
 const MOST_FOUND = 2000;

@@ -1,5 +1,5 @@
 import { boxOf, lyingPath, outInOval, unionOf, type Path } from '../base';
-import { arrangeInBox, type ArrangeOptions } from './arrange';
+import { arrangeInBox, NOTHING, type ArrangeOptions } from './arrange';
 import { areaWithGap } from './bound';
 import type { Room } from './rows';
 import type { Arrangement, ArrangeShape, ArrangeTask, Place } from './types';
@@ -19,13 +19,16 @@ const WIDER = { least: 1.4, most: 3 };
 /** Of more a pattern is not made. */
 const MOST_IN_PATTERN = 1500;
 
+const wantedOf = (shapes: readonly ArrangeShape[]): number =>
+  shapes.reduce((sum, { quantity }) => sum + (quantity ?? Infinity), 0);
+
 /** In rectangles within the oval; and of a pattern that goes on beyond it those that lie in it. */
 function arrangeInOval(task: ArrangeTask, { left, onBetter }: ArrangeOptions): Arrangement {
   const { insetMm, shapes } = task;
   const room = { width: task.field.widthMm - 2 * insetMm, height: task.field.heightMm - 2 * insetMm };
   if (room.width <= 0 || room.height <= 0) return arrangeInBox(task, { left });
   const upperBound = mostInOval(task, room);
-  const wanted = shapes.reduce((sum, { quantity }) => sum + (quantity ?? Infinity), 0);
+  const wanted = wantedOf(shapes);
   const inside = (field: ArrangeTask['field'], of: ArrangeTask, share: () => number) =>
     arrangeInBox({ ...of, field, insetMm: 0 }, { left: share });
   const looks = CORNERS_DEG.map((deg) => {
@@ -37,13 +40,11 @@ function arrangeInOval(task: ArrangeTask, { left, onBetter }: ArrangeOptions): A
   // A pattern without an end is one of a single shape.
   if (shapes.length === 1)
     looks.unshift((share) => {
-      const wider = Math.sqrt(
-        MOST_IN_PATTERN / Math.max(1, mostInOval({ ...task, shapes: [{ ...shape, quantity: null }] }, room)),
-      );
+      const endless = { ...task, shapes: [{ ...shape, quantity: null }] };
+      const wider = Math.sqrt(MOST_IN_PATTERN / Math.max(1, mostInOval(endless, room)));
       const by = Math.min(WIDER.most, Math.max(WIDER.least, wider));
       const field = { widthMm: by * room.width, heightMm: by * room.height };
-      const all = inside(field, { ...task, shapes: [{ ...shape, quantity: null }] }, share);
-      return cutOut(all, shape, room, wanted);
+      return cutOut(inside(field, endless, share), shape, room, wanted);
     });
   let best: Arrangement | null = null;
   for (const [n, look] of looks.entries()) {
@@ -96,9 +97,7 @@ function cutOut(
     ...found,
     placements: chosen.map(({ place }) => place),
     unplaced: missing > 0 ? [{ shapeId: shape.id, quantity: missing }] : [],
-    traceBox: chosen.length
-      ? unionOf(chosen.map(({ path }) => boxOf(path)))
-      : { minX: 0, minY: 0, maxX: 0, maxY: 0 },
+    traceBox: chosen.length ? unionOf(chosen.map(({ path }) => boxOf(path))) : NOTHING,
     grid: null,
     way: 'free',
     because: chosen.length ? undefined : 'No shape fits the round field within its inset.',
@@ -112,6 +111,5 @@ function mostInOval({ shapes, gapMm }: ArrangeTask, { width, height }: Room): nu
   const around = Math.PI * Math.sqrt((width * width + height * height) / 2);
   const area = (Math.PI * width * height) / 4 + (around * gapMm) / 2 + (Math.PI * gapMm * gapMm) / 4;
   const least = Math.min(...shapes.map((shape) => areaWithGap(shape, gapMm)));
-  const wanted = shapes.reduce((sum, { quantity }) => sum + (quantity ?? Infinity), 0);
-  return Math.min(wanted, Math.floor(area / least + 1e-9));
+  return Math.min(wantedOf(shapes), Math.floor(area / least + 1e-9));
 }

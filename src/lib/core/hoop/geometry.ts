@@ -73,6 +73,12 @@ export function machineFor(
   const on = machines.filter((m) => goesOn(hoop, m.id));
   return on.find((m) => m.id === askedId) ?? on.find((m) => m.id === usual.machineId) ?? on[0];
 }
+/** The base of every hoop that goes on a machine. mm */
+export const hoopBases = (workshop: Workshop, numbers: Numbers) =>
+  workshop.hoops.flatMap((hoop) => {
+    const machine = machineFor(hoop, workshop);
+    return machine ? [hoopBase(hoop, machine, numbers)] : [];
+  });
 /** The maker's usual machine. */
 export const usualMachine = ({ machines, usual }: Pick<Workshop, 'machines' | 'usual'>): Machine =>
   machines.find((m) => m.id === usual.machineId) ?? itemAt(machines, 0);

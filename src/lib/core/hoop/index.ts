@@ -4,6 +4,7 @@
 export {
   basePast,
   hoopBase,
+  hoopBases,
   hoopField,
   hoopForMore,
   hoopsThatFit,

@@ -51,13 +51,14 @@ function movedInOval(
 ): ItemPlace[] {
   const moved = <T extends Point>(all: readonly T[], share: number): T[] =>
     all.map((p) => ({ ...p, x: p.x + share * dx, y: p.y + share * dy }));
-  const most = Math.max(0, intoInset(points, field));
-  let [least, share] = [0, 1];
-  for (let i = 0; i < HALVINGS && intoInset(moved(points, share), field) > most + 1e-9; i++) {
-    const middle = (least + share) / 2;
-    if (intoInset(moved(points, middle), field) > most + 1e-9) share = middle;
-    else least = middle;
-    if (i === HALVINGS - 1) share = least;
+  const most = Math.max(0, intoInset(points, field)) + 1e-9;
+  const goes = (share: number) => intoInset(moved(points, share), field) <= most;
+  if (goes(1)) return moved(places, 1);
+  let [share, beyond] = [0, 1];
+  for (let i = 0; i < HALVINGS; i++) {
+    const middle = (share + beyond) / 2;
+    if (goes(middle)) share = middle;
+    else beyond = middle;
   }
   return moved(places, share);
 }

@@ -96,6 +96,10 @@ export const stepOf = (hoop: Hoop): number => fieldAtOnce(hoop).heightMm - (hoop
 /** Bobbins that a machine takes. */
 export const bobbinKindOf = ({ bobbin, kind }: Pick<Machine, 'bobbin' | 'kind'>): BobbinKind =>
   bobbin ?? (kind === 'one-needle' ? 'self-wound' : 'size-l');
+/** With a thread of the shelf on one of its needles, from 0; null: nothing that is known. */
+export const withThread = ({ needles, threaded }: Machine, needle: number, id: string | null) => ({
+  threaded: Array.from({ length: needles }, (_, n) => (n === needle ? id : (threaded[n] ?? null))),
+});
 /** Whether a hoop goes on a machine. */
 export const goesOn = ({ machineId, alsoOn }: Hoop, id: string): boolean =>
   machineId === id || alsoOn.includes(id);

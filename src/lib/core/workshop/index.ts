@@ -21,12 +21,14 @@ export {
   NEEDLE_KINDS,
   NEEDLE_SIZES,
   stepOf,
+  withThread,
   type BobbinKind,
   type Hoop,
   type Machine,
 } from './equipment';
 export {
   hoursAWeek,
+  metresAGram,
   needleStockSchema,
   personSchema,
   THREAD_KINDS,

@@ -1,6 +1,7 @@
 /** Threads, bobbins and needles on the shelf, and who works. m; times of day as "09:00" */
 import * as z from 'zod';
 import { idSchema } from '../base';
+import type { Numbers } from '../numbers';
 import { bobbinKindSchema, NEEDLE_KINDS, NEEDLE_SIZES } from './equipment';
 
 const colourSchema = z.string().regex(/^#[0-9a-f]{6}$/i);
@@ -56,3 +57,9 @@ export function hoursAWeek({ days, from, to }: Person): number {
   const day = (minutes(to) - minutes(from) + 24 * 60) % (24 * 60);
   return (new Set(days).size * day) / 60;
 }
+
+/** The weight that most embroidery thread has, which the table's grams are of. */
+const USUAL_WEIGHT = 40;
+/** Metres of a thread that weigh a gram: twice as fine, twice as long. */
+export const metresAGram = (weight: number, numbers: Numbers): number =>
+  (1000 / numbers['thread.gramsPerKm']) * (weight / USUAL_WEIGHT);

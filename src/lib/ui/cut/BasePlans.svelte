@@ -3,7 +3,7 @@
   import { isRoll, type CutGroup } from '$lib/core/cut';
   import { planBases } from '$lib/core/stock';
   import { count, formatLength } from '$lib/core/base';
-  import { hoopBase, machineFor } from '$lib/core/hoop';
+  import { hoopBases } from '$lib/core/hoop';
   import { workroom } from '../state/workroom.svelte';
 
   // Bases off each roll of the shelf: wide against narrow, and what a slightly longer cut would save.
@@ -18,12 +18,7 @@
         quantity: p.quantity,
       })),
   );
-  const hoops = $derived(
-    workroom.workshop.hoops.flatMap((h) => {
-      const machine = machineFor(h, workroom.workshop);
-      return machine ? [hoopBase(h, machine, workroom.numbers)] : [];
-    }),
-  );
+  const hoops = $derived(hoopBases(workroom.workshop, workroom.numbers));
   const plans = $derived(
     bases.length
       ? planBases(

@@ -3,6 +3,7 @@
   import { resolve } from '$app/paths';
   import { onMount } from 'svelte';
   import { count } from '$lib/core/base';
+  import { loadingsFor } from '$lib/core/order';
   import Guard from '../kit/Guard.svelte';
   import Select from '../kit/Select.svelte';
   import { historyKey } from '../shell/keys';
@@ -18,6 +19,7 @@
   // Another tab has stored it: this one follows.
   $effect(() => void editor.follow(workroom.builds.find((b) => b.id === id)));
 
+  const machine = $derived(editor.plan?.machine);
   const options = $derived(workroom.builds.map((b) => [b.id, b.name] as const));
   const show = (build: string) => void goto(resolve(`/hoop?build=${encodeURIComponent(build)}`));
   function onkeydown(event: KeyboardEvent) {
@@ -37,7 +39,10 @@
     {#if editor.build && editor.plan}
       <p class="label mr-auto">
         {count(editor.plan.order.load, 'item')} to load,
-        {count(editor.plan.order.hoopings, 'hooping')}
+        {count(editor.plan.order.hoopings, 'hooping')}{#if machine?.headsTogether}, {count(
+            loadingsFor(editor.plan.order.hoopings, machine),
+            'loading',
+          )} of {machine.heads} heads{/if}
       </p>
       <UndoButtons {editor} />
       <a class="btn" href={resolve('/builds/[id]', { id })}>To its score</a>

@@ -1,8 +1,10 @@
 <script lang="ts">
   import Download from '@lucide/svelte/icons/download';
-  import { count } from '$lib/core/base';
+  import { count, itemAt } from '$lib/core/base';
   import { threadWords } from '$lib/core/build';
   import type { BuildPlan } from '$lib/core/plan';
+  import { sewnSteps } from '$lib/core/run';
+  import { stopList } from '$lib/core/score';
   import type { Tape } from '$lib/core/tape';
   import { oneTapeInWorker, type OneTapeAnswer } from '$lib/workers';
   import Check from '../kit/Check.svelte';
@@ -21,15 +23,16 @@
   let made = $state.raw<Partial<Record<Order, OneTapeAnswer>>>({});
 
   const items = $derived(plan.hooping.repeats?.places.length ?? 0);
-  const threads = $derived(
-    plan.design.reading.blocks.map((_, b) => {
-      const thread = plan.threads[b];
-      return thread ? `${threadWords(thread)} ${thread.colour}` : '';
+  // As it is sewn: what is passed over is left out, what is put in between stands in its place.
+  const design = $derived({
+    tape,
+    blocks: sewnSteps(plan).map((step) => {
+      const { from, to } = itemAt(plan.design.reading.blocks, step.block);
+      const thread = step.thread ?? plan.threads[step.block];
+      return { from, to, thread: thread ? `${threadWords(thread)} ${thread.colour}` : '' };
     }),
-  );
-  const calls = $derived(
-    plan.score.steps.filter((s, i, all) => s.kind === 'hand' && all[i - 1]?.kind === 'needle').length,
-  );
+  });
+  const calls = $derived(stopList(plan.score).filter(({ hands }) => hands.length).length);
   $effect(() => {
     const { repeats } = plan.hooping;
     if (!open || !repeats) return;
@@ -37,7 +40,7 @@
     let isOver = false;
     made = {};
     for (const each of ORDERS)
-      void oneTapeInWorker({ tape, repeats, threads: [...threads], order: each, stops }).then((answer) => {
+      void oneTapeInWorker({ design, repeats, order: each, stops }).then((answer) => {
         if (isOver) return;
         if (answer.ok) made = { ...made, [each]: answer.value };
         else showProblem(answer.problem);

@@ -2,7 +2,7 @@ import * as z from 'zod';
 import { formatLength, itemAt, type Problem } from '$lib/core/base';
 import { withMaterial, type Build } from '$lib/core/build';
 import { gatherNotions, gatherPieces, purchaseOf, purchaseOfNotion, tooLarge } from '$lib/core/cut';
-import { hoopBase, machineFor } from '$lib/core/hoop';
+import { hoopBases } from '$lib/core/hoop';
 import { mergeChanges } from '$lib/core/merge';
 import { placedCount, placedPieces, type Compared } from '$lib/core/nesting';
 import { cutAlready, takeLayout, usesOf, type Movement } from '$lib/core/stock';
@@ -205,12 +205,9 @@ export class Cutting {
   async intoUse({ id, group, layout }: LaidGroup): Promise<void> {
     if (!layout?.sheets.length) return;
     const workshop = this.needs.workshop();
-    const { stock, hoops } = workshop;
+    const { stock } = workshop;
     const numbers = this.needs.numbers();
-    const bases = hoops.flatMap((h) => {
-      const machine = machineFor(h, workshop);
-      return machine ? [hoopBase(h, machine, numbers)] : [];
-    });
+    const bases = hoopBases(workshop, numbers);
     const pieces = this.orders.flatMap((o) =>
       o.pieces.map((p) => ({ material: p.material, widthMm: p.width.cutMm, heightMm: p.height.cutMm })),
     );

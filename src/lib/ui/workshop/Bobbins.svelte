@@ -1,6 +1,7 @@
 <script lang="ts">
   import { limitsOf } from '$lib/core/base';
   import { BOBBIN_KINDS, woundBobbinSchema } from '$lib/core/workshop';
+  import ColourField from '../kit/ColourField.svelte';
   import NameField from '../kit/NameField.svelte';
   import NumberField from '../kit/NumberField.svelte';
   import Select from '../kit/Select.svelte';
@@ -22,12 +23,10 @@
   calledOf={(b) => `bobbins, ${b.name}`}
 >
   {#snippet row(b)}
-    <input
-      type="color"
-      class="h-9 w-9 p-0.5"
-      aria-label="Colour of bobbins, {b.name}"
+    <ColourField
+      label="Colour of bobbins, {b.name}"
       value={b.colour}
-      onchange={(e) => void setRow('bobbins', b.id, { colour: e.currentTarget.value })}
+      onchange={(colour) => void setRow('bobbins', b.id, { colour })}
     />
     <NameField
       class="w-44"

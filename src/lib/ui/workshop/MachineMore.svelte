@@ -7,6 +7,7 @@
     machineSchema,
     NEEDLE_KINDS,
     NEEDLE_SIZES,
+    withThread,
     type Machine,
   } from '$lib/core/workshop';
   import Check from '../kit/Check.svelte';
@@ -33,12 +34,6 @@
     ...threads.map((t): [string, string] => [t.id, t.name]),
   ]);
   const onNeedle = (n: number) => threads.find((t) => t.id === machine.threaded[n]);
-  const thread = (n: number, id: string) =>
-    set({
-      threaded: Array.from({ length: machine.needles }, (_, i) =>
-        i === n ? id || null : (machine.threaded[i] ?? null),
-      ),
-    });
   const needles = $derived(Array.from({ length: machine.needles }, (_, n) => n));
   const known = $derived(needles.filter(onNeedle).length);
 </script>
@@ -53,7 +48,7 @@
     placeholder="not told"
     live={false}
     suffix="a minute"
-    onchange={(mm) => set({ topSpeed: mm })}
+    onchange={(topSpeed) => set({ topSpeed })}
     onclear={() => set({ topSpeed: null })}
   />
   <label class="flex flex-col gap-1"
@@ -133,7 +128,7 @@
             label="Needle {n + 1} of {machine.name}"
             value={onNeedle(n)?.id ?? ''}
             {options}
-            onchange={(id) => thread(n, id)}
+            onchange={(id) => set(withThread(machine, n, id || null))}
           />
         </li>
       {/each}

@@ -5,7 +5,7 @@
   import Select from '../kit/Select.svelte';
   import { setRow } from '../state/shelf';
   import ShelfList from './ShelfList.svelte';
-  import { words } from './shelf-words';
+  import { NEEDLE_USES, words } from './shelf-words';
 
   // New needles, by point and size.
   const { count } = needleStockSchema.shape;
@@ -42,14 +42,6 @@
       limits={limitsOf(count)}
       onchange={(many) => void setRow('needles', n.id, { count: many })}
     />
-    <span class="label"
-      >{n.kind === 'ballpoint'
-        ? 'for knits'
-        : n.kind === 'sharp'
-          ? 'for vinyl, cork, thick stacks'
-          : n.kind === 'metallic'
-            ? 'a large eye, for metallic thread'
-            : 'for woven cloth'}</span
-    >
+    <span class="label">{NEEDLE_USES[n.kind]}</span>
   {/snippet}
 </ShelfList>

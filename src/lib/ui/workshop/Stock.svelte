@@ -10,6 +10,7 @@
   import { isRoll } from '$lib/core/cut';
   import type { Movement } from '$lib/core/stock';
   import LengthField from '../kit/LengthField.svelte';
+  import ColourField from '../kit/ColourField.svelte';
   import NameField from '../kit/NameField.svelte';
   import NumberField from '../kit/NumberField.svelte';
   import StockHistory from './StockHistory.svelte';
@@ -80,12 +81,10 @@
   {#each stock as item (item.id)}
     <li class="flex flex-wrap items-center gap-1.5 py-1.5 text-sm">
       <Guard what={item.name} row>
-        <input
-          type="color"
-          class="h-9 w-9 p-0.5"
-          aria-label="Colour of {item.name}"
+        <ColourField
+          label="Colour of {item.name}"
           value={item.colour}
-          onchange={(e) => set(item.id, { colour: e.currentTarget.value })}
+          onchange={(colour) => void set(item.id, { colour })}
         />
         <NameField
           class="w-40"

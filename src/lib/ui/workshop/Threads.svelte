@@ -1,6 +1,7 @@
 <script lang="ts">
   import { count, limitsOf } from '$lib/core/base';
-  import { THREAD_KINDS, threadStockSchema } from '$lib/core/workshop';
+  import { metresAGram, THREAD_KINDS, threadStockSchema } from '$lib/core/workshop';
+  import ColourField from '../kit/ColourField.svelte';
   import NameField from '../kit/NameField.svelte';
   import NumberField from '../kit/NumberField.svelte';
   import Select from '../kit/Select.svelte';
@@ -11,11 +12,10 @@
 
   // Threads on the shelf. What is left is told in metres, or weighed: each follows the other.
   const { weight, count: counted, metres } = threadStockSchema.shape;
-  /** m of thread that weigh a gram; finer thread is longer */
-  const metresAGram = (weight: number) => (1000 / workroom.numbers['thread.gramsPerKm']) * (weight / 40);
+  const aGram = (weight: number) => metresAGram(weight, workroom.numbers);
   const gramLimits = (weight: number) => ({
     min: 0,
-    max: Math.round(limitsOf(metres).max / metresAGram(weight)),
+    max: Math.round(limitsOf(metres).max / aGram(weight)),
   });
   const total = $derived(workroom.workshop.threads.reduce((sum, t) => sum + t.metres, 0));
 </script>
@@ -31,16 +31,14 @@
   {#snippet sum()}
     {#if workroom.workshop.threads.length}<p class="label mb-1">
         {count(workroom.workshop.threads.length, 'thread')}, {Math.round(total).toLocaleString('en')} m in all.
-        Weigh what is left without its spool: 40 weight runs about {Math.round(metresAGram(40))} m a gram.
+        Weigh what is left without its spool: 40 weight runs about {Math.round(aGram(40))} m a gram.
       </p>{/if}
   {/snippet}
   {#snippet row(t)}
-    <input
-      type="color"
-      class="h-9 w-9 p-0.5"
-      aria-label="Colour of {t.name}"
+    <ColourField
+      label="Colour of {t.name}"
       value={t.colour}
-      onchange={(e) => void setRow('threads', t.id, { colour: e.currentTarget.value })}
+      onchange={(colour) => void setRow('threads', t.id, { colour })}
     />
     <NameField
       class="w-44"
@@ -97,11 +95,11 @@
       class="w-20"
       label="Weighed: {t.name}"
       labelled="hidden"
-      value={Math.round(t.metres / metresAGram(t.weight))}
+      value={Math.round(t.metres / aGram(t.weight))}
       limits={gramLimits(t.weight)}
       suffix="g"
       live={false}
-      onchange={(grams) => void setRow('threads', t.id, { metres: grams * metresAGram(t.weight) })}
+      onchange={(grams) => void setRow('threads', t.id, { metres: grams * aGram(t.weight) })}
     />
     {#if t.metres < METRES_OF[t.form] / 10}<span class="text-sm font-semibold text-madder">nearly gone</span
       >{/if}

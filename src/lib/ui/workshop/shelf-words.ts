@@ -1,4 +1,10 @@
-import { BOBBIN_KINDS, type BobbinKind, type MachineKind, type ThreadStock } from '$lib/core/workshop';
+import {
+  BOBBIN_KINDS,
+  type BobbinKind,
+  type MachineKind,
+  type NeedleStock,
+  type ThreadStock,
+} from '$lib/core/workshop';
 import { keysOf } from '$lib/core/base';
 
 /** Choices that are called what they are. */
@@ -14,4 +20,11 @@ export const MACHINE_WORDS: Readonly<Record<MachineKind, string>> = {
   'some-needles': 'four to six',
   'many-needles': 'ten to fifteen',
   'several-heads': 'several heads',
+};
+/** What a point is for. */
+export const NEEDLE_USES: Readonly<Record<NeedleStock['kind'], string>> = {
+  embroidery: 'for woven cloth',
+  ballpoint: 'for knits',
+  sharp: 'for vinyl, cork, thick stacks',
+  metallic: 'a large eye, for metallic thread',
 };
