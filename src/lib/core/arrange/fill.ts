@@ -18,24 +18,47 @@ function roomFor({ box }: Turned, { width, height }: Room): Box | null {
   return free.minX <= free.maxX + 1e-6 && free.minY <= free.maxY + 1e-6 ? free : null;
 }
 
-/** The lowest free place for a shape in one of its turns, the furthest left of these; null: there is none. */
-export function lowestPlace(
-  turns: readonly Turned[],
-  laid: readonly Put[],
-  room: Room,
-  keepouts: Keepouts,
-  mayContinue: () => boolean,
-): Put | null {
-  let best: Put | null = null;
-  for (const turned of turns) {
-    const free = roomFor(turned, room);
-    if (!free || (laid.length && !mayContinue())) continue;
-    const at = laid.length
-      ? (lowestMeeting(turned, laid, free, keepouts) ?? lowestLeft(turned, laid, free, keepouts))
-      : { x: free.minX, y: free.minY };
-    if (at && (!best || isLower({ turned, at }, best))) best = { turned, at };
+/** Where shapes may be laid beside what lies: the lowest free place of each turn is kept until something takes it. */
+export class LowestPlaces {
+  private readonly laid: Put[];
+  /** null: none is left, and none will be */
+  private readonly known = new Map<Turned, Point | null>();
+  constructor(
+    laid: readonly Put[],
+    private readonly room: Room,
+    private readonly keepouts: Keepouts,
+  ) {
+    this.laid = [...laid];
   }
-  return best;
+
+  /** The lowest for a shape in one of its turns, the furthest left of these; null: there is none, or no time to look. */
+  lowest(turns: readonly Turned[], mayContinue: () => boolean): Put | null {
+    let best: Put | null = null;
+    for (const turned of turns) {
+      const at = this.ofTurn(turned, mayContinue);
+      if (at && (!best || isLower({ turned, at }, best))) best = { turned, at };
+    }
+    return best;
+  }
+  private ofTurn(turned: Turned, mayContinue: () => boolean): Point | null {
+    const { laid, keepouts } = this;
+    const known = this.known.get(turned);
+    if (known !== undefined) return known;
+    const free = roomFor(turned, this.room);
+    if (free && laid.length && !mayContinue()) return null;
+    const lowest =
+      free && laid.length
+        ? (lowestMeeting(turned, laid, free, keepouts) ?? lowestLeft(turned, laid, free, keepouts))
+        : free && { x: free.minX, y: free.minY };
+    this.known.set(turned, lowest);
+    return lowest;
+  }
+  /** Lays one: the places that it takes have to be looked for anew. */
+  lay(put: Put): void {
+    this.laid.push(put);
+    for (const [turned, at] of this.known)
+      if (at && !isFree(at, turned, [put], this.keepouts)) this.known.delete(turned);
+  }
 }
 /** By its upper edge; of equal ones by its right one. */
 function isLower(a: Put, b: Put): boolean {
@@ -124,10 +147,12 @@ export function fillUp(
   keepouts: Keepouts,
   mayContinue: () => boolean,
 ): Put[] {
+  const places = new LowestPlaces(laid, room, keepouts);
   const all = [...laid];
   while (mayContinue()) {
-    const next = lowestPlace(turns, all, room, keepouts, mayContinue);
+    const next = places.lowest(turns, mayContinue);
     if (!next) break;
+    places.lay(next);
     all.push(next);
   }
   return all;

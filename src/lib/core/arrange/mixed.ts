@@ -3,9 +3,9 @@ import type { RandomGenerator } from 'pure-rand/types/RandomGenerator';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { uniformInt } from 'pure-rand/distribution/uniformInt';
 import { areaOf, distance, itemAt } from '../base';
-import { lowestPlace } from './fill';
+import { areRectangles, layBoxes } from './boxes';
+import { LowestPlaces } from './fill';
 import { KnownKeepouts, type Keepouts } from './keepout';
-import { layRectangles } from './rectangles';
 import { turnsOf } from './turns';
 import type { ArrangeShape, MixedPut, Turned } from './types';
 import type { Room } from './rows';
@@ -34,22 +34,25 @@ export function arrangeMixed(
     const all = differing(turnsOf(shape));
     const step = Math.ceil(all.length / MOST_TURNS);
     const turns = all.filter((_, i) => i % step === 0);
-    const area = Math.abs(areaOf(shape.outline));
+    const area = areaIn(shape);
     return Array.from({ length: shape.quantity ?? 1 }, () => ({ shape, turns, area, only: null }));
   });
   const random = xoroshiro128plus(1);
-  const cut = layRectangles(shapes, room, gapMm, () => left() > 1 - FOR_RECTANGLES) ?? [];
-  if (cut.length) onBetter(cut);
-  let best: Laid = { puts: cut, area: cut.length ? 0 : -1 };
-  if (cut.length === pieces.length) return cut;
+  // Boxes come at once; where they are the shapes, they are worth some of the time.
+  const until = areRectangles(shapes) ? 1 - FOR_RECTANGLES : 1;
+  const boxed = layBoxes(shapes, room, gapMm, () => left() > until);
+  onBetter(boxed);
+  if (boxed.length === pieces.length) return boxed;
+  let best: Laid = { puts: boxed, area: boxed.reduce((sum, { turned }) => sum + areaIn(turned.shape), 0) };
   let [kept, keptArea] = [pieces, -1];
   // The largest first, by one measure and another; then orders near the best one.
   const first = [(p: Piece) => p.area, longest, tallest].map((by) =>
     pieces.toSorted((a, b) => by(b) - by(a)),
   );
-  for (let n = 0; n === 0 || mayContinue(); n++) {
+  const isQuick = pieces.length <= AT_ONCE;
+  for (let n = 0; (n === 0 && isQuick) || mayContinue(); n++) {
     const order = first[n] ?? near(kept, random);
-    const laid = layInOrder(order, room, keepouts, n ? mayContinue : always);
+    const laid = layInOrder(order, room, keepouts, n === 0 && isQuick ? always : mayContinue);
     // As good is taken too: it leads on to others.
     if (laid.area >= keptArea - EXACT) [kept, keptArea] = [order, laid.area];
     const isBetter = laid.puts.length - best.puts.length || laid.area - best.area;
@@ -60,6 +63,9 @@ export function arrangeMixed(
   }
   return best.puts;
 }
+const areaIn = ({ outline }: ArrangeShape) => Math.abs(areaOf(outline));
+/** So few are laid by their true outlines even where there is no time. */
+const AT_ONCE = 24;
 /** Of the time, so much goes to rectangles laid as they would be cut. */
 const FOR_RECTANGLES = 0.5;
 /** Areas that differ by no more are one, mm². */
@@ -105,10 +111,12 @@ function layInOrder(
   keepouts: Keepouts,
   mayContinue: () => boolean,
 ): Laid {
+  const places = new LowestPlaces([], room, keepouts);
   const laid: Laid = { puts: [], area: 0 };
   for (const { shape, turns, area, only } of order) {
-    const put = lowestPlace(only ? [only] : turns, laid.puts, room, keepouts, mayContinue);
+    const put = places.lowest(only ? [only] : turns, mayContinue);
     if (!put) continue;
+    places.lay(put);
     laid.puts.push({ ...put, shapeId: shape.id });
     laid.area += area;
   }
