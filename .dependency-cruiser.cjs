@@ -20,6 +20,7 @@ const ROOMS = [
     'techniques',
     'build',
     'hoop',
+    'thing',
     'stock',
     'score',
     'time',
@@ -31,7 +32,7 @@ const ROOMS = [
     'demand',
     'check',
   ],
-  ...['pdf', 'machine', 'run', 'log', 'calibration', 'rehearsal', 'exchange', 'backup'],
+  ...['pdf', 'machine', 'run', 'together', 'log', 'calibration', 'rehearsal', 'exchange', 'backup'],
 ];
 /** A room of the core knows only those before it. */
 const BACKWARDS = ROOMS.map((room, i) => ({

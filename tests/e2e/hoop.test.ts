@@ -12,7 +12,7 @@ describe('the hoop', () => {
     await page.getByRole('heading', { level: 1 }).waitFor();
     await page.keyboard.press('4');
     await page.getByRole('heading', { level: 1, name: 'Hoop' }).waitFor();
-    await page.getByRole('combobox', { name: 'Build' }).selectOption({ label: 'Crew patch' });
+    await page.getByRole('combobox', { name: 'What lies in the hoop' }).selectOption({ label: 'Crew patch' });
     const hoops = page.getByRole('list', { name: 'Hoops' }).getByRole('button');
     // 69.4 × 84.9 lies in 100 × 100 with 7.5 to the frame, and nowhere it is turned.
     await hoops.filter({ hasText: '100 × 100' }).getByText('Fits as it lies').waitFor();

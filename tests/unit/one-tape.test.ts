@@ -307,7 +307,7 @@ describe('one tape of the hooping', () => {
   const places = { places: [{ x: -30, y: 10, turnDeg: 0 }, { x: 40, y: -20, turnDeg: 90 }] }; // prettier-ignore
   const made = (order: HoopingTask['order'], stops: HoopingTask['stops'] = 'keep') => {
     const blocks = tapeBlocks(corner).map((block) => ({ ...block, thread: 'a' }));
-    const result = oneTape({ tape: corner, blocks }, places, { order, stops });
+    const result = oneTape([{ design: { tape: corner, blocks }, ...places }], { order, stops });
     if (!result.ok) throw new Error(result.problem.message);
     return result.value;
   };
@@ -332,7 +332,10 @@ describe('one tape of the hooping', () => {
     const [first, second] = tapeBlocks(corner).map((block) => ({ ...block, thread: '' }));
     const alone = { places: [{ x: 0, y: 0, turnDeg: 0 }] };
     const sewnAs = (blocks: (typeof first)[]) => {
-      const result = oneTape({ tape: corner, blocks }, alone, { order: 'block-by-block', stops: 'keep' });
+      const result = oneTape([{ design: { tape: corner, blocks }, ...alone }], {
+        order: 'block-by-block',
+        stops: 'keep',
+      });
       if (!result.ok) throw new Error(result.problem.message);
       const { tape, stops } = result.value;
       return { stops, at: [...tape.kind].flatMap((k, i) => (k === STITCH ? [[tape.x[i] / 10, tape.y[i] / 10]] : [])) }; // prettier-ignore
@@ -343,6 +346,6 @@ describe('one tape of the hooping', () => {
     expect(sewnAs([second, first, second])).to.deep.equal({ stops: 2, at: [...down, ...line, ...down] });
     expect(sewnAs([second])).to.deep.equal({ stops: 0, at: down });
     const typed = { from: 3, to: 3, thread: '' };
-    expect(oneTape({ tape: corner, blocks: [first, typed] }, alone, { order: 'block-by-block', stops: 'keep' }).ok).to.equal(false); // prettier-ignore
+    expect(oneTape([{ design: { tape: corner, blocks: [first, typed] }, ...alone }], { order: 'block-by-block', stops: 'keep' }).ok).to.equal(false); // prettier-ignore
   });
 });

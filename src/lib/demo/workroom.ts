@@ -1,6 +1,9 @@
 import { emptyWorkroom, type WorkroomData } from '$lib/core/backup';
-import type { Build } from '$lib/core/build';
+import { itemAt, type Path } from '$lib/core/base';
+import type { Build, Hooping, Thing } from '$lib/core/build';
+import { itemOutline } from '$lib/core/hoop';
 import { planBuild, proposeBuild, type BuildPlan } from '$lib/core/plan';
+import { cornersMeeting } from '$lib/core/thing';
 import { readDesign } from '$lib/core/techniques';
 import { tapeIdOf, writeTape, type Tape } from '$lib/core/tape';
 import { workshopSchema, type Workshop } from '$lib/core/workshop';
@@ -47,6 +50,22 @@ const demoWorkshop = (now: number): Workshop =>
         topSpeed: 1000,
         threaded: ['slate', 'coral', 'gorse', 'navy', 'chalk', 'sand'],
         needle: { kind: 'sharp', size: '80/12', since: Math.max(0, now - 12 * DAY) },
+      },
+    ],
+    hoopings: [
+      {
+        id: 'pouch-and-tabs',
+        name: 'A pouch and its tabs',
+        machineId: 'gannet',
+        hoopId: 'gannet-410',
+        gapMm: 15,
+        parts: [
+          { id: 'line-winder-pouch', places: [{ x: 0, y: 120, turnDeg: 0 }] },
+          {
+            id: 'tail-tab',
+            places: [-120, -40, 40, 120].map((x) => ({ x, y: -50, turnDeg: 0 })),
+          },
+        ],
       },
     ],
     hoops: [
@@ -205,6 +224,8 @@ const samples: Sample[] = [
       order: { quantity: 16, repeats: 4 },
       machineId: 'gannet',
       hoopId: 'gannet-410',
+      // Its foot to the corner, along the diagonal.
+      thing: { name: 'Napkin', widthMm: 400, heightMm: 400, places: [{ x: 148, y: -148, turnDeg: 45 }] },
     },
   },
   {
@@ -271,6 +292,14 @@ export interface DemoWorkroom {
   runs: DemoRun[];
 }
 
+/** Four things in one hoop, each with its corner at the middle. */
+const fourCorners = (hoopId: string, thing: Thing, outline: Path): Hooping => ({
+  hoopId,
+  gapMm: 0,
+  outline: outline.map(({ x, y }) => [x, y]),
+  places: cornersMeeting(thing, itemAt(thing.places, 0), 4),
+});
+
 /** The sample workroom, the same for the same moment. @param now ms since 1970 */
 export function demoWorkroom(now: number): DemoWorkroom {
   const workshop = demoWorkshop(now);
@@ -293,6 +322,8 @@ export function demoWorkroom(now: number): DemoWorkroom {
         tapeId: tapeIdOf(others.find((o) => o.insertion === insertion.id)?.bytes ?? bytes),
       })),
     };
+    const { thing } = build;
+    if (thing) build.hooping = fourCorners(build.hoopId, thing, itemOutline(reading, tape));
     const readings = Object.fromEntries(others.map((o) => [o.insertion, o.reading]));
     plans.push({ build, plan: planBuild(build, reading, workshop, readings) });
     const tapes = [bytes, ...others.map((o) => o.bytes)].map((b) => ({ id: tapeIdOf(b), bytes: b }));

@@ -86,8 +86,8 @@ const worker: CoreWorker = {
     const bytes = writeTape(mirrored(tape));
     return Comlink.transfer(ok({ id: tapeIdOf(bytes), bytes }), [bytes.buffer]);
   },
-  oneTape({ design, repeats, order, stops }) {
-    const made = oneTape(design, repeats, { order, stops });
+  oneTape({ laid, ...order }) {
+    const made = oneTape(laid, order);
     if (!made.ok) return made;
     const fitting = fitsATape(made.value.tape);
     if (!fitting.ok) return fitting;

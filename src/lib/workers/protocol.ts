@@ -2,15 +2,14 @@ import type { Arrangement, ArrangeTask } from '$lib/core/arrange';
 import type { WorkroomData } from '$lib/core/backup';
 import type { Build } from '$lib/core/build';
 import type { Demand, StoredTapes } from '$lib/core/demand';
-import type { Repeats, SewnOutline } from '$lib/core/hoop';
-import type { HoopingTask } from '$lib/core/hooping';
+import type { SewnOutline } from '$lib/core/hoop';
 import type { Workshop } from '$lib/core/workshop';
 import type { Bundle } from '$lib/core/exchange';
 import type { TechniquePattern } from '$lib/core/grammar';
 import type { Layout, LayoutPiece, LayoutStock } from '$lib/core/nesting';
 import type { Path, Result } from '$lib/core/base';
 import type { DensityMap, Reading, RoleOverrides, SewnArea } from '$lib/core/reading';
-import type { SewnDesign } from '$lib/core/run';
+import type { LaidDesign, OneTapeOrder } from '$lib/core/run';
 import type { Tape } from '$lib/core/tape';
 
 /** A tape and what was read from it. */
@@ -37,11 +36,8 @@ export interface ArrangeRequest {
 }
 
 /** A hooping that is wanted as one tape. @see oneTape */
-export interface OneTapeRequest {
-  design: SewnDesign;
-  repeats: Repeats;
-  order: HoopingTask['order'];
-  stops: HoopingTask['stops'];
+export interface OneTapeRequest extends OneTapeOrder {
+  laid: readonly LaidDesign[];
 }
 /** The tape's bytes, with what its order costs: stops, and jumps in mm. */
 export interface OneTapeAnswer {

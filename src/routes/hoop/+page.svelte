@@ -3,15 +3,20 @@
   import { untrack } from 'svelte';
   import HoopPlace from '$lib/ui/hoop/HoopPlace.svelte';
   import EmptyWorkroom from '$lib/ui/shell/EmptyWorkroom.svelte';
+  import TogetherPlace from '$lib/ui/together/TogetherPlace.svelte';
   import { workroom } from '$lib/ui/state/workroom.svelte';
 
   const asked = $derived(page.url.searchParams.get('build'));
+  /** several builds in one hooping, by its id */
+  const together = $derived(page.url.searchParams.get('together'));
   const isEmpty = $derived(!workroom.builds.length);
   /** the build that the address names, or the newest; one that another tab changes meanwhile takes nothing away */
   const id = $derived(asked ?? (isEmpty ? undefined : untrack(() => workroom.builds[0]?.id)));
 </script>
 
-{#if id}
+{#if together}
+  {#key together}<TogetherPlace id={together} />{/key}
+{:else if id}
   {#key id}<HoopPlace {id} />{/key}
 {:else}
   <div class="p-6">

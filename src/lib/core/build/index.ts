@@ -156,6 +156,24 @@ const hoopingSchema = z.object({
 });
 export type Hooping = z.infer<typeof hoopingSchema>;
 
+/** Sewings of one design on one thing. */
+export const MOST_SEWINGS = 40;
+const onThing = z.number().min(-5000).max(5000);
+/**
+ * What is made already and sewn on: a napkin, a towel, a panel, as it lies before the maker; and where the middle of the design
+ * comes on it, sewing after sewing, from the thing's middle. mm, y up; degrees anticlockwise
+ */
+const thingSchema = z.object({
+  name: z.string().min(1).max(80),
+  widthMm: mm(5000),
+  heightMm: mm(5000),
+  places: z
+    .array(z.object({ x: onThing, y: onThing, turnDeg: z.number().min(-360).max(360) }))
+    .min(1)
+    .max(MOST_SEWINGS),
+});
+export type Thing = z.infer<typeof thingSchema>;
+
 /** A design with every decision of its maker: what is stored, exported and planned from. Lengths in mm. */
 export const buildSchema = z.object({
   schemaVersion: z.literal(BUILD_SCHEMA_VERSION),
@@ -191,6 +209,8 @@ export const buildSchema = z.object({
   order: z.object({ quantity: z.int().min(1).max(100_000), repeats: z.int().min(1).max(MOST_REPEATS) }),
   /** where its items lie in the hoop, where the maker has said it */
   hooping: hoopingSchema.nullable().default(null),
+  /** the made thing that it is sewn on; null: what is sewn becomes the thing */
+  thing: thingSchema.nullable().default(null),
   /** what becomes of the item */
   use: z
     .object({ washed: z.boolean(), forChild: z.boolean(), due: z.iso.date().nullable() })

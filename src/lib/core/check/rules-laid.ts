@@ -1,8 +1,9 @@
 import { apartBy } from '../arrange';
 import { boxOf, heightOf, itemAt, lyingPath, middleOf, widthOf, type Path } from '../base';
-import { hoopBase, hoopsThatFit, intoInset, laidPlaces, machineFor, repeatGap } from '../hoop';
+import { hoopBase, hoopsThatFit, intoInset, laidPlaces, machineFor, repeatGap, sewnHull } from '../hoop';
 import { popsOut } from '../score';
 import { goesOn, type Hoop, type Machine } from '../workshop';
+import { clothOver, cornersMeeting, thingInHoop } from '../thing';
 import type { CheckContext, CheckRule, Found } from './types';
 
 /** Less is rounding, mm. */
@@ -22,6 +23,9 @@ function laidOutlines(c: CheckContext): Path[] {
   const laid = laidPlaces(c.build, c.hoop.id);
   return outline && laid ? laid.places.map((place) => lyingPath(outline, place)) : [];
 }
+/** Of one item: as it was laid, else what all its stitches reach to. */
+const outlineOf = (c: CheckContext): Path =>
+  c.build.hooping?.outline.map(([x, y]) => ({ x, y })) ?? sewnHull(c.reading);
 const workOut = { label: 'Work the places out again', change: { hooping: null } };
 
 /** Items that the maker has laid in the hoop. */
@@ -72,6 +76,44 @@ export const laidRules: CheckRule[] = [
             ? 'The one would be sewn into the other.'
             : 'Scissors need their room, and film must hold until the last stitch.',
           fix: workOut,
+        },
+      ];
+    },
+  },
+  {
+    id: 'cloth-over',
+    severity: 'stop',
+    find: (c) => {
+      const { thing } = c.build;
+      const [on] = thing?.places ?? [];
+      const outline = outlineOf(c);
+      const places = c.repeats?.places ?? [];
+      if (!thing || !on || outline.length < 3 || places.length < 2) return [];
+      const items = places.map((place) => ({
+        path: lyingPath(outline, place),
+        cloth: thingInHoop(thing, on, place),
+      }));
+      const over = clothOver(items);
+      if (!over) return [];
+      return [
+        {
+          stepId: null,
+          message: `The ${thing.name.toLowerCase()} of item ${over.cloth + 1} lies under the needle where item ${over.item + 1} is sewn.`,
+          because:
+            'It would be sewn to it: turn the things so that each lies outward, or sew fewer in a hooping.',
+          ...(places.length <= 4 && {
+            fix: {
+              label: 'Lay their corners to the middle',
+              change: {
+                hooping: {
+                  hoopId: c.hoop.id,
+                  gapMm: 0,
+                  outline: outline.map(({ x, y }): [number, number] => [x, y]),
+                  places: cornersMeeting(thing, on, places.length),
+                },
+              },
+            },
+          }),
         },
       ];
     },

@@ -6,7 +6,7 @@ export { closePath } from './types';
 export { arc, circle, curve, rectangle, star, transform, wave } from './shapes';
 export { hullOf } from './hull';
 export { inside } from './inside';
-export { grown, offset, sharedArea, simplified, sumOf, without } from './region';
+export { grown, offset, shared, sharedArea, simplified, sumOf, without } from './region';
 export { bean, blanket, doubleRun, motifs, pathLength, run, satin, twiceAround, zigzag } from './lines';
 export { diamonds, meander, tatami } from './areas';
 export { TapeMaker } from './tape-maker';

@@ -1,5 +1,5 @@
 import { Clipper, EndType, FillRule, JoinType } from 'clipper2-ts';
-import type { Path } from '../base';
+import { areaOf, type Path } from '../base';
 
 /** Clipper works on integers: 1/1000 mm keeps offsets exact to a hundredth of the tape's unit. */
 const SCALE = 1000;
@@ -29,13 +29,12 @@ export const sumOf = (a: Path, b: Path): Path[] =>
 /** What the one has without the others. */
 export const without = (a: Path, others: readonly Path[]): Path[] =>
   Clipper.difference([toGrid(a)], others.map(toGrid), FillRule.NonZero).map(fromGrid);
+/** What both have. */
+export const shared = (a: Path, b: Path): Path[] =>
+  Clipper.intersect([toGrid(a)], [toGrid(b)], FillRule.NonZero).map(fromGrid);
 /** What both have, mm². */
 export const sharedArea = (a: Path, b: Path): number =>
-  Clipper.intersect([toGrid(a)], [toGrid(b)], FillRule.NonZero).reduce(
-    (sum, path) => sum + Math.abs(Clipper.area(path)),
-    0,
-  ) /
-  SCALE ** 2;
+  shared(a, b).reduce((sum, path) => sum + Math.abs(areaOf(path)), 0);
 
 /** Where the level line y crosses the polygon, as [left, right] pairs. */
 export function spansAt(polygon: Path, y: number): [number, number][] {

@@ -13,7 +13,12 @@ export function newRun(
   build: Build,
   plan: BuildPlan,
   workshop: Workshop,
-  { id: runId, now, madeBefore }: { id: string; now: number; madeBefore: number },
+  {
+    id: runId,
+    now,
+    madeBefore,
+    together = null,
+  }: { id: string; now: number; madeBefore: number; together?: RunRecord['together'] },
 ): RunRecord {
   const items = Math.max(1, build.order.repeats);
   const all = Object.entries(plan.time.steps);
@@ -38,6 +43,7 @@ export function newRun(
     items,
     inTape: plan.order.inTape,
     repeats: plan.hooping.repeats,
+    together,
     madeBefore,
     score: plan.score,
     planned: Object.fromEntries(all.map(([step, t]) => [step, hoopingSeconds(t, items)])),

@@ -16,33 +16,61 @@ interface OneTape {
   /** of the needle without a stitch, mm */
   jumpMm: number;
 }
+/** A design, and where each of its items lies in the hooping. */
+export interface LaidDesign extends Repeats {
+  design: SewnDesign;
+}
+/** In which order a hooping is sewn; of several designs also one whole design after the other, each block by block. */
+export interface OneTapeOrder extends Pick<HoopingTask, 'stops'> {
+  order: HoopingTask['order'] | 'design-by-design';
+}
 /**
- * All items of a hooping as one tape for a machine that is given a file: item by item, or block by block; two items that follow
- * each other in one thread without a stop between, if that is wanted. The middle of the field is 0, 0. Fails where a block was
- * typed and has no stitches.
+ * All items of a hooping as one tape for a machine that is given a file; two items that follow each other in one thread without
+ * a stop between, if that is wanted. The middle of the field is 0, 0. Fails where a block was typed and has no stitches.
  */
-export function oneTape(
-  { tape, blocks }: SewnDesign,
-  { places }: Repeats,
-  how: Pick<HoopingTask, 'order' | 'stops'>,
-): Result<OneTape> {
-  if (!blocks.every(({ from, to }) => to > from))
+export function oneTape(laid: readonly LaidDesign[], { order, stops }: OneTapeOrder): Result<OneTape> {
+  if (!laid.every(({ design }) => design.blocks.every(({ from, to }) => to > from)))
     return fail(
       'no-stitches',
       'Part of this design was typed and has no stitches; no tape was made.',
       'Lay the build onto its tape, or give what is sewn in between a tape of its own.',
     );
-  const box = stitchBox(tape);
-  const middle = box ? middleOf(box) : { x: 0, y: 0 };
-  const id = 'item';
-  const placements = places.map(({ x, y, turnDeg }) => {
-    // Places tell where the middle of the design lies; a tape is turned about its own start.
-    const [mx, my] = placing({ x: 0, y: 0, turnDeg })(middle.x / 10, middle.y / 10);
-    return { tapeId: id, xMm: x - mx, yMm: y - my, turnDeg, mirrored: false };
+  const groups = order === 'design-by-design' ? laid.map((one) => [one]) : [laid];
+  const tapes: Tape[] = [];
+  for (const group of groups) {
+    const made = composed(group, { order: order === 'item-by-item' ? order : 'block-by-block', stops });
+    if (!made.ok) return made;
+    tapes.push(made.value);
+  }
+  return ok(measured(tapes.length === 1 ? itemAt(tapes, 0) : joined(tapes)));
+}
+function composed(laid: readonly LaidDesign[], how: Pick<HoopingTask, 'order' | 'stops'>): Result<Tape> {
+  const named = laid.map((one, n) => ({ ...one, id: `design ${n + 1}` }));
+  const placements = named.flatMap(({ id, design: { tape }, places }) => {
+    const box = stitchBox(tape);
+    const middle = box ? middleOf(box) : { x: 0, y: 0 };
+    return places.map(({ x, y, turnDeg }) => {
+      // Places tell where the middle of the design lies; a tape is turned about its own start.
+      const [mx, my] = placing({ x: 0, y: 0, turnDeg })(middle.x / 10, middle.y / 10);
+      return { tapeId: id, xMm: x - mx, yMm: y - my, turnDeg, mirrored: false };
+    });
   });
-  const tapes = [{ id, tape: asSewn({ tape, blocks }) }];
-  const made = composeHooping({ tapes, placements, ...how, threads: { [id]: blocks.map((b) => b.thread) } });
-  return made.ok ? ok(measured(made.value.tape)) : made;
+  const made = composeHooping({
+    tapes: named.map(({ id, design }) => ({ id, tape: asSewn(design) })),
+    placements,
+    ...how,
+    threads: Object.fromEntries(named.map(({ id, design }) => [id, design.blocks.map((b) => b.thread)])),
+  });
+  return made.ok ? ok(made.value.tape) : made;
+}
+/** One after the other, a stop between each two. */
+function joined(tapes: readonly Tape[]): Tape {
+  const out = new TapeAssembler('HOOPING');
+  tapes.forEach((tape, n) => {
+    if (n) out.stop().trimTo(itemAt(tape.x, 0), itemAt(tape.y, 0), 1);
+    out.append(tape, 0, tape.kind.length);
+  });
+  return out.done();
 }
 /** Its blocks alone in their order, a stop between each two. */
 function asSewn({ tape, blocks }: SewnDesign): Tape {

@@ -90,6 +90,15 @@ export const runRecordSchema = z.object({
   inTape: z.int().min(1).max(600).optional(),
   /** where they lie in the hoop; null: they do not fit it; missing in runs that are older than this */
   repeats: repeatsSchema.nullish(),
+  /** the hooping that it shares with other builds, and the one that comes into it next; null: it is sewn alone */
+  together: z
+    .object({
+      id,
+      name: z.string().max(80),
+      next: z.object({ id, name: z.string().max(200) }).nullable(),
+    })
+    .nullable()
+    .default(null),
   /** how many items of the build were made before, by these hands */
   madeBefore: z.int().min(0).default(0),
   /** a run keeps the score it was started with: later changes of the build must not change what was sewn */

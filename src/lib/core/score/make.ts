@@ -22,6 +22,7 @@ import { bareHand, withCautions, type HandParts } from './hand';
 import { insertSteps } from './insert';
 import { blocksOf, pieceFor, piecesOf } from './pieces';
 import { inOtherWords } from './stack';
+import { withThing } from './thing';
 import { withThreads } from './threads';
 import { isCovered, tightTrim } from './trim';
 import type { Machine } from '../workshop';
@@ -73,7 +74,7 @@ export function makeScore(build: Build, design: Design, options: ScoreOptions): 
     schools,
     marks,
   };
-  const steps = proposed(filling, inserted.before);
+  const steps = withThing(proposed(filling, inserted.before), build.thing, options.length);
   const threadByHand = options.machine.kind === 'one-needle';
   const threaded = withThreads(steps, build, threadByHand);
   const { steps: edited, changed, stale } = applyEdits(threaded, build.edits, threadByHand);

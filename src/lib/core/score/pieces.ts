@@ -10,6 +10,7 @@ import {
   type SizeRule,
   type Technique,
 } from '../techniques';
+import { madeSize } from './thing';
 import type { Design, ScorePiece } from './types';
 
 /** Id of a piece: its key, with the round behind it where there are several, and the copy behind that. */
@@ -90,7 +91,7 @@ function pieceOf(
     traits: own.traits ?? [],
     fusible: own.fusible ?? 'none',
     prewashed: own.prewashed ?? false,
-    own: own.own ?? null,
+    own: own.own ?? madeSize(template.key, build),
     interfacing: own.interfacing ?? false,
     marginMm: own.marginMm ?? null,
     cutTo: own.cutTo ?? null,

@@ -99,7 +99,7 @@ function placed(shape: PieceShape, { x, y }: Point): Marks {
 }
 
 /** With the title and the bar by which the scale is checked, below. */
-function framed(
+export function framed(
   title: string,
   notes: string,
   widthMm: number,

@@ -4,4 +4,5 @@
 export { pieceShape } from './shape';
 export { mirrorIf as rightSideUp, quarterTurned, type PieceShape } from './turned';
 export { CHECK_BAR_MM, pieceTemplate, sheetTemplate, type TemplateDrawing } from './drawing';
+export { placingTemplate } from './placing';
 export { templateSvg } from './svg';

@@ -3,10 +3,19 @@
   import { intoInset } from '$lib/core/hoop';
   import { svgPath } from '../kit/svg-path';
   import type { HoopTable } from '../state/hoop-table.svelte';
+  import type { HoopEdge } from '$lib/core/thing';
+  import ClothEdges from './ClothEdges.svelte';
   import HoopFrame from './HoopFrame.svelte';
 
   // A hoop's field from above, to scale: each item where it lies, and the box that the machine traces round all of them.
-  let { table, magnetic, label }: { table: HoopTable; magnetic: boolean; label: string } = $props();
+  interface Props {
+    table: HoopTable;
+    magnetic: boolean;
+    label: string;
+    /** of the cloth that is sewn on, to place it by */
+    edges: readonly HoopEdge[];
+  }
+  let { table, magnetic, label, edges }: Props = $props();
   const { field, items, trace } = $derived(table);
 
   /** Less is rounding, mm. */
@@ -46,6 +55,7 @@
     stroke-dasharray="{2 * px} {4 * px}"
   />
   <path d="M{-4 * px} 0H{4 * px}M0 {-4 * px}V{4 * px}" stroke="var(--quiet)" stroke-width={px} />
+  <ClothEdges {edges} {px} />
   {#each rows as { place, path, isOut, size }, n (n)}
     <path
       d={svgPath(path)}

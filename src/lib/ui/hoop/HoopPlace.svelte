@@ -1,15 +1,14 @@
 <script lang="ts">
-  import { goto } from '$app/navigation';
   import { resolve } from '$app/paths';
   import { onMount } from 'svelte';
   import { count } from '$lib/core/base';
   import { loadingsFor } from '$lib/core/order';
   import Guard from '../kit/Guard.svelte';
-  import Select from '../kit/Select.svelte';
   import { historyKey } from '../shell/keys';
   import { openEditor } from '../score/open-editor';
   import UndoButtons from '../score/UndoButtons.svelte';
   import { workroom } from '../state/workroom.svelte';
+  import HoopPicker from './HoopPicker.svelte';
   import HoopView from './HoopView.svelte';
 
   // The hoop by itself, large: one build after the other.
@@ -20,8 +19,6 @@
   $effect(() => void editor.follow(workroom.builds.find((b) => b.id === id)));
 
   const machine = $derived(editor.plan?.machine);
-  const options = $derived(workroom.builds.map((b) => [b.id, b.name] as const));
-  const show = (build: string) => void goto(resolve(`/hoop?build=${encodeURIComponent(build)}`));
   function onkeydown(event: KeyboardEvent) {
     const wanted = historyKey(event);
     if (!wanted) return;
@@ -35,7 +32,7 @@
 <div class="flex min-h-full flex-col gap-4 p-6 lg:h-full">
   <header class="flex flex-wrap items-center gap-3">
     <h1 class="text-3xl">Hoop</h1>
-    <Select class="min-w-48" label="Build" value={id} {options} onchange={show} />
+    <HoopPicker value={{ build: id }} />
     {#if editor.build && editor.plan}
       <p class="label mr-auto">
         {count(editor.plan.order.load, 'item')} to load,

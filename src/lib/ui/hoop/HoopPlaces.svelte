@@ -1,12 +1,13 @@
 <script lang="ts">
   import { count, formatLength, formatSize, heightOf, widthOf } from '$lib/core/base';
+  import type { HoopEdge } from '$lib/core/thing';
   import type { BuildPlan } from '$lib/core/plan';
   import type { HoopTable } from '../state/hoop-table.svelte';
   import { workroom } from '../state/workroom.svelte';
   import FieldDrawing from './FieldDrawing.svelte';
 
   // The hoop from above with all that lies in it; arrows move it.
-  let { table, plan }: { table: HoopTable; plan: BuildPlan } = $props();
+  let { table, plan, edges }: { table: HoopTable; plan: BuildPlan; edges: readonly HoopEdge[] } = $props();
   const unit = $derived(workroom.unit);
   const length = (mm: number) => formatLength(Math.round(mm), unit);
   const { trace, clearance, places } = $derived(table);
@@ -43,7 +44,7 @@
   tabindex="0"
   {onkeydown}
 >
-  <FieldDrawing {table} magnetic={hoop.magnetic} label={words} />
+  <FieldDrawing {table} magnetic={hoop.magnetic} label={words} {edges} />
 </div>
 <p class="label mt-1">
   {#if trace && clearance}
@@ -55,6 +56,7 @@
       clearance.above,
     )} above,
     {length(clearance.below)} below.
+    {#if edges.length}Dash and dot: the edges of the cloth; a dot is a corner.{/if}
     {#if plan.machine.needles > 1}Needle 1 traces; the others sit beside it.{/if}
   {:else}
     So many do not lie in it: see how many do.

@@ -6,6 +6,7 @@
   import { arrangeWatched, gapForMoreWatched, outlineInWorker } from '$lib/workers';
   import type { BuildEditor } from '../state/editor.svelte';
   import { hoopForMore } from '$lib/core/hoop';
+  import { edgesInHoop, thingInHoop } from '$lib/core/thing';
   import { HoopTable } from '../state/hoop-table.svelte';
   import { HoopWays } from '../state/hoop-ways.svelte';
   import { showProblem } from '../state/notices';
@@ -13,6 +14,10 @@
   import HoopChoice from './HoopChoice.svelte';
   import HoopPlaces from './HoopPlaces.svelte';
   import HowMany from './HowMany.svelte';
+  import Fold from '../kit/Fold.svelte';
+  import Radios from '../kit/Radios.svelte';
+  import ThingDrawing from './ThingDrawing.svelte';
+  import ThingFields from './ThingFields.svelte';
   import OneTape from './OneTape.svelte';
 
   // Which hoop, how many of the design it holds, and where each lies.
@@ -39,6 +44,19 @@
     plan: () => plan,
     ways,
     change: (next) => editor.change(next),
+  });
+
+  let onThing = $state(false);
+  let seen = $state<'hoop' | 'thing'>('hoop');
+  let chosenSewing = $state(0);
+  const sewing = $derived(Math.min(chosenSewing, Math.max(0, (build.thing?.places.length ?? 1) - 1)));
+  /** the edges of each item's cloth where they come in the hoop */
+  const clothEdges = $derived.by(() => {
+    const { thing } = build;
+    const on = thing?.places[sewing];
+    return thing && on
+      ? table.places.flatMap((place) => edgesInHoop(thingInHoop(thing, on, place), plan.hooping.field))
+      : [];
   });
 
   // A design with other stitches has another outline.
@@ -80,7 +98,28 @@
       class="flex min-h-96 flex-col rounded-lg border border-rule bg-paper p-2"
       aria-label="In the hoop"
     >
-      <HoopPlaces {table} {plan} />
+      {#if build.thing}
+        <Radios
+          label="What is seen"
+          value={seen}
+          options={[
+            ['hoop', 'In the hoop'],
+            ['thing', `On the ${build.thing.name.toLowerCase()}`],
+          ]}
+          onchange={(next) => (seen = next)}
+        />
+      {/if}
+      {#if build.thing && seen === 'thing'}
+        <ThingDrawing
+          thing={build.thing}
+          outline={ways.outline}
+          gapMm={table.gapMm}
+          {sewing}
+          field={plan.hooping.field}
+          item={table.places[0] ?? { x: 0, y: 0, turnDeg: 0 }}
+          onsewing={(n) => (chosenSewing = n)}
+        />
+      {:else}<HoopPlaces {table} {plan} edges={clothEdges} />{/if}
     </section>
     <section class="flex min-h-0 flex-col gap-3 overflow-y-auto px-1" aria-label="How many">
       <h2 class="text-xl">How many</h2>
@@ -95,8 +134,25 @@
         onmirror={build.typed ? undefined : () => void editor.mirror()}
       />
       {#if editor.tape && !build.typed && (plan.hooping.repeats?.places.length ?? 0) > 1}
-        <OneTape {plan} tape={editor.tape} name={build.name} />
+        <OneTape parts={[{ plan, tape: editor.tape }]} name={build.name} />
       {/if}
+      <Fold bind:open={onThing} class="border-t border-rule pt-1" testid="made-thing"
+        >{#snippet title()}<span class="flex min-h-10 items-center font-bold"
+            >{build.thing ? `On a ${build.thing.name.toLowerCase()}` : 'On a made thing'}</span
+          >{/snippet}
+        <div class="flex flex-col gap-3 pb-2">
+          <ThingFields
+            thing={build.thing}
+            outline={ways.outline}
+            subject={build.name}
+            gapMm={table.gapMm}
+            {sewing}
+            onchange={(thing) => editor.change({ thing })}
+            onsewing={(n) => (chosenSewing = n)}
+            onlay={(places) => table.put(places)}
+          />
+        </div>
+      </Fold>
     </section>
   </div>
 {:else}

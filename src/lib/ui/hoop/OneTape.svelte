@@ -3,7 +3,7 @@
   import { count, itemAt } from '$lib/core/base';
   import { threadWords } from '$lib/core/build';
   import type { BuildPlan } from '$lib/core/plan';
-  import { sewnSteps } from '$lib/core/run';
+  import { sewnSteps, type OneTapeOrder } from '$lib/core/run';
   import { stopList } from '$lib/core/score';
   import type { Tape } from '$lib/core/tape';
   import { oneTapeInWorker, type OneTapeAnswer } from '$lib/workers';
@@ -14,33 +14,47 @@
   import { showProblem } from '../state/notices';
 
   // All items of the hooping as one file, for a machine that is given one: in which order, and what that costs.
-  let { plan, tape, name }: { plan: BuildPlan; tape: Tape; name: string } = $props();
-  const ORDERS = ['block-by-block', 'item-by-item'] as const;
-  type Order = (typeof ORDERS)[number];
+  interface Props {
+    /** the builds that lie in it, each with what is sewn for it */
+    parts: { plan: BuildPlan; tape: Tape }[];
+    name: string;
+  }
+  let { parts, name }: Props = $props();
+  const isOne = $derived(parts.length === 1);
+  const orders = $derived<Order[]>(
+    isOne ? ['block-by-block', 'item-by-item'] : ['design-by-design', 'block-by-block', 'item-by-item'],
+  );
+  type Order = OneTapeOrder['order'];
   let open = $state(false);
-  let order = $state<Order>('block-by-block');
+  let chosen = $state<Order | null>(null);
+  const order = $derived(chosen ?? orders[0] ?? 'block-by-block');
   let merges = $state(false);
   let made = $state.raw<Partial<Record<Order, OneTapeAnswer>>>({});
 
-  const items = $derived(plan.hooping.repeats?.places.length ?? 0);
   // As it is sewn: what is passed over is left out, what is put in between stands in its place.
-  const design = $derived({
-    tape,
-    blocks: sewnSteps(plan).map((step) => {
-      const { from, to } = itemAt(plan.design.reading.blocks, step.block);
-      const thread = step.thread ?? plan.threads[step.block];
-      return { from, to, thread: thread ? `${threadWords(thread)} ${thread.colour}` : '' };
-    }),
-  });
-  const calls = $derived(stopList(plan.score).filter(({ hands }) => hands.length).length);
+  const laid = $derived(
+    parts.map(({ plan, tape }) => ({
+      places: plan.hooping.repeats?.places ?? [],
+      calls: stopList(plan.score).filter(({ hands }) => hands.length).length,
+      design: {
+        tape,
+        blocks: sewnSteps(plan).map((step) => {
+          const { from, to } = itemAt(plan.design.reading.blocks, step.block);
+          const thread = step.thread ?? plan.threads[step.block];
+          return { from, to, thread: thread ? `${threadWords(thread)} ${thread.colour}` : '' };
+        }),
+      },
+    })),
+  );
+  const items = $derived(laid.reduce((sum, { places }) => sum + places.length, 0));
   $effect(() => {
-    const { repeats } = plan.hooping;
-    if (!open || !repeats) return;
+    if (!open) return;
+    const designs = laid.map(({ design, places }) => ({ design, places }));
     const stops = merges ? 'merge-same-thread' : 'keep';
     let isOver = false;
     made = {};
-    for (const each of ORDERS)
-      void oneTapeInWorker({ design, repeats, order: each, stops }).then((answer) => {
+    for (const each of orders)
+      void oneTapeInWorker({ laid: designs, order: each, stops }).then((answer) => {
         if (isOver) return;
         if (answer.ok) made = { ...made, [each]: answer.value };
         else showProblem(answer.problem);
@@ -50,13 +64,18 @@
   const cost = (each: Order) => {
     const told = made[each];
     if (!told) return 'working it out …';
-    const hands = each === 'item-by-item' ? calls * items : calls;
+    const hands = laid.reduce(
+      (sum, { calls, places }) => sum + calls * (each === 'item-by-item' ? places.length : 1),
+      0,
+    );
     return `${count(told.stops, 'stop')}, hands are called ${count(hands, 'time')}, ${(told.jumpMm / 1000).toFixed(1)} m of jumps`;
   };
-  const options = $derived([
-    ['block-by-block', 'Block by block', cost('block-by-block')] as const,
-    ['item-by-item', 'Item by item', cost('item-by-item')] as const,
-  ]);
+  const NAMES: Record<Order, string> = {
+    'design-by-design': 'Build after build',
+    'block-by-block': 'Block by block',
+    'item-by-item': 'Item by item',
+  };
+  const options = $derived(orders.map((each) => [each, NAMES[each], cost(each)] as const));
   function save() {
     const told = made[order];
     if (told) saveBytesAs(`${name} ${count(items, 'item')}.dst`, told.bytes);
@@ -72,12 +91,12 @@
       label="Order of sewing"
       value={order}
       {options}
-      onchange={(next) => (order = next)}
+      onchange={(next) => (chosen = next)}
       class="flex flex-col"
     />
     <p class="label">
-      Run sews it block by block by itself. Item by item a trouble spoils one item and not all; every piece is
-      laid on its own.
+      Run sews it {isOne ? 'block by block' : 'build after build'} by itself. Item by item a trouble spoils one
+      item and not all; every piece is laid on its own.
     </p>
     <Check checked={merges} onchange={(on) => (merges = on)}>no stop between two items in one thread</Check>
     <button type="button" class="btn" disabled={!made[order]} onclick={save}

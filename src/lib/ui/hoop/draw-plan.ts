@@ -1,4 +1,4 @@
-import { itemAt, middleOf, placing } from '$lib/core/base';
+import { itemAt, middleOf, placing, type Path } from '$lib/core/base';
 import type { ItemPlace } from '$lib/core/hoop';
 import type { Tape } from '$lib/core/tape';
 import type { DensityMap, Reading } from '$lib/core/reading';
@@ -92,18 +92,20 @@ export interface PlanDrawing {
   tape: Tape;
   /** step under the cursor, 0-based */
   cursor: number;
+  /** what else lies in the hoop: outlines, mm from the middle of its field */
+  besides?: readonly Path[];
 }
 
 /** Draws the hoop alone: ring, field, and how near the frame the needle may come. */
 export function drawEmptyHoop(
   ctx: CanvasRenderingContext2D,
   view: View,
-  { plan, reading }: Pick<PlanDrawing, 'plan' | 'reading'>,
+  drawing: Pick<PlanDrawing, 'plan' | 'reading' | 'besides'>,
   colours: PlanColours,
 ) {
   ctx.save();
   through(ctx, view);
-  drawHoop(ctx, plan, reading, 1 / view.scale, colours);
+  drawHoop(ctx, drawing, 1 / view.scale, colours);
   ctx.restore();
 }
 
@@ -141,14 +143,15 @@ export function drawDensity(
 export function drawPlan(
   ctx: CanvasRenderingContext2D,
   view: View,
-  { plan, reading, tape, cursor }: PlanDrawing,
+  drawing: PlanDrawing,
   colours: PlanColours,
 ) {
+  const { plan, reading, tape, cursor } = drawing;
   const step = plan.score.steps[cursor];
   ctx.save();
   through(ctx, view);
   const px = 1 / view.scale;
-  drawHoop(ctx, plan, reading, px, colours);
+  drawHoop(ctx, drawing, px, colours);
 
   const sewn = plan.score.steps.slice(0, cursor).flatMap((s) => (s.kind === 'needle' ? [s.block] : []));
   ctx.lineJoin = 'round';
@@ -197,8 +200,7 @@ function drawTrace(ctx: CanvasRenderingContext2D, { extents: e }: Reading, px: n
 
 function drawHoop(
   ctx: CanvasRenderingContext2D,
-  plan: BuildPlan,
-  reading: Reading,
+  { plan, reading, besides = [] }: Pick<PlanDrawing, 'plan' | 'reading' | 'besides'>,
   px: number,
   colours: PlanColours,
 ) {
@@ -238,6 +240,18 @@ function drawHoop(
     ctx.setLineDash([]);
   });
   ctx.strokeStyle = colours.rule;
+  for (const path of besides)
+    turnedTo(hoop, () => {
+      for (const { x, y } of path) ctx.lineTo(x, y);
+      ctx.closePath();
+      ctx.globalAlpha = 0.4;
+      ctx.fillStyle = colours.rule;
+      ctx.fill();
+      ctx.globalAlpha = 1;
+      ctx.strokeStyle = colours.quiet;
+      ctx.lineWidth = px;
+      ctx.stroke();
+    });
   const { outline } = plan.hooping;
   for (const other of hoop.others)
     turnedTo(other, () => {

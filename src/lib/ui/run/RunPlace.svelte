@@ -4,7 +4,7 @@
   import type { PlanDrawing } from '../hoop/draw-plan';
   import RunDone from './RunDone.svelte';
   import RunStep from './RunStep.svelte';
-  import { readPlan } from '../state/read-build.svelte';
+  import { readRunPlan } from '../state/read-together';
   import { RunSession } from '../state/run-session.svelte';
   import { prepareNotices, showProblem } from '../state/notices';
   import { runWays } from '../state/run-ways.svelte';
@@ -27,13 +27,14 @@
     const { run } = session;
     const build = workroom.builds.find((b) => b.id === run?.buildId && b.tapeId === run.tapeId);
     if (!run || !build || build.typed) return;
-    const read = await readPlan(build);
+    const read = await readRunPlan(run, build);
     if (!read.ok) return;
-    const { plan, tape } = read.value;
+    const { plan, tape, besides } = read.value;
     hoop = {
       plan: { ...plan, score: run.score },
       reading: plan.design.reading,
       tape,
+      besides,
     };
   }
 

@@ -4,6 +4,7 @@
   import { isUnhoop } from '$lib/core/score';
   import { attendance, stitchesBack, troubleFlow } from '$lib/core/run';
   import { formatClock, formatNumber } from '$lib/core/base';
+  import { beginNext } from '../state/begin-run';
   import type { FollowedMachine } from '../state/run-machine.svelte';
   import type { RunSession } from '../state/run-session.svelte';
   import { workroom } from '../state/workroom.svelte';
@@ -78,7 +79,17 @@
     {#if step.kind === 'hand'}
       <p class="run-text max-w-[36ch] leading-snug">{step.text}</p>
       <RunPieces {session} {step} />
-      {#if isUnhoop(step)}<InspectList {session} {ontrouble} />{/if}
+      {#if isUnhoop(step)}
+        <InspectList {session} {ontrouble} />
+        {#if session.run?.together?.next}<p>
+            <button
+              type="button"
+              class="btn btn-strong"
+              onclick={() => session.run && void beginNext(session.run)}
+              >Begin {session.run.together.next.name} in the same hoop</button
+            >
+          </p>{/if}
+      {/if}
       <Care cautions={step.cautions} large />
     {/if}
   </div>

@@ -1,10 +1,12 @@
 <script lang="ts">
   import Redo from '@lucide/svelte/icons/redo-2';
   import Undo from '@lucide/svelte/icons/undo-2';
-  import type { BuildEditor } from '../state/editor.svelte';
 
   // The last change taken back or made again, by press; the page knows the keys.
-  let { editor }: { editor: BuildEditor } = $props();
+  interface Props {
+    editor: { canUndo: boolean; canRedo: boolean; undo: () => void; redo: () => void };
+  }
+  let { editor }: Props = $props();
 </script>
 
 <button

@@ -2,12 +2,14 @@ import { goto } from '$app/navigation';
 import { resolve } from '$app/paths';
 import type { Build } from '$lib/core/build';
 import type { BuildPlan } from '$lib/core/plan';
-import { newRun, type RunEvent } from '$lib/core/run';
+import { newRun, type RunEvent, type RunRecord } from '$lib/core/run';
+import type { SharedHooping } from '$lib/core/workshop';
 import { newId } from './ids';
 import { keep } from './keeping';
 import { known } from './known-run';
 import { showProblem } from './notices';
 import { readPlan } from './read-build.svelte';
+import { readTogether } from './read-together';
 import { workroom } from './workroom.svelte';
 
 /** Begins a hooping of a build as it stands now, and goes to the machine with it. */
@@ -16,14 +18,41 @@ export async function beginRun(build: Build): Promise<void> {
   if (read.ok) await beginRunOf(build, read.value.plan);
   else showProblem(read.problem);
 }
+/** A build of a shared hooping; the first is hooped up, each other comes into the same base. */
+export async function beginTogether(hooping: SharedHooping, at: number): Promise<void> {
+  const read = await readTogether(hooping, at);
+  if (!read.ok) return showProblem(read.problem);
+  const after = workroom.builds.find((b) => b.id === hooping.parts[at + 1]?.id);
+  await beginRunOf(read.value.build, read.value.plan, {
+    id: hooping.id,
+    name: hooping.name,
+    next: after ? { id: after.id, name: after.name } : null,
+  });
+}
+/** The build that comes into the hoop next, as the hooping is now. */
+export async function beginNext({ together }: Pick<RunRecord, 'together'>): Promise<void> {
+  const hooping = workroom.workshopNow().hoopings.find((h) => h.id === together?.id);
+  const at = hooping?.parts.findIndex(({ id }) => id === together?.next?.id) ?? -1;
+  if (hooping && at >= 0) return beginTogether(hooping, at);
+  showProblem({
+    code: 'no-hooping',
+    message: `${together?.name ?? 'The hooping'} no longer has ${together?.next?.name ?? 'this build'} in it; nothing was begun.`,
+    next: 'Look at it at the Hoop, and begin the run from there.',
+  });
+}
 /** The same with the plan that is on screen. */
-export async function beginRunOf(build: Build, plan: BuildPlan): Promise<void> {
+export async function beginRunOf(
+  build: Build,
+  plan: BuildPlan,
+  together: RunRecord['together'] = null,
+): Promise<void> {
   const now = Date.now();
   const { log } = workroom.store;
   const run = newRun(build, plan, workroom.workshopNow(), {
     id: newId(),
     now,
     madeBefore: await log.madeOf(build.id),
+    together,
   });
   const started: RunEvent = { type: 'started', at: now };
   const written = await keep(() => log.start(run, started));

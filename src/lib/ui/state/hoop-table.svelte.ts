@@ -110,6 +110,10 @@ export class HoopTable {
   private shift(places: readonly ItemPlace[]) {
     this.lay(places, this.isLaid ? (this.needs.build().hooping?.gapMm ?? 0) : this.usualGapMm);
   }
+  /** Lays so many items at places that were worked out for them. */
+  put(places: readonly ItemPlace[]) {
+    this.lay(places, 0);
+  }
   /** Columns and rows again. */
   workOut() {
     this.needs.change({ hooping: null });

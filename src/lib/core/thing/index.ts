@@ -1,0 +1,7 @@
+/**
+ * Work on a made thing: where its edges and corners come in the hoop, what to mark on it, and how the next sewing goes on from
+ * the last. mm from the middle of the thing as it lies before the maker, y up; degrees anticlockwise.
+ */
+export { clothOver, edgesInHoop, thingInHoop, type HoopEdge } from './in-hoop';
+export { fromEdges, marksOf, type Mark, type SewingMarks } from './marks';
+export { atCorners, cornersMeeting, inARow } from './places';

@@ -1,0 +1,44 @@
+import { MATERIALS, type MaterialKind } from '../catalogue';
+import type { PlannedPart } from './part';
+
+/** What one base cannot be, or one hoop cannot hold, for two builds at once. */
+interface Against {
+  message: string;
+  because: string;
+}
+/** What is hooped for a build: of each layer its material, and how many. */
+const hoopedOf = ({ plan }: PlannedPart) =>
+  plan.cut.pieces
+    .filter((p) => p.perHooping && p.side === 'base' && !p.of)
+    .map(({ material, layers, colour }) => ({
+      material,
+      layers,
+      colour: MATERIALS[material].woven ? colour : '',
+    }));
+const words = (of: { material: MaterialKind; layers: number }[]): string =>
+  of
+    .map(
+      ({ material, layers }) =>
+        `${layers > 1 ? `${layers} × ` : ''}${MATERIALS[material].name.toLowerCase()}`,
+    )
+    .join(' and ') || 'nothing';
+
+/** Why builds cannot share a hooping as they are: what is hooped for one is not what is hooped for the other. */
+export function againstEachOther(parts: readonly PlannedPart[]): Against[] {
+  const [first, ...others] = parts;
+  if (!first) return [];
+  return others.flatMap((part): Against[] => {
+    const [a, b] = [hoopedOf(first), hoopedOf(part)];
+    const key = (of: typeof a) => JSON.stringify(of.map(Object.values).sort());
+    if (key(a) === key(b)) return [];
+    const isColour = words(a) === words(b);
+    return [
+      {
+        message: isColour
+          ? `${first.build.name} and ${part.build.name} are hooped on cloth of two colours.`
+          : `${first.build.name} is hooped on ${words(a)}, ${part.build.name} on ${words(b)}.`,
+        because: 'One hooping has one base: give both the same, or sew them apart.',
+      },
+    ];
+  });
+}

@@ -1,0 +1,36 @@
+import type { SharedHooping } from '$lib/core/workshop';
+import { newId } from './ids';
+import { showUndo } from './notices';
+import { workroom } from './workroom.svelte';
+
+/** Stores a shared hooping as it is now. */
+export const changeHooping = (next: SharedHooping): Promise<void> =>
+  workroom.saveWorkshop((w) => ({ ...w, hoopings: w.hoopings.map((h) => (h.id === next.id ? next : h)) }));
+
+/** An empty one in the hoop of a build, or in the usual one; answers its id. */
+export async function addHooping(buildId: string | null): Promise<string> {
+  const id = newId();
+  const build = workroom.builds.find((b) => b.id === buildId);
+  await workroom.saveWorkshop((w) => {
+    const hoop = w.hoops.find((h) => h.id === (build?.hoopId ?? w.usual.hoopId)) ?? w.hoops[0];
+    const machine = w.machines.find((m) => m.id === (build?.machineId ?? hoop?.machineId)) ?? w.machines[0];
+    if (!hoop || !machine) return w;
+    const name = `Hooping ${w.hoopings.length + 1}`;
+    const fresh = { id, name, hoopId: hoop.id, machineId: machine.id, gapMm: USUAL_GAP, parts: [] };
+    return { ...w, hoopings: [...w.hoopings, fresh] };
+  });
+  return id;
+}
+/** Between two items, until another is typed: scissors go between them. mm */
+const USUAL_GAP = 15;
+
+export async function removeHooping(id: string): Promise<void> {
+  const at = workroom.workshop.hoopings.findIndex((h) => h.id === id);
+  const gone = workroom.workshopNow().hoopings[at];
+  if (!gone) return;
+  await workroom.saveWorkshop((w) => ({ ...w, hoopings: w.hoopings.filter((h) => h.id !== id) }));
+  showUndo(
+    `${gone.name} is taken out; its builds stay as they are.`,
+    () => void workroom.saveWorkshop((w) => ({ ...w, hoopings: w.hoopings.toSpliced(at, 0, gone) })),
+  );
+}

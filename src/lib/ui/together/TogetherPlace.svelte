@@ -1,0 +1,83 @@
+<script lang="ts">
+  import { goto } from '$app/navigation';
+  import { resolve } from '$app/paths';
+  import { onDestroy } from 'svelte';
+  import { arrangeWatched, outlineInWorker } from '$lib/workers';
+  import HoopPicker from '../hoop/HoopPicker.svelte';
+  import Guard from '../kit/Guard.svelte';
+  import NameField from '../kit/NameField.svelte';
+  import UndoButtons from '../score/UndoButtons.svelte';
+  import { historyKey } from '../shell/keys';
+  import { Arranging } from '../state/arranging.svelte';
+  import { KnownBuilds } from '../state/known-builds.svelte';
+  import { showNote, showProblem } from '../state/notices';
+  import { readBuild } from '../state/read-build.svelte';
+  import { changeHooping, removeHooping } from '../state/shared-hoopings';
+  import { Together } from '../state/together.svelte';
+  import { workroom } from '../state/workroom.svelte';
+  import TogetherView from './TogetherView.svelte';
+
+  // Items of several builds in one hoop.
+  let { id }: { id: string } = $props();
+
+  const search = new Arranging({ arrange: arrangeWatched, tell: showProblem });
+  onDestroy(() => search.stop());
+  const together = new Together({
+    // As plain data: what is changed of it is stored.
+    hooping: () => $state.snapshot(workroom.workshop.hoopings.find((h) => h.id === id)),
+    known: new KnownBuilds({
+      builds: () => workroom.builds,
+      read: readBuild,
+      outline: outlineInWorker,
+      made: (buildId) => workroom.store.log.madeOf(buildId),
+      tell: showProblem,
+    }),
+    workshop: () => workroom.workshopNow(),
+    change: changeHooping,
+    search,
+    tell: showProblem,
+    note: showNote,
+  });
+  // A build that is changed elsewhere is read again.
+  $effect(() => {
+    void workroom.builds;
+    void together.readAll();
+  });
+  const { hooping } = $derived(together);
+  function onkeydown(event: KeyboardEvent) {
+    const wanted = historyKey(event);
+    if (!wanted) return;
+    event.preventDefault();
+    together[wanted]();
+  }
+  async function remove() {
+    await goto(resolve('/hoop'));
+    await removeHooping(id);
+  }
+</script>
+
+<svelte:window {onkeydown} />
+
+<div class="flex min-h-full flex-col gap-4 p-6 lg:h-full">
+  <header class="flex flex-wrap items-center gap-3">
+    <h1 class="text-3xl">Hoop</h1>
+    <HoopPicker value={{ hooping: id }} />
+    {#if hooping}
+      <NameField label="Name" value={hooping.name} most={80} onchange={(name) => together.rename(name)} />
+      <p class="label mr-auto">{together.words}</p>
+      <UndoButtons editor={together} />
+      <button type="button" class="btn" onclick={() => void remove()}>Take this hooping out</button>
+    {/if}
+  </header>
+  {#if hooping}
+    <Guard what="The hooping {hooping.name}">
+      <TogetherView {together} {search} {hooping} />
+    </Guard>
+  {:else}
+    <section class="max-w-xl" role="alert">
+      <h2 class="mb-2 text-2xl">This hooping is not in this browser.</h2>
+      <p class="mb-4">It was taken out, or belongs to another workroom.</p>
+      <a class="btn" href={resolve('/hoop')}>To the hoop</a>
+    </section>
+  {/if}
+</div>
