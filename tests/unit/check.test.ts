@@ -40,6 +40,26 @@ const check = (tape: Tape, change: Change = {}, workshop = shop, today?: string)
   return findingsOf(build, reading, workshop, {}, today);
 };
 /** Tabs laid by hand in the hoop of 130 × 180. */
+/** Two napkins in a hoop, their corners towards each other where the second is turned by so much. */
+const napkins = (turnDeg: number): Change => {
+  const place = { x: 148, y: -148, turnDeg: 0 };
+  return {
+    technique: 'cutwork',
+    techniqueBy: 'maker',
+    thing: { name: 'Napkin', widthMm: 400, heightMm: 400, places: [place] },
+    hoopId: 'hoop-160x260',
+    order: { quantity: 2, repeats: 2 },
+    hooping: {
+      hoopId: 'hoop-160x260',
+      gapMm: 0,
+      outline: itemOutline(example(napkin()).reading, napkin()).map(({ x, y }): [number, number] => [x, y]),
+      places: [
+        { x: -30, y: 60, turnDeg: 0 },
+        { x: 30, y: -60, turnDeg },
+      ],
+    },
+  };
+};
 function laidAt(places: NonNullable<Build['hooping']>['places'], hoopId = 'hoop-130x180'): Change {
   const { reading } = example(tailTab());
   const outline = itemOutline(reading, tailTab()).map(({ x, y }): [number, number] => [x, y]);
@@ -271,6 +291,16 @@ const CASES: Record<string, { says: () => Finding[]; quiet: () => Finding[] }> =
     says: () => check(tailTab(), { hoopId: 'hoop-160x260' }),
     quiet: () => check(tailTab(), { hoopId: 'hoop-130x180' }),
   },
+  'cloth-over': {
+    says: () => check(napkin(), napkins(0)),
+    // Turned end for end, the second lies the other way.
+    quiet: () => check(napkin(), napkins(180)),
+  },
+  'last-hooping': {
+    // Enough for 16 are 17, by the usual rejects.
+    says: () => check(tailTab(), { order: { quantity: 16, repeats: 4 } }),
+    quiet: () => check(tailTab(), { order: { quantity: 16, repeats: 17 } }),
+  },
   'laid-other': {
     says: () =>
       check(tailTab(), { ...laidAt([{ x: 0, y: 0, turnDeg: 0 }]), order: { quantity: 4, repeats: 2 } }),
@@ -459,13 +489,13 @@ describe('the plan check', () => {
     expect(Object.fromEntries(said)).to.deep.equal({
       'Crew patch': ['halts', 'bobbin-out', 'hands-full'],
       'Line-winder pouch': [],
-      'Tail tab': [],
+      'Tail tab': ['last-hooping'],
       'Wind-star': ['base-thin'],
       'Gull pennant': [],
-      'Tea-tent napkin': [],
+      'Tea-tent napkin': ['last-hooping'],
       'Picnic coaster': ['slippery-back'],
       'Pilot bib': ['not-prewashed'],
-      'Fluffy number': ['repeats'],
+      'Fluffy number': ['repeats', 'last-hooping'],
     });
   });
 

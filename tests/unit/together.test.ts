@@ -13,6 +13,7 @@ import {
   againstEachOther,
   clashesOf,
   freePlace,
+  NEXT_COMES,
   piecesAt,
   planTogether,
   secondsTogether,
@@ -62,7 +63,10 @@ describe('a build in a hooping that it shares', () => {
   it('is hooped up once, and taken out once: the others’ steps say so and take no time', () => {
     const first = planned({ before: null, after: 'Pouch' });
     const last = planned({ before: 'Pouch', after: null });
-    expect([hooped(first).title, unhooped(first).title]).to.deep.equal(['Hoop up', 'Leave it in the hoop']);
+    expect([hooped(first).title, unhooped(first).title]).to.deep.equal(['Hoop up', 'Out with the others']);
+    const { steps } = first.plan.score;
+    expect(steps[steps.indexOf(unhooped(first)) - 1]?.title).to.equal('Leave it in the hoop');
+    expect(steps[steps.indexOf(unhooped(first)) - 1]?.id).to.equal(NEXT_COMES);
     expect([hooped(last).title, unhooped(last).title]).to.deep.equal(['It is hooped already', 'Unhoop']);
     expect([seconds(first, hooped(first).id) > 0, seconds(first, unhooped(first).id)]).to.deep.equal([
       true,

@@ -168,6 +168,22 @@ export const laidRules: CheckRule[] = [
     },
   },
   {
+    id: 'last-hooping',
+    severity: 'tip',
+    find: ({ order }) => {
+      const { hoopings, lastHooping, inHooping } = order;
+      if (hoopings < 2 || 2 * lastHooping > inHooping) return [];
+      return [
+        {
+          stepId: null,
+          message: `The last of ${hoopings} hoopings holds ${lastHooping} of ${inHooping}.`,
+          because:
+            'Its base is cut whole all the same: what else is to be made on such a base may come into it, at the Hoop.',
+        },
+      ];
+    },
+  },
+  {
     id: 'laid-other',
     severity: 'mind',
     find: (c): Found[] => {

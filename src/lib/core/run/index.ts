@@ -2,7 +2,7 @@
  * A run is its list of events; what the screen shows, where it resumes and what the log says are all reductions of it.
  * Times are milliseconds since 1970 and of work, handed in with each event: the core has no clock.
  */
-export { oneTape, type LaidDesign, type OneTapeOrder, type SewnDesign } from './one-tape';
+export { oneTape, type LaidDesign, type OneTapeOrder } from './one-tape';
 export {
   AT_END,
   gramsSchema,

@@ -4,7 +4,7 @@ import { composeHooping, type HoopingTask } from '../hooping';
 import { STITCH, STOP, stitchBox, TapeAssembler, type Block, type Tape } from '../tape';
 
 /** A design with the blocks that are sewn, in their order; of each the name of its thread, empty: a thread of its own. */
-export interface SewnDesign {
+interface SewnDesign {
   tape: Tape;
   blocks: readonly (Block & { thread: string })[];
 }

@@ -3,5 +3,5 @@
  * the last. mm from the middle of the thing as it lies before the maker, y up; degrees anticlockwise.
  */
 export { clothOver, edgesInHoop, thingInHoop, type HoopEdge } from './in-hoop';
-export { fromEdges, marksOf, type Mark, type SewingMarks } from './marks';
+export { fromEdges, marksOf, type Mark } from './marks';
 export { atCorners, cornersMeeting, inARow } from './places';

@@ -22,7 +22,7 @@ export interface Mark extends Point {
   kind: 'middle' | 'axis' | 'join';
 }
 /** What is marked for one sewing. */
-export interface SewingMarks {
+interface SewingMarks {
   place: ItemPlace;
   /** the design's outline on the thing */
   path: Path;

@@ -65,15 +65,22 @@ function sharedEdits(steps: readonly Step[], { before, after }: Neighbours): Sco
     ...(before && hooped
       ? noWork(hooped.id, 'It is hooped already', `It comes into the base in which ${before} was sewn.`)
       : []),
-    ...(after && unhooped
-      ? noWork(
-          unhooped.id,
-          'Leave it in the hoop',
-          `${after} comes into the same base: sew it now. What follows here waits until the hoop is off.`,
-        )
-      : []),
+    ...(after && unhooped ? [leaveIn(unhooped.id, after), ...outWith(unhooped.id, after)] : []),
   ];
 }
+/** The step at which the next build of a shared hooping is begun. */
+export const NEXT_COMES = 'together:next';
+const leaveIn = (before: string, after: string): ScoreEdit => ({
+  kind: 'insert',
+  stepId: NEXT_COMES,
+  before,
+  title: 'Leave it in the hoop',
+  text: `${after} comes into the same base: sew it now, and come back here when the hoop is off.`,
+  side: 'front',
+  seconds: 0,
+});
+const outWith = (stepId: string, after: string): ScoreEdit[] =>
+  noWork(stepId, 'Out with the others', `The hoop came off after ${after}: take this item out of it too.`);
 const noWork = (stepId: string, title: string, text: string): ScoreEdit[] => [
   { kind: 'rename', stepId, title, text },
   { kind: 'time', stepId, seconds: 0 },

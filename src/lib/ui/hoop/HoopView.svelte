@@ -1,4 +1,7 @@
 <script lang="ts">
+  import Layers from '@lucide/svelte/icons/layers-2';
+  import { goto } from '$app/navigation';
+  import { resolve } from '$app/paths';
   import { onDestroy, untrack } from 'svelte';
   import type { MayTurn } from '$lib/core/arrange';
   import type { Build } from '$lib/core/build';
@@ -10,6 +13,7 @@
   import { HoopTable } from '../state/hoop-table.svelte';
   import { HoopWays } from '../state/hoop-ways.svelte';
   import { showProblem } from '../state/notices';
+  import { addHooping } from '../state/shared-hoopings';
   import { workroom } from '../state/workroom.svelte';
   import HoopChoice from './HoopChoice.svelte';
   import HoopPlaces from './HoopPlaces.svelte';
@@ -69,6 +73,16 @@
     const most = ways.found.free?.placements.length ?? 0;
     return hoopForMore(workroom.workshopNow(), plan.numbers, plan.design.size, table.gapMm, most)?.name;
   });
+  /** places of the last hooping, where it is not full */
+  const lastOne = $derived.by(() => {
+    const { hoopings, lastHooping, inHooping, inTape } = plan.order;
+    const isFull = hoopings < 2 || lastHooping >= inHooping;
+    return isFull ? [] : (plan.hooping.repeats?.places ?? []).slice(0, Math.ceil(lastHooping / inTape));
+  });
+  async function fillLast() {
+    const id = await addHooping(build.id, { name: `Last of ${build.name}`, places: lastOne });
+    await goto(resolve(`/hoop?together=${encodeURIComponent(id)}`));
+  }
   const { width, height, inset, oval } = $derived(plan.hooping.field);
   $effect(() => {
     const wanted = { field: { width, height, inset, oval }, gapMm: table.gapMm, mayTurn, quantity };
@@ -133,6 +147,14 @@
         onturn={(turns) => (mayTurn = turns)}
         onmirror={build.typed ? undefined : () => void editor.mirror()}
       />
+      {#if lastOne.length}
+        <p class="label">
+          The last of {plan.order.hoopings} hoopings holds {plan.order.lastHooping} of {plan.order.inHooping}.
+        </p>
+        <button type="button" class="btn shrink-0" onclick={() => void fillLast()}
+          ><Layers size={16} />Lay others beside them</button
+        >
+      {/if}
       {#if editor.tape && !build.typed && (plan.hooping.repeats?.places.length ?? 0) > 1}
         <OneTape parts={[{ plan, tape: editor.tape }]} name={build.name} />
       {/if}

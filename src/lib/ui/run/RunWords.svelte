@@ -2,6 +2,7 @@
   import SkipForward from '@lucide/svelte/icons/skip-forward';
   import Spool from '@lucide/svelte/icons/spool';
   import { isUnhoop } from '$lib/core/score';
+  import { NEXT_COMES } from '$lib/core/together';
   import { attendance, stitchesBack, troubleFlow } from '$lib/core/run';
   import { formatClock, formatNumber } from '$lib/core/base';
   import { beginNext } from '../state/begin-run';
@@ -79,17 +80,15 @@
     {#if step.kind === 'hand'}
       <p class="run-text max-w-[36ch] leading-snug">{step.text}</p>
       <RunPieces {session} {step} />
-      {#if isUnhoop(step)}
-        <InspectList {session} {ontrouble} />
-        {#if session.run?.together?.next}<p>
-            <button
-              type="button"
-              class="btn btn-strong"
-              onclick={() => session.run && void beginNext(session.run)}
-              >Begin {session.run.together.next.name} in the same hoop</button
-            >
-          </p>{/if}
-      {/if}
+      {#if step.id === NEXT_COMES && session.run?.together?.next}<p>
+          <button
+            type="button"
+            class="btn btn-strong text-xl"
+            onclick={() => session.run && void beginNext(session.run)}
+            >Begin {session.run.together.next.name} in the same hoop</button
+          >
+        </p>{/if}
+      {#if isUnhoop(step)}<InspectList {session} {ontrouble} />{/if}
       <Care cautions={step.cautions} large />
     {/if}
   </div>

@@ -1,3 +1,4 @@
+import type { ItemPlace } from '$lib/core/hoop';
 import type { SharedHooping } from '$lib/core/workshop';
 import { newId } from './ids';
 import { showUndo } from './notices';
@@ -7,20 +8,31 @@ import { workroom } from './workroom.svelte';
 export const changeHooping = (next: SharedHooping): Promise<void> =>
   workroom.saveWorkshop((w) => ({ ...w, hoopings: w.hoopings.map((h) => (h.id === next.id ? next : h)) }));
 
-/** An empty one in the hoop of a build, or in the usual one; answers its id. */
-export async function addHooping(buildId: string | null): Promise<string> {
+/** One in the hoop of a build, or in the usual one, with so many of its items or none; answers its id. */
+export async function addHooping(
+  buildId: string | null,
+  { name, places = [] }: { name?: string; places?: readonly ItemPlace[] } = {},
+): Promise<string> {
   const id = newId();
   const build = workroom.builds.find((b) => b.id === buildId);
   await workroom.saveWorkshop((w) => {
     const hoop = w.hoops.find((h) => h.id === (build?.hoopId ?? w.usual.hoopId)) ?? w.hoops[0];
     const machine = w.machines.find((m) => m.id === (build?.machineId ?? hoop?.machineId)) ?? w.machines[0];
     if (!hoop || !machine) return w;
-    const name = `Hooping ${w.hoopings.length + 1}`;
-    const fresh = { id, name, hoopId: hoop.id, machineId: machine.id, gapMm: USUAL_GAP, parts: [] };
+    const fresh: SharedHooping = {
+      id,
+      name: name?.slice(0, MOST_NAME) ?? `Hooping ${w.hoopings.length + 1}`,
+      hoopId: hoop.id,
+      machineId: machine.id,
+      gapMm: USUAL_GAP,
+      parts: buildId && places.length ? [{ id: buildId, places: [...places] }] : [],
+    };
     return { ...w, hoopings: [...w.hoopings, fresh] };
   });
   return id;
 }
+/** Letters of its name. */
+const MOST_NAME = 80;
 /** Between two items, until another is typed: scissors go between them. mm */
 const USUAL_GAP = 15;
 

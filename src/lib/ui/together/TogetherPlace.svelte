@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Trash from '@lucide/svelte/icons/trash-2';
   import { goto } from '$app/navigation';
   import { resolve } from '$app/paths';
   import { onDestroy } from 'svelte';
@@ -66,7 +67,13 @@
       <NameField label="Name" value={hooping.name} most={80} onchange={(name) => together.rename(name)} />
       <p class="label mr-auto">{together.words}</p>
       <UndoButtons editor={together} />
-      <button type="button" class="btn" onclick={() => void remove()}>Take this hooping out</button>
+      <button
+        type="button"
+        class="btn px-2.5"
+        aria-label="Take this hooping out"
+        title="Take this hooping out"
+        onclick={() => void remove()}><Trash size={18} /></button
+      >
     {/if}
   </header>
   {#if hooping}

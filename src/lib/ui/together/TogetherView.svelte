@@ -29,6 +29,7 @@
     <div class="flex flex-wrap items-end gap-3">
       <label class="flex flex-col gap-1"
         ><span class="label">Hoop</span><Select
+          label="Hoop"
           value={together.hoop.id}
           options={hoops}
           onchange={choose}
