@@ -10,6 +10,7 @@ import { readDesign } from '$lib/core/techniques';
 import { packBackup, readBackup } from '$lib/core/backup';
 import { csvToTape, fitsATape, readBundle } from '$lib/core/exchange';
 import { solveLayout } from '$lib/core/nesting';
+import { cutOver } from '$lib/core/plan';
 import { oneTape } from '$lib/core/run';
 import { isSewnAlike, mirrored, readTape, tapeIdOf, writeTape } from '$lib/core/tape';
 import type { CoreWorker } from './protocol';
@@ -85,6 +86,13 @@ const worker: CoreWorker = {
   mirrored(tape) {
     const bytes = writeTape(mirrored(tape));
     return Comlink.transfer(ok({ id: tapeIdOf(bytes), bytes }), [bytes.buffer]);
+  },
+  cutOver(tape, task) {
+    const { tape: cut, of, meets } = cutOver(tape, task);
+    const fitting = fitsATape(cut);
+    if (!fitting.ok) return fitting;
+    const bytes = writeTape(fitting.value);
+    return Comlink.transfer(ok({ id: tapeIdOf(bytes), bytes, of, meets }), [bytes.buffer]);
   },
   oneTape({ laid, ...order }) {
     const made = oneTape(laid, order);

@@ -5,6 +5,7 @@ import { fail, ok, type Path, type Problem, type Result } from '$lib/core/base';
 import type { DensityMap, Reading } from '$lib/core/reading';
 import type { Tape } from '$lib/core/tape';
 import type { Layout } from '$lib/core/nesting';
+import type { CutTask } from '$lib/core/plan';
 import type {
   ArrangeRequest,
   CoreWorker,
@@ -28,6 +29,8 @@ export type {
 } from './protocol';
 
 type Failure = { ok: false; problem: Problem };
+/** A cut tape with what its blocks are. */
+type CutOver = StoredTape & { of: number[]; meets: number };
 interface Started<W> {
   remote: Comlink.Remote<W>;
   /** settles only when the worker cannot be loaded, or breaks: its calls would wait for ever */
@@ -140,6 +143,9 @@ export const outlineInWorker = (tape: Tape, { extents, blocks }: Reading) =>
   );
 /** A tape with left and right changed over. */
 export const mirroredInWorker = (tape: Tape) => core<StoredTape>((remote) => remote.mirrored(tape));
+/** A tape whose blocks each go into one position of a long hoop. */
+export const cutOverInWorker = (tape: Tape, task: CutTask) =>
+  core<CutOver>((remote) => remote.cutOver(tape, task));
 /** All items of a hooping as one tape. */
 export const oneTapeInWorker = (request: OneTapeRequest) =>
   core<OneTapeAnswer>((remote) => remote.oneTape(request));

@@ -9,6 +9,7 @@ import type { TechniquePattern } from '$lib/core/grammar';
 import type { Layout, LayoutPiece, LayoutStock } from '$lib/core/nesting';
 import type { Path, Result } from '$lib/core/base';
 import type { DensityMap, Reading, RoleOverrides, SewnArea } from '$lib/core/reading';
+import type { CutTask } from '$lib/core/plan';
 import type { LaidDesign, OneTapeOrder } from '$lib/core/run';
 import type { Tape } from '$lib/core/tape';
 
@@ -86,6 +87,8 @@ export interface CoreWorker {
   gapForMore(request: ArrangeRequest, count: number): Result<number | null>;
   /** A tape with left and right changed over. */
   mirrored(tape: Tape): Result<StoredTape>;
+  /** A tape whose blocks each go into one position of a long hoop. @see cutOver */
+  cutOver(tape: Tape, task: CutTask): Result<StoredTape & { of: number[]; meets: number }>;
   /** All items of a hooping as one tape. */
   oneTape(request: OneTapeRequest): Result<OneTapeAnswer>;
   /** The whole workroom as a ZIP. */

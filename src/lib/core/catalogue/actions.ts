@@ -160,6 +160,14 @@ const ACTIONS = {
     motion: 'flip',
     perHooping: true,
   },
+  'hang-hoop': {
+    time: [term('hang it and look', 'hand.check')],
+    perHooping: true,
+    indifferent: true,
+    atMachine: true,
+    missed: 'What follows is sewn in the wrong place.',
+    cautions: care('arm'),
+  },
   peel: { time: [term('score and peel', 'hand.peel')], perHooping: true },
   thread: {
     time: [

@@ -12,6 +12,7 @@ import { careRules } from './rules-care';
 import { materialRules } from './rules-material';
 import { hoopRules } from './rules-hoop';
 import { laidRules } from './rules-laid';
+import { positionRules } from './rules-positions';
 import { orderRules } from './rules-order';
 import { coverRules } from './rules-cover';
 import { sizeRules } from './rules-size';
@@ -26,6 +27,7 @@ export const RULES: readonly CheckRule[] = [
   ...hoopRules,
   ...sizeRules,
   ...laidRules,
+  ...positionRules,
   ...coverRules,
   ...baseRules,
   ...materialRules,

@@ -35,7 +35,7 @@ export const sizeRules: CheckRule[] = [
     id: 'too-large',
     severity: 'stop',
     find: (c) => {
-      if (c.field.fits || c.size.width === 0) return [];
+      if (c.field.fits || c.over || c.size.width === 0) return [];
       const [fitting] = hoopsThatFit(c.workshop, c.numbers, c.size);
       return [
         {

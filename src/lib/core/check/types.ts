@@ -1,6 +1,6 @@
 import type { Build } from '../build';
 import type { CutPiece } from '../cut';
-import type { HoopField, Repeats } from '../hoop';
+import type { HoopField, OverPositions, Repeats } from '../hoop';
 import type { BuildPlan } from '../plan';
 import type { Reading } from '../reading';
 import type { Design, HandStep, NeedleStep, ScorePiece, Stack, Step } from '../score';
@@ -48,6 +48,8 @@ export interface CheckContext extends CheckInput, Omit<BuildPlan, 'cut' | 'hoopi
   field: HoopField;
   /** null: the items of a hooping do not fit */
   repeats: Repeats | null;
+  /** how the needle steps are spread over the positions of a long hoop; null: they are sewn at once */
+  over: OverPositions | null;
   item: ItemTime;
   steps: Step[];
   hands: { step: HandStep; at: number }[];

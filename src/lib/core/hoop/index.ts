@@ -14,5 +14,7 @@ export {
 } from './geometry';
 export { fitIn, shapeOfItem, type HoopFit } from './fit';
 export { clearanceOf, intoInset, movedWithin, placesOf } from './lying';
-export { itemOutline, sewnHull, type SewnOutline } from './item-outline';
+export { itemOutline, type SewnOutline } from './item-outline';
+export { sewnHull } from './sewn-hull';
+export { cutsOf, overPositions, positionCentres, type OverPositions } from './positions';
 export { laidPlaces, repeatGap, repeatPlaces, repeatsThatFit, type ItemPlace, type Repeats } from './repeats';

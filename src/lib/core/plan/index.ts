@@ -6,19 +6,21 @@ import { cutList, notionsOf, type CutPiece, type NotionNeed } from '../cut';
 import {
   hoopField,
   laidPlaces,
+  overPositions,
   repeatGap,
   repeatPlaces,
   sewnHull,
   type HoopField,
+  type OverPositions,
   type Repeats,
 } from '../hoop';
 import { numbersWith, type Numbers } from '../numbers';
 import { planOrder, type OrderPlan } from '../order';
 import type { Reading } from '../reading';
 import { composeDesign, type InsertedReadings } from './compose';
-import { formatLength, itemAt, sizeOfBox } from '../base';
+import { formatLength, itemAt, middleOf, sizeOfBox } from '../base';
 import { itemsInTape, techniqueById } from '../techniques';
-import { makeScore, popsOut, type Design, type Score } from '../score';
+import { makeScore, popsOut, type Design, type Score, type ScoreOptions } from '../score';
 import { planThread, type ThreadPlan } from '../thread';
 import { itemTime, timeSteps, type ItemTime, type StepTimes } from '../time';
 import type { Hoop, Machine, Workshop } from '../workshop';
@@ -37,7 +39,14 @@ export interface BuildPlan {
    * the hoop as it is held for this design, and where the items of a hooping lie in it (null: they do not fit); the outline
    * of each, about its middle, where the maker has laid them by it. mm
    */
-  hooping: { hoop: Hoop; field: HoopField; repeats: Repeats | null; outline: Hooping['outline'] | null };
+  hooping: {
+    hoop: Hoop;
+    field: HoopField;
+    repeats: Repeats | null;
+    outline: Hooping['outline'] | null;
+    /** of a long hoop: how a design longer than one of its positions is sewn, its needle steps in their order; null: at once */
+    over: OverPositions | null;
+  };
   time: { steps: StepTimes; item: ItemTime };
   order: OrderPlan;
   machine: Machine;
@@ -66,18 +75,24 @@ export function planBuild(
     ...(hoop.shape === 'oval' && { hull: sewnHull(reading) }),
   });
   // Laid by the maker, at an angle too, it is judged as it lies.
-  const field = laid ? { ...held, fits: true } : held;
+  const heldField = laid ? { ...held, fits: true } : held;
   const repeatsBy = (pops: boolean) =>
-    laid ?? repeatPlaces(field, size, repeatGap(pops, numbers), build.order.repeats);
-  const score = makeScore(build, design, {
-    machine,
-    magneticHoop: hoop.magnetic,
-    // What blades cut never pops out of its base, and nothing else asks.
-    quarterTurned: field.turned !== isAcross(repeatsBy(false)),
-    say: (id) => formatLength(numbers[id], workshop.unit),
-    length: (mm) => formatLength(mm, workshop.unit),
-    numbers,
-  });
+    laid ?? repeatPlaces(heldField, size, repeatGap(pops, numbers), build.order.repeats);
+  const scoreOf = (turned: boolean, positions?: ScoreOptions['positions']) =>
+    makeScore(build, design, {
+      machine,
+      magneticHoop: hoop.magnetic,
+      quarterTurned: turned,
+      positions,
+      say: (id) => formatLength(numbers[id], workshop.unit),
+      length: (mm) => formatLength(mm, workshop.unit),
+      numbers,
+    });
+  // What blades cut never pops out of its base, and nothing else asks.
+  const atOnce = scoreOf(heldField.turned !== isAcross(repeatsBy(false)));
+  const over = !laid && build.order.repeats === 1 ? overOf(atOnce, design, hoop, heldField) : null;
+  const field = over ? wholeField(heldField, hoop, over) : heldField;
+  const score = over ? scoreOf(over.place.turnDeg === 90, positionsOf(atOnce, over)) : atOnce;
   const pieces = cutList(score, design, {
     numbers,
     unit: workshop.unit,
@@ -96,7 +111,8 @@ export function planBuild(
     hooping: {
       hoop,
       field,
-      repeats: repeatsBy(popsOut(score)),
+      repeats: over ? { places: [over.place] } : repeatsBy(popsOut(score)),
+      over,
       outline: (laid && build.hooping?.outline) ?? null,
     },
     time: { steps, item: itemTime(score, steps, reading, context) },
@@ -106,6 +122,35 @@ export function planBuild(
   };
 }
 
+/** How needle steps that are sewn are spread over the positions of a long hoop. */
+function overOf(
+  score: Score,
+  { reading, own }: Design,
+  hoop: Hoop,
+  { inset }: HoopField,
+): OverPositions | null {
+  if (!hoop.positions) return null;
+  const { x, y } = middleOf(own.extents);
+  const boxes = sewnIn(score).map((step) => {
+    const { minX, minY, maxX, maxY } = itemAt(reading.blocks, step.block).box;
+    return { minX: minX - x, minY: minY - y, maxX: maxX - x, maxY: maxY - y };
+  });
+  return overPositions(boxes, hoop, inset);
+}
+const sewnIn = ({ steps }: Score) => steps.flatMap((s) => (s.kind === 'needle' && !s.skipped ? [s] : []));
+const positionsOf = (score: Score, over: OverPositions): ScoreOptions['positions'] => ({
+  at: new Map(sewnIn(score).map((step, n) => [step.id, over.at[n] ?? null])),
+  count: over.centres.length,
+});
+/** The field of all positions together. */
+const wholeField = (held: HoopField, hoop: Hoop, { at }: OverPositions): HoopField => ({
+  ...held,
+  turned: false,
+  width: hoop.widthMm,
+  height: hoop.heightMm,
+  fits: !at.includes(null),
+});
+
 /** Whether the items of a hooping lie a quarter turned. */
 const isAcross = (repeats: Repeats | null): boolean =>
   Math.abs(repeats?.places[0]?.turnDeg ?? 0) % 180 === 90;
@@ -114,4 +159,5 @@ export { composeDesign, composeTape, mergedTape, type InsertedReadings } from '.
 export { stepFacts } from './step-facts';
 export { weighBundle, type BundleChoice } from './bundle';
 export { carryOver, matchBlocks } from './replace';
+export { cutOver, onCutTape, type CutTask } from './cut-over';
 export { proposeBuild, proposeTyped, readTyped, sheetThread } from './propose';

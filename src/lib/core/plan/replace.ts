@@ -49,19 +49,28 @@ const STEP_ID = /^((?:bobbin:)?[nba])(\d+)(:.*)?$/;
  * Keeps the maker's decisions on a newer version of the tape: roles, threads, edits and insertions go with the blocks
  * they were made for; those whose block is gone are told.
  */
-export function carryOver(
+export const carryOver = (
   build: Build,
   before: Reading,
   after: Reading,
   tape: { tapeId: string; fileName: string },
+): CarriedOver => layOn(build, after, tape, matchBlocks(before.blocks, after.blocks));
+
+/** The same where it is known which block each has become. @param last the last part of each, where one is cut into several */
+export function layOn(
+  build: Build,
+  after: Reading,
+  tape: { tapeId: string; fileName: string },
+  blocks: (number | null)[],
+  last = blocks,
 ): CarriedOver {
-  const blocks = matchBlocks(before.blocks, after.blocks);
   const lost: string[] = [];
   /** The id on the new tape; null when its block is gone. */
   const idNow = (id: string): string | null => {
     const found = STEP_ID.exec(id);
     if (!found) return id;
-    const block = blocks[Number(found[2])];
+    // What follows a block follows its last part.
+    const block = (found[1] === 'a' ? last : blocks)[Number(found[2])];
     return block == null ? null : `${found[1]}${block}${found[3] ?? ''}`;
   };
   const roles = Object.entries(build.roles).flatMap(([block, role]) => {

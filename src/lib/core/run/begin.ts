@@ -4,6 +4,7 @@ import type { BuildPlan } from '../plan';
 import type { Step } from '../score';
 import { freeOf, hoopingSeconds } from '../time';
 import type { Workshop } from '../workshop';
+import { sewnSteps } from './hooping';
 import type { RunRecord } from './record';
 
 const NO_THREAD = { ...UNNAMED, name: 'thread', metallic: false };
@@ -44,6 +45,7 @@ export function newRun(
     inTape: plan.order.inTape,
     repeats: plan.hooping.repeats,
     together,
+    centres: centresOf(plan),
     madeBefore,
     score: plan.score,
     planned: Object.fromEntries(all.map(([step, t]) => [step, hoopingSeconds(t, items)])),
@@ -84,6 +86,19 @@ export function newRun(
     bobbinHoldsM: plan.thread.bobbinHoldsM,
     bobbinSwaps: [...new Set(plan.thread.swaps.map((s) => s.stepId))],
   };
+}
+/** By needle step, where the hoop hangs. */
+export function centresOf({
+  score,
+  hooping: { over },
+}: Pick<BuildPlan, 'score' | 'hooping'>): Record<string, number> {
+  if (!over) return {};
+  return Object.fromEntries(
+    sewnSteps({ score }).flatMap((step, n) => {
+      const at = over.at[n];
+      return at == null ? [] : [[step.id, itemAt(over.centres, at)]];
+    }),
+  );
 }
 const EMPTY_BLOCK = {
   stitches: 0,

@@ -14,7 +14,8 @@ import type { RunRecord } from './record';
  * not fit the hoop
  */
 export function hoopingTape(
-  run: Pick<RunRecord, 'score' | 'blocks' | 'items' | 'numbers' | 'repeats'>,
+  run: Pick<RunRecord, 'score' | 'blocks' | 'items' | 'numbers' | 'repeats'> &
+    Partial<Pick<RunRecord, 'centres'>>,
   design: { tape: Tape; blocks: readonly (Block & { stitches: number })[] },
 ): Tape | null {
   const steps = sewnSteps(run);
@@ -28,7 +29,16 @@ export function hoopingTape(
   if (!placing) return null;
   const trimJumps = numbersWith(run.numbers)['reading.trimJumps'];
   const tape = new TapeAssembler(own.label);
-  const legs = steps.flatMap(({ block }) => placing.map((place) => ({ ...itemAt(blocks, block), place })));
+  // Where the hoop hangs lower or higher, the needle goes so much the other way.
+  const hung =
+    (place: Place, centre: number): Place =>
+    (px, py) => {
+      const [x, y] = place(px, py);
+      return [x, y - 10 * centre];
+    };
+  const legs = steps.flatMap(({ id, block }) =>
+    placing.map((place) => ({ ...itemAt(blocks, block), place: hung(place, run.centres?.[id] ?? 0) })),
+  );
   const at = ({ place }: (typeof legs)[number], record: number) =>
     place(itemAt(own.x, record), itemAt(own.y, record));
   const tour = shortestTour(

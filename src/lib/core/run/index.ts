@@ -27,7 +27,7 @@ export {
   wasDone,
   type RunState,
 } from './state';
-export { newRun } from './begin';
+export { centresOf, newRun } from './begin';
 export { itemsIn, piecesEach, piecesOfStep, plannedSeconds, runRecordSchema, type RunRecord } from './record';
 export { bobbinLeft, bobbinMetres, bobbinNow, threadAt, threadsAhead } from './on-machine';
 export { needleSeconds, secondsLeft, stepSecondsLeft, stitchNow } from './progress';

@@ -6,7 +6,8 @@ import { STITCH, STOP, stitchBox, TapeAssembler, type Block, type Tape } from '.
 /** A design with the blocks that are sewn, in their order; of each the name of its thread, empty: a thread of its own. */
 interface SewnDesign {
   tape: Tape;
-  blocks: readonly (Block & { thread: string })[];
+  /** centreMm: of a long hoop, how far up the middle of the position is at which it hangs then */
+  blocks: readonly (Block & { thread: string; centreMm?: number })[];
 }
 /** One tape of a hooping, and what its order costs the machine. */
 interface OneTape {
@@ -56,7 +57,7 @@ function composed(laid: readonly LaidDesign[], how: Pick<HoopingTask, 'order' | 
     });
   });
   const made = composeHooping({
-    tapes: named.map(({ id, design }) => ({ id, tape: asSewn(design) })),
+    tapes: named.map(({ id, design, places }) => ({ id, tape: asSewn(design, places[0]?.turnDeg ?? 0) })),
     placements,
     ...how,
     threads: Object.fromEntries(named.map(({ id, design }) => [id, design.blocks.map((b) => b.thread)])),
@@ -72,15 +73,22 @@ function joined(tapes: readonly Tape[]): Tape {
   });
   return out.done();
 }
-/** Its blocks alone in their order, a stop between each two. */
-function asSewn({ tape, blocks }: SewnDesign): Tape {
+/**
+ * Its blocks alone in their order, a stop between each two; each moved against the way in which its hoop hangs.
+ * @param turnDeg of the design in its hoop
+ */
+function asSewn({ tape, blocks }: SewnDesign, turnDeg: number): Tape {
   const out = new TapeAssembler(tape.label);
-  blocks.forEach(({ from, to }, n) => {
-    const end = n ? itemAt(blocks, n - 1).to : from;
+  const back = placing({ x: 0, y: 0, turnDeg: -turnDeg });
+  blocks.forEach(({ from, to, centreMm = 0 }, n) => {
+    const before = blocks[n - 1];
+    const [dx, dy] = back(0, -10 * centreMm);
+    const hung = (x: number, y: number) => [x + dx, y + dy] as const;
     // On its own tape one record, the stop, lies between two blocks; behind any other a block begins with a jump.
-    if (from - end === 1) out.append(tape, end, from);
-    else if (n) out.stop().trimTo(itemAt(tape.x, from), itemAt(tape.y, from), 1);
-    out.append(tape, from, to);
+    if (before && from - before.to === 1 && (before.centreMm ?? 0) === centreMm)
+      out.append(tape, before.to, from, hung);
+    else if (n) out.stop().trimTo(...hung(itemAt(tape.x, from), itemAt(tape.y, from)), 1);
+    out.append(tape, from, to, hung);
   });
   return out.done();
 }

@@ -99,6 +99,8 @@ export const runRecordSchema = z.object({
     })
     .nullable()
     .default(null),
+  /** of a long hoop: by needle step, how far up the middle of the position is at which it hangs then. mm */
+  centres: z.record(id, z.number()).default({}),
   /** how many items of the build were made before, by these hands */
   madeBefore: z.int().min(0).default(0),
   /** a run keeps the score it was started with: later changes of the build must not change what was sewn */

@@ -2,7 +2,7 @@
  * The score of a build: needle steps and hand steps in one order, both numbers on each, and the layers after any step.
  * In: build and reading. Out: plain data; nothing here knows a screen.
  */
-export { makeScore } from './make';
+export { makeScore, type ScoreOptions } from './make';
 export { NEXT_SEAM, OTHER_SEAM, readingFor } from './pieces';
 export { stackAt, stackHere, stacksOf, describeStack, type Layer, type Stack } from './stack';
 export { insertionRange } from './insertion-range';

@@ -24,6 +24,7 @@ import { blocksOf, pieceFor, piecesOf } from './pieces';
 import { inOtherWords } from './stack';
 import { withThing } from './thing';
 import { withThreads } from './threads';
+import { withPositions } from './positions';
 import { isCovered, tightTrim } from './trim';
 import type { Machine } from '../workshop';
 import type { Design, HandStep, NeedleStep, Score, ScorePiece, Step } from './types';
@@ -36,6 +37,8 @@ export interface ScoreOptions {
   magneticHoop: boolean;
   /** the design is sewn a quarter turned in its hoop */
   quarterTurned: boolean;
+  /** of a long hoop: at which of its positions each needle step is sewn, by its id, and how many it has */
+  positions?: { at: ReadonlyMap<string, number | null>; count: number };
   /** a length of the table of numbers, in the maker's unit */
   say: (number: NumberId) => string;
   /** any length in the maker's unit, mm in */
@@ -77,9 +80,10 @@ export function makeScore(build: Build, design: Design, options: ScoreOptions): 
   const steps = withThing(proposed(filling, inserted.before), build.thing, options.length);
   const threadByHand = options.machine.kind === 'one-needle';
   const threaded = withThreads(steps, build, threadByHand);
+  const { positions } = options;
   const { steps: edited, changed, stale } = applyEdits(threaded, build.edits, threadByHand);
   const score: Score = {
-    steps: numbered(edited),
+    steps: numbered(positions ? withPositions(edited, positions.at, positions.count) : edited),
     pieces: inserted.pieces,
     technique: match.technique.id,
     schools,

@@ -1,6 +1,7 @@
+import { apartBy } from '../arrange';
 import { lyingPath, type Lie, type Path, type Point } from '../base';
 import type { Thing } from '../build';
-import { rectangle, sharedArea } from '../outline';
+import { rectangle } from '../outline';
 
 /** The outline of a thing in the hoop: laid so that a design that comes at a place on it lies there. mm from the middle of the field */
 export function thingInHoop({ widthMm, heightMm }: Thing, place: Lie, item: Lie): Path {
@@ -49,14 +50,13 @@ function clipped(
   const at = (share: number): Point => ({ x: a.x + share * dx, y: a.y + share * dy });
   return { from: at(least), to: at(most) };
 }
-/** Where a thing lies over what is sewn of another item, mm². */
-const OVER = 0.1;
-/** The first thing that lies where another item is sewn, both by their place in the list; null: none does. */
+/** The first thing that lies, or touches, where another item is sewn, both by their place in the list; null: none does. */
 export function clothOver(
   items: readonly { path: Path; cloth: Path }[],
 ): { cloth: number; item: number } | null {
   for (const [cloth, { cloth: own }] of items.entries())
     for (const [item, { path }] of items.entries())
-      if (item !== cloth && sharedArea(own, path) > OVER) return { cloth, item };
+      if (item !== cloth && apartBy({ path: own, radius: null }, { path, radius: null }) === 0)
+        return { cloth, item };
   return null;
 }

@@ -4,14 +4,15 @@
   import { saveAs, saveBytesAs } from '../kit/save-as';
 
   // Templates at true scale, to be drawn round or sent to a plotter.
-  let { name, drawing }: { name: string; drawing: () => TemplateDrawing } = $props();
+  let { name, drawing }: { name: string; drawing: () => TemplateDrawing | Promise<TemplateDrawing> } =
+    $props();
   async function svg() {
     const { templateSvg } = await import('$lib/core/template');
-    saveAs(`${name}.svg`, 'image/svg+xml', templateSvg(drawing()));
+    saveAs(`${name}.svg`, 'image/svg+xml', templateSvg(await drawing()));
   }
   async function pdf(paper: 'A4' | 'Letter') {
     const { templatesPdf } = await import('$lib/core/pdf');
-    saveBytesAs(`${name} ${paper}.pdf`, await templatesPdf([drawing()], paper), 'application/pdf');
+    saveBytesAs(`${name} ${paper}.pdf`, await templatesPdf([await drawing()], paper), 'application/pdf');
   }
 </script>
 

@@ -14,8 +14,10 @@
     label: string;
     /** of the cloth that is sewn on, to place it by */
     edges: readonly HoopEdge[];
+    /** what is reached from each position, along the hoop; none: it has one. mm */
+    positions: readonly { k: number; from: number; to: number }[];
   }
-  let { table, magnetic, label, edges }: Props = $props();
+  let { table, magnetic, label, edges, positions }: Props = $props();
   const { field, items, trace } = $derived(table);
 
   /** Less is rounding, mm. */
@@ -55,6 +57,26 @@
     stroke-dasharray="{2 * px} {4 * px}"
   />
   <path d="M{-4 * px} 0H{4 * px}M0 {-4 * px}V{4 * px}" stroke="var(--quiet)" stroke-width={px} />
+  {#each positions as { from, to, k }, place (place)}
+    <rect
+      x={-field.width / 2 + field.inset}
+      y={-to}
+      width={Math.max(0, field.width - 2 * field.inset)}
+      height={to - from}
+      fill="var(--hands)"
+      fill-opacity="0.08"
+      stroke="var(--hands)"
+      stroke-width={px}
+      stroke-dasharray="{3 * px} {3 * px}"
+    />
+    <text
+      x={field.width / 2 - field.inset - 4 * px}
+      y={-(k ? to - 12 * px : from + 6 * px)}
+      font-size={12 * px}
+      text-anchor="end"
+      fill="var(--hands)">position {k + 1}</text
+    >
+  {/each}
   <ClothEdges {edges} {px} />
   {#each rows as { place, path, isOut, size }, n (n)}
     <path

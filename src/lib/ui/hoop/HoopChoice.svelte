@@ -35,7 +35,10 @@
         if (!machine) return [];
         const field = hoopField(hoop, machine, numbers, { width: 0, height: 0 });
         const fit = fitIn(outline, { ...fieldAtOnce(hoop), oval: field.oval }, field.inset);
-        return [{ hoop, machine, field, fit, base: hoopBase(hoop, machine, numbers) }];
+        // Longer than one position, and not than all together.
+        const whole = hoop.positions && !fit.fits ? fitIn(outline, hoop, field.inset) : null;
+        const overPositions = whole?.fits === true && whole.turnDeg % 90 === 0;
+        return [{ hoop, machine, field, fit, overPositions, base: hoopBase(hoop, machine, numbers) }];
       })
       .sort((a, b) => a.hoop.widthMm * a.hoop.heightMm - b.hoop.widthMm * b.hoop.heightMm);
   });
@@ -53,7 +56,7 @@
 </script>
 
 <ul class="flex flex-col gap-1.5" aria-label="Hoops">
-  {#each hoops as { hoop, machine, field, fit, base } (hoop.id)}
+  {#each hoops as { hoop, machine, field, fit, base, overPositions } (hoop.id)}
     {@const isIn = hoop.id === hoopId}
     <li>
       <button
@@ -79,20 +82,22 @@
           />
           <path
             d={drawn(fit)}
-            fill={fit.fits ? 'var(--needle-soft)' : 'var(--madder-soft)'}
-            stroke={fit.fits ? 'var(--needle)' : 'var(--madder)'}
+            fill={fit.fits || overPositions ? 'var(--needle-soft)' : 'var(--madder-soft)'}
+            stroke={fit.fits || overPositions ? 'var(--needle)' : 'var(--madder)'}
             stroke-width={largest / 60}
           />
         </svg>
         <span class="min-w-0 flex-1">
           <strong class="font-semibold">{hoop.name}</strong>
           {#if hoop.id === smallest}<span class="label">the smallest</span>{/if}
-          <span class={['block text-sm', !fit.fits && 'text-madder']}
-            >{fit.fits
-              ? `Fits ${how(fit)}: ${length(fit.clearMm)} clear.`
-              : fit.clearMm < 0
-                ? `Too small by ${length(-2 * fit.clearMm)}.`
-                : `${length(2 * (field.inset - fit.clearMm))} short of room for the foot.`}</span
+          <span class={['block text-sm', !fit.fits && !overPositions && 'text-madder']}
+            >{overPositions
+              ? `Fits over its ${hoop.positions?.count} positions.`
+              : fit.fits
+                ? `Fits ${how(fit)}: ${length(fit.clearMm)} clear.`
+                : fit.clearMm < 0
+                  ? `Too small by ${length(-2 * fit.clearMm)}.`
+                  : `${length(2 * (field.inset - fit.clearMm))} short of room for the foot.`}</span
           >
           <span class="label block"
             >{machine.name} · base {formatSize(base.widthMm, base.heightMm, unit)}</span

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { count, formatLength, formatSize, heightOf, widthOf } from '$lib/core/base';
   import type { HoopEdge } from '$lib/core/thing';
+  import { fieldAtOnce } from '$lib/core/workshop';
   import type { BuildPlan } from '$lib/core/plan';
   import type { HoopTable } from '../state/hoop-table.svelte';
   import { workroom } from '../state/workroom.svelte';
@@ -13,6 +14,11 @@
   const { trace, clearance, places } = $derived(table);
   const { hoop } = $derived(plan.hooping);
 
+  const positions = $derived.by(() => {
+    const { over, field } = plan.hooping;
+    const half = fieldAtOnce(hoop).heightMm / 2 - field.inset;
+    return (over?.centres ?? []).map((y, k) => ({ k, from: y - half, to: y + half }));
+  });
   const words = $derived(
     places.length
       ? `Hoop ${hoop.name} from above, ${count(places.length, 'item')} in it.`
@@ -44,7 +50,7 @@
   tabindex="0"
   {onkeydown}
 >
-  <FieldDrawing {table} magnetic={hoop.magnetic} label={words} {edges} />
+  <FieldDrawing {table} magnetic={hoop.magnetic} label={words} {edges} {positions} />
 </div>
 <p class="label mt-1">
   {#if trace && clearance}

@@ -23,6 +23,7 @@
   import ThingDrawing from './ThingDrawing.svelte';
   import ThingFields from './ThingFields.svelte';
   import OneTape from './OneTape.svelte';
+  import OverPositions from './OverPositions.svelte';
 
   // Which hoop, how many of the design it holds, and where each lies.
   let { editor, build, plan }: { editor: BuildEditor; build: Build; plan: BuildPlan } = $props();
@@ -147,6 +148,7 @@
         onturn={(turns) => (mayTurn = turns)}
         onmirror={build.typed ? undefined : () => void editor.mirror()}
       />
+      <OverPositions {editor} {plan} />
       {#if lastOne.length}
         <p class="label">
           The last of {plan.order.hoopings} hoopings holds {plan.order.lastHooping} of {plan.order.inHooping}.
@@ -155,7 +157,7 @@
           ><Layers size={16} />Lay others beside them</button
         >
       {/if}
-      {#if editor.tape && !build.typed && (plan.hooping.repeats?.places.length ?? 0) > 1}
+      {#if editor.tape && !build.typed && ((plan.hooping.repeats?.places.length ?? 0) > 1 || plan.hooping.over?.moves)}
         <OneTape parts={[{ plan, tape: editor.tape }]} name={build.name} />
       {/if}
       <Fold bind:open={onThing} class="border-t border-rule pt-1" testid="made-thing"

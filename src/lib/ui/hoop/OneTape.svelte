@@ -3,7 +3,7 @@
   import { count, itemAt } from '$lib/core/base';
   import { threadWords } from '$lib/core/build';
   import type { BuildPlan } from '$lib/core/plan';
-  import { sewnSteps, type OneTapeOrder } from '$lib/core/run';
+  import { centresOf, sewnSteps, type OneTapeOrder } from '$lib/core/run';
   import { stopList } from '$lib/core/score';
   import type { Tape } from '$lib/core/tape';
   import { oneTapeInWorker, type OneTapeAnswer } from '$lib/workers';
@@ -33,18 +33,26 @@
 
   // As it is sewn: what is passed over is left out, what is put in between stands in its place.
   const laid = $derived(
-    parts.map(({ plan, tape }) => ({
-      places: plan.hooping.repeats?.places ?? [],
-      calls: stopList(plan.score).filter(({ hands }) => hands.length).length,
-      design: {
-        tape,
-        blocks: sewnSteps(plan).map((step) => {
-          const { from, to } = itemAt(plan.design.reading.blocks, step.block);
-          const thread = step.thread ?? plan.threads[step.block];
-          return { from, to, thread: thread ? `${threadWords(thread)} ${thread.colour}` : '' };
-        }),
-      },
-    })),
+    parts.map(({ plan, tape }) => {
+      const centres = centresOf(plan);
+      return {
+        places: plan.hooping.repeats?.places ?? [],
+        calls: stopList(plan.score).filter(({ hands }) => hands.length).length,
+        design: {
+          tape,
+          blocks: sewnSteps(plan).map(({ id, block, thread: own }) => {
+            const { from, to } = itemAt(plan.design.reading.blocks, block);
+            const thread = own ?? plan.threads[block];
+            return {
+              from,
+              to,
+              centreMm: centres[id],
+              thread: thread ? `${threadWords(thread)} ${thread.colour}` : '',
+            };
+          }),
+        },
+      };
+    }),
   );
   const items = $derived(laid.reduce((sum, { places }) => sum + places.length, 0));
   $effect(() => {
@@ -84,7 +92,7 @@
 
 <Fold bind:open class="border-t border-rule pt-1" testid="one-tape"
   >{#snippet title()}<span class="flex min-h-10 items-center font-bold"
-      >One tape of all {count(items, 'item')}</span
+      >{items > 1 ? `One tape of all ${count(items, 'item')}` : 'One tape of all positions'}</span
     >{/snippet}
   <div class="flex flex-col gap-2 pb-2">
     <Radios

@@ -5,7 +5,6 @@
   import type { ItemPlace } from '$lib/core/hoop';
   import { MOST_SEWINGS, type Thing } from '$lib/core/build';
   import { atCorners, cornersMeeting, fromEdges, inARow, marksOf, type Mark } from '$lib/core/thing';
-  import { placingTemplate } from '$lib/core/template';
   import TemplateButtons from '../cut/TemplateButtons.svelte';
   import LengthField from '../kit/LengthField.svelte';
   import NameField from '../kit/NameField.svelte';
@@ -189,7 +188,10 @@
     </dl>
     {#if place}<TemplateButtons
         name="{subject} on {thing.name}"
-        drawing={() => placingTemplate(outline, thing, place, subject, notes)}
+        drawing={async () => {
+          const { placingTemplate } = await import('$lib/core/template');
+          return placingTemplate(outline, thing, place, subject, notes);
+        }}
       />{/if}
   {/if}
   <button type="button" class="btn btn-small self-start" onclick={() => onchange(null)}

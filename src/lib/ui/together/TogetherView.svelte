@@ -46,7 +46,13 @@
     <PartList {together} />
     {#if together.items.length}<LayBest {together} {search} />{/if}
   </section>
-  <section class="flex min-h-96 flex-col rounded-lg border border-rule bg-paper p-2" aria-label="In the hoop">
+  <section
+    class={[
+      'flex min-h-96 flex-col rounded-lg border border-rule bg-paper p-2',
+      together.items.length && 'max-lg:order-first',
+    ]}
+    aria-label="In the hoop"
+  >
     <HoopBoard {together} />
   </section>
   <section class="flex min-h-0 flex-col gap-4 overflow-y-auto px-1" aria-label="What to mind">
