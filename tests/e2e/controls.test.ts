@@ -27,6 +27,7 @@ const PLACES = [
   '/builds/gull-pennant?view=cut',
   '/builds/picnic-coaster?view=check',
   '/hoop?build=tail-tab',
+  '/hoop?together=pouch-and-tabs',
   '/builds/wind-star?view=list',
 ];
 

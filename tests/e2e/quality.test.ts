@@ -16,6 +16,7 @@ const PLACES = [
   '/builds/tail-tab?view=order',
   '/cut',
   '/hoop?build=crew-patch',
+  '/hoop?together=pouch-and-tabs',
   '/run',
   '/log',
   '/rehearse/tail-tab',

@@ -53,6 +53,15 @@ describe('a design over several positions of a long hoop', () => {
     expect(found?.at).to.not.include(null);
     expect(Math.abs(found?.place.y ?? 0)).to.be.closeTo(15, 1e-9);
   });
+  it('stays where the maker has laid it; askew it goes into one or none', () => {
+    const laid = (y: number, turnDeg = 0) =>
+      overPositions([at(60, 20), at(-60, 20)], long, 5, { x: 0, y, turnDeg });
+    // 140 in all: in the middle each from its own position, 45 higher both from the upper one.
+    expect(laid(0)).to.deep.include({ at: [1, 0], moves: 1, place: { x: 0, y: 0, turnDeg: 0 } });
+    expect(laid(45)).to.equal(null);
+    expect(laid(0, 180)).to.deep.include({ at: [0, 1], moves: 1 });
+    expect(laid(0, 30)).to.equal(null);
+  });
   it('what reaches over more than one is told', () => {
     const found = over(at(0, 280), at(100, 20));
     expect(found?.at).to.deep.equal([null, 1]);

@@ -42,9 +42,16 @@ const quarterTurned = ({ minX, minY, maxX, maxY }: Box): Box => ({
  * Over which positions of a long hoop a design is sewn: laid so that the fewest of its blocks are cut, then that the hoop is moved
  * least, then as near the middle as can be. null: the hoop has one position, the design goes into one, or not into all together.
  * @param boxes of the blocks in the order of sewing, from the middle of the design
+ * @param laid where the maker has laid it
  */
-export function overPositions(boxes: readonly Box[], hoop: Hoop, inset: number): OverPositions | null {
+export function overPositions(
+  boxes: readonly Box[],
+  hoop: Hoop,
+  inset: number,
+  laid?: ItemPlace,
+): OverPositions | null {
   if (!hoop.positions || !boxes.length) return null;
+  if (laid) return laidSo(boxes, hoop, inset, laid);
   const windows = windowsOf(hoop, inset);
   const one = itemAt(windows, 0);
   const room = { wide: hoop.widthMm - 2 * inset, high: hoop.heightMm - 2 * inset };
@@ -57,6 +64,18 @@ export function overPositions(boxes: readonly Box[], hoop: Hoop, inset: number):
     if (high <= room.high + EXACT) return laidBest(turned, all, turnDeg, hoop, inset);
   }
   return null;
+}
+/** A design as it was laid; askew it goes into one position or none. */
+function laidSo(boxes: readonly Box[], hoop: Hoop, inset: number, place: ItemPlace): OverPositions | null {
+  const quarters = place.turnDeg / 90;
+  if (!Number.isInteger(quarters)) return null;
+  const turns = ((quarters % 4) + 4) % 4;
+  const turned = boxes.map((box) => Array.from({ length: turns }).reduce<Box>(quarterTurned, box));
+  const windows = windowsOf(hoop, inset);
+  const at = positionsOf(turned, windows, place.y);
+  const moves = movesOf(at);
+  if (!moves && !at.includes(null)) return null;
+  return { place, at, moves, centres: positionCentres(hoop) };
 }
 /** A design laid at each height at which an edge of a block comes to an end of a position. */
 function laidBest(

@@ -11,6 +11,7 @@ import {
   repeatPlaces,
   sewnHull,
   type HoopField,
+  type ItemPlace,
   type OverPositions,
   type Repeats,
 } from '../hoop';
@@ -90,7 +91,7 @@ export function planBuild(
     });
   // What blades cut never pops out of its base, and nothing else asks.
   const atOnce = scoreOf(heldField.turned !== isAcross(repeatsBy(false)));
-  const over = !laid && build.order.repeats === 1 ? overOf(atOnce, design, hoop, heldField) : null;
+  const over = build.order.repeats === 1 ? overOf(atOnce, design, hoop, held, laid?.places[0]) : null;
   const field = over ? wholeField(heldField, hoop, over) : heldField;
   const score = over ? scoreOf(over.place.turnDeg === 90, positionsOf(atOnce, over)) : atOnce;
   const pieces = cutList(score, design, {
@@ -128,6 +129,7 @@ function overOf(
   { reading, own }: Design,
   hoop: Hoop,
   { inset }: HoopField,
+  laid: ItemPlace | undefined,
 ): OverPositions | null {
   if (!hoop.positions) return null;
   const { x, y } = middleOf(own.extents);
@@ -135,7 +137,7 @@ function overOf(
     const { minX, minY, maxX, maxY } = itemAt(reading.blocks, step.block).box;
     return { minX: minX - x, minY: minY - y, maxX: maxX - x, maxY: maxY - y };
   });
-  return overPositions(boxes, hoop, inset);
+  return overPositions(boxes, hoop, inset, laid);
 }
 const sewnIn = ({ steps }: Score) => steps.flatMap((s) => (s.kind === 'needle' && !s.skipped ? [s] : []));
 const positionsOf = (score: Score, over: OverPositions): ScoreOptions['positions'] => ({

@@ -137,18 +137,17 @@
       {:else}<HoopPlaces {table} {plan} edges={clothEdges} />{/if}
     </section>
     <section class="flex min-h-0 flex-col gap-3 overflow-y-auto px-1" aria-label="How many">
-      <h2 class="text-xl">How many</h2>
-      <HowMany
-        {table}
-        {ways}
-        {quantity}
-        {mayTurn}
-        {larger}
-        onquantity={(n) => (quantity = n)}
-        onturn={(turns) => (mayTurn = turns)}
-        onmirror={build.typed ? undefined : () => void editor.mirror()}
-      />
-      <OverPositions {editor} {plan} />
+      {#if plan.hooping.over}<OverPositions {editor} {plan} />{:else}<h2 class="text-xl">How many</h2>
+        <HowMany
+          {table}
+          {ways}
+          {quantity}
+          {mayTurn}
+          {larger}
+          onquantity={(n) => (quantity = n)}
+          onturn={(turns) => (mayTurn = turns)}
+          onmirror={build.typed ? undefined : () => void editor.mirror()}
+        />{/if}
       {#if lastOne.length}
         <p class="label">
           The last of {plan.order.hoopings} hoopings holds {plan.order.lastHooping} of {plan.order.inHooping}.

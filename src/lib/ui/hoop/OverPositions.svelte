@@ -21,7 +21,7 @@
 </script>
 
 {#if over}
-  <section class="flex flex-col gap-2 border-t border-rule pt-3" aria-label="Over several positions">
+  <section class="flex flex-col gap-2" aria-label="Over several positions">
     <h2 class="text-xl">Over {over.centres.length} positions</h2>
     <p>
       {sewn.map(({ k, blocks }) => `${count(blocks, 'block')} at position ${k + 1}`).join(', ')}.
