@@ -53,7 +53,7 @@ describe('machines and hoops', () => {
     await gannet.getByText('7 of 10 needles').waitFor();
     // Two places of a long hoop, and a hoop that goes on both machines.
     await petrel.getByRole('button', { name: 'More about hoop 160 × 260' }).click();
-    await petrel.getByLabel('Places at which hoop 160 × 260 is hung in').selectOption('2');
+    await petrel.getByLabel('Positions of hoop 160 × 260').selectOption('2');
     await petrel.getByText('160 mm at a time, then moved on by 100 mm').waitFor();
     await petrel.getByText('Gannet', { exact: true }).click();
     await page.reload();

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
-import { readTape, STOP } from '$lib/core/tape';
+import { readTape, STITCH, STOP } from '$lib/core/tape';
 import { openPage, useApp } from '../support/app';
 
 const used = useApp();
@@ -57,6 +57,40 @@ describe('the hoop', () => {
     await ways.getByText('As it is now: too many').waitFor();
     await page.getByRole('link', { name: 'To its score' }).click();
     await page.getByText('repeats do not fit hoop 100 × 100').waitFor();
+    expect(faults).to.deep.equal([]);
+    await context.close();
+  });
+
+  it('sews a design longer than a position of its hoop from both, cut at gaps where it must be', async () => {
+    const { page, context, faults } = await openPage(used.browser);
+    await page.goto(`${used.app.url}/workshop/machines`);
+    await page.getByRole('button', { name: 'More about hoop 160 × 260' }).click();
+    await page.getByLabel('Positions of hoop 160 × 260').selectOption('2');
+    // (260 + 60) / 2 at a time: the pouch of 182 no longer goes into one.
+    await page.getByText(/160\smm at a time, then moved on by 100\smm/u).waitFor();
+    await page.goto(`${used.app.url}/hoop?build=line-winder-pouch`);
+    const over = page.getByRole('region', { name: 'Over several positions' });
+    await over.getByText('over more than one').waitFor();
+    await over.getByRole('button', { name: /^Cut (it|them)$/ }).click();
+    await over.getByText('over more than one').waitFor({ state: 'detached' });
+    await over.getByText('The hoop is hung anew').waitFor();
+    const tape = page.getByTestId('one-tape');
+    await tape.getByRole('button', { name: 'One tape of all positions' }).click();
+    await tape.getByText(/\d+ stops?, hands are called/).first().waitFor(); // prettier-ignore
+    const saved = page.waitForEvent('download');
+    await tape.getByRole('button', { name: 'Save this tape' }).click();
+    const read = readTape(new Uint8Array(readFileSync(await (await saved).path())));
+    if (!read.ok) throw new Error(read.problem.message);
+    const ys = [...read.value.y].filter((_, i) => read.value.kind[i] === STITCH);
+    expect(Math.max(...ys) - Math.min(...ys)).to.be.at.most(1500);
+    // In one step it is as it was, and cut again.
+    await page.keyboard.press('Control+z');
+    await over.getByText('over more than one').waitFor();
+    await page.keyboard.press('Control+Shift+z');
+    await over.getByText('over more than one').waitFor({ state: 'detached' });
+    await page.getByRole('link', { name: 'To its score' }).click();
+    await page.getByRole('tab', { name: 'All steps' }).click();
+    await page.getByText('Hang it at position 2').first().waitFor();
     expect(faults).to.deep.equal([]);
     await context.close();
   });

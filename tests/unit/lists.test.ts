@@ -46,7 +46,7 @@ describe('lists of the workshop as tables', () => {
         bare(workshop[name]),
       );
     }
-    // Of hoops the machines are told by name; how many places one is hung in stands in no table.
+    // Of hoops the machines are told by name.
     const { fresh } = read('hoops', listCsv('hoops', workshop), { ...empty, hoops: empty.hoops.slice(0, 0) });
     expect(bare(fresh)).to.deep.equal(bare(workshop.hoops));
   });
@@ -89,6 +89,17 @@ describe('lists of the workshop as tables', () => {
     expect(told.fresh[0]).to.include({ machineId: 'petrel', widthMm: 120 });
     expect(told.fresh[0].alsoOn).to.deep.equal(['gannet']);
     expect(told.notUnderstood[0].because).to.equal('Machine cannot be “Skua”.');
+  });
+  it('a hoop that is hung at several positions says how many, and by how much they overlap', () => {
+    const [hoop] = workshop.hoops;
+    const shop = { ...workshop, hoops: [{ ...hoop, positions: { count: 3, overlapMm: 60 } }] };
+    const csv = listCsv('hoops', shop);
+    expect(csv).to.contain('3 by 60');
+    expect(read('hoops', csv, shop).same).to.equal(1);
+    expect(read('hoops', csv.replace('3 by 60', '1'), shop).changed[0].after.positions).to.equal(null);
+    expect(read('hoops', csv.replace('3 by 60', '2 by 55.5'), shop).changed[0].after.positions).to.deep.equal({ count: 2, overlapMm: 55.5 }); // prettier-ignore
+    for (const wrong of ['9 by 60', 'two', '2'])
+      expect(read('hoops', csv.replace('3 by 60', wrong), shop).notUnderstood).to.have.length(1);
   });
   it('a machine of several needles is one, however it came; no figure passes its limits', () => {
     const told = read('machines', 'Name,Needles,Set speed,Top speed\nSkua,6,900,700\nAuk,99,600,');

@@ -24,11 +24,32 @@ export interface List {
   same: readonly string[];
   /** columns that name a machine, or several of them */
   machines?: readonly string[];
+  /** how what is no plain value stands in its cell */
+  cells?: Readonly<Record<string, Cell>>;
   /** with what follows from the rest of a row */
   settled?: (row: never) => unknown;
   /** what a new row has where its table does not say */
   blank: Readonly<Record<string, unknown>>;
 }
+/** What stands in a cell for a value; undefined: it cannot be read. */
+interface Cell {
+  tell: (value: unknown) => string;
+  read: (text: string) => unknown;
+}
+/** "2 by 60": two positions that overlap by 60 mm; "1": there is one. */
+const POSITIONS: Cell = {
+  tell: (value) => {
+    const positions = hoopSchema.shape.positions.safeParse(value).data;
+    return positions ? `${positions.count} by ${positions.overlapMm}` : '1';
+  },
+  read: (text) => {
+    if (text === '1') return null;
+    const [, count, overlap = ''] = /^(\d+)\s+by\s+(\d+(?:[.,]\d+)?)$/.exec(text) ?? [];
+    return count === undefined
+      ? undefined
+      : { count: Number(count), overlapMm: Number(overlap.replace(',', '.')) };
+  },
+};
 const GREY = '#8a8a86';
 export const LISTS: Readonly<Record<ListName, List>> = {
   machines: {
@@ -63,7 +84,9 @@ export const LISTS: Readonly<Record<ListName, List>> = {
       closing: 'Closing',
       owned: 'Owned',
       insetMm: 'Inset mm',
+      positions: 'Positions',
     },
+    cells: { positions: POSITIONS },
     same: ['name', 'machineId'],
     machines: ['machineId', 'alsoOn'],
     blank: { widthMm: 130, heightMm: 180, magnetic: false },

@@ -8,8 +8,10 @@ type Machines = Workshop['machines'];
 
 /** A list as CSV: a heading, and one line a row. Yes and no in words; several in one cell with "; " between them. */
 export function listCsv(name: ListName, workshop: Workshop): string {
-  const { columns, machines = [] } = LISTS[name];
+  const { columns, machines = [], cells } = LISTS[name];
   const told = (key: string, value: unknown): string => {
+    const cell = cells?.[key];
+    if (cell) return cell.tell(value);
     const named = machines.includes(key) ? namesOf(value, workshop.machines) : value;
     if (named === null || named === undefined) return '';
     if (typeof named === 'boolean') return named ? 'yes' : 'no';
@@ -128,9 +130,12 @@ function cellsOf(
       safeParse(value: unknown): { success: boolean; data?: unknown };
     };
     const parts = text.split(/\s*;\s*/);
-    const ways: unknown[] = list.machines?.includes(key)
-      ? machineWays(parts, machines)
-      : [text, text.toLowerCase(), numberOf(text), YES_NO[text.toLowerCase()], parts];
+    const cell = list.cells?.[key];
+    const ways: unknown[] = cell
+      ? [cell.read(text)]
+      : list.machines?.includes(key)
+        ? machineWays(parts, machines)
+        : [text, text.toLowerCase(), numberOf(text), YES_NO[text.toLowerCase()], parts];
     const fitting = ways
       .map((way) => field.safeParse(way))
       .find(({ success }, k) => success && ways[k] !== undefined);

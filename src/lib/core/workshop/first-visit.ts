@@ -4,7 +4,7 @@ import { newMachine, type MachineKind } from './change';
 import { hoopName, hoopSchema, type Hoop } from './equipment';
 import { stockSchema, type StockItem, type Workshop } from './schema';
 
-/** Stitch fields that hoops commonly have, width × height, mm; the long one is hung in at two places. */
+/** Stitch fields that hoops commonly have, width × height, mm; the long one is hung in at two positions. */
 export const COMMON_FIELDS = [
   { widthMm: 100, heightMm: 100 },
   { widthMm: 130, heightMm: 180 },

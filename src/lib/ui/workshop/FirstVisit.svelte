@@ -69,7 +69,7 @@
             checked={fields.includes(n)}
             onchange={(isOn) => (fields = toggled(fields, n, isOn))}
             >{formatSize(field.widthMm, field.heightMm, unit)}{'positions' in field
-              ? ', at two places'
+              ? ', at two positions'
               : 'magnetic' in field
                 ? ', magnetic'
                 : ''}</Check

@@ -75,12 +75,12 @@
   <label class="flex flex-col gap-1"
     ><span class="label">Hung in at</span><Select
       class="w-32"
-      label="Places at which hoop {hoop.name} is hung in"
+      label="Positions of hoop {hoop.name}"
       value={hoop.positions?.count ?? 1}
       options={[
-        [1, 'one place'],
-        [2, 'two places'],
-        [3, 'three places'],
+        [1, 'one position'],
+        [2, 'two positions'],
+        [3, 'three positions'],
       ]}
       onchange={places}
     /></label
