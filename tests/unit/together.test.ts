@@ -352,6 +352,15 @@ describe('a shared hooping on screen', () => {
     expect(itemAt(parts(), 1).places).to.have.length(Math.max(2, open_));
     expect(together.clashes.filter(({ kind }) => kind !== 'piece')).to.deep.equal([]);
   });
+  it('keeps a build that is gone as it was', async () => {
+    const gone = { id: 'gone', places: [at(40, 40)] };
+    const { together, parts, stored } = await open(gone, { id: 'tab', places: [at(0, 0), at(0, 0)] });
+    expect([together.isRead, together.items.length]).to.deep.equal([false, 2]);
+    await together.layBest();
+    await stored();
+    expect(parts()[0]).to.deep.equal(gone);
+    expect(parts()[1]?.places).to.have.length(2);
+  });
   it('tells what has no room, and a search that is ended takes nothing', async () => {
     const { together, search, parts, stored, said } = await open({
       id: 'pouch',

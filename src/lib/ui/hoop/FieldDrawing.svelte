@@ -5,7 +5,7 @@
   import type { HoopTable } from '../state/hoop-table.svelte';
   import type { HoopEdge } from '$lib/core/thing';
   import ClothEdges from './ClothEdges.svelte';
-  import HoopFrame from './HoopFrame.svelte';
+  import HoopField from './HoopField.svelte';
 
   // A hoop's field from above, to scale: each item where it lies, and the box that the machine traces round all of them.
   interface Props {
@@ -43,67 +43,43 @@
   role="img"
   aria-label={label}
 >
-  <HoopFrame {...field} line={px} {magnetic} />
-  <rect
-    x={-field.width / 2 + field.inset}
-    y={-field.height / 2 + field.inset}
-    width={Math.max(0, field.width - 2 * field.inset)}
-    height={Math.max(0, field.height - 2 * field.inset)}
-    rx={field.oval ? Math.max(0, field.width / 2 - field.inset) : 0}
-    ry={field.oval ? Math.max(0, field.height / 2 - field.inset) : 0}
-    fill="none"
-    stroke="var(--quiet)"
-    stroke-width={px}
-    stroke-dasharray="{2 * px} {4 * px}"
-  />
-  <path d="M{-4 * px} 0H{4 * px}M0 {-4 * px}V{4 * px}" stroke="var(--quiet)" stroke-width={px} />
-  {#each positions as { from, to, k }, place (place)}
-    <rect
-      x={-field.width / 2 + field.inset}
-      y={-to}
-      width={Math.max(0, field.width - 2 * field.inset)}
-      height={to - from}
-      fill="var(--hands)"
-      fill-opacity="0.08"
-      stroke="var(--hands)"
-      stroke-width={px}
-      stroke-dasharray="{3 * px} {3 * px}"
-    />
-    <text
-      x={field.width / 2 - field.inset - 4 * px}
-      y={-(k ? to - 12 * px : from + 6 * px)}
-      font-size={12 * px}
-      text-anchor="end"
-      fill="var(--hands)">position {k + 1}</text
-    >
-  {/each}
-  <ClothEdges {edges} {px} />
-  {#each rows as { place, path, isOut, size }, n (n)}
-    <path
-      d={svgPath(path)}
-      fill={isOut ? 'var(--madder-soft)' : 'var(--needle-soft)'}
-      stroke={isOut ? 'var(--madder)' : 'var(--needle)'}
-      stroke-width={1.5 * px}
-    />
-    {#if rows.length > 1}<text
-        x={place.x}
-        y={-place.y}
-        font-size={Math.min(22 * px, size / 2.5)}
-        text-anchor="middle"
-        dominant-baseline="central"
-        fill="var(--ink)">{n + 1}</text
-      >{/if}
-  {/each}
-  {#if trace}
-    <rect
-      x={trace.minX}
-      y={-trace.maxY}
-      width={widthOf(trace)}
-      height={heightOf(trace)}
-      fill="none"
-      stroke="var(--hands)"
-      stroke-width={1.6 * px}
-      stroke-dasharray="{7 * px} {4 * px}"
-    />
-  {/if}
+  <HoopField {field} {magnetic} {px} {trace}>
+    {#each positions as { from, to, k }, place (place)}
+      <rect
+        x={-field.width / 2 + field.inset}
+        y={-to}
+        width={Math.max(0, field.width - 2 * field.inset)}
+        height={to - from}
+        fill="var(--hands)"
+        fill-opacity="0.08"
+        stroke="var(--hands)"
+        stroke-width={px}
+        stroke-dasharray="{3 * px} {3 * px}"
+      />
+      <text
+        x={field.width / 2 - field.inset - 4 * px}
+        y={-(k ? to - 12 * px : from + 6 * px)}
+        font-size={12 * px}
+        text-anchor="end"
+        fill="var(--hands)">position {k + 1}</text
+      >
+    {/each}
+    <ClothEdges {edges} {px} />
+    {#each rows as { place, path, isOut, size }, n (n)}
+      <path
+        d={svgPath(path)}
+        fill={isOut ? 'var(--madder-soft)' : 'var(--needle-soft)'}
+        stroke={isOut ? 'var(--madder)' : 'var(--needle)'}
+        stroke-width={1.5 * px}
+      />
+      {#if rows.length > 1}<text
+          x={place.x}
+          y={-place.y}
+          font-size={Math.min(22 * px, size / 2.5)}
+          text-anchor="middle"
+          dominant-baseline="central"
+          fill="var(--ink)">{n + 1}</text
+        >{/if}
+    {/each}
+  </HoopField>
 </svg>

@@ -5,6 +5,7 @@
   import type { BuildPlan } from '$lib/core/plan';
   import type { HoopTable } from '../state/hoop-table.svelte';
   import { workroom } from '../state/workroom.svelte';
+  import { arrowMove, FAR_MM } from '../shell/keys';
   import FieldDrawing from './FieldDrawing.svelte';
 
   // The hoop from above with all that lies in it; arrows move it.
@@ -24,20 +25,12 @@
       ? `Hoop ${hoop.name} from above, ${count(places.length, 'item')} in it.`
       : `Hoop ${hoop.name} from above; the items do not fit it.`,
   );
-  const FAR = 10;
-  const BY: Record<string, [x: number, y: number]> = {
-    ArrowLeft: [-1, 0],
-    ArrowRight: [1, 0],
-    ArrowUp: [0, 1],
-    ArrowDown: [0, -1],
-  };
   function onkeydown(event: KeyboardEvent) {
-    const by = BY[event.key];
-    if (!by || event.ctrlKey || event.metaKey || event.altKey) return;
+    const by = arrowMove(event);
+    if (!by) return;
     event.preventDefault();
     event.stopPropagation();
-    const far = event.shiftKey ? FAR : 1;
-    table.move(far * by[0], far * by[1]);
+    table.move(...by);
   }
 </script>
 
@@ -46,7 +39,7 @@
 <div
   class="min-h-0 flex-1 rounded"
   role="group"
-  aria-label="What lies in the hoop: arrows move it by 1 mm, with Shift by {FAR}"
+  aria-label="What lies in the hoop: arrows move it by 1 mm, with Shift by {FAR_MM}"
   tabindex="0"
   {onkeydown}
 >

@@ -23,3 +23,19 @@ export function historyKey(event: KeyboardEvent): 'undo' | 'redo' | null {
   if (key === 'z') return event.shiftKey ? 'redo' : 'undo';
   return key === 'y' ? 'redo' : null;
 }
+
+/** What an arrow moves by with Shift, mm; without it by 1. */
+export const FAR_MM = 10;
+const ARROWS: Readonly<Record<string, readonly [x: number, y: number]>> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, 1],
+  ArrowDown: [0, -1],
+};
+/** How far an arrow key moves what lies in the hoop, mm, y up; null: it is none. */
+export function arrowMove(event: KeyboardEvent): [dx: number, dy: number] | null {
+  const by = ARROWS[event.key];
+  if (!by || event.ctrlKey || event.metaKey || event.altKey) return null;
+  const far = event.shiftKey ? FAR_MM : 1;
+  return [far * by[0], far * by[1]];
+}

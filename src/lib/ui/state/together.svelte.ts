@@ -1,5 +1,6 @@
 import type { Arrangement, MayTurn } from '$lib/core/arrange';
 import { boxOf, count, fail, itemAt, lyingPath, unionOf, type Problem } from '$lib/core/base';
+import { MOST_REPEATS } from '$lib/core/build';
 import { clearanceOf, hoopField, shapeOfItem, type ItemPlace } from '$lib/core/hoop';
 import { numbersWith } from '$lib/core/numbers';
 import { composeTape, planBuild } from '$lib/core/plan';
@@ -177,6 +178,7 @@ export class Together {
     const free = freePlace(known.outline, laid, this.field, hooping.gapMm);
     const place = rounded(free ?? { x: 0, y: 0, turnDeg: 0 });
     const at = hooping.parts.findIndex(({ id }) => id === buildId);
+    if (laid.length >= MOST_REPEATS) return this.needs.tell(full);
     const parts =
       at < 0
         ? [...hooping.parts, { id: buildId, places: [place] }]
@@ -288,7 +290,10 @@ export class Together {
   private takeFound({ placements, because }: Arrangement) {
     const before = this.hooping?.parts ?? [];
     if (because) return this.needs.note(because);
-    const parts = before.flatMap(({ id }) => {
+    const parts = before.flatMap((part) => {
+      const { id } = part;
+      // A build that cannot be read was not looked for.
+      if (!this.needs.known.of(id)) return [part];
       const places = placements.flatMap((p) =>
         p.shapeId === id ? [rounded({ x: p.xMm, y: p.yMm, turnDeg: p.turnDeg })] : [],
       );
@@ -323,6 +328,11 @@ const rounded = ({ x, y, turnDeg }: ItemPlace): ItemPlace => ({
   turnDeg: round(turnDeg),
 });
 const round = (mm: number) => Math.round(mm * 100) / 100;
+const { problem: full } = fail(
+  'too-many',
+  `A hooping holds no more than ${MOST_REPEATS} items.`,
+  'Take some out, or begin another hooping.',
+);
 const sizeless = (name: string): Problem =>
   fail(
     'no-size',

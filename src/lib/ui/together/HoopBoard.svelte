@@ -2,9 +2,10 @@
   import { formatLength, formatSize, heightOf, widthOf } from '$lib/core/base';
   import { edgesInHoop } from '$lib/core/thing';
   import ClothEdges from '../hoop/ClothEdges.svelte';
-  import HoopFrame from '../hoop/HoopFrame.svelte';
+  import HoopField from '../hoop/HoopField.svelte';
   import { svgPath } from '../kit/svg-path';
   import type { ItemAt, Together } from '../state/together.svelte';
+  import { arrowMove } from '../shell/keys';
   import { workroom } from '../state/workroom.svelte';
   import { partColour } from './part-colour';
 
@@ -51,18 +52,10 @@
     if (held?.moved) together.drop();
     held = null;
   }
-  const FAR = 10;
-  const BY: Record<string, [x: number, y: number]> = {
-    ArrowLeft: [-1, 0],
-    ArrowRight: [1, 0],
-    ArrowUp: [0, 1],
-    ArrowDown: [0, -1],
-  };
   function onkeydown(event: KeyboardEvent, item: ItemAt) {
     if (event.ctrlKey || event.metaKey || event.altKey) return;
-    const by = BY[event.key];
-    const far = event.shiftKey ? FAR : 1;
-    if (by) together.move(item, far * by[0], far * by[1]);
+    const by = arrowMove(event);
+    if (by) together.move(item, ...by);
     else if (event.key.toLowerCase() === 'r') together.turn(item, event.shiftKey ? 90 : -90);
     else if (event.key === 'Delete' || event.key === 'Backspace') together.remove(item);
     else if (event.key === 'Escape' && held) {
@@ -83,91 +76,66 @@
   role="group"
   aria-label="Hoop {together.hoop.name} from above, {together.words} in it"
 >
-  <HoopFrame {...field} line={px} magnetic={together.hoop.magnetic} />
-  <rect
-    x={-field.width / 2 + field.inset}
-    y={-field.height / 2 + field.inset}
-    width={Math.max(0, field.width - 2 * field.inset)}
-    height={Math.max(0, field.height - 2 * field.inset)}
-    rx={field.oval ? Math.max(0, field.width / 2 - field.inset) : 0}
-    ry={field.oval ? Math.max(0, field.height / 2 - field.inset) : 0}
-    fill="none"
-    stroke="var(--quiet)"
-    stroke-width={px}
-    stroke-dasharray="{2 * px} {4 * px}"
-  />
-  <path d="M{-4 * px} 0H{4 * px}M0 {-4 * px}V{4 * px}" stroke="var(--quiet)" stroke-width={px} />
-  <ClothEdges edges={clothEdges} {px} />
-  {#each items as { at, name, many, place, path, isChosen }, n (n)}
-    <g
-      role="button"
-      tabindex="0"
-      aria-pressed={isChosen}
-      aria-label="{name}{many > 1 ? ` ${at.n + 1}` : ''}, {length(place.x)} right, {length(
-        place.y,
-      )} above the middle"
-      class="cursor-grab touch-none outline-none focus-visible:[&>path]:stroke-[4]"
-      onpointerdown={(event) => onpointerdown(event, at)}
-      {onpointermove}
-      {onpointerup}
-      onpointercancel={() => {
-        together.letGo();
-        held = null;
-      }}
-      onfocus={() => (together.chosen = at)}
-      onkeydown={(event) => onkeydown(event, at)}
-    >
-      <path
-        d={svgPath(path)}
-        fill={lying.has(n) ? 'var(--madder-soft)' : isChosen ? 'var(--hands-soft)' : 'var(--needle-soft)'}
-        stroke={partColour(at.part)}
-        stroke-width={(isChosen ? 3 : 1.5) * px}
-      />
-      <text
-        x={place.x}
-        y={-place.y}
-        font-size={13 * px}
-        text-anchor="middle"
-        dominant-baseline="central"
-        fill="var(--ink)"
-        pointer-events="none">{at.part + 1}{many > 1 ? `.${at.n + 1}` : ''}</text
+  <HoopField {field} magnetic={together.hoop.magnetic} {px} {trace}>
+    <ClothEdges edges={clothEdges} {px} />
+    {#each items as { at, name, many, place, path, isChosen }, n (n)}
+      <g
+        role="button"
+        tabindex="0"
+        aria-pressed={isChosen}
+        aria-label="{name}{many > 1 ? ` ${at.n + 1}` : ''}, {length(place.x)} right, {length(
+          place.y,
+        )} above the middle"
+        class="cursor-grab touch-none outline-none focus-visible:[&>path]:stroke-[4]"
+        onpointerdown={(event) => onpointerdown(event, at)}
+        {onpointermove}
+        {onpointerup}
+        onpointercancel={() => {
+          together.letGo();
+          held = null;
+        }}
+        onfocus={() => (together.chosen = at)}
+        onkeydown={(event) => onkeydown(event, at)}
       >
-    </g>
-  {/each}
-  {#each clashes as clash, place (place)}
-    {#each clash.at as path, k (k)}
-      <path d={svgPath(path)} fill="var(--madder)" fill-opacity="0.7" pointer-events="none" />
+        <path
+          d={svgPath(path)}
+          fill={lying.has(n) ? 'var(--madder-soft)' : isChosen ? 'var(--hands-soft)' : 'var(--needle-soft)'}
+          stroke={partColour(at.part)}
+          stroke-width={(isChosen ? 3 : 1.5) * px}
+        />
+        <text
+          x={place.x}
+          y={-place.y}
+          font-size={13 * px}
+          text-anchor="middle"
+          dominant-baseline="central"
+          fill="var(--ink)"
+          pointer-events="none">{at.part + 1}{many > 1 ? `.${at.n + 1}` : ''}</text
+        >
+      </g>
     {/each}
-  {/each}
-  {#if snap?.x != null}
-    <path
-      d="M{snap.x} {-field.height / 2}V{field.height / 2}"
-      stroke="var(--hands)"
-      stroke-width={px}
-      pointer-events="none"
-    />
-  {/if}
-  {#if snap?.y != null}
-    <path
-      d="M{-field.width / 2} {-snap.y}H{field.width / 2}"
-      stroke="var(--hands)"
-      stroke-width={px}
-      pointer-events="none"
-    />
-  {/if}
-  {#if trace}
-    <rect
-      x={trace.minX}
-      y={-trace.maxY}
-      width={widthOf(trace)}
-      height={heightOf(trace)}
-      fill="none"
-      stroke="var(--hands)"
-      stroke-width={1.6 * px}
-      stroke-dasharray="{7 * px} {4 * px}"
-      pointer-events="none"
-    />
-  {/if}
+    {#each clashes as clash, place (place)}
+      {#each clash.at as path, k (k)}
+        <path d={svgPath(path)} fill="var(--madder)" fill-opacity="0.7" pointer-events="none" />
+      {/each}
+    {/each}
+    {#if snap?.x != null}
+      <path
+        d="M{snap.x} {-field.height / 2}V{field.height / 2}"
+        stroke="var(--hands)"
+        stroke-width={px}
+        pointer-events="none"
+      />
+    {/if}
+    {#if snap?.y != null}
+      <path
+        d="M{-field.width / 2} {-snap.y}H{field.width / 2}"
+        stroke="var(--hands)"
+        stroke-width={px}
+        pointer-events="none"
+      />
+    {/if}
+  </HoopField>
 </svg>
 <p class="label mt-1">
   {#if trace && together.clearance}

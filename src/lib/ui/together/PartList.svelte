@@ -17,14 +17,15 @@
 {#if together.parts.length}
   <ol class="flex flex-col gap-1.5">
     {#each together.parts as { part, known }, n (part.id)}
-      {@const name = nameOf(part.id)}
+      {@const stored = nameOf(part.id)}
+      {@const name = stored ?? 'a build that is gone'}
       {@const open = together.openOfPart(n)}
       <li class="flex items-center gap-2 rounded-lg border border-rule bg-paper p-2">
         <span class="h-8 w-1.5 shrink-0 rounded" style:background={partColour(n)}></span>
         <span class="min-w-0 flex-1">
-          <strong class="block leading-tight font-semibold">{n + 1}. {name ?? 'A build that is gone'}</strong>
+          <strong class="block leading-tight font-semibold">{n + 1}. {name}</strong>
           <span class="label block"
-            >{part.places.length} here{#if open !== null}, {open} still to make{/if}{#if name && !known},
+            >{part.places.length} here{#if open !== null}, {open} still to make{/if}{#if stored && !known},
               reading …{/if}</span
           >
         </span>
