@@ -24,6 +24,11 @@ describe('several builds in one hooping', () => {
     await page.goto(`${used.app.url}/hoop?build=tail-tab`);
     await page.getByRole('button', { name: 'Several together' }).click();
     await page.getByText('Nothing lies in it yet').waitFor();
+    // An empty one is not begun twice.
+    const there = page.url();
+    await page.getByRole('button', { name: 'Several together' }).click();
+    await page.getByText('Nothing lies in it yet').waitFor();
+    expect(page.url()).to.equal(there);
     await page
       .getByRole('combobox', { name: 'Hoop', exact: true })
       .selectOption({ label: '330 × 410 frame' });

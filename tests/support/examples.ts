@@ -4,7 +4,7 @@ import { planBuild, proposeBuild } from '$lib/core/plan';
 import type { Reading } from '$lib/core/reading';
 import { readDesign } from '$lib/core/techniques';
 import { tapeIdOf, writeTape, type Tape } from '$lib/core/tape';
-import { newWorkshop, type Workshop } from '$lib/core/workshop';
+import { hoopSchema, newWorkshop, type Workshop } from '$lib/core/workshop';
 
 const TRIM_JUMPS = 3;
 export const readAs = (tape: Tape, roles = {}): Reading => readDesign(tape, { trimJumps: TRIM_JUMPS, roles });
@@ -32,6 +32,17 @@ export function example(tape: Tape, change: Partial<Build> = {}, workshop: Works
     findings: checkPlan({ build, plan, workshop, today: null }),
   };
 }
+/** A hoop of 130 × 300 in two positions that overlap by 60: each 180, the second 120 further; 5 are kept free for the foot. */
+export const longHoop = hoopSchema.parse({
+  id: 'long',
+  name: 'Long',
+  widthMm: 130,
+  heightMm: 300,
+  magnetic: false,
+  machineId: 'machine-1',
+  positions: { count: 2, overlapMm: 60 },
+  insetMm: 5,
+});
 /** A maker's workshop with a few of their own figures. */
 export const workshopWith = (numbers: Workshop['numbers'], change: Partial<Workshop> = {}): Workshop => ({
   ...newWorkshop(),

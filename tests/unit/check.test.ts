@@ -17,12 +17,12 @@ import type { Path } from '$lib/core/base';
 import { itemOutline } from '$lib/core/hoop';
 import { readDesign } from '$lib/core/techniques';
 import { readTape, type Tape } from '$lib/core/tape';
-import { hoopSchema, newWorkshop, type Workshop } from '$lib/core/workshop';
+import { newWorkshop, type Workshop } from '$lib/core/workshop';
 import { bib, coaster, crewPatch, demoWorkroom, napkin, pouch, tailTab, windStar } from '$lib/demo';
 import { gullPennant } from '$lib/demo/designs/gull-pennant';
 import { openOutline, placement } from '../support/labelled/blocks';
 import { Dice } from '../support/labelled/types';
-import { example, workshopWith, findingsOf } from '../support/examples';
+import { example, workshopWith, findingsOf, longHoop } from '../support/examples';
 import { twinTabs } from '../support/copies';
 import { strangers } from '../support/labelled/strangers';
 
@@ -69,21 +69,8 @@ function laidAt(places: NonNullable<Build['hooping']>['places'], hoopId = 'hoop-
     hooping: { hoopId, outline, gapMm: 15, places },
   };
 }
-/** A hoop of 300 hung at two positions, and what is sewn along it. */
-const longHoop: Workshop = {
-  ...newWorkshop(),
-  hoops: [
-    hoopSchema.parse({
-      id: 'long',
-      name: 'Long',
-      widthMm: 130,
-      heightMm: 300,
-      magnetic: false,
-      machineId: 'machine-1',
-      positions: { count: 2, overlapMm: 60 },
-    }),
-  ],
-};
+/** A workroom with a long hoop alone. */
+const longOnly: Workshop = { ...newWorkshop(), hoops: [longHoop] };
 const frame = (height: number): Tape => sewn([run(closePath(rectangle({ x: 0, y: 0 }, 60, height)), 2.5)]);
 const upTo = (from: number, to: number): Path[] => [run([{ x: 0, y: from }, { x: 0, y: to }], 2.5)]; // prettier-ignore
 const sewn = (...blocks: Path[][]): Tape => {
@@ -319,13 +306,13 @@ const CASES: Record<string, { says: () => Finding[]; quiet: () => Finding[] }> =
     quiet: () => check(tailTab(), { order: { quantity: 16, repeats: 17 } }),
   },
   'over-positions': {
-    says: () => check(frame(250), {}, longHoop),
-    quiet: () => check(frame(120), {}, longHoop),
+    says: () => check(frame(250), {}, longOnly),
+    quiet: () => check(frame(120), {}, longOnly),
   },
   'positions-meet': {
     // Two lines that come within 2 of each other, each at another position.
-    says: () => check(sewn(upTo(-130, -1), upTo(1, 130)), {}, longHoop),
-    quiet: () => check(sewn(upTo(-60, -1), upTo(1, 60)), {}, longHoop),
+    says: () => check(sewn(upTo(-130, -1), upTo(1, 130)), {}, longOnly),
+    quiet: () => check(sewn(upTo(-60, -1), upTo(1, 60)), {}, longOnly),
   },
   'laid-other': {
     says: () =>

@@ -6,21 +6,10 @@ import { circle, closePath, rectangle, run, satin } from '$lib/core/outline';
 import { cutOver, onCutTape, planBuild } from '$lib/core/plan';
 import { centresOf, hoopingTape, newRun, oneTape, sewnSteps } from '$lib/core/run';
 import { readTape, STITCH, STOP, stitchBox, tapeBlocks, writeTape, type Tape } from '$lib/core/tape';
-import { hoopSchema, newWorkshop, type Workshop } from '$lib/core/workshop';
+import { newWorkshop, type Workshop } from '$lib/core/workshop';
 import { sewn } from '../support/copies';
-import { example, findingsOf, readAs } from '../support/examples';
+import { example, findingsOf, longHoop as long, readAs } from '../support/examples';
 
-/** 130 × 300 in two positions that overlap by 60: each 180, the second 120 further; with an inset of 5. */
-const long = hoopSchema.parse({
-  id: 'long',
-  name: 'Long',
-  widthMm: 130,
-  heightMm: 300,
-  magnetic: false,
-  machineId: 'machine-1',
-  positions: { count: 2, overlapMm: 60 },
-  insetMm: 5,
-});
 const shop: Workshop = { ...newWorkshop(), hoops: [...newWorkshop().hoops, long] };
 const at = (y: number, height: number, x = 0, width = 60): Box => boxOf(rectangle({ x, y }, width, height));
 const over = (...boxes: Box[]) => overPositions(boxes, long, 5);
@@ -61,6 +50,8 @@ describe('a design over several positions of a long hoop', () => {
     expect(laid(45)).to.equal(null);
     expect(laid(0, 180)).to.deep.include({ at: [0, 1], moves: 1 });
     expect(laid(0, 30)).to.equal(null);
+    // Beyond what all positions reach it is laid outside, and not to be cut.
+    expect(laid(80)).to.equal(null);
   });
   it('what reaches over more than one is told', () => {
     const found = over(at(0, 280), at(100, 20));

@@ -1,5 +1,6 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
+import { cornersOf } from '$lib/core/cut';
 import { lyingPath, type Path, type Point } from '$lib/core/base';
 import type { Thing } from '$lib/core/build';
 import { rectangle } from '$lib/core/outline';
@@ -10,6 +11,7 @@ import {
   cornersMeeting,
   edgesInHoop,
   fromEdges,
+  hoopOnThing,
   inARow,
   marksOf,
   thingInHoop,
@@ -51,6 +53,19 @@ describe('a made thing in the hoop', () => {
     const outline = thingInHoop(napkinOf(place), place, at(0, 0));
     // Along the diagonal: 50 · √2 below the middle.
     expect(outline.some((p) => near(p, { x: 0, y: -50 * Math.SQRT2 }))).to.equal(true);
+  });
+  it('the hoop on it is the thing in the hoop, seen the other way round', () => {
+    for (const [place, item] of [
+      [at(150, -150, 45), at(10, 20, 90)],
+      [at(-30, 80), at(0, 0, 180)],
+      [at(0, 0, 30), at(-40, 5)],
+    ] as const) {
+      const { x, y, turnDeg } = hoopOnThing(place, item);
+      // From the hoop onto the thing, its outline comes back to itself.
+      const back = lyingPath(thingInHoop(napkinOf(place), place, item), { x, y, turnDeg });
+      const corners = rectangle({ x: 0, y: 0 }, 400, 400);
+      expect(back.every((p, i) => Math.hypot(p.x - corners[i].x, p.y - corners[i].y) < 1e-6)).to.equal(true);
+    }
   });
   it('has no edge in the field where it reaches beyond it all round', () =>
     expect(edgesInHoop(thingInHoop(napkinOf(at(0, 0)), at(0, 0), at(0, 0)), FIELD)).to.deep.equal([]));
@@ -173,6 +188,12 @@ describe('a build on a made thing', () => {
       heightMm: 400,
     });
     expect(build.thing).to.deep.equal(thing);
+    // It is drawn and told as large as it is, with its corner along the design's axis: 52 · √2 below its middle.
+    const cloth = plan.cut.pieces.find((p) => p.id === 'cloth')!;
+    expect([cloth.width.cutMm, cloth.height.cutMm]).to.deep.equal([400, 400]);
+    const { extents: e } = plan.design.own;
+    const corner = { x: (e.minX + e.maxX) / 2, y: (e.minY + e.maxY) / 2 - 52 * Math.SQRT2 };
+    expect(cornersOf(cloth.lies!, cloth.turnRad).some((p) => near(p, corner))).to.equal(true);
   });
   it('the check tells of things that lie over each other in a hooping, and how to lay them', () => {
     const hooping = {

@@ -41,7 +41,7 @@ export function arrangeMixed(
   // Boxes come at once; where they are the shapes, they are worth some of the time.
   const until = areRectangles(shapes) ? 1 - FOR_RECTANGLES : 1;
   const boxed = layBoxes(shapes, room, gapMm, () => left() > until);
-  onBetter(boxed);
+  if (boxed.length) onBetter(boxed);
   if (boxed.length === pieces.length) return boxed;
   let best: Laid = { puts: boxed, area: boxed.reduce((sum, { turned }) => sum + areaIn(turned.shape), 0) };
   let [kept, keptArea] = [pieces, -1];

@@ -4,6 +4,7 @@
  */
 export { explainDimension } from './dimension';
 export { cornersOf, inFrame } from './frame';
+export { madePiece } from './made';
 export { cutList, type CutPiece } from './pieces';
 export { formatNotion, notionsOf, orderedNotions, type NotionNeed } from './notions';
 export { purchaseOf, purchaseOfNotion, shopStock } from './sold';

@@ -71,8 +71,11 @@ function laidSo(boxes: readonly Box[], hoop: Hoop, inset: number, place: ItemPla
   if (!Number.isInteger(quarters)) return null;
   const turns = ((quarters % 4) + 4) % 4;
   const turned = boxes.map((box) => Array.from({ length: turns }).reduce<Box>(quarterTurned, box));
-  const windows = windowsOf(hoop, inset);
-  const at = positionsOf(turned, windows, place.y);
+  const { minY, maxY } = unionOf(turned);
+  const reach = hoop.heightMm / 2 - inset + EXACT;
+  // What lies beyond all positions is no matter of positions.
+  if (minY + place.y < -reach || maxY + place.y > reach) return null;
+  const at = positionsOf(turned, windowsOf(hoop, inset), place.y);
   const moves = movesOf(at);
   if (!moves && !at.includes(null)) return null;
   return { place, at, moves, centres: positionCentres(hoop) };
@@ -87,10 +90,8 @@ function laidBest(
 ): OverPositions {
   const windows = windowsOf(hoop, inset);
   const [least, most] = [-hoop.heightMm / 2 + inset - all.minY, hoop.heightMm / 2 - inset - all.maxY];
-  const heights = [
-    0,
-    ...boxes.flatMap((box) => windows.flatMap(({ from, to }) => [to - box.maxY, from - box.minY])),
-  ]
+  const heights = boxes
+    .flatMap((box) => windows.flatMap(({ from, to }) => [to - box.maxY, from - box.minY]))
     .filter((y) => y >= least - EXACT && y <= most + EXACT)
     .map((y) => Math.min(most, Math.max(least, y)));
   const middle = (least + most) / 2;
@@ -153,7 +154,7 @@ interface Cut {
 /**
  * Cuts a block that reaches over several positions: into as few parts as can be, each as long as can be, at a gap of the needle's
  * way where one is near the end of it.
- * @param heights of the block's needle points in the hoop, mm, with the record of each and whether the needle jumped to it
+ * @param points needle points of the block: how high each lies in the hoop, mm, its record, and whether the needle jumped to it
  */
 export function cutsOf(
   points: readonly { record: number; y: number; afterGap: boolean }[],

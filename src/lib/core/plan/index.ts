@@ -2,7 +2,7 @@
  * Everything worked out for one build: score, pieces, times, order. Pure and quick enough to run at each edit.
  */
 import { threadsOf, type Build, type Hooping, type Thread } from '../build';
-import { cutList, notionsOf, type CutPiece, type NotionNeed } from '../cut';
+import { cutList, madePiece, notionsOf, type CutPiece, type NotionNeed } from '../cut';
 import {
   hoopField,
   laidPlaces,
@@ -21,7 +21,7 @@ import type { Reading } from '../reading';
 import { composeDesign, type InsertedReadings } from './compose';
 import { formatLength, itemAt, middleOf, sizeOfBox } from '../base';
 import { itemsInTape, techniqueById } from '../techniques';
-import { makeScore, popsOut, type Design, type Score, type ScoreOptions } from '../score';
+import { isMade, makeScore, popsOut, type Design, type Score, type ScoreOptions } from '../score';
 import { planThread, type ThreadPlan } from '../thread';
 import { itemTime, timeSteps, type ItemTime, type StepTimes } from '../time';
 import type { Hoop, Machine, Workshop } from '../workshop';
@@ -99,7 +99,11 @@ export function planBuild(
     unit: workshop.unit,
     hoop: { ...field, magnetic: hoop.magnetic },
     washed: build.use.washed,
-  });
+  }).map((piece) =>
+    build.thing && isMade(piece.id) && !build.materials[piece.id]?.own
+      ? madePiece(piece, build.thing, middleOf(own.extents))
+      : piece,
+  );
   const threads = threadsOf(build);
   const context = { machine, numbers, magneticHoop: hoop.magnetic, threads };
   const steps = timeSteps(score, design, context);

@@ -14,8 +14,7 @@ import type { RunRecord } from './record';
  * not fit the hoop
  */
 export function hoopingTape(
-  run: Pick<RunRecord, 'score' | 'blocks' | 'items' | 'numbers' | 'repeats'> &
-    Partial<Pick<RunRecord, 'centres'>>,
+  run: Pick<RunRecord, 'score' | 'blocks' | 'items' | 'numbers' | 'repeats' | 'centres'>,
   design: { tape: Tape; blocks: readonly (Block & { stitches: number })[] },
 ): Tape | null {
   const steps = sewnSteps(run);
@@ -37,7 +36,7 @@ export function hoopingTape(
       return [x, y - 10 * centre];
     };
   const legs = steps.flatMap(({ id, block }) =>
-    placing.map((place) => ({ ...itemAt(blocks, block), place: hung(place, run.centres?.[id] ?? 0) })),
+    placing.map((place) => ({ ...itemAt(blocks, block), place: hung(place, run.centres[id] ?? 0) })),
   );
   const at = ({ place }: (typeof legs)[number], record: number) =>
     place(itemAt(own.x, record), itemAt(own.y, record));

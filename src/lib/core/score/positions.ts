@@ -30,7 +30,7 @@ export function withPositions(
   return steps.flatMap((step) => {
     const next = step.kind === 'needle' ? (at.get(step.id) ?? null) : null;
     if (next === null || next === now) return [step];
-    const hung = hangStep(`p${step.id}`, next, positions, now === null);
+    const hung = hangStep(`${step.id}:hang`, next, positions, now === null);
     now = next;
     return [hung, step];
   });

@@ -1,35 +1,36 @@
 import type { Build, Thing } from '../build';
 import { actionOf } from '../catalogue';
 import { count } from '../base';
-import { fromEdges } from '../thing';
+import { fromNearest } from '../thing';
 import type { Step } from './types';
 
 /** Pieces that a made thing is, where a build is sewn on one. */
 const MADE = new Set(['cloth', 'ground', 'garment', 'towel']);
+
+/** Whether a piece is the made thing, where a build is sewn on one. */
+export const isMade = (pieceId: string): boolean => MADE.has(pieceId);
 
 /** The size of the made thing, of the piece that it is. mm */
 export const madeSize = (
   pieceKey: string,
   { thing }: Pick<Build, 'thing'>,
 ): { widthMm: number; heightMm: number } | null =>
-  thing && MADE.has(pieceKey) ? { widthMm: thing.widthMm, heightMm: thing.heightMm } : null;
+  thing && isMade(pieceKey) ? { widthMm: thing.widthMm, heightMm: thing.heightMm } : null;
 
 /** The step that lays or hoops the thing says where the design comes on it. @param length in the maker's unit */
 export function withThing(steps: Step[], thing: Thing | null, length: (mm: number) => string): Step[] {
   const [place] = thing?.places ?? [];
   if (!thing || !place) return steps;
-  const laying = steps.findIndex((s) => s.kind === 'hand' && s.pieces.some((id) => MADE.has(id)));
+  const laying = steps.findIndex((s) => s.kind === 'hand' && s.pieces.some(isMade));
   const at =
     laying >= 0 ? laying : steps.findIndex((s) => s.kind === 'hand' && actionOf(s).effect === 'hoop');
-  const { left, right, top, bottom } = fromEdges(thing, place);
-  const across = left <= right ? `${length(left)} from its left` : `${length(right)} from its right`;
-  const up = bottom <= top ? `${length(bottom)} from its lower edge` : `${length(top)} from its upper edge`;
+  const { across, up } = fromNearest(thing, place);
   const turned = place.turnDeg ? `, the design turned by ${Math.round(place.turnDeg)}°` : '';
   const more =
     thing.places.length > 1
       ? ` It is the first of ${count(thing.places.length, 'sewing')}; the Hoop shows each.`
       : '';
-  const says = `The middle comes ${across} and ${up}${turned}: mark it and its axis on the ${thing.name.toLowerCase()}.${more}`;
+  const says = `The middle comes ${length(across.mm)} from its ${across.edge} and ${length(up.mm)} from its ${up.edge}${turned}: mark it and its axis on the ${thing.name.toLowerCase()}.${more}`;
   return steps.map((step, i) =>
     i === at && step.kind === 'hand' ? { ...step, text: `${step.text} ${says}` } : step,
   );

@@ -1,5 +1,5 @@
 import { apartBy } from '../arrange';
-import { lyingPath, type Lie, type Path, type Point } from '../base';
+import { lyingPath, placing, type Lie, type Path, type Point } from '../base';
 import type { Thing } from '../build';
 import { rectangle } from '../outline';
 
@@ -8,6 +8,13 @@ export function thingInHoop({ widthMm, heightMm }: Thing, place: Lie, item: Lie)
   const about = rectangle({ x: -place.x, y: -place.y }, widthMm, heightMm);
   // From the thing to the design, and with the design to where it lies.
   return lyingPath(lyingPath(about, { x: 0, y: 0, turnDeg: -place.turnDeg }), item);
+}
+
+/** Where the hoop lies on a thing whose design at a place lies so in it: its middle on the thing, turned so. */
+export function hoopOnThing(place: Lie, item: Lie): Lie {
+  const turnDeg = place.turnDeg - item.turnDeg;
+  const [x, y] = placing({ ...place, turnDeg })(-item.x, -item.y);
+  return { x, y, turnDeg };
 }
 
 /** A line of the thing's edge within a frame, and whether an end of it is a corner there. */

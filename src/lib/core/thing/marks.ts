@@ -16,6 +16,19 @@ export const fromEdges = ({ widthMm, heightMm }: Thing, { x, y }: Point): FromEd
   top: heightMm / 2 - y,
   bottom: heightMm / 2 + y,
 });
+/** By the two edges that are nearest, as a ruler is laid: how far in from which. mm */
+export function fromNearest(thing: Thing, p: Point) {
+  const { left, right, top, bottom } = fromEdges(thing, p);
+  return {
+    across: left <= right ? { mm: left, edge: 'left' } : { mm: right, edge: 'right' },
+    up: bottom <= top ? { mm: bottom, edge: 'lower edge' } : { mm: top, edge: 'upper edge' },
+  };
+}
+/** The point so far from the left and from the lower edge. mm */
+export const atEdges = ({ widthMm, heightMm }: Thing, left: number, bottom: number): Point => ({
+  x: left - widthMm / 2,
+  y: bottom - heightMm / 2,
+});
 /** A mark to draw on the thing. */
 export interface Mark extends Point {
   /** the middle of the design; an end of its upright axis; a cross at which the next sewing meets this one */

@@ -1,4 +1,5 @@
 import { MATERIALS, type MaterialKind } from '../catalogue';
+import type { CutPiece } from '../cut';
 import type { PlannedPart } from './part';
 
 /** What one base cannot be, or one hoop cannot hold, for two builds at once. */
@@ -6,15 +7,16 @@ interface Against {
   message: string;
   because: string;
 }
-/** What is hooped for a build: of each layer its material, and how many. */
-const hoopedOf = ({ plan }: PlannedPart) =>
-  plan.cut.pieces
-    .filter((p) => p.perHooping && p.side === 'base' && !p.of)
-    .map(({ material, layers, colour }) => ({
-      material,
-      layers,
-      colour: MATERIALS[material].woven ? colour : '',
-    }));
+/** What is hooped for a build. */
+export const hoopedPieces = ({ plan }: PlannedPart): CutPiece[] =>
+  plan.cut.pieces.filter((p) => p.perHooping && p.side === 'base' && !p.of);
+/** Of each its material, how many layers, and its colour where that is seen to differ. */
+const hoopedOf = (part: PlannedPart) =>
+  hoopedPieces(part).map(({ material, layers, colour }) => ({
+    material,
+    layers,
+    colour: MATERIALS[material].woven ? colour : '',
+  }));
 const words = (of: { material: MaterialKind; layers: number }[]): string =>
   of
     .map(

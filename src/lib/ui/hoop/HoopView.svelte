@@ -74,20 +74,15 @@
     const most = ways.found.free?.placements.length ?? 0;
     return hoopForMore(workroom.workshopNow(), plan.numbers, plan.design.size, table.gapMm, most)?.name;
   });
-  /** places of the last hooping, where it is not full */
-  const lastOne = $derived.by(() => {
-    const { hoopings, lastHooping, inHooping, inTape } = plan.order;
-    const isFull = hoopings < 2 || lastHooping >= inHooping;
-    return isFull ? [] : (plan.hooping.repeats?.places ?? []).slice(0, Math.ceil(lastHooping / inTape));
-  });
   async function fillLast() {
-    const id = await addHooping(build.id, { name: `Last of ${build.name}`, places: lastOne });
+    const id = await addHooping(build.id, { name: `Last of ${build.name}`, places: table.lastPlaces });
     await goto(resolve(`/hoop?together=${encodeURIComponent(id)}`));
   }
   const { width, height, inset, oval } = $derived(plan.hooping.field);
+  const isOver = $derived(plan.hooping.over !== null);
   $effect(() => {
     const wanted = { field: { width, height, inset, oval }, gapMm: table.gapMm, mayTurn, quantity };
-    if (!ways.outline?.length) return;
+    if (!ways.outline?.length || isOver) return;
     const soon = setTimeout(() => void ways.look(wanted), SOON_MS);
     return () => clearTimeout(soon);
   });
@@ -148,7 +143,7 @@
           onturn={(turns) => (mayTurn = turns)}
           onmirror={build.typed ? undefined : () => void editor.mirror()}
         />{/if}
-      {#if lastOne.length}
+      {#if table.lastPlaces.length}
         <p class="label">
           The last of {plan.order.hoopings} hoopings holds {plan.order.lastHooping} of {plan.order.inHooping}.
         </p>

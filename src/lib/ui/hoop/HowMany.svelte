@@ -7,6 +7,7 @@
   import NumberField from '../kit/NumberField.svelte';
   import Radios from '../kit/Radios.svelte';
   import Select from '../kit/Select.svelte';
+  import { TURN_OPTIONS } from './turn-options';
   import type { HoopTable } from '../state/hoop-table.svelte';
   import type { HoopWays, WayId } from '../state/hoop-ways.svelte';
   import { workroom } from '../state/workroom.svelte';
@@ -29,12 +30,6 @@
   let { table, ways, quantity, mayTurn, larger, onquantity, onturn, onmirror }: Props = $props();
   const length = (mm: number) => formatLength(mm, workroom.unit);
 
-  const TURNS: [MayTurn, string][] = [
-    ['none', 'as it lies'],
-    ['half', 'end for end'],
-    ['quarter', 'by quarters'],
-    ['any', 'any way'],
-  ];
   const NAMES: Record<WayId, string> = {
     grid: 'Columns and rows',
     staggered: 'Shifted rows',
@@ -112,7 +107,7 @@
   <label class="flex flex-col gap-1"
     ><span class="label">May be turned</span><Select
       value={mayTurn}
-      options={TURNS}
+      options={TURN_OPTIONS}
       onchange={onturn}
     /></label
   >

@@ -2,7 +2,7 @@
   import type { Path } from '$lib/core/base';
   import type { Thing } from '$lib/core/build';
   import type { HoopField, ItemPlace } from '$lib/core/hoop';
-  import { marksOf } from '$lib/core/thing';
+  import { hoopOnThing, marksOf } from '$lib/core/thing';
   import { svgPath } from '../kit/svg-path';
 
   // A made thing as it lies before the maker, to scale: each sewing on it, the hoop round the one that is looked at, its marks.
@@ -21,15 +21,7 @@
   const place = $derived(thing.places[sewing]);
   const [width, height] = $derived([thing.widthMm, thing.heightMm]);
   const px = $derived(Math.max(width, height) / 460);
-  /** from the hoop to the thing: the item of the hoop comes to its place */
-  const hoop = $derived.by(() => {
-    if (!place) return null;
-    const deg = place.turnDeg - item.turnDeg;
-    const rad = (deg * Math.PI) / 180;
-    const [cos, sin] = [Math.cos(rad), Math.sin(rad)];
-    const [x, y] = [place.x - item.x * cos + item.y * sin, place.y - item.x * sin - item.y * cos];
-    return { deg, x, y };
-  });
+  const hoop = $derived(place && hoopOnThing(place, item));
 </script>
 
 <svg
@@ -50,7 +42,7 @@
     stroke-width={1.5 * px}
   />
   {#if hoop}
-    <g transform="translate({hoop.x} {-hoop.y}) rotate({-hoop.deg})">
+    <g transform="translate({hoop.x} {-hoop.y}) rotate({-hoop.turnDeg})">
       <rect
         x={-field.width / 2}
         y={-field.height / 2}

@@ -4,7 +4,16 @@
   import { formatLength, type Path } from '$lib/core/base';
   import type { ItemPlace } from '$lib/core/hoop';
   import { MOST_SEWINGS, type Thing } from '$lib/core/build';
-  import { atCorners, cornersMeeting, fromEdges, inARow, marksOf, type Mark } from '$lib/core/thing';
+  import {
+    atCorners,
+    atEdges,
+    cornersMeeting,
+    fromEdges,
+    fromNearest,
+    inARow,
+    marksOf,
+    type Mark,
+  } from '$lib/core/thing';
   import TemplateButtons from '../cut/TemplateButtons.svelte';
   import LengthField from '../kit/LengthField.svelte';
   import NameField from '../kit/NameField.svelte';
@@ -42,13 +51,10 @@
   const put = (change: Partial<Thing['places'][number]>) =>
     thing &&
     onchange({ ...thing, places: thing.places.map((p, n) => (n === sewing ? { ...p, ...change } : p)) });
-  /** the two edges that are nearest: by these a mark is measured */
   function measured(mark: Mark): string {
     if (!thing) return '';
-    const { left, right, top, bottom } = fromEdges(thing, mark);
-    const across = left <= right ? `${length(left)} from the left` : `${length(right)} from the right`;
-    const up = bottom <= top ? `${length(bottom)} from the lower` : `${length(top)} from the upper`;
-    return `${across}, ${up} edge`;
+    const { across, up } = fromNearest(thing, mark);
+    return `${length(across.mm)} from the ${across.edge}, ${length(up.mm)} from the ${up.edge}`;
   }
   const NAMES: Record<Mark['kind'], string> = {
     middle: 'Cross at the middle',
@@ -118,14 +124,14 @@
         class="w-20"
         valueMm={edges.left}
         limits={{ min: -1000, max: 6000 }}
-        onchange={(mm) => put({ x: mm - thing.widthMm / 2 })}
+        onchange={(mm) => put(atEdges(thing, mm, edges.bottom))}
       />
       <LengthField
         label="From the lower edge"
         class="w-20"
         valueMm={edges.bottom}
         limits={{ min: -1000, max: 6000 }}
-        onchange={(mm) => put({ y: mm - thing.heightMm / 2 })}
+        onchange={(mm) => put(atEdges(thing, edges.left, mm))}
       />
       <NumberField
         label="Turned"

@@ -1,4 +1,4 @@
-import { middleOf } from '$lib/core/base';
+import { fail, middleOf } from '$lib/core/base';
 import { onCutTape } from '$lib/core/plan';
 import { sewnSteps } from '$lib/core/run';
 import { cutOverInWorker, readInWorker } from '$lib/workers';
@@ -8,15 +8,24 @@ import { showNote, showProblem } from './notices';
 import { requestFor } from './read-build.svelte';
 import { workroom } from './workroom.svelte';
 
+const { problem: inserted } = fail(
+  'inserted-across',
+  'What is sewn in between reaches over several positions; nothing was cut.',
+  'Move it under How it is made, so that it lies within one of them.',
+);
+
 /** Cuts the blocks of an open build that reach over several positions of its hoop: a tape of its own, and one step to undo. */
 export async function cutForPositions(editor: BuildEditor): Promise<void> {
   const { build, plan } = editor;
   const own = editor.parts();
   const over = plan?.hooping.over;
   if (!build || !own || !plan || !over) return;
+  const across = sewnSteps(plan).flatMap(({ block }, n) => (over.at[n] === null ? [block] : []));
+  // What is sewn in between has a tape of its own, and is moved instead.
+  if (across.some((block) => block >= own.reading.blocks.length)) return showProblem(inserted);
   const cut = await cutOverInWorker(own.tape, {
     blocks: own.reading.blocks.map(({ from, to }) => ({ from, to })),
-    across: sewnSteps(plan).flatMap(({ block }, n) => (over.at[n] === null ? [block] : [])),
+    across,
     middle: middleOf(own.reading.extents),
     place: over.place,
     hoop: plan.hooping.hoop,

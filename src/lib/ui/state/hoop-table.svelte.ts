@@ -85,6 +85,13 @@ export class HoopTable {
     return 1 - (this.places.length * areaOf(outline)) / (this.field.width * this.field.height);
   });
 
+  /** places of the order's last hooping, where that is not full */
+  readonly lastPlaces = $derived.by(() => {
+    const { hoopings, lastHooping, inHooping, inTape } = this.needs.plan().order;
+    const isFull = hoopings < 2 || lastHooping >= inHooping;
+    return isFull ? [] : (this.now ?? []).slice(0, Math.ceil(lastHooping / inTape));
+  });
+
   /** Lays what the way that is looked at has found. */
   take() {
     if (this.found) this.lay(placesOf(this.found), this.gapMm);

@@ -1,14 +1,25 @@
-import { fail, lyingPath, type Path, type Result } from '$lib/core/base';
+import { fail, lyingPath, ok, type Path, type Result } from '$lib/core/base';
 import type { Build } from '$lib/core/build';
-import { composeTape, planBuild, type BuildPlan } from '$lib/core/plan';
+import type { BuildPlan } from '$lib/core/plan';
 import type { RunRecord } from '$lib/core/run';
 import type { Tape } from '$lib/core/tape';
-import { planTogether } from '$lib/core/together';
 import type { SharedHooping } from '$lib/core/workshop';
 import { outlineInWorker } from '$lib/workers';
+import { KnownBuilds } from './known-builds.svelte';
+import { showProblem } from './notices';
 import { readBuild, readPlan } from './read-build.svelte';
-import { readingsOf } from './read-parts';
+import { partsHere, tapeOf } from './together-parts';
 import { workroom } from './workroom.svelte';
+
+/** Builds of this workroom, read as they are asked for. */
+export const knownBuilds = (): KnownBuilds =>
+  new KnownBuilds({
+    builds: () => workroom.builds,
+    read: readBuild,
+    outline: outlineInWorker,
+    made: (buildId) => workroom.store.log.madeOf(buildId),
+    tell: showProblem,
+  });
 
 /** A build as it is sewn, with what else lies in its hoop: outlines, mm from the middle of the field. */
 interface ReadTogether {
@@ -17,37 +28,22 @@ interface ReadTogether {
   tape: Tape;
   besides: Path[];
 }
-
 /** A build of a shared hooping as it is sewn there. */
 export async function readTogether(hooping: SharedHooping, at: number): Promise<Result<ReadTogether>> {
-  const known = hooping.parts.map(({ id }) => workroom.builds.find((b) => b.id === id));
-  const [part, build] = [hooping.parts[at], known[at]];
-  if (!part || !build)
+  const known = knownBuilds();
+  for (const { id } of hooping.parts) await known.read(id);
+  const parts = partsHere(hooping, known, workroom.workshopNow());
+  const own = parts[at];
+  if (!own?.known || !own.planned)
     return fail(
       'no-build',
       'A build of this hooping is not in this browser; nothing was begun.',
       'Take it out of the hooping, or import it again.',
     );
-  const read = await readBuild(build);
-  if (!read.ok) return read;
-  const outline = await outlineInWorker(read.value.own.tape, read.value.own.reading);
-  if (!outline.ok) return outline;
-  const neighbours = { before: known[at - 1]?.name ?? null, after: known[at + 1]?.name ?? null };
-  const { own, inserted } = read.value;
-  const planned = planTogether(build, outline.value, hooping, part, neighbours, (b) =>
-    planBuild(b, own.reading, workroom.workshopNow(), readingsOf(inserted)),
+  const besides = parts.flatMap(({ part, known: beside }) =>
+    beside && part !== own.part ? part.places.map((place) => lyingPath(beside.outline, place)) : [],
   );
-  const besides: Path[] = [];
-  for (const [n, other] of hooping.parts.entries()) {
-    const beside = n === at ? undefined : known[n];
-    const of = beside && (await readBuild(beside));
-    const path = of?.ok && (await outlineInWorker(of.value.own.tape, of.value.own.reading));
-    if (path && path.ok) besides.push(...other.places.map((place) => lyingPath(path.value, place)));
-  }
-  return {
-    ok: true,
-    value: { ...planned, tape: composeTape(build, own.tape, own.reading, inserted), besides },
-  };
+  return ok({ ...own.planned, tape: tapeOf(own.known), besides });
 }
 
 /** What a run is drawn from: its build as it was laid for it. */
@@ -59,5 +55,5 @@ export async function readRunPlan(
   const at = hooping?.parts.findIndex(({ id }) => id === build.id) ?? -1;
   if (hooping && at >= 0) return readTogether(hooping, at);
   const read = await readPlan(build);
-  return read.ok ? { ok: true, value: { ...read.value, besides: [] } } : read;
+  return read.ok ? ok({ ...read.value, besides: [] }) : read;
 }

@@ -13,6 +13,9 @@ export async function addHooping(
   buildId: string | null,
   { name, places = [] }: { name?: string; places?: readonly ItemPlace[] } = {},
 ): Promise<string> {
+  // One that is still empty is not begun twice.
+  const empty = workroom.workshop.hoopings.find(({ parts }) => !parts.length);
+  if (empty && !places.length) return empty.id;
   const id = newId();
   const build = workroom.builds.find((b) => b.id === buildId);
   await workroom.saveWorkshop((w) => {

@@ -3,23 +3,15 @@ import { boxOf, count, fail, itemAt, lyingPath, unionOf, type Problem } from '$l
 import { MOST_REPEATS } from '$lib/core/build';
 import { clearanceOf, hoopField, shapeOfItem, type ItemPlace } from '$lib/core/hoop';
 import { numbersWith } from '$lib/core/numbers';
-import { composeTape, planBuild } from '$lib/core/plan';
+import type { BuildPlan } from '$lib/core/plan';
 import { thingInHoop } from '$lib/core/thing';
-import {
-  againstEachOther,
-  clashesOf,
-  piecesAt,
-  freePlace,
-  planTogether,
-  snapped,
-  type Snap,
-} from '$lib/core/together';
+import { againstEachOther, clashesOf, piecesAt, freePlace, snapped, type Snap } from '$lib/core/together';
 import type { Hoop, Machine, SharedHooping, SharedPart, Workshop } from '$lib/core/workshop';
 import type { Tape } from '$lib/core/tape';
 import type { Arranging } from './arranging.svelte';
 import { History } from './history.svelte';
-import type { KnownBuild, KnownBuilds } from './known-builds.svelte';
-import { readingsOf } from './read-parts';
+import type { KnownBuilds } from './known-builds.svelte';
+import { partsHere, tapeOf } from './together-parts';
 
 /** What a shared hooping stands on. */
 export interface TogetherNeeds {
@@ -65,23 +57,10 @@ export class Together {
   });
   private readonly numbers = $derived.by(() => numbersWith(this.needs.workshop().numbers));
   readonly field = $derived(hoopField(this.hoop, this.machine, this.numbers, { width: 0, height: 0 }));
-  /** each build as it is sewn here; null: it is not read yet, or gone */
-  readonly parts = $derived.by(() => {
-    const { hooping } = this;
-    const workshop = this.needs.workshop();
-    const all = hooping?.parts ?? [];
-    const name = (at: number) => this.needs.known.of(all[at]?.id)?.build.name ?? null;
-    return all.map((part, at) => {
-      const known = this.needs.known.of(part.id);
-      if (!known || !hooping) return { part, known: null, planned: null };
-      const { build, read, outline } = known;
-      const neighbours = { before: name(at - 1), after: name(at + 1) };
-      const planned = planTogether(build, outline, hooping, part, neighbours, (b) =>
-        planBuild(b, read.own.reading, workshop, readingsOf(read.inserted)),
-      );
-      return { part, known, planned };
-    });
-  });
+  /** each build as it is sewn here */
+  readonly parts = $derived.by(() =>
+    this.hooping ? partsHere(this.hooping, this.needs.known, this.needs.workshop()) : [],
+  );
   readonly planned = $derived(this.parts.flatMap(({ planned }) => planned ?? []));
   readonly isRead = $derived(this.parts.every(({ planned }) => planned !== null));
   /** all items where they lie, as the pointer holds them or as they were found */
@@ -256,23 +235,21 @@ export class Together {
   }
   /** The same with as many of each build as are still to be made. */
   fill() {
-    return this.lay((part, known) => Math.max(part.places.length, this.openOf(known)));
+    return this.lay((part, at) => Math.max(part.places.length, this.openOf(at) ?? 0));
   }
-  /** items of a build that its order still waits for */
-  private openOf({ build, made, read }: KnownBuild): number {
-    const { order } = planBuild(build, read.own.reading, this.needs.workshop(), readingsOf(read.inserted));
-    return Math.max(0, Math.min(MOST_OF_ONE, order.designs - Math.floor(made / order.inTape)));
+  /** Designs of a build that its order still waits for; null: it is not read yet. */
+  openOf(at: number): number | null {
+    const { known, planned } = this.parts[at] ?? {};
+    if (!known || !planned) return null;
+    const { designs, inTape } = planned.plan.order;
+    return Math.max(0, Math.min(MOST_OF_ONE, designs - Math.floor(known.made / inTape)));
   }
-  openOfPart(part: number): number | null {
-    const known = this.parts[part]?.known;
-    return known ? this.openOf(known) : null;
-  }
-  private async lay(many: (part: SharedPart, known: KnownBuild) => number) {
+  private async lay(many: (part: SharedPart, at: number) => number) {
     const { hooping, field } = this;
     if (!hooping?.parts.length) return;
-    const shapes = this.parts.flatMap(({ part, known }) =>
+    const shapes = this.parts.flatMap(({ part, known }, at) =>
       known
-        ? [{ id: part.id, ...shapeOfItem(known.outline), mayTurn: this.mayTurn, quantity: many(part, known) }]
+        ? [{ id: part.id, ...shapeOfItem(known.outline), mayTurn: this.mayTurn, quantity: many(part, at) }]
         : [],
     );
     const found = await this.needs.search.look(
@@ -307,12 +284,10 @@ export class Together {
     });
     if (out.length) this.needs.note(`No room was found for ${out.join(' and ')}; Undo brings all back.`);
   }
-  /** the tapes of the builds, with what is sewn in between */
-  tapes(): Tape[] {
+  /** each build with its tape, as it is sewn here */
+  taped(): { plan: BuildPlan; tape: Tape }[] {
     return this.parts.flatMap(({ known, planned }) =>
-      known && planned
-        ? [composeTape(planned.build, known.read.own.tape, known.read.own.reading, known.read.inserted)]
-        : [],
+      known && planned ? [{ plan: planned.plan, tape: tapeOf(known) }] : [],
     );
   }
   /** so many items of so many builds, in words */

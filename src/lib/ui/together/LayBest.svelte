@@ -1,26 +1,20 @@
 <script lang="ts">
   import Shapes from '@lucide/svelte/icons/shapes';
   import { count } from '$lib/core/base';
-  import type { MayTurn } from '$lib/core/arrange';
   import Select from '../kit/Select.svelte';
+  import { TURN_OPTIONS } from '../hoop/turn-options';
   import type { Arranging } from '../state/arranging.svelte';
   import type { Together } from '../state/together.svelte';
 
   // Places found by outlines, for what lies there or for all that is still to be made.
   let { together, search }: { together: Together; search: Arranging } = $props();
-  const TURNS: [MayTurn, string][] = [
-    ['none', 'as it lies'],
-    ['half', 'end for end'],
-    ['quarter', 'by quarters'],
-    ['any', 'any way'],
-  ];
 </script>
 
 <div class="flex flex-col gap-2 border-t border-rule pt-3">
   <label class="flex items-center gap-2"
     ><span class="label">May be turned</span><Select
       value={together.mayTurn}
-      options={TURNS}
+      options={TURN_OPTIONS}
       onchange={(turns) => (together.mayTurn = turns)}
     /></label
   >

@@ -19,7 +19,7 @@
     {#each together.parts as { part, known }, n (part.id)}
       {@const stored = nameOf(part.id)}
       {@const name = stored ?? 'a build that is gone'}
-      {@const open = together.openOfPart(n)}
+      {@const open = together.openOf(n)}
       <li class="flex items-center gap-2 rounded-lg border border-rule bg-paper p-2">
         <span class="h-8 w-1.5 shrink-0 rounded" style:background={partColour(n)}></span>
         <span class="min-w-0 flex-1">

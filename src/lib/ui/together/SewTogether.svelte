@@ -1,7 +1,7 @@
 <script lang="ts">
   import Play from '@lucide/svelte/icons/play';
   import { formatDuration, formatSize } from '$lib/core/base';
-  import { secondsTogether } from '$lib/core/together';
+  import { hoopedPieces, secondsTogether } from '$lib/core/together';
   import type { SharedHooping } from '$lib/core/workshop';
   import OneTape from '../hoop/OneTape.svelte';
   import { beginTogether } from '../state/begin-run';
@@ -11,12 +11,9 @@
   // What is hooped once for all of them, how long it takes, and its runs.
   let { together, hooping }: { together: Together; hooping: SharedHooping } = $props();
   const [first] = $derived(together.planned);
-  const base = $derived(first?.plan.cut.pieces.filter((p) => p.perHooping && p.side === 'base') ?? []);
+  const base = $derived(first ? hoopedPieces(first) : []);
   const seconds = $derived(secondsTogether(together.planned));
-  const parts = $derived.by(() => {
-    const tapes = together.tapes();
-    return together.planned.flatMap(({ plan }, n) => (tapes[n] ? [{ plan, tape: tapes[n] }] : []));
-  });
+  const parts = $derived(together.taped());
   const isTyped = $derived(together.planned.some(({ build }) => build.typed));
 </script>
 

@@ -3,16 +3,15 @@
   import { goto } from '$app/navigation';
   import { resolve } from '$app/paths';
   import { onDestroy } from 'svelte';
-  import { arrangeWatched, outlineInWorker } from '$lib/workers';
+  import { arrangeWatched } from '$lib/workers';
   import HoopPicker from '../hoop/HoopPicker.svelte';
   import Guard from '../kit/Guard.svelte';
   import NameField from '../kit/NameField.svelte';
   import UndoButtons from '../score/UndoButtons.svelte';
   import { historyKey } from '../shell/keys';
   import { Arranging } from '../state/arranging.svelte';
-  import { KnownBuilds } from '../state/known-builds.svelte';
   import { showNote, showProblem } from '../state/notices';
-  import { readBuild } from '../state/read-build.svelte';
+  import { knownBuilds } from '../state/read-together';
   import { changeHooping, removeHooping } from '../state/shared-hoopings';
   import { Together } from '../state/together.svelte';
   import { workroom } from '../state/workroom.svelte';
@@ -26,13 +25,7 @@
   const together = new Together({
     // As plain data: what is changed of it is stored.
     hooping: () => $state.snapshot(workroom.workshop.hoopings.find((h) => h.id === id)),
-    known: new KnownBuilds({
-      builds: () => workroom.builds,
-      read: readBuild,
-      outline: outlineInWorker,
-      made: (buildId) => workroom.store.log.madeOf(buildId),
-      tell: showProblem,
-    }),
+    known: knownBuilds(),
     workshop: () => workroom.workshopNow(),
     change: changeHooping,
     search,
