@@ -71,6 +71,15 @@ describe('several builds in one hooping', () => {
     const read = readTape(new Uint8Array(readFileSync(await (await saved).path())));
     if (!read.ok) throw new Error(read.problem.message);
     expect(read.value.kind.filter((k) => k === STOP)).to.have.length(told ?? 0);
+
+    // Sewn twice, its four tabs are no hoopings of their own, and its base is cut twice.
+    await page.getByLabel('Sewn so often').fill('2');
+    await page.getByLabel('Sewn so often').press('Tab');
+    await page.goto(`${used.app.url}/builds/tail-tab?view=order`);
+    await page.getByText(/4 items of them come from hoopings\s+with other builds/).waitFor();
+    await page.getByRole('tab', { name: 'Cut' }).click();
+    const base = page.getByTestId('cut-list').getByRole('row').filter({ hasText: 'with other builds' });
+    expect(await base.getByRole('cell').last().innerText()).to.equal('2');
     expect(faults).to.deep.equal([]);
     await context.close();
   });

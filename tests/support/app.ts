@@ -14,9 +14,12 @@ const FLAGS = [
   '--disable-component-update',
   '--disable-sync',
 ];
-const executablePath = [process.env.CHROMIUM_PATH, '/usr/bin/chromium', '/usr/bin/chromium-browser'].find(
-  (p) => p && existsSync(p),
-);
+const executablePath = [
+  process.env.CHROMIUM_PATH,
+  '/usr/bin/chromium-headless-shell',
+  '/usr/bin/chromium',
+  '/usr/bin/chromium-browser',
+].find((p) => p && existsSync(p));
 
 const freePort = () =>
   new Promise<number>((resolve, reject) => {

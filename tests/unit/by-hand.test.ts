@@ -324,6 +324,7 @@ describe('worked out by hand', () => {
       designs: 2,
       inTape: 6,
       spare: 0,
+      withOthers: 0,
       hoopings: 2,
       inHooping: 6,
       lastHooping: 6,
@@ -341,6 +342,7 @@ describe('worked out by hand', () => {
       designs: 2,
       inTape: 1,
       spare: 0,
+      withOthers: 0,
       hoopings: 2,
       inHooping: 1,
       lastHooping: 1,
@@ -372,6 +374,21 @@ describe('worked out by hand', () => {
       sharedSeconds: 60,
       learningSeconds: 0,
     });
+    // With other builds: one hooping that they have filled and take out, and one that it is hooped for and stays in.
+    const lots = [
+      { designs: 1, isHooped: false, isTakenOut: false },
+      { designs: 2, isHooped: true, isTakenOut: false },
+    ];
+    const hooped = [hand('up', 'hoop-up', { pieces: ['film'] }), ...steps.slice(0, 3)];
+    const plain30 = { up: { ...lasting(300), perHooping: true }, lay: lasting(30), n0: lasting(100), unhoop: { ...lasting(20), perHooping: true } }; // prettier-ignore
+    const asked = { quantity: 5, repeats: 2 };
+    const among = planOrder(scoreOf(hooped), plain30, asked, even, 1, lots);
+    // Of five, three lie with others; the two left are one hooping of its own.
+    expect(among).to.include({ designs: 5, withOthers: 3, hoopings: 1, inHooping: 2, lastHooping: 2 });
+    expect(among).to.include({ needleSeconds: 500, handSeconds: (300 + 2 * 30 + 20) + 30 + (300 + 2 * 30) }); // prettier-ignore
+    // Nothing of its own is left, and one is spare.
+    const all = planOrder(scoreOf(hooped), plain30, { quantity: 2, repeats: 2 }, even, 1, lots);
+    expect(all).to.include({ designs: 3, spare: 1, withOthers: 3, hoopings: 0, lastHooping: 0 });
     // The first item takes half as long again, the second 1.275 times.
     const learning = planOrder(
       scoreOf(steps.slice(0, 3)),

@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { apartBy, arrange, latticeOf, outlineOf, type Arrangement } from '$lib/core/arrange';
+import { apartBy, arrange, latticesOf, outlineOf, type Arrangement } from '$lib/core/arrange';
 import { areaOf, boxOf, fail, lyingPath, ok, type Path, type Problem } from '$lib/core/base';
 import type { Build } from '$lib/core/build';
 import { fitIn, itemOutline, shapeOfItem } from '$lib/core/hoop';
@@ -14,6 +14,7 @@ import { HoopWays } from '$lib/ui/state/hoop-ways.svelte';
 import { sewn } from '../support/copies';
 import { example, readAs } from '../support/examples';
 import { Held } from '../support/held.svelte';
+import { Dice } from '../support/labelled/types';
 
 const outlineOfTape = (tape: Tape) => itemOutline(readAs(tape), tape);
 const sizeOf = (path: Path) => {
@@ -104,31 +105,74 @@ describe('whether a design fits a hoop', () => {
 describe('the numbers to type', () => {
   const rows = (xs: number[][], pitch: number) =>
     xs.flatMap((row, j) => row.map((x) => ({ x, y: j * pitch, turnDeg: 0 })));
+  const told = (places: ReturnType<typeof rows>) =>
+    latticesOf(places).map((l) => `${l.across} × ${l.down} of ${l.items}: ${[l.pitchXMm, l.pitchYMm, l.shiftXMm, l.shiftYMm].join(' ')} from ${l.first.x} ${l.first.y} at ${l.first.turnDeg}`); // prettier-ignore
+  /** Every place that the machine comes to, as text. */
+  const typed = (places: ReturnType<typeof rows>) =>
+    latticesOf(places).flatMap((l) =>
+      Array.from({ length: l.across * l.down }, (_, n) => {
+        const [i, j] = [n % l.across, Math.floor(n / l.across)];
+        return [
+          l.first.x + i * l.pitchXMm + (j % 2) * l.shiftXMm,
+          l.first.y + j * l.pitchYMm + (i % 2) * l.shiftYMm,
+          l.first.turnDeg,
+        ]
+          .map((v) => v.toFixed(1))
+          .join(' ');
+      }),
+    );
   it('are read off the places: straight, shifted by rows and by columns', () => {
-    expect(latticeOf(rows([[0, 40, 80], [0, 40, 80]], 30))).to.deep.equal(
-      { across: 3, down: 2, pitchXMm: 40, pitchYMm: 30, shiftXMm: 0, shiftYMm: 0, first: { x: 0, y: 0, turnDeg: 0 } }); // prettier-ignore
+    expect(told(rows([[0, 40, 80], [0, 40, 80]], 30))).to.deep.equal(['3 × 2 of 6: 40 30 0 0 from 0 0 at 0']); // prettier-ignore
     const shifted = rows([[0, 40, 80], [20, 60], [0, 40, 80]], 30); // prettier-ignore
-    expect(latticeOf(shifted)).to.deep.equal(
-      { across: 3, down: 3, pitchXMm: 40, pitchYMm: 30, shiftXMm: 20, shiftYMm: 0, first: { x: 0, y: 0, turnDeg: 0 } }); // prettier-ignore
+    expect(told(shifted)).to.deep.equal(['3 × 3 of 8: 40 30 20 0 from 0 0 at 0']);
     // Columns that are shifted may be rows too: whatever is typed, the machine comes to the same places.
     const columns = shifted.map(({ x, y, turnDeg }) => ({ x: y, y: x, turnDeg }));
-    const grid = latticeOf(columns);
-    if (!grid) throw new Error('no lattice');
-    const typed = new Set<string>();
-    for (let i = 0; i < grid.across; i++)
-      for (let j = 0; j < grid.down; j++)
-        typed.add(
-          `${i * grid.pitchXMm + (j % 2) * grid.shiftXMm} ${j * grid.pitchYMm + (i % 2) * grid.shiftYMm}`,
-        );
-    for (const { x, y } of columns) expect(typed).to.include(`${x} ${y}`);
-    expect(latticeOf([{ x: 3, y: 4, turnDeg: 90 }])).to.include({ across: 1, down: 1 });
+    for (const { x, y } of columns) expect(typed(columns)).to.include(`${x}.0 ${y}.0 0.0`);
+    expect(told([{ x: 3, y: 4, turnDeg: 90 }])).to.deep.equal(['1 × 1 of 1: 0 0 0 0 from 3 4 at 90']);
   });
-  it('are none where a pitch, a turn or a row differs', () => {
-    expect(latticeOf(rows([[0, 40, 90]], 30))).to.equal(null);
-    expect(latticeOf(rows([[0, 40, 80], [10, 50]], 30).map((p, i) => ({ ...p, turnDeg: i ? 0 : 180 })))).to.equal(null); // prettier-ignore
-    expect(latticeOf(rows([[0, 40, 80], [0], [0, 40, 80]], 30))).to.equal(null); // prettier-ignore
+  it('are several where one lattice is not enough: for each turn, for rows that are alike', () => {
+    // Rows 40 apart and back 25: the upright ones every 65, the half-turned ones between them.
+    const nested = rows(
+      [
+        [0, 50, 100],
+        [25, 75],
+        [0, 50, 100],
+        [25, 75],
+      ],
+      0,
+    ).map((p, n) => {
+      const row = [0, 0, 0, 1, 1, 2, 2, 2, 3, 3][n] ?? 0;
+      return { ...p, y: Math.floor(row / 2) * 65 + (row % 2) * 40, turnDeg: (row % 2) * 180 };
+    });
+    expect(told(nested)).to.deep.equal(['3 × 2 of 6: 50 65 0 0 from 0 0 at 0', '2 × 2 of 4: 50 65 0 0 from 25 40 at 180']); // prettier-ignore
+    // Of one turn they are columns by turns, the second ones 40 higher: one lattice. Not so where they stand aside.
+    const oneTurn = nested.map((p) => ({ ...p, turnDeg: 90 }));
+    expect(told(oneTurn)).to.deep.equal(['5 × 2 of 10: 25 65 0 40 from 0 0 at 90']);
+    const aside = oneTurn.map((p) => ({ ...p, x: p.x % 50 ? p.x - 15 : p.x }));
+    expect(told(aside)).to.deep.equal(['3 × 2 of 6: 50 65 0 0 from 0 0 at 90', '2 × 2 of 4: 50 65 0 0 from 10 40 at 90']); // prettier-ignore
+    expect(told(rows([[0, 40, 90]], 30))).to.deep.equal(['2 × 1 of 2: 40 0 0 0 from 0 0 at 0', '1 × 1 of 1: 0 0 0 0 from 90 0 at 0']); // prettier-ignore
+  });
+  it('hold each place once, however things lie', () => {
+    const dice = new Dice(17);
+    for (let n = 0; n < 300; n++) {
+      const places = Array.from({ length: dice.whole(1, 9) }, () => ({
+        x: dice.whole(0, 3) * 30,
+        y: dice.whole(0, 3) * 20,
+        turnDeg: dice.whole(0, 1) * 180,
+      })).filter(
+        (p, i, all) => all.findIndex((q) => q.x === p.x && q.y === p.y && q.turnDeg === p.turnDeg) === i,
+      );
+      const sets = latticesOf(places);
+      if (!sets.length) continue;
+      expect(sets.reduce((sum, l) => sum + l.items, 0)).to.equal(places.length);
+      for (const { x, y, turnDeg } of places)
+        expect(typed(places)).to.include([x, y, turnDeg].map((v) => v.toFixed(1)).join(' '));
+    }
+  });
+  it('are none where nobody would type them, and no row is taken for what it is not', () => {
+    expect(latticesOf(rows([[0, 41, 90], [3, 50, 99], [1, 60, 93]], 30))).to.deep.equal([]); // prettier-ignore
     // A shifted row may hold one fewer, not two.
-    expect(latticeOf(rows([[0, 40, 80], [20], [0, 40, 80]], 30))).to.equal(null); // prettier-ignore
+    expect(told(rows([[0, 40, 80], [20], [0, 40, 80]], 30))).to.deep.equal(['3 × 2 of 6: 40 60 0 0 from 0 0 at 0', '1 × 1 of 1: 0 0 0 0 from 20 30 at 0']); // prettier-ignore
   });
   it('are those that the arranger tells', () => {
     const outline = outlineOf({ diameterMm: 20 }, 'a');
@@ -144,7 +188,10 @@ describe('the numbers to type', () => {
       },
       { left: () => left-- / 20 },
     );
-    const grid = latticeOf(found.placements.map(({ xMm, yMm, turnDeg }) => ({ x: xMm, y: yMm, turnDeg })));
+    const [grid, ...more] = latticesOf(
+      found.placements.map(({ xMm, yMm, turnDeg }) => ({ x: xMm, y: yMm, turnDeg })),
+    );
+    expect(more).to.deep.equal([]);
     expect(grid).to.include({ across: found.grid?.across, down: found.grid?.down });
     for (const key of ['pitchXMm', 'pitchYMm', 'shiftXMm', 'shiftYMm'] as const)
       expect(grid?.[key]).to.be.closeTo(found.grid?.[key] ?? NaN, 0.1);

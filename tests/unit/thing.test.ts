@@ -4,6 +4,7 @@ import { cornersOf } from '$lib/core/cut';
 import { lyingPath, type Path, type Point } from '$lib/core/base';
 import type { Thing } from '$lib/core/build';
 import { rectangle } from '$lib/core/outline';
+import { planBuild } from '$lib/core/plan';
 import { placingTemplate } from '$lib/core/template';
 import {
   atCorners,
@@ -14,6 +15,7 @@ import {
   hoopOnThing,
   inARow,
   marksOf,
+  sewingNext,
   thingInHoop,
 } from '$lib/core/thing';
 import { napkin } from '$lib/demo';
@@ -194,6 +196,29 @@ describe('a build on a made thing', () => {
     const { extents: e } = plan.design.own;
     const corner = { x: (e.minX + e.maxX) / 2, y: (e.minY + e.maxY) / 2 - 52 * Math.SQRT2 };
     expect(cornersOf(cloth.lies!, cloth.turnRad).some((p) => near(p, corner))).to.equal(true);
+  });
+  it('a run is of the sewing that comes next, thing after thing; several in one hoop are all of the first', () => {
+    const corners = napkinOf(...atCorners(thing, place));
+    const { build, reading, workshop } = example(napkin(), { technique: 'cutwork', techniqueBy: 'maker', thing: corners }); // prettier-ignore
+    expect([0, 1, 3, 4, 6].map((made) => sewingNext(build, made))).to.deep.equal([0, 1, 3, 0, 2]);
+    expect(sewingNext({ ...build, order: { quantity: 8, repeats: 2 } }, 3)).to.equal(0);
+    expect(sewingNext({ ...build, thing: null }, 3)).to.equal(0);
+    const told = (sewing: number) => {
+      const { score, cut, design: sewn } = planBuild(build, reading, workshop, {}, sewing);
+      const laying = score.steps.find((s) => s.kind === 'hand' && s.pieces.includes('cloth'));
+      const cloth = cut.pieces.find((p) => p.id === 'cloth')!;
+      const { minX, maxX, minY, maxY } = sewn.own.extents;
+      const middle = { x: (minX + maxX) / 2, y: (minY + maxY) / 2 - 52 * Math.SQRT2 };
+      return {
+        text: laying?.kind === 'hand' ? laying.text : '',
+        // Each corner in its turn lies below the design, whose axis points to it.
+        hasCorner: cornersOf(cloth.lies!, cloth.turnRad).some((p) => near(p, middle)),
+      };
+    };
+    expect(told(0).text).to.match(/from its right .* from its lower edge.*Sewing 1 of 4/u);
+    expect(told(1).text).to.match(/from its right .* from its upper edge.*Sewing 2 of 4/u);
+    expect(told(2).text).to.match(/from its left .* from its upper edge.*Sewing 3 of 4/u);
+    for (const sewing of [0, 1, 2, 3]) expect(told(sewing).hasCorner, `${sewing}`).to.equal(true);
   });
   it('the check tells of things that lie over each other in a hooping, and how to lay them', () => {
     const hooping = {

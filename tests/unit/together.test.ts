@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import { apartBy, arrange, type Arrangement } from '$lib/core/arrange';
 import { boxOf, itemAt, lyingPath, ok, type Path, type Problem } from '$lib/core/base';
 import type { Build } from '$lib/core/build';
+import { gatherPieces } from '$lib/core/cut';
 import { intoInset, itemOutline } from '$lib/core/hoop';
 import { circle, rectangle, star } from '$lib/core/outline';
 import { planBuild } from '$lib/core/plan';
@@ -17,6 +18,7 @@ import {
   piecesAt,
   planTogether,
   secondsTogether,
+  hoopedPieces,
   snapped,
   type LyingItem,
 } from '$lib/core/together';
@@ -42,6 +44,7 @@ const hoopingOf = (...parts: SharedHooping['parts']): SharedHooping => ({
   hoopId: 'hoop-160x260',
   gapMm: 10,
   parts,
+  times: 1,
 });
 
 describe('a build in a hooping that it shares', () => {
@@ -80,6 +83,42 @@ describe('a build in a hooping that it shares', () => {
     // All else is as it was.
     const others = (p: typeof alone) => p.plan.score.steps.slice(1).filter((s) => !isUnhoop(s));
     expect(others(last)).to.deep.equal(others(alone));
+  });
+  it('counts for its orders: fewer hoopings of their own, and one base for all that lies in it', () => {
+    const shared = { ...hoopingOf(part, { id: 'pouch', places: [at(0, 0)] }), times: 3 };
+    const room = (times: number) => ({ ...workshop, hoopings: [{ ...shared, times }] });
+    const build = { ...tab.build, order: { quantity: 20, repeats: 1 } };
+    const [plain, counted] = [0, 3].map((times) => planBuild(build, tab.reading, room(times)));
+    const { designs } = plain!.order;
+    expect(plain!.order).to.include({ withOthers: 0, hoopings: designs });
+    expect(counted!.order).to.include({ designs, withOthers: 6, hoopings: designs - 6 });
+    // One base for three tabs and more is hooped three times.
+    const cut = gatherPieces(
+      [
+        {
+          build,
+          pieces: counted!.cut.pieces,
+          scorePieces: counted!.score.pieces,
+          notions: [],
+          order: counted!.order,
+        },
+      ],
+      [],
+      8,
+    ).flatMap((g) => g.pieces);
+    const bases = cut.filter((p) => p.cut.flat === null).map((p) => [p.id, p.quantity]);
+    expect(bases).to.deep.equal([['tab:base', designs - 6], ['tab:base@h', 3]]); // prettier-ignore
+    const [sewn] = hoopedPieces(planned({ before: null, after: 'Pouch' }));
+    const base = cut.find((p) => p.id === 'tab:base@h');
+    expect([base?.widthMm, base?.heightMm]).to.deep.equal([sewn?.width.cutMm, sewn?.height.cutMm]);
+    expect(base?.cut.purpose).to.contain('Both');
+    // Of all else an item takes what it takes anywhere.
+    expect(cut.find((p) => p.id === 'tab:front')?.quantity).to.equal(designs);
+    // The pouch is no first: its own base alone is cut for it.
+    const other = sample('pouch', 'Pouch', pouch());
+    const second = planBuild(other.build, other.reading, room(3));
+    expect(second.cut.pieces.filter((p) => p.times !== null)).to.deep.equal([]);
+    expect(second.order.withOthers).to.equal(3);
   });
   it('its run knows what comes next, and an older one that it was alone', () => {
     const { build, plan } = planned({ before: null, after: 'Pouch' });

@@ -59,6 +59,7 @@ const demoWorkshop = (now: number): Workshop =>
         machineId: 'gannet',
         hoopId: 'gannet-410',
         gapMm: 15,
+        times: 0,
         parts: [
           { id: 'line-winder-pouch', places: [{ x: 0, y: 120, turnDeg: 0 }] },
           {

@@ -4,7 +4,7 @@
 export { isTooMany } from './arrange';
 export { apartBy } from './apart';
 export { arrange } from './in-field';
-export { latticeOf, type TypedLattice } from './lattice';
+export { latticesOf, type TypedLattice } from './lattice';
 export { gapForMore } from './more';
 export { outlineOf, type ToldOutline } from './outline';
 export { turnedBy } from './turns';

@@ -1,4 +1,4 @@
-import { grouped } from '../base';
+import { grouped, itemAt } from '../base';
 import type { Lattice } from './types';
 
 /** Two places as far along are in one row; pitches that differ by no more are one. mm */
@@ -9,34 +9,95 @@ interface At {
   y: number;
   turnDeg: number;
 }
-/** A lattice as it is typed, with where its first item stands: the left one of the lowest row. */
-export type TypedLattice = Lattice & { first: At };
+/** A lattice as it is typed, how many it holds, and where its first item stands: the left one of the lowest row. */
+export type TypedLattice = Lattice & { items: number; first: At };
 const isSame = (a: number, b: number) => Math.abs(a - b) <= SAME;
 
+/** More sets of numbers than these nobody types: the machine takes the tape of the whole hooping. */
+const MOST_SETS = 4;
+
+/**
+ * The numbers to type for any places, mm: one set where a lattice holds them all; else a set for those of one turn or for rows
+ * that are alike and equally far apart, as where half-turned neighbours nest. Each place is in one set; empty: too many sets.
+ */
+export function latticesOf(places: readonly At[]): TypedLattice[] {
+  const whole = latticeOf(places);
+  if (whole) return [whole];
+  const sets = grouped(places, (a, b) => a.turnDeg === b.turnDeg).flatMap((alike) => {
+    const one = latticeOf(alike);
+    if (one) return [one];
+    const [byRows, byColumns] = [setsOfRows(alike), setsOfRows(alike.map(changedOver)).map(columnsOf)];
+    return byRows.length <= byColumns.length ? byRows : byColumns;
+  });
+  return sets.length <= MOST_SETS ? sets : [];
+}
+
+/** Sets of rows that are alike, from the lowest up; each takes the rise by which most of them follow. */
+function setsOfRows(places: readonly At[]): TypedLattice[] {
+  const sets: TypedLattice[] = [];
+  let left = rowsOf(places).flatMap(ofOnePitch);
+  while (left.length) {
+    const [lowest] = left;
+    const alike = left.filter(
+      (row) => row.length === lowest.length && row.every((p, i) => isSame(p.x, itemAt(lowest, i).x)),
+    );
+    const rows = alike
+      .slice(1)
+      .map(([{ y }]) => climbed(alike, y - lowest[0].y))
+      .reduce((most, next) => (next.length > most.length ? next : most), [lowest]);
+    const set = inRows(rows.flat());
+    if (set) sets.push(set);
+    left = left.filter((row) => !rows.includes(row));
+  }
+  return sets;
+}
+type Row = [At, ...At[]];
+const rowsOf = (places: readonly At[]): Row[] =>
+  grouped(
+    places.toSorted((a, b) => a.y - b.y),
+    (a, b) => isSame(a.y, b.y),
+  ).map((row) => row.toSorted((a, b) => a.x - b.x) as Row);
+/** A row in runs, each of one pitch. */
+function ofOnePitch([first, ...others]: Row): Row[] {
+  const runs: Row[] = [[first]];
+  for (const p of others) {
+    const run = runs[runs.length - 1];
+    const [a, b] = run;
+    if (!b || isSame(p.x - itemAt(run, run.length - 1).x, b.x - a.x)) run.push(p);
+    else runs.push([p]);
+  }
+  return runs;
+}
+/** The rows that follow the lowest, each higher by a rise. */
+function climbed([lowest, ...higher]: readonly Row[], rise: number): Row[] {
+  const rows = [lowest];
+  for (const row of higher) if (isSame(row[0].y, lowest[0].y + rows.length * rise)) rows.push(row);
+  return rows;
+}
+
 /** The numbers to type for places that lie in rows or columns of one turn, every second one shifted or not; null: they do not. mm */
-export function latticeOf(places: readonly At[]): TypedLattice | null {
+function latticeOf(places: readonly At[]): TypedLattice | null {
   const [any] = places;
   if (!any || places.some((p) => p.turnDeg !== any.turnDeg)) return null;
   const byRows = inRows(places);
   if (byRows) return byRows;
-  const byColumns = inRows(places.map(({ x, y, turnDeg }) => ({ x: y, y: x, turnDeg })));
-  return (
-    byColumns && {
-      across: byColumns.down,
-      down: byColumns.across,
-      pitchXMm: byColumns.pitchYMm,
-      pitchYMm: byColumns.pitchXMm,
-      shiftXMm: 0,
-      shiftYMm: byColumns.shiftXMm,
-      first: { ...any, x: byColumns.first.y, y: byColumns.first.x },
-    }
-  );
+  const byColumns = inRows(places.map(changedOver));
+  return byColumns && columnsOf(byColumns);
 }
+/** Across and up changed over: columns are read as rows. */
+const changedOver = ({ x, y, turnDeg }: At): At => ({ x: y, y: x, turnDeg });
+const columnsOf = (rows: TypedLattice): TypedLattice => ({
+  across: rows.down,
+  down: rows.across,
+  pitchXMm: rows.pitchYMm,
+  pitchYMm: rows.pitchXMm,
+  shiftXMm: 0,
+  shiftYMm: rows.shiftXMm,
+  items: rows.items,
+  first: changedOver(rows.first),
+});
 function inRows(places: readonly At[]): TypedLattice | null {
-  const rows = grouped(
-    places.toSorted((a, b) => a.y - b.y),
-    (a, b) => isSame(a.y, b.y),
-  ).map((row) => row.toSorted((a, b) => a.x - b.x));
+  const rows = rowsOf(places);
   const [lowest, second] = rows;
   const across = Math.max(...rows.map((row) => row.length));
   const widest = rows.find((row) => row.length > 1) ?? lowest;
@@ -56,6 +117,15 @@ function inRows(places: readonly At[]): TypedLattice | null {
   });
   const shift = isSame(shiftXMm, 0) ? 0 : shiftXMm;
   return isLattice
-    ? { across, down: rows.length, pitchXMm, pitchYMm, shiftXMm: shift, shiftYMm: 0, first: lowest[0] }
+    ? {
+        across,
+        down: rows.length,
+        pitchXMm,
+        pitchYMm,
+        shiftXMm: shift,
+        shiftYMm: 0,
+        first: lowest[0],
+        items: places.length,
+      }
     : null;
 }

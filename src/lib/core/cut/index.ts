@@ -6,6 +6,7 @@ export { explainDimension } from './dimension';
 export { cornersOf, inFrame } from './frame';
 export { madePiece } from './made';
 export { cutList, type CutPiece } from './pieces';
+export { isHooped, sharedBases } from './shared';
 export { formatNotion, notionsOf, orderedNotions, type NotionNeed } from './notions';
 export { purchaseOf, purchaseOfNotion, shopStock } from './sold';
 export {

@@ -6,10 +6,15 @@ import type { CutPiece } from './pieces';
 
 /**
  * The piece that is a made thing: as large as that is, lying as the design comes on it. What is hooped has no place of its own.
- * @param middle of the design
+ * @param sewing which of its sewings, from 0  @param middle of the design
  */
-export function madePiece(piece: CutPiece, { widthMm, heightMm, places }: Thing, middle: Point): CutPiece {
-  const { x, y, turnDeg } = itemAt(places, 0);
+export function madePiece(
+  piece: CutPiece,
+  { widthMm, heightMm, places }: Thing,
+  sewing: number,
+  middle: Point,
+): CutPiece {
+  const { x, y, turnDeg } = itemAt(places, sewing);
   // In the thing's own frame, which is turned against the design.
   const [at] = lyingPath([middle], { x: 0, y: 0, turnDeg });
   const box = boxOf(rectangle({ x: (at?.x ?? 0) - x, y: (at?.y ?? 0) - y }, widthMm, heightMm));

@@ -43,6 +43,8 @@ export interface CutPiece {
   ply: number;
   /** one a hooping, however many items are in it */
   perHooping: boolean;
+  /** of what is hooped for several builds, how many; null: it is for this build alone */
+  times: number | null;
   /** how many lie on top of each other, and at how many places of one tape */
   layers: number;
   copies: number;
@@ -128,6 +130,7 @@ function cutPiece(
       (piece.fusible === 'none' ? 0 : MATERIALS[`fusible-${piece.fusible}`].ply) +
       (piece.interfacing ? MATERIALS.interfacing.ply : 0),
     perHooping: piece.size.rule === 'hoop' || piece.size.rule === 'float',
+    times: null,
     layers: piece.layers,
     copies: piece.copies,
     ...lay,

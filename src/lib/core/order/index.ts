@@ -6,8 +6,11 @@ import { formatDuration, itemAt } from '../base';
 import { probit } from 'simple-statistics';
 import type { Numbers } from '../numbers';
 import type { Machine } from '../workshop';
-import { unhoopAt, type Score, type Step } from '../score';
+import { hoopAt, unhoopAt, type Score, type Step } from '../score';
 import { freeOf, hoopingSeconds, learningFactor, type StepTimes } from '../time';
+import { ownLots, type Lot } from './lots';
+
+export { sharedLots } from './lots';
 
 /** What an order takes on one head. Times in seconds. */
 export interface OrderPlan {
@@ -18,8 +21,11 @@ export interface OrderPlan {
   inTape: number;
   /** items beyond what is wanted */
   spare: number;
+  /** of the designs, so many are sewn in hoopings with other builds */
+  withOthers: number;
+  /** of its own */
   hoopings: number;
-  /** items in a hooping, and in the last one */
+  /** items in a hooping of its own, and in the last one */
   inHooping: number;
   lastHooping: number;
   /** from the first hand step to the last */
@@ -66,11 +72,19 @@ export function orderReason({
   return `${[all, more && `and ${more}`, less && `less ${less}`].filter(Boolean).join(', ')}.`;
 }
 
+/** What decides how many of a piece are cut. */
+interface Needed {
+  perHooping: boolean;
+  layers: number;
+  copies: number;
+  /** of what is hooped for several builds: so many; null: it is for this build alone */
+  times: number | null;
+}
 /** How many of a piece an order takes: one a hooping or one a place, so many on top of each other. */
 export const needOf = (
-  { perHooping, layers, copies }: { perHooping: boolean; layers: number; copies: number },
+  { perHooping, layers, copies, times }: Needed,
   { designs, hoopings }: Pick<OrderPlan, 'designs' | 'hoopings'>,
-): number => (perHooping ? hoopings : designs) * layers * copies;
+): number => (times ?? (perHooping ? hoopings : designs)) * layers * copies;
 
 /** The most that may be loaded for one order; beyond it the question is no longer about one head. */
 const MOST_LOAD = 200_000;
@@ -105,8 +119,6 @@ function normalLoad(good: number, reject: number, confidence: number): number {
   return load;
 }
 
-/** How often a hoop that holds so many at once is filled. */
-export const hoopingsFor = (designs: number, repeats: number): number => Math.ceil(designs / repeats);
 /** How often all heads that sew one design together are filled, each with its own hooping; of others each by itself. */
 export const loadingsFor = (
   hoopings: number,
@@ -116,6 +128,7 @@ export const loadingsFor = (
  * Runs the order through once, hooping by hooping. At a hand step the needle waits. While the needle needs nobody,
  * hands do what is left to finish of earlier hoopings, whole jobs only, so that they are back at the next stop.
  * @param itemsInTape copies that come apart and are an item each
+ * @param shared lots in hoopings with other builds: counted first, the rest is sewn in hoopings of its own
  */
 export function planOrder(
   score: Score,
@@ -123,15 +136,18 @@ export function planOrder(
   order: { quantity: number; repeats: number },
   numbers: Numbers,
   itemsInTape = 1,
+  shared: readonly Lot[] = [],
 ): OrderPlan {
   const wanted = itemsToLoad(
     order.quantity,
     numbers['order.rejectRate'] / 100,
     numbers['order.confidence'] / 100,
   );
-  const designs = Math.ceil(wanted / itemsInTape);
-  const hoopings = hoopingsFor(designs, order.repeats);
+  const elsewhere = shared.reduce((sum, lot) => sum + lot.designs, 0);
+  const designs = Math.max(elsewhere, Math.ceil(wanted / itemsInTape));
+  const own = ownLots(designs - elsewhere, order.repeats);
   const { atMachine, afterwards } = splitAtUnhoop(score.steps);
+  const [hooping, out] = [score.steps[hoopAt(score.steps)], score.steps[unhoopAt(score.steps)]];
   let clock = 0;
   let needleSeconds = 0;
   let handSeconds = 0;
@@ -141,10 +157,11 @@ export function planOrder(
   const waiting: number[] = [];
   // Jobs before this one are done; taking each off the front would move all the others.
   let next = 0;
-  for (let h = 0; h < hoopings; h++) {
-    const items = Math.min(order.repeats, designs - item);
+  for (const { designs: items, isHooped, isTakenOut } of [...own, ...shared]) {
     const pace = mean(items, (k) => learningFactor(item + k + 1, numbers));
     for (const step of atMachine) {
+      // Done for another build of the same hooping.
+      if ((step === hooping && !isHooped) || (step === out && !isTakenOut)) continue;
       const seconds = hoopingSeconds(itemAt(times, step.id), items);
       if (step.kind === 'needle') {
         let free = freeOf(step, seconds, numbers);
@@ -183,9 +200,10 @@ export function planOrder(
     designs,
     inTape: itemsInTape,
     spare: designs * itemsInTape - order.quantity,
-    hoopings,
+    withOthers: elsewhere,
+    hoopings: own.length,
     inHooping: order.repeats * itemsInTape,
-    lastHooping: (designs - (hoopings - 1) * order.repeats) * itemsInTape,
+    lastHooping: (own.at(-1)?.designs ?? 0) * itemsInTape,
     seconds: clock,
     needleSeconds,
     handSeconds,

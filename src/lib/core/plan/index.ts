@@ -2,7 +2,7 @@
  * Everything worked out for one build: score, pieces, times, order. Pure and quick enough to run at each edit.
  */
 import { threadsOf, type Build, type Hooping, type Thread } from '../build';
-import { cutList, madePiece, notionsOf, type CutPiece, type NotionNeed } from '../cut';
+import { cutList, madePiece, notionsOf, sharedBases, type CutPiece, type NotionNeed } from '../cut';
 import {
   hoopField,
   laidPlaces,
@@ -16,7 +16,7 @@ import {
   type Repeats,
 } from '../hoop';
 import { numbersWith, type Numbers } from '../numbers';
-import { planOrder, type OrderPlan } from '../order';
+import { planOrder, sharedLots, type OrderPlan } from '../order';
 import type { Reading } from '../reading';
 import { composeDesign, type InsertedReadings } from './compose';
 import { formatLength, itemAt, middleOf, sizeOfBox } from '../base';
@@ -56,6 +56,7 @@ export interface BuildPlan {
 
 /**
  * @param own reading of the build's own tape or typed stops  @param inserted readings of what is sewn in between
+ * @param sewing of a thing with several sewings which it is, from 0
  * @throws never; a machine or hoop that is gone is replaced by the first of the workshop.
  */
 export function planBuild(
@@ -63,6 +64,7 @@ export function planBuild(
   own: Reading,
   workshop: Workshop,
   inserted: InsertedReadings = {},
+  sewing = 0,
 ): BuildPlan {
   const numbers = numbersWith(workshop.numbers);
   const machine = workshop.machines.find((m) => m.id === build.machineId) ?? itemAt(workshop.machines, 0);
@@ -85,6 +87,7 @@ export function planBuild(
       magneticHoop: hoop.magnetic,
       quarterTurned: turned,
       positions,
+      sewing,
       say: (id) => formatLength(numbers[id], workshop.unit),
       length: (mm) => formatLength(mm, workshop.unit),
       numbers,
@@ -94,16 +97,24 @@ export function planBuild(
   const over = build.order.repeats === 1 ? overOf(atOnce, design, hoop, held, laid?.places[0]) : null;
   const field = over ? wholeField(heldField, hoop, over) : heldField;
   const score = over ? scoreOf(over.place.turnDeg === 90, positionsOf(atOnce, over)) : atOnce;
-  const pieces = cutList(score, design, {
-    numbers,
-    unit: workshop.unit,
+  const cutting = { numbers, unit: workshop.unit, washed: build.use.washed };
+  const ownPieces = cutList(score, design, {
+    ...cutting,
     hoop: { ...field, magnetic: hoop.magnetic },
-    washed: build.use.washed,
   }).map((piece) =>
     build.thing && isMade(piece.id) && !build.materials[piece.id]?.own
-      ? madePiece(piece, build.thing, middleOf(own.extents))
+      ? madePiece(piece, build.thing, sewing, middleOf(own.extents))
       : piece,
   );
+  const bases = workshop.hoopings.flatMap((shared) => {
+    const [first] = shared.parts;
+    const other = workshop.hoops.find((h) => h.id === shared.hoopId);
+    if (first?.id !== build.id || !other) return [];
+    const of = workshop.machines.find((m) => m.id === shared.machineId) ?? machine;
+    const { outerWidth, outerHeight } = hoopField(other, of, numbers, { width: 0, height: 0 });
+    return sharedBases(score, design, cutting, shared, { outerWidth, outerHeight, magnetic: other.magnetic });
+  });
+  const pieces = [...ownPieces, ...bases];
   const threads = threadsOf(build);
   const context = { machine, numbers, magneticHoop: hoop.magnetic, threads };
   const steps = timeSteps(score, design, context);
@@ -121,7 +132,14 @@ export function planBuild(
       outline: (laid && build.hooping?.outline) ?? null,
     },
     time: { steps, item: itemTime(score, steps, reading, context) },
-    order: planOrder(score, steps, build.order, numbers, itemsInTape(techniqueById(build.technique), own)),
+    order: planOrder(
+      score,
+      steps,
+      build.order,
+      numbers,
+      itemsInTape(techniqueById(build.technique), own),
+      sharedLots(workshop.hoopings, build.id),
+    ),
     machine,
     numbers,
   };

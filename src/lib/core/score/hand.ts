@@ -47,6 +47,9 @@ export const placeOf = (step: Pick<HandStep, 'action' | 'side'>): string =>
       ? 'at the table'
       : `${step.side} of the hoop`;
 
+/** Index of the first step that hoops something; -1: none does. */
+export const hoopAt = (steps: readonly Step[]): number =>
+  steps.findIndex((s) => s.kind === 'hand' && actionOf(s).effect === 'hoop');
 /** Index of the step that takes the work out of the hoop; -1: none does. */
 export const unhoopAt = (steps: readonly Step[]): number => steps.findIndex(isUnhoop);
 /** Whether a step takes the work out of the hoop. */

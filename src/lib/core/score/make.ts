@@ -39,6 +39,8 @@ export interface ScoreOptions {
   quarterTurned: boolean;
   /** of a long hoop: at which of its positions each needle step is sewn, by its id, and how many it has */
   positions?: { at: ReadonlyMap<string, number | null>; count: number };
+  /** of a thing with several sewings which it is, from 0; left out: the first */
+  sewing?: number;
   /** a length of the table of numbers, in the maker's unit */
   say: (number: NumberId) => string;
   /** any length in the maker's unit, mm in */
@@ -77,7 +79,12 @@ export function makeScore(build: Build, design: Design, options: ScoreOptions): 
     schools,
     marks,
   };
-  const steps = withThing(proposed(filling, inserted.before), build.thing, options.length);
+  const steps = withThing(
+    proposed(filling, inserted.before),
+    build.thing,
+    options.sewing ?? 0,
+    options.length,
+  );
   const threadByHand = options.machine.kind === 'one-needle';
   const threaded = withThreads(steps, build, threadByHand);
   const { positions } = options;

@@ -1,7 +1,6 @@
 import type { Build, Thing } from '../build';
-import { actionOf } from '../catalogue';
-import { count } from '../base';
 import { fromNearest } from '../thing';
+import { hoopAt } from './hand';
 import type { Step } from './types';
 
 /** Pieces that a made thing is, where a build is sewn on one. */
@@ -17,19 +16,24 @@ export const madeSize = (
 ): { widthMm: number; heightMm: number } | null =>
   thing && isMade(pieceKey) ? { widthMm: thing.widthMm, heightMm: thing.heightMm } : null;
 
-/** The step that lays or hoops the thing says where the design comes on it. @param length in the maker's unit */
-export function withThing(steps: Step[], thing: Thing | null, length: (mm: number) => string): Step[] {
-  const [place] = thing?.places ?? [];
+/**
+ * The step that lays or hoops the thing says where the design comes on it.
+ * @param sewing which of its sewings, from 0  @param length in the maker's unit
+ */
+export function withThing(
+  steps: Step[],
+  thing: Thing | null,
+  sewing: number,
+  length: (mm: number) => string,
+): Step[] {
+  const place = thing?.places[sewing];
   if (!thing || !place) return steps;
   const laying = steps.findIndex((s) => s.kind === 'hand' && s.pieces.some(isMade));
-  const at =
-    laying >= 0 ? laying : steps.findIndex((s) => s.kind === 'hand' && actionOf(s).effect === 'hoop');
+  const at = laying >= 0 ? laying : hoopAt(steps);
   const { across, up } = fromNearest(thing, place);
   const turned = place.turnDeg ? `, the design turned by ${Math.round(place.turnDeg)}°` : '';
   const more =
-    thing.places.length > 1
-      ? ` It is the first of ${count(thing.places.length, 'sewing')}; the Hoop shows each.`
-      : '';
+    thing.places.length > 1 ? ` Sewing ${sewing + 1} of ${thing.places.length}: the Hoop shows each.` : '';
   const says = `The middle comes ${length(across.mm)} from its ${across.edge} and ${length(up.mm)} from its ${up.edge}${turned}: mark it and its axis on the ${thing.name.toLowerCase()}.${more}`;
   return steps.map((step, i) =>
     i === at && step.kind === 'hand' ? { ...step, text: `${step.text} ${says}` } : step,

@@ -4,4 +4,4 @@
  */
 export { clothOver, edgesInHoop, hoopOnThing, thingInHoop, type HoopEdge } from './in-hoop';
 export { atEdges, fromEdges, fromNearest, marksOf, type Mark } from './marks';
-export { atCorners, cornersMeeting, inARow } from './places';
+export { atCorners, cornersMeeting, inARow, sewingNext } from './places';

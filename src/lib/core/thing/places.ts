@@ -1,5 +1,5 @@
 import { boxOf, itemAt, lyingPath, type Path, type Point } from '../base';
-import { MOST_SEWINGS, type Thing } from '../build';
+import { MOST_SEWINGS, type Build, type Thing } from '../build';
 import type { ItemPlace } from '../hoop';
 
 /** Corners anticlockwise from the lower right: which side of the thing's middle each is on. */
@@ -68,3 +68,11 @@ export function inARow({ widthMm }: Thing, first: ItemPlace, outline: Path, gapM
   const many = Math.min(MOST_SEWINGS, from + 1 + after);
   return Array.from({ length: many }, (_, n) => ({ ...first, x: first.x + (n - from) * pitch }));
 }
+
+/**
+ * Which sewing of a thing comes next, from 0: one a hooping, in their order, thing after thing. Several things in one hoop all
+ * have the first.
+ * @param made items of the build that are sewn
+ */
+export const sewingNext = ({ thing, order }: Pick<Build, 'thing' | 'order'>, made: number): number =>
+  thing && order.repeats === 1 ? made % thing.places.length : 0;

@@ -1,8 +1,7 @@
 import type { Path } from '../base';
 import type { Build, ScoreEdit } from '../build';
-import { actionOf } from '../catalogue';
 import type { BuildPlan } from '../plan';
-import { unhoopAt, type Step } from '../score';
+import { hoopAt, unhoopAt, type Step } from '../score';
 import { hoopingSeconds } from '../time';
 import type { SharedHooping, SharedPart } from '../workshop';
 
@@ -59,7 +58,7 @@ export function planTogether(
 }
 
 function sharedEdits(steps: readonly Step[], { before, after }: Neighbours): ScoreEdit[] {
-  const hooped = steps.find((s) => s.kind === 'hand' && actionOf(s).effect === 'hoop');
+  const hooped = steps[hoopAt(steps)];
   const unhooped = steps[unhoopAt(steps)];
   return [
     ...(before && hooped

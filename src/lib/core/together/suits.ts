@@ -1,5 +1,5 @@
 import { MATERIALS, type MaterialKind } from '../catalogue';
-import type { CutPiece } from '../cut';
+import { isHooped, type CutPiece } from '../cut';
 import type { PlannedPart } from './part';
 
 /** What one base cannot be, or one hoop cannot hold, for two builds at once. */
@@ -8,8 +8,7 @@ interface Against {
   because: string;
 }
 /** What is hooped for a build. */
-export const hoopedPieces = ({ plan }: PlannedPart): CutPiece[] =>
-  plan.cut.pieces.filter((p) => p.perHooping && p.side === 'base' && !p.of);
+export const hoopedPieces = ({ plan }: PlannedPart): CutPiece[] => plan.cut.pieces.filter(isHooped);
 /** Of each its material, how many layers, and its colour where that is seen to differ. */
 const hoopedOf = (part: PlannedPart) =>
   hoopedPieces(part).map(({ material, layers, colour }) => ({

@@ -53,5 +53,5 @@ export {
   withoutMachine,
   type MachineKind,
 } from './change';
-export { type SharedHooping, type SharedPart } from './together';
+export { sharedHoopingSchema, type SharedHooping, type SharedPart } from './together';
 export { COMMON_FIELDS, firstWorkshop, isUntold, MAKES, shelfFor, type Made } from './first-visit';

@@ -24,5 +24,7 @@ export const sharedHoopingSchema = z.object({
   /** between two outlines */
   gapMm: z.number().min(0).max(500),
   parts: uniqueIds(z.array(sharedPartSchema).max(40)),
+  /** it is sewn so often for the orders of its builds; 0: it counts for none */
+  times: z.number().int().min(0).max(200).default(1),
 });
 export type SharedHooping = z.infer<typeof sharedHoopingSchema>;

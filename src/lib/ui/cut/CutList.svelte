@@ -76,7 +76,7 @@
       {#each pieces as piece (piece.id)}
         <tr>
           <td class="py-1.5">
-            {#if onmaterial}
+            {#if onmaterial && piece.times === null}
               <label class="block cursor-pointer" title="Change the colour">
                 <Swatch colour={piece.colour} material={piece.material} />
                 <input
@@ -94,7 +94,9 @@
               >{[
                 MATERIALS[piece.material].name,
                 piece.purpose,
-                ...(piece.perHooping && order.hoopings < order.designs ? ['one a hooping'] : []),
+                ...(piece.perHooping && piece.times === null && order.hoopings < order.designs
+                  ? ['one a hooping']
+                  : []),
                 ...facts(factsOf(piece.id)),
               ].join(', ')}</span
             >

@@ -11,7 +11,7 @@
   import type { HoopTable } from '../state/hoop-table.svelte';
   import type { HoopWays, WayId } from '../state/hoop-ways.svelte';
   import { workroom } from '../state/workroom.svelte';
-  import LatticeFigures from './LatticeFigures.svelte';
+  import Lattices from './Lattices.svelte';
 
   // How many by each way, the numbers to type, and what may be changed about it.
   interface Props {
@@ -82,10 +82,7 @@
   <button type="button" class="btn shrink-0" onclick={() => table.workOut()}>Work the places out again</button
   >
 {/if}
-{#if table.grid && table.places.length > 1}<LatticeFigures grid={table.grid} items={table.places.length} />
-{:else if table.places.length > 1}<p class="label">
-    No rows and columns to type: the machine takes the tape of the whole hooping.
-  </p>{/if}
+{#if table.places.length > 1}<Lattices lattices={table.lattices} />{/if}
 {#if bare !== null}<p class="label">{percent(bare)} of the field stays bare.</p>{/if}
 <div class="flex flex-wrap items-end gap-3">
   <LengthField

@@ -4,7 +4,7 @@
   import { workroom } from '../state/workroom.svelte';
 
   // The numbers that hands type into the machine for rows and columns.
-  let { grid, items }: { grid: TypedLattice; items: number } = $props();
+  let { grid }: { grid: TypedLattice } = $props();
   const length = (mm: number) => formatLength(mm, workroom.unit);
   /** Less is rounding, mm. */
   const EXACT = 0.05;
@@ -35,8 +35,8 @@
   {#if shift}
     <dt class="text-quiet">{shift}</dt>
     <dd class="text-right">{length(Math.abs(grid.shiftXMm || grid.shiftYMm))}</dd>
-    {#if items < grid.across * grid.down}
-      <dd class="label col-span-2">Every second one holds one fewer: {count(items, 'item')} in all.</dd>
+    {#if grid.items < grid.across * grid.down}
+      <dd class="label col-span-2">Every second one holds one fewer: {count(grid.items, 'item')} in all.</dd>
     {/if}
   {/if}
   <dt class="col-span-2 text-quiet">

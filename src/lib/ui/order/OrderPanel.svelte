@@ -3,6 +3,8 @@
   import { orderReason } from '$lib/core/order';
   import type { BuildPlan } from '$lib/core/plan';
   import { count, formatDuration, limitsOf } from '$lib/core/base';
+  import { resolve } from '$app/paths';
+  import { workroom } from '../state/workroom.svelte';
   import NumberInPlace from '../kit/NumberInPlace.svelte';
   import NumberField from '../kit/NumberField.svelte';
 
@@ -13,6 +15,9 @@
   }: { build: Build; plan: BuildPlan; onchange: (order: Build['order']) => void } = $props();
   const { quantity, repeats } = buildSchema.shape.order.shape;
   const order = $derived(plan.order);
+  const shared = $derived(
+    workroom.workshop.hoopings.filter(({ times, parts }) => times && parts.some(({ id }) => id === build.id)),
+  );
 </script>
 
 <div class="grid max-w-4xl gap-8 md:grid-cols-[14rem_1fr]">
@@ -52,6 +57,17 @@
     <dd class="text-right text-xl">{order.hoopings}</dd>
     {#if order.hoopings > 1 && order.lastHooping < order.inHooping}
       <dd class="label col-span-2 -mt-2">The last one holds {count(order.lastHooping, 'item')}.</dd>
+    {/if}
+    {#if order.withOthers}
+      <dd class="label col-span-2 -mt-2">
+        {count(order.withOthers * order.inTape, 'item')} of them {order.withOthers * order.inTape > 1
+          ? 'come'
+          : 'comes'} from hoopings with other builds:
+        {#each shared as { id, name, times }, n (id)}{n ? ', ' : ''}<a
+            class="text-needle underline"
+            href={resolve(`/hoop?together=${id}`)}>{name}</a
+          >{times > 1 ? ` (${times} times)` : ''}{/each}.
+      </dd>
     {/if}
     <dt class="text-quiet">From first hooping to last stitch of handwork</dt>
     <dd class="text-right font-display text-3xl">{formatDuration(order.seconds)}</dd>

@@ -114,8 +114,8 @@
   async function run() {
     const { build, plan } = editor;
     if (!build || !plan) return;
-    const { beginRunOf } = await import('../state/begin-run');
-    await beginRunOf(build, plan);
+    const { beginRun } = await import('../state/begin-run');
+    await beginRun(build);
   }
 
   function onkeydown(event: KeyboardEvent) {

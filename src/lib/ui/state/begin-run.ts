@@ -2,6 +2,7 @@ import { goto } from '$app/navigation';
 import { resolve } from '$app/paths';
 import type { Build } from '$lib/core/build';
 import type { BuildPlan } from '$lib/core/plan';
+import { sewingNext } from '$lib/core/thing';
 import { newRun, type RunEvent, type RunRecord } from '$lib/core/run';
 import type { SharedHooping } from '$lib/core/workshop';
 import { newId } from './ids';
@@ -12,10 +13,14 @@ import { readPlan } from './read-build.svelte';
 import { readTogether } from './read-together';
 import { workroom } from './workroom.svelte';
 
-/** Begins a hooping of a build as it stands now, and goes to the machine with it. */
+/**
+ * Begins a hooping of a build as it stands now, and goes to the machine with it: of a thing with several sewings the one that
+ * comes next.
+ */
 export async function beginRun(build: Build): Promise<void> {
-  const read = await readPlan(build);
-  if (read.ok) await beginRunOf(build, read.value.plan);
+  const sewing = sewingNext(build, await workroom.store.log.madeOf(build.id));
+  const read = await readPlan(build, sewing);
+  if (read.ok) await begin(build, read.value.plan);
   else showProblem(read.problem);
 }
 /** A build of a shared hooping; the first is hooped up, each other comes into the same base. */
@@ -23,7 +28,7 @@ export async function beginTogether(hooping: SharedHooping, at: number): Promise
   const read = await readTogether(hooping, at);
   if (!read.ok) return showProblem(read.problem);
   const after = workroom.builds.find((b) => b.id === hooping.parts[at + 1]?.id);
-  await beginRunOf(read.value.build, read.value.plan, {
+  await begin(read.value.build, read.value.plan, {
     id: hooping.id,
     name: hooping.name,
     next: after ? { id: after.id, name: after.name } : null,
@@ -40,12 +45,7 @@ export async function beginNext({ together }: Pick<RunRecord, 'together'>): Prom
     next: 'Look at it at the Hoop, and begin the run from there.',
   });
 }
-/** The same with the plan that is on screen. */
-export async function beginRunOf(
-  build: Build,
-  plan: BuildPlan,
-  together: RunRecord['together'] = null,
-): Promise<void> {
+async function begin(build: Build, plan: BuildPlan, together: RunRecord['together'] = null): Promise<void> {
   const now = Date.now();
   const { log } = workroom.store;
   const run = newRun(build, plan, workroom.workshopNow(), {

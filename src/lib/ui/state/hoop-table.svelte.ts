@@ -1,4 +1,4 @@
-import { latticeOf } from '$lib/core/arrange';
+import { latticesOf } from '$lib/core/arrange';
 import { areaOf, boxOf, lyingPath, middleOf, turnedPath, unionOf } from '$lib/core/base';
 import { MOST_REPEATS, type Build } from '$lib/core/build';
 import {
@@ -10,7 +10,6 @@ import {
   type HoopFit,
   type ItemPlace,
 } from '$lib/core/hoop';
-import { hoopingsFor } from '$lib/core/order';
 import type { BuildPlan } from '$lib/core/plan';
 import { popsOut } from '$lib/core/score';
 import type { Hoop, Machine } from '$lib/core/workshop';
@@ -55,7 +54,8 @@ export class HoopTable {
     WAYS.flatMap((way) => {
       const count = this.needs.ways.found[way]?.placements.length;
       if (count === undefined) return [];
-      return [{ way, count, hoopings: count ? hoopingsFor(this.needs.plan().order.designs, count) : null }];
+      const { designs, withOthers } = this.needs.plan().order;
+      return [{ way, count, hoopings: count ? Math.ceil((designs - withOthers) / count) : null }];
     }),
   );
   /** what the build has; null: its items do not fit */
@@ -63,7 +63,7 @@ export class HoopTable {
   readonly isLaid = $derived.by(() => laidPlaces(this.needs.build(), this.hooping.hoop.id) !== null);
   readonly places = $derived<readonly ItemPlace[]>(this.found ? placesOf(this.found) : (this.now ?? []));
   /** the numbers to type for them; null: they lie in no rows */
-  readonly grid = $derived(latticeOf(this.places));
+  readonly lattices = $derived(latticesOf(this.places));
   /** each item where it lies */
   readonly items = $derived.by(() => {
     const { outline } = this.needs.ways;

@@ -64,11 +64,11 @@ async function readStored(id: string, roles: RoleOverrides): Promise<Result<Read
 }
 
 /** A build as it stands, read and planned; its tape with all that is put in between. */
-export async function readPlan(build: Build): Promise<Result<{ tape: Tape; plan: BuildPlan }>> {
+export async function readPlan(build: Build, sewing = 0): Promise<Result<{ tape: Tape; plan: BuildPlan }>> {
   const read = await readBuild(build);
   if (!read.ok) return read;
   const { own, inserted } = read.value;
-  const plan = planBuild(build, own.reading, workroom.workshopNow(), readingsOf(inserted));
+  const plan = planBuild(build, own.reading, workroom.workshopNow(), readingsOf(inserted), sewing);
   return ok({ tape: composeTape(build, own.tape, own.reading, inserted), plan });
 }
 

@@ -28,6 +28,7 @@ export async function addHooping(
       hoopId: hoop.id,
       machineId: machine.id,
       gapMm: USUAL_GAP,
+      times: 1,
       parts: buildId && places.length ? [{ id: buildId, places: [...places] }] : [],
     };
     return { ...w, hoopings: [...w.hoopings, fresh] };

@@ -141,6 +141,9 @@ export class Together {
   rename(name: string) {
     this.take({ name });
   }
+  setTimes(times: number) {
+    this.take({ times });
+  }
   setGap(gapMm: number) {
     this.take({ gapMm });
   }

@@ -1,7 +1,9 @@
 <script lang="ts">
   import { machineFor } from '$lib/core/hoop';
-  import type { SharedHooping } from '$lib/core/workshop';
+  import { limitsOf } from '$lib/core/base';
+  import { sharedHoopingSchema, type SharedHooping } from '$lib/core/workshop';
   import LengthField from '../kit/LengthField.svelte';
+  import NumberField from '../kit/NumberField.svelte';
   import Select from '../kit/Select.svelte';
   import type { Arranging } from '../state/arranging.svelte';
   import type { Together } from '../state/together.svelte';
@@ -42,7 +44,19 @@
         limits={{ min: 0, max: 100 }}
         onchange={(mm) => together.setGap(mm)}
       />
+      <NumberField
+        label="Sewn so often"
+        class="w-20"
+        value={hooping.times}
+        limits={limitsOf(sharedHoopingSchema.shape.times.unwrap())}
+        onchange={(times) => together.setTimes(times)}
+      />
     </div>
+    {#if together.items.length}<p class="label">
+        {hooping.times
+          ? 'The orders of its builds count what is sewn here, and its base is cut for it.'
+          : 'A trial: no order counts it, and nothing is cut for it.'}
+      </p>{/if}
     <PartList {together} />
     {#if together.items.length}<LayBest {together} {search} />{/if}
   </section>
