@@ -73,8 +73,8 @@ describe('several builds in one hooping', () => {
     expect(read.value.kind.filter((k) => k === STOP)).to.have.length(told ?? 0);
 
     // Sewn twice, its four tabs are no hoopings of their own, and its base is cut twice.
-    await page.getByLabel('Sewn so often').fill('2');
-    await page.getByLabel('Sewn so often').press('Tab');
+    await page.getByLabel('Times sewn').fill('2');
+    await page.getByLabel('Times sewn').press('Tab');
     await page.goto(`${used.app.url}/builds/tail-tab?view=order`);
     await page.getByText(/4 items of them come from hoopings\s+with other builds/).waitFor();
     await page.getByRole('tab', { name: 'Cut' }).click();

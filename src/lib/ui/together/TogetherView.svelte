@@ -44,19 +44,21 @@
         limits={{ min: 0, max: 100 }}
         onchange={(mm) => together.setGap(mm)}
       />
+    </div>
+    <div class="flex items-end gap-3">
       <NumberField
-        label="Sewn so often"
-        class="w-20"
+        label="Times sewn"
+        class="w-20 shrink-0"
         value={hooping.times}
         limits={limitsOf(sharedHoopingSchema.shape.times.unwrap())}
         onchange={(times) => together.setTimes(times)}
       />
-    </div>
-    {#if together.items.length}<p class="label">
+      <p class="label">
         {hooping.times
-          ? 'The orders of its builds count what is sewn here, and its base is cut for it.'
-          : 'A trial: no order counts it, and nothing is cut for it.'}
-      </p>{/if}
+          ? 'Orders of its builds count what is sewn here; its base is cut.'
+          : 'A trial: no order counts it, nothing is cut for it.'}
+      </p>
+    </div>
     <PartList {together} />
     {#if together.items.length}<LayBest {together} {search} />{/if}
   </section>
