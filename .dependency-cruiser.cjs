@@ -13,6 +13,8 @@ const ROOMS = [
     'outline',
     'arrange',
     'hooping',
+    'stop-order',
+    'bobbins',
     'reading',
     'grammar',
   ],

@@ -7,6 +7,8 @@ import { join } from 'node:path';
 import { text } from 'node:stream/consumers';
 import {
   arrangeAnswerSchema,
+  bobbinsAnswerSchema,
+  stopOrderAnswerSchema,
   layoutReportSchema,
   planReportSchema,
   readingReportSchema,
@@ -133,6 +135,25 @@ describe('routes for scripts', () => {
     expect(none.because).to.match(/120 × 170 mm/);
   });
 
+  it('POST /api/stop-order has the fewest changes, and POST /api/bobbins the fewest bobbins', async () => {
+    const blocks = [...'yryrb'].map((thread, i) => ({ id: `b${i}`, thread }));
+    const asked = { blocks, before: [['b3', 'b4']], needles: 2 };
+    const response = await post('/api/stop-order', JSON.stringify(asked), 'application/json');
+    const { computeSeconds, ...found } = stopOrderAnswerSchema.parse(await response.json());
+    expect(computeSeconds).to.be.at.least(0);
+    expect(found).to.deep.include({ changes: 2, naive: 4, optimal: true, lowerBound: 2, rethreads: 1 });
+    expect(found.needles?.map(({ needle }) => needle)).to.deep.equal([1, 2]);
+    expect(found.order.indexOf('b3')).to.be.below(found.order.indexOf('b4'));
+    const sewn = [
+      { id: 'fill', bobbinM: 16, bobbin: 'white', mayJoin: true },
+      { id: 'border', bobbinM: 6, bobbin: 'white', mayJoin: false },
+    ];
+    const wound = await post('/api/bobbins', JSON.stringify({ blocks: sewn, capacityM: { white: 22 }, keepM: 2 }), 'application/json'); // prettier-ignore
+    const { swaps, ...plan } = bobbinsAnswerSchema.parse(await wound.json());
+    expect(plan).to.deep.equal({ wind: [{ bobbin: 'white', count: 2 }], joins: [], possible: true });
+    expect(swaps.map(({ beforeBlock }) => beforeBlock)).to.deep.equal(['border']);
+  });
+
   it('POST /api/compose makes one tape of a hooping: every needle point at its place, a stop between blocks', async () => {
     const tape = tailTab();
     const body = {
@@ -226,6 +247,16 @@ describe('routes for scripts', () => {
         'bad-body',
       ],
     ];
+    const orders = (before: string[][]) => JSON.stringify({ blocks: ['a', 'b'].map((id) => ({ id, thread: 'x' })), before }); // prettier-ignore
+    const sewn = (bobbinM: number, capacityM: object) => JSON.stringify({ blocks: [{ id: 'a', bobbinM, bobbin: 'white', mayJoin: true }], capacityM, keepM: 2 }); // prettier-ignore
+    cases.push(
+      ['/api/stop-order', orders([['a', 'b'], ['b', 'a']]), 'application/json', 422, 'circular-order'], // prettier-ignore
+      ['/api/stop-order', orders([['a', 'c']]), 'application/json', 422, 'unknown-block'],
+      ['/api/stop-order', '{"blocks":[]}', 'application/json', 422, 'bad-body'],
+      ['/api/bobbins', sewn(0, { white: 20 }), 'application/json', 422, 'no-length'],
+      ['/api/bobbins', sewn(5, { coral: 20 }), 'application/json', 422, 'no-bobbin'],
+      ['/api/bobbins', sewn(5, { white: 2 }), 'application/json', 422, 'empty-bobbin'],
+    );
     for (const [path, body, type, status, code] of cases) {
       const response = await post(path, body, type);
       const { error } = await response.json();
@@ -343,7 +374,15 @@ describe('routes for scripts', () => {
       });
       if (line.includes('-o '))
         expect(readFileSync(join(folder, /-o (\S+)/.exec(line)![1])).length).to.be.above(512);
-      else expect(JSON.parse(String(output))).to.have.any.keys('blocks', 'score', 'sheets', 'placements');
+      else
+        expect(JSON.parse(String(output))).to.have.any.keys(
+          'blocks',
+          'score',
+          'sheets',
+          'placements',
+          'order',
+          'wind',
+        );
     }
     rmSync(folder, { recursive: true });
   });

@@ -25,6 +25,7 @@ const PLACES = [
   '/run',
   '/log',
   '/builds/gull-pennant?view=cut',
+  '/builds/crew-patch?view=thread',
   '/builds/picnic-coaster?view=check',
   '/hoop?build=tail-tab',
   '/hoop?together=pouch-and-tabs',

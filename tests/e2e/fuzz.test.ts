@@ -3,11 +3,13 @@ import fc from 'fast-check';
 import type * as z from 'zod';
 import {
   arrangeRequestSchema,
+  bobbinsRequestSchema,
   composeRequestSchema,
   layoutRequestSchema,
   machineCommandSchema,
   planRequestSchema,
   stitchListSchema,
+  stopOrderRequestSchema,
   toBase64,
 } from '$lib/core/exchange';
 import { writeTape } from '$lib/core/tape';
@@ -107,6 +109,24 @@ describe('routes under bodies made from their schemas', function () {
       return { ...asked, tapes: sent, placements, threads: {} };
     });
     expect(await fuzz('/api/compose', bodies, RUNS / 2)).to.be.above(0);
+  });
+
+  it('POST /api/stop-order and /api/bobbins', async () => {
+    // Pairs and colours of what is there, whatever else is sent.
+    const orders = asJson(stopOrderRequestSchema).map((body) => {
+      const asked = body as { blocks: { id: string }[]; before?: unknown[] };
+      const before = (asked.before ?? []).slice(0, 50).map((_, n) => [asked.blocks[n % asked.blocks.length].id, asked.blocks[(2 * n + 1) % asked.blocks.length].id]); // prettier-ignore
+      return { ...asked, before };
+    });
+    expect(await fuzz('/api/stop-order', orders, RUNS / 4)).to.be.above(0);
+    const bobbins = asJson(bobbinsRequestSchema).map((body) => {
+      const asked = body as { blocks: { bobbin: string }[] };
+      return {
+        ...asked,
+        capacityM: Object.fromEntries(asked.blocks.map(({ bobbin }, n) => [bobbin, n + 1])),
+      };
+    });
+    expect(await fuzz('/api/bobbins', bobbins, RUNS / 2)).to.be.above(0);
   });
 
   it('POST /api/tape, as JSON and as CSV', async () => {

@@ -143,6 +143,32 @@ describe('a tape of the maker', () => {
   });
 });
 
+describe('the threads of a build', () => {
+  it('are listed with what nobody sees; hidden blocks take what is on, several are set at once, and all is undone', async () => {
+    const { page, context, faults } = await openPage(used.browser);
+    await page.goto(`${used.app.url}/builds/crew-patch`);
+    await page.getByRole('tab', { name: 'Thread' }).click();
+    const list = page.getByTestId('thread-list');
+    const said = page.getByTestId('changes');
+    await said.getByText('6 changes of thread; 6 blocks of 10 nobody sees.').waitFor();
+    await list.getByText('no: under “Border”').waitFor();
+    await page.getByRole('button', { name: 'Hidden ones take what is on: 3 changes fewer' }).click();
+    await said.getByText('3 changes of thread').waitFor();
+    const first = list.getByLabel('Thread of Blank line');
+    const shown = () => first.evaluate((f) => (f as HTMLSelectElement).selectedOptions[0]?.text);
+    expect(await shown()).to.equal('coral');
+    await page.keyboard.press('Control+z');
+    await said.getByText('6 changes of thread').waitFor();
+    expect(await shown()).to.equal('slate');
+    for (const name of ['Blank line', 'Border']) await list.getByLabel(`Choose ${name}`).click();
+    await page.getByLabel('Thread of the chosen blocks').selectOption({ label: 'gorse yellow' });
+    expect(await shown()).to.equal('gorse yellow');
+    expect(await list.getByLabel('Choose Border').isChecked()).to.equal(false);
+    expect(faults).to.deep.equal([]);
+    await context.close();
+  });
+});
+
 describe('editing a score', () => {
   it('puts in, rewords and takes out steps by keyboard, undoes and redoes, and has it all after a reload', async () => {
     const { page, context } = await openPage(used.browser);

@@ -14,6 +14,7 @@ const PLACES = [
   '/builds/gull-pennant?view=how',
   '/builds/fluffy-number?view=check',
   '/builds/tail-tab?view=order',
+  '/builds/crew-patch?view=thread',
   '/cut',
   '/hoop?build=crew-patch',
   '/hoop?together=pouch-and-tabs',

@@ -49,7 +49,7 @@ describe('names that are there twice', () => {
       await isWhole(page, at);
     }
     for (const id of ['line-winder-pouch', 'crew-patch', 'tail-tab-2']) {
-      for (const view of ['step', 'list', 'how', 'check', 'cut', 'order', 'notes']) {
+      for (const view of ['step', 'list', 'how', 'check', 'thread', 'cut', 'order', 'notes']) {
         await page.goto(`${plain.url}/builds/${id}?view=${view}`);
         await page.getByRole('tablist').waitFor();
         await isWhole(page, `${id} ${view}`);

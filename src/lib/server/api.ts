@@ -144,8 +144,10 @@ export async function work<N extends JobName>(
   const status = STATUS.get(done.problem.code) ?? 500;
   return refuse(done.problem, status, status === 503 ? retry : {});
 }
+/** What a route does by itself. */
+type Route = Exclude<JobName, 'machineTape'>;
 /** A route that is all one job. */
-export async function workRoute<N extends 'reading' | 'tape' | 'plan' | 'layout' | 'arrange' | 'compose'>(
+export async function workRoute<N extends Route>(
   event: RequestEvent,
   name: N,
   input: (body: Uint8Array) => Parameters<Jobs[N]>[0],

@@ -24,12 +24,12 @@ export interface BobbinTask {
   leftM: number | null;
 }
 /** A change at a stop. */
-export interface BobbinSwap {
+interface BobbinSwap {
   beforeBlock: string;
   because: string;
 }
 /** A bobbin that runs out within a block, so far after its beginning, m. */
-export interface BobbinJoin {
+interface BobbinJoin {
   block: string;
   afterM: number;
   because: string;

@@ -18,6 +18,12 @@ export {
 } from './plan-report';
 export { composeRequestSchema } from './compose-request';
 export { arrangeAnswerSchema, arrangeRequestSchema } from './arrange-report';
+export {
+  bobbinsAnswerSchema,
+  bobbinsRequestSchema,
+  stopOrderAnswerSchema,
+  stopOrderRequestSchema,
+} from './thread-report';
 export { layoutAnswerSchema, layoutReportSchema, layoutRequestSchema } from './layout-report';
 export {
   HEARTBEAT_MS,

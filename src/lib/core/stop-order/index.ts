@@ -8,8 +8,7 @@ import { searchWider } from './layers';
 import { changesWithin, loadsSpace, threadingOf, type Threading } from './needles';
 import { has, latticeOf, type Lattice, type StopTask } from './task';
 
-export type { StopBlock, StopTask } from './task';
-export type { Threading } from './needles';
+export type { StopTask } from './task';
 
 /** An order of blocks. */
 export interface StopOrder {

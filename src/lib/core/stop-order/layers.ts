@@ -30,7 +30,7 @@ const COMPARED = 60;
  * it go on, and the bound stays at what the whole layer promised.
  * @param upper only cheaper ones are looked for
  */
-export function searchLayers<S>(
+function searchLayers<S>(
   { first, next, isDone, key, least, dominates }: Space<S>,
   width: number,
   upper: number,

@@ -1,5 +1,5 @@
 import type { Space } from './layers';
-import { orderOf, startingFrom } from './changes';
+import { startingFrom } from './changes';
 import {
   emptySet,
   freeThreads,
@@ -120,4 +120,3 @@ export function threadingOf({ threads, blocks }: Lattice, end: Threaded): Thread
   }
   return { first, again };
 }
-export { orderOf };

@@ -1,7 +1,7 @@
 import { fail, itemAt, ok, type Result } from '../base';
 
 /** A block as it is ordered: only its thread counts. */
-export interface StopBlock {
+interface StopBlock {
   id: string;
   thread: string;
 }
@@ -18,7 +18,7 @@ export interface StopTask {
 export type BlockSet = Uint32Array;
 const BITS = 32;
 export const has = (set: BlockSet, i: number): boolean => ((set[i >>> 5] as number) & (1 << (i & 31))) !== 0;
-export const put = (set: BlockSet, i: number): void => {
+const put = (set: BlockSet, i: number): void => {
   set[i >>> 5] = (set[i >>> 5] as number) | (1 << (i & 31));
 };
 export function holdsAll(set: BlockSet, of: BlockSet): boolean {

@@ -2,6 +2,8 @@ import { arrange, isTooMany, outlineOf, type ArrangeShape } from '$lib/core/arra
 import {
   arrangeAnswerSchema,
   arrangeRequestSchema,
+  bobbinsAnswerSchema,
+  bobbinsRequestSchema,
   composeRequestSchema,
   csvToTape,
   fitsATape,
@@ -12,8 +14,12 @@ import {
   readingReport,
   readingReportSchema,
   stitchListSchema,
+  stopOrderAnswerSchema,
+  stopOrderRequestSchema,
   tapeFromBase64,
 } from '$lib/core/exchange';
+import { planBobbins } from '$lib/core/bobbins';
+import { orderStops } from '$lib/core/stop-order';
 import { composeHooping, type HoopingTask } from '$lib/core/hooping';
 import { cutSheet, solveLayout } from '$lib/core/nesting';
 import { measureTape, type MachineSettings, type MeasuredTape } from '$lib/core/machine';
@@ -110,6 +116,28 @@ export const JOBS = {
     return tapeAnswer(hooping.ok ? ok(hooping.value.tape) : hooping);
   },
 
+  /** Blocks, their threads and which come first in; the order with the fewest changes out. */
+  stopOrder({ body }: { body: Uint8Array }): Answer {
+    const asked = parseJson(body, stopOrderRequestSchema);
+    if ('refused' in asked) return asked.refused;
+    const { needles, ...task } = asked.value;
+    const from = performance.now();
+    const gone = () => (performance.now() - from) / 1000;
+    const found = orderStops(task, needles ?? null, () => 1 - gone() / ORDER_SECONDS);
+    if (!found.ok) return resultAnswer(found);
+    const { threading, ...order } = found.value;
+    const first = threading?.first.map((thread, n) => ({ needle: n + 1, thread })) ?? null;
+    return jsonAnswer(stopOrderAnswerSchema.parse({ ...order, needles: first, computeSeconds: gone() }));
+  },
+
+  /** What each block takes of which bobbin in; what to wind and where to change out. */
+  bobbins({ body }: { body: Uint8Array }): Answer {
+    const asked = parseJson(body, bobbinsRequestSchema);
+    if ('refused' in asked) return asked.refused;
+    const plan = planBobbins(asked.value);
+    return plan.ok ? jsonAnswer(bobbinsAnswerSchema.parse(plan.value)) : resultAnswer(plan);
+  },
+
   /** A tape for a simulated head, measured: what takes long is done before the head has it. */
   machineTape({ body, settings }: { body: Uint8Array; settings: MachineSettings }): Result<LoadedTape> {
     const tape = readTape(body);
@@ -123,6 +151,8 @@ const tooMany = {
   message: 'More than 2,000 of this shape may fit, which is no hooping; nothing was arranged.',
   next: 'Say how many are wanted, or send a smaller field.',
 };
+/** An order is looked for so long, s. */
+const ORDER_SECONDS = 0.8;
 /** As a simulated machine takes it. */
 export interface LoadedTape {
   tape: Tape;

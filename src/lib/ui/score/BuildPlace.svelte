@@ -32,6 +32,7 @@
     ['list', 'All steps'],
     ['how', 'How it is made'],
     ['check', 'Check'],
+    ['thread', 'Thread'],
     ['cut', 'Cut list'],
     ['hoop', 'Hoop'],
     ['order', 'Order'],
@@ -261,6 +262,12 @@
           <Part load={() => import('./CheckPanel.svelte')}>
             {#snippet children({ default: CheckPanel })}
               <CheckPanel {editor} {build} onstep={() => (view = 'step')} />
+            {/snippet}
+          </Part>
+        {:else if view === 'thread'}
+          <Part load={() => import('./ThreadView.svelte')}>
+            {#snippet children({ default: ThreadView })}
+              <ThreadView {editor} {build} {plan} onstep={() => (view = 'step')} />
             {/snippet}
           </Part>
         {:else if view === 'cut'}

@@ -1,0 +1,146 @@
+<script lang="ts">
+  import { count } from '$lib/core/base';
+  import { isSameThread, threadWords, UNNAMED, type Build, type Thread } from '$lib/core/build';
+  import type { BuildPlan } from '$lib/core/plan';
+  import { hiddenTakeWhatIsOn, threadList, type ThreadRow } from '$lib/core/thread';
+  import Check from '../kit/Check.svelte';
+  import Select from '../kit/Select.svelte';
+  import type { BuildEditor } from '../state/editor.svelte';
+  import { showNote } from '../state/notices';
+  import { workroom } from '../state/workroom.svelte';
+
+  // What each block is sewn in, whether anybody sees it, how much it takes, and what the stop after it is for.
+  let {
+    editor,
+    build,
+    plan,
+    onstep,
+  }: { editor: BuildEditor; build: Build; plan: BuildPlan; onstep: () => void } = $props();
+
+  const { machine, design } = $derived(plan);
+  const shelf = $derived(workroom.workshop.threads);
+  const rows = $derived(threadList({ ...plan, reading: design.reading }, machine, shelf));
+  const byHand = $derived(machine.kind === 'one-needle');
+  let chosen = $state.raw<readonly number[]>([]);
+
+  /** Of the build and of the shelf, each once. */
+  const known = $derived.by(() => {
+    const all: Thread[] = [];
+    const offered = [...rows.flatMap(({ thread }) => thread ?? []), ...shelf.map(({ name, colour, kind }) => ({ name, colour, metallic: kind === 'metallic' || undefined }))]; // prettier-ignore
+    for (const thread of offered) if (!all.some((t) => isSameThread(t, thread))) all.push(thread);
+    return all;
+  });
+  const keyOf = (thread: Thread | undefined) =>
+    String(thread ? known.findIndex((t) => isSameThread(t, thread)) : -1);
+  const options = $derived([
+    ['-1', 'not named yet'] as const,
+    ...known.map((t, n) => [String(n), threadWords(t)] as const),
+  ]);
+  function set(blocks: readonly number[], key: string) {
+    const thread = known[Number(key)] ?? UNNAMED;
+    const threads = design.reading.blocks.map((_, i) =>
+      blocks.includes(i) ? thread : (build.threads[i] ?? UNNAMED),
+    );
+    editor.change({ threads });
+    chosen = [];
+  }
+
+  const fewer = $derived(hiddenTakeWhatIsOn(rows, build.threads, design.reading.blocks.length));
+  function takeFewer() {
+    const { threads, before, after } = fewer;
+    editor.change({ threads });
+    showNote(`${count(before - after, 'change')} of thread fewer.`, 'Undo brings the threads back.');
+  }
+  const STOPS: Record<NonNullable<ThreadRow['stop']>, string> = {
+    hands: 'for your hands',
+    thread: 'for the thread',
+    both: 'for hands and thread',
+    none: 'for nothing: start again',
+  };
+  const m = (metres: number) => `${metres.toFixed(1)} m`;
+  const isIn = (block: number) => chosen.includes(block);
+  const toggle = (block: number) =>
+    (chosen = isIn(block) ? chosen.filter((b) => b !== block) : [...chosen, block]);
+</script>
+
+<div class="flex flex-wrap items-center gap-3">
+  <p class="mr-auto" data-testid="changes">
+    {count(fewer.before, 'change')} of thread{byHand ? ', by hand' : ''}; {count(
+      rows.filter((r) => r.hidden).length,
+      'block',
+    )} of {rows.length} nobody sees.
+  </p>
+  {#if fewer.after < fewer.before}
+    <button type="button" class="btn btn-strong" onclick={takeFewer}
+      >Hidden ones take what is on: {count(fewer.before - fewer.after, 'change')} fewer</button
+    >
+  {/if}
+  {#if chosen.length}
+    <label class="flex items-center gap-2"
+      ><span class="label">Sew the {count(chosen.length, 'block')} in</span><Select
+        label="Thread of the chosen blocks"
+        value=""
+        options={[['', 'choose …'] as const, ...options]}
+        onchange={(key) => set(chosen, key)}
+      /></label
+    >
+  {/if}
+</div>
+<div class="min-h-0 flex-1 overflow-auto">
+  <table class="w-full text-left" data-testid="thread-list">
+    <thead class="label sticky top-0 border-b border-rule bg-ground">
+      <tr>
+        <th class="w-10 py-1 font-normal" scope="col"><span class="sr-only">Chosen</span></th>
+        <th class="py-1 font-normal" scope="col">Block</th>
+        <th class="py-1 font-normal" scope="col">Thread</th>
+        <th class="py-1 font-normal" scope="col">Seen</th>
+        <th class="py-1 text-right font-normal" scope="col">Above</th>
+        <th class="py-1 text-right font-normal" scope="col">Below</th>
+        {#if !byHand}<th class="py-1 text-right font-normal" scope="col">Needle</th>{/if}
+        <th class="py-1 pl-6 font-normal" scope="col">The stop after it is</th>
+      </tr>
+    </thead>
+    <tbody class="divide-y divide-rule">
+      {#each rows as { step, thread, hidden, topM, bobbinM, needle, stop } (step.id)}
+        <tr>
+          <td class="py-1"
+            ><Check
+              label="Choose {step.title}"
+              checked={isIn(step.block)}
+              onchange={() => toggle(step.block)}
+            /></td
+          >
+          <td class="py-1 pr-3"
+            ><button
+              type="button"
+              class="text-left hover:underline"
+              onclick={() => {
+                editor.goToStep(step.id);
+                onstep();
+              }}>{step.title}</button
+            ></td
+          >
+          <td class="py-1 pr-3">
+            <span class="flex items-center gap-2">
+              <span
+                class="inline-block h-5 w-5 shrink-0 rounded-full border border-ink"
+                style:background={thread?.colour ?? 'transparent'}
+              ></span>
+              <Select
+                label="Thread of {step.title}"
+                value={keyOf(thread)}
+                {options}
+                onchange={(key) => set([step.block], key)}
+              />
+            </span>
+          </td>
+          <td class="label py-1 pr-3">{hidden ? `no: under ${hidden.by}` : 'yes'}</td>
+          <td class="py-1 text-right whitespace-nowrap">{m(topM)}</td>
+          <td class="py-1 text-right whitespace-nowrap">{m(bobbinM)}</td>
+          {#if !byHand}<td class="py-1 text-right">{needle ?? '–'}</td>{/if}
+          <td class="py-1 pl-6">{stop ? STOPS[stop] : '–'}</td>
+        </tr>
+      {/each}
+    </tbody>
+  </table>
+</div>

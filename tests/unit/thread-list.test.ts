@@ -1,0 +1,85 @@
+import { expect } from 'chai';
+import { threadsOf, type Build } from '$lib/core/build';
+import { hiddenTakeWhatIsOn, threadList } from '$lib/core/thread';
+import { newWorkshop } from '$lib/core/workshop';
+import { crewPatch, tailTab } from '$lib/demo';
+import { example } from '../support/examples';
+import type { Tape } from '$lib/core/tape';
+
+const thread = (name: string, colour: string) => ({ name, colour });
+const [slate, coral, gorse] = [
+  thread('slate', '#5f6c78'),
+  thread('coral', '#d9644a'),
+  thread('gorse', '#e0b02c'),
+];
+/** As they are sewn: the blank, a piece in coral, one in gorse, their covers, the design, the border. */
+const SAID: Build['threads'] = [slate, slate, coral, coral, gorse, gorse, coral, gorse, slate, slate];
+const workshop = newWorkshop();
+function listOf(tape: Tape, threads: Build['threads'], room = workshop) {
+  const { build, plan } = example(tape, { threads }, room);
+  return { build, rows: threadList({ ...plan, reading: plan.design.reading }, plan.machine, room.threads) };
+}
+
+describe('the threads of a build, block by block', () => {
+  const { build, rows } = listOf(crewPatch(), SAID);
+  it('says what nobody sees: lines under the piece that is laid on them, tack-downs under their cover', () => {
+    expect(rows.map((row) => row.hidden?.by ?? 'seen')).to.deep.equal([
+      'blank',
+      '“Border”',
+      'appliqué 1',
+      '“Cover the edge”',
+      'appliqué 2',
+      '“Cover the edge”',
+      'seen',
+      'seen',
+      'seen',
+      'seen', // prettier-ignore
+    ]);
+    // The tack-down of a raw-edged tab is seen for ever.
+    const tab = listOf(tailTab(), []).rows.filter((row) => row.step.role === 'tack-down');
+    expect(tab.map((row) => row.hidden)).to.deep.equal(tab.map(() => null));
+  });
+  it('says what the stop after each is for, and what it takes', () => {
+    expect(rows.map((row) => row.stop)).to.deep.equal([
+      'hands',
+      'thread',
+      'hands',
+      'both',
+      'hands',
+      'both',
+      'thread',
+      'thread',
+      'none',
+      null, // prettier-ignore
+    ]);
+    for (const { topM, bobbinM } of rows) expect(topM).to.be.above(bobbinM);
+  });
+  it('names the needle that holds a thread, by name and colour as the shelf calls it', () => {
+    const [machine] = workshop.machines;
+    const shelf = [{ id: 't', ...coral, kind: 'rayon' as const, weight: 40, form: 'cone' as const, count: 1, metres: 900 }]; // prettier-ignore
+    const many = { ...machine!, kind: 'multi-needle' as const, needles: 6, threaded: [null, 't'] };
+    const at = listOf(crewPatch(), SAID, { ...workshop, threads: shelf, machines: [many] }).rows;
+    expect(at.map((row) => row.needle)).to.deep.equal([null, null, 2, 2, null, null, 2, null, null, null]);
+  });
+  it('hidden blocks take what is on, and those before anything seen what comes next: fewer changes', () => {
+    const { threads, before, after } = hiddenTakeWhatIsOn(rows, build.threads, SAID.length);
+    // slate | coral | gorse | coral | gorse | slate: six runs, five changes; then coral | gorse | slate.
+    expect([before, after]).to.deep.equal([5, 2]);
+    expect(threadsOf({ threads }).map((t) => t?.name)).to.deep.equal([
+      'coral',
+      'coral',
+      'coral',
+      'coral',
+      'coral',
+      'coral',
+      'coral',
+      'gorse',
+      'slate',
+      'slate', // prettier-ignore
+    ]);
+    // Done once, nothing is left to do.
+    const again = listOf(crewPatch(), threads);
+    const next = hiddenTakeWhatIsOn(again.rows, again.build.threads, SAID.length);
+    expect([next.before, next.after]).to.deep.equal([2, 2]);
+  });
+});
