@@ -1,5 +1,7 @@
 // npm run shots [-- names]: one picture of each main view into docs/screenshots, from the sample workroom.
 import { mkdirSync } from 'node:fs';
+import { writeTape, type Tape } from '$lib/core/tape';
+import { windStarHub } from '$lib/demo';
 import { openPage, startApp, startBrowser } from '../tests/support/app';
 
 const DESK = { width: 1280, height: 800 };
@@ -19,8 +21,12 @@ interface Shot {
   tab?: string;
   /** chosen then, by its words */
   pick?: string;
+  /** chosen after the first press, by the list's label */
+  choose?: [list: string, option: string];
   /** pressed then, by name */
   press?: string[];
+  /** a tape that is brought first: its file's name and its bytes */
+  bring?: [name: string, tape: Tape];
 }
 const SHOTS: Shot[] = [
   { name: 'bench', path: '/', wait: 'text=Made lately' },
@@ -39,7 +45,14 @@ const SHOTS: Shot[] = [
     wait: 'text=No way can hold more',
     pick: 'Shifted rows',
   },
-  { name: 'together', path: '/hoop?together=pouch-and-tabs', wait: 'text=Nothing in the way' },
+  {
+    name: 'together',
+    path: '/hoop?build=wind-star',
+    wait: 'text=How many',
+    bring: ['Wind-star hub.dst', windStarHub()],
+    press: ['Several together', '^Wind-star$', 'One more Wind-star', '^Wind-star hub$', 'Lay them best'],
+    choose: ['Hoop', '330 × 410 frame'],
+  },
   {
     name: 'corners',
     path: '/hoop?build=tea-tent-napkin',
@@ -84,7 +97,9 @@ for (const {
   layOut,
   tab,
   pick,
+  choose,
   press = [],
+  bring,
 } of SHOTS) {
   if (wanted.length && !wanted.includes(name)) continue;
   const { page, context } = await openPage(browser, {
@@ -95,6 +110,16 @@ for (const {
   // First visit: the sample workroom is set up.
   await page.goto(app.url);
   await page.getByRole('heading', { name: 'Gullmere Kite Fair' }).waitFor();
+  if (bring) {
+    const [file, tape] = bring;
+    await page.goto(`${app.url}/builds`);
+    const buffer = Buffer.from(writeTape(tape));
+    await page
+      .getByTestId('file-input')
+      .first()
+      .setInputFiles({ name: file, mimeType: 'application/octet-stream', buffer });
+    await page.getByTestId('step-card').waitFor();
+  }
   await page.goto(app.url + path);
   if (resume) {
     await page.getByRole('link', { name: 'Resume' }).click();
@@ -117,7 +142,12 @@ for (const {
   }
   if (tab) await page.getByRole('tab', { name: new RegExp(tab) }).click();
   if (pick) await page.getByText(pick).click();
-  for (const what of press) await page.getByRole('button', { name: new RegExp(what) }).click();
+  for (const [n, what] of press.entries()) {
+    await page.getByRole('button', { name: new RegExp(what) }).click();
+    if (choose && n === 0)
+      await page.getByRole('combobox', { name: choose[0], exact: true }).selectOption({ label: choose[1] });
+  }
+  await page.getByText('Looking for places').waitFor({ state: 'detached' });
   await page.evaluate(() => document.fonts.ready);
   await page.waitForTimeout(700);
   await page.screenshot({ path: `docs/screenshots/${name}.png` });

@@ -19,7 +19,7 @@ import {
 import { readingReport, readingReportSchema } from '$lib/core/exchange';
 import type { Texture } from '$lib/core/reading';
 import type { Tape } from '$lib/core/tape';
-import { bib, coaster, crewPatch, napkin, pouch, tailTab, windStar } from '$lib/demo';
+import { bib, coaster, crewPatch, napkin, pouch, tailTab, windStar, windStarHub } from '$lib/demo';
 import { readAs } from '../support/examples';
 
 const O = { x: 0, y: 0 };
@@ -178,6 +178,7 @@ describe('reading the demo tapes', () => {
   it('lace, cutwork and a coaster for what they are', () => {
     const roles = (tape: Tape) => readAs(tape).blocks.map((b) => b.role.value);
     expect(roles(windStar())).to.deep.equal(['lace-underlay', 'lace']);
+    expect(roles(windStarHub())).to.deep.equal(['lace-underlay', 'lace']);
     expect(roles(napkin())).to.deep.equal(['cut-line', 'cover']);
     expect(roles(coaster())).to.deep.equal([
       'placement',

@@ -7,4 +7,4 @@ export { gullPennant } from './designs/gull-pennant';
 export { napkin } from './designs/napkin';
 export { pouch } from './designs/pouch';
 export { tailTab } from './designs/tail-tab';
-export { windStar } from './designs/wind-star';
+export { windStar, windStarHub } from './designs/wind-star';

@@ -1,6 +1,6 @@
 import { itemAt } from '$lib/core/base';
 import type { Path } from '$lib/core/base';
-import { closePath, diamonds, offset, run, satin, TapeMaker, transform } from '$lib/core/outline';
+import { circle, closePath, diamonds, offset, run, satin, TapeMaker, transform } from '$lib/core/outline';
 import type { Tape } from '$lib/core/tape';
 
 /** One petal of the star: a long kite, mm. */
@@ -15,6 +15,25 @@ const rib = (y: number, reach: number): Path => [
   { x: 0, y: y + 4 },
   { x: reach, y },
 ];
+
+/** Where its five panels meet: a round of net with an edge, a ring within it, and a spoke to each. */
+export function windStarHub(): Tape {
+  const middle = { x: 0, y: 0 };
+  const spokes = Array.from({ length: 5 }, (_, k): Path => {
+    const turn = Math.PI / 2 + (2 * Math.PI * k) / 5;
+    const at = (reach: number) => ({ x: reach * Math.cos(turn), y: reach * Math.sin(turn) });
+    return [at(8), at(20)];
+  });
+  return new TapeMaker('STAR HUB')
+    .sew(run(closePath(circle(middle, 22)), 2), run(diamonds(circle(middle, 21.4), 3.6), 2))
+    .stop()
+    .sew(
+      satin(closePath(circle(middle, 20.6)), 2.6),
+      satin(closePath(circle(middle, 8)), 2),
+      ...spokes.map((spoke) => satin(spoke, 2.2)),
+    )
+    .done();
+}
 
 /** Wind-star: two of its five free-standing lace panels in one hooping, matched bobbin. */
 export function windStar(): Tape {
