@@ -114,6 +114,9 @@ describe('when to change the bobbin', () => {
     const blocks = Array.from({ length: 5000 }, (_, i) =>
       block(`b${i}`, dice.between(0.1, 12), dice.chance(0.4)),
     );
+    // Wherever one may go in, all ways cost as much.
+    const even = Array.from({ length: 2000 }, (_, i) => block(`b${i}`, 1));
+    expect(short(planned(taskOf(even)))).to.include({ wind: '100 white', joins: '' });
     const { wind, joins, possible } = planned(taskOf(blocks));
     const sewn = blocks.reduce((sum, b) => sum + b.bobbinM, 0);
     expect(wind[0]?.count).to.be.within(Math.ceil(sewn / 20), Math.ceil(sewn / 20) * 1.6);
@@ -129,6 +132,8 @@ describe('when to change the bobbin', () => {
     expect(told(taskOf([block('a', 3, true, 'gold')]))).to.contain('“gold”');
     expect(told(taskOf([block('a', 3, true, 'constructor')]))).to.contain('“constructor”');
     expect(told(taskOf([block('a', 3)], { keepM: 22 }))).to.contain('nothing is left');
+    // Found by chance: a million bobbins for one block.
+    expect(told(taskOf([block('a', 999_999)], { capacityM: { white: 1 }, keepM: 0 }))).to.contain('more than 2000 bobbins'); // prettier-ignore
     expect(short(planned(taskOf([])))).to.deep.equal({ wind: '', swaps: '', joins: '', possible: true });
   });
 });

@@ -43,6 +43,8 @@ export interface BobbinPlan {
   possible: boolean;
 }
 
+/** More is a mistake in what was sent. */
+const MOST_BOBBINS = 2000;
 /** Less thread is none, m. */
 const NONE = 1e-9;
 /** What was done before and within a block. */
@@ -60,12 +62,11 @@ function isLess(a: Cost, b: Cost): boolean {
   const at = a.findIndex((cost, i) => cost !== b[i]);
   return at >= 0 && itemAt(a, at) < itemAt(b, at);
 }
-/** The cheapest way of having come so far with one colour. */
+/** The cheapest way of having come to a block of one colour: before it a full bobbin is put in, or nothing is left to sew. */
 interface Way {
   cost: Cost;
-  /** blocks that were sewn since the last full bobbin was put in, and what was before it */
-  moves: readonly Move[];
-  before: Way | null;
+  /** the block before which the last full bobbin was put in; null: none was, it began with what was in */
+  before: { at: number; way: Way } | null;
 }
 
 /** @returns the problem where a colour has no bobbin, or a bobbin holds no more than is kept on it */
@@ -77,14 +78,14 @@ export function planBobbins(task: BobbinTask): Result<BobbinPlan> {
   const wind: BobbinPlan['wind'] = [];
   for (const colour of colours) {
     const way = cheapest(task, colour);
-    const [count] = way.cost;
-    if (count) wind.push({ bobbin: colour, count });
-    for (let at: Way | null = way; at; at = at.before) moves.push(...at.moves);
+    if (way.count) wind.push({ bobbin: colour, count: way.count });
+    for (const move of way.moves) moves.push(move);
   }
   moves.sort((a, b) => a.block - b.block);
   return ok({ wind, ...told(task, moves) });
 }
 function problemOf({ blocks, capacityM, keepM }: BobbinTask): Result<never> | null {
+  let bobbins = 0;
   for (const { id, bobbin, bobbinM } of blocks) {
     if (!(bobbinM > 0))
       return fail('no-length', `Block “${id}” has no length.`, 'Leave out what takes no bobbin thread.');
@@ -97,55 +98,71 @@ function problemOf({ blocks, capacityM, keepM }: BobbinTask): Result<never> | nu
         `A bobbin of “${bobbin}” holds ${holds} m and ${keepM} m are kept on it: nothing is left to sew with.`,
         'Keep less, or say how much it holds.',
       );
+    bobbins += bobbinM / (holds - keepM);
+    if (bobbins > MOST_BOBBINS)
+      return fail(
+        'too-many-bobbins',
+        `All blocks together take more than ${MOST_BOBBINS} bobbins: that is no order.`,
+        'Send fewer blocks, or see whether the metres are right.',
+      );
   }
   return null;
 }
 
 /**
  * The cheapest way of sewing all blocks of a colour: wherever a full bobbin is put in, nothing matters of what was before but its
- * cost, so that it is the shortest path from one such stop to a later one.
+ * cost, so that it is the shortest path from one such stop to a later one. @returns full bobbins, and what is done at each block
  */
-function cheapest({ blocks, capacityM, keepM, leftM }: BobbinTask, colour: string): Way {
+function cheapest(
+  { blocks, capacityM, keepM, leftM }: BobbinTask,
+  colour: string,
+): { count: number; moves: Move[] } {
   const full = itemAt(capacityM, colour) - keepM;
   const own = blocks.flatMap((block, n) => (block.bobbin === colour ? [{ block, n }] : []));
   const isIn = leftM !== null && blocks[0]?.bobbin === colour;
+  const first = isIn ? Math.max(0, leftM - keepM) : 0;
   // Where another colour is taken out anyway, or none is in, a full one costs no change of its own.
   const freshCost = (n: number): Cost => [1, 0, 0, (n ? blocks[n - 1]?.bobbin === colour : isIn) ? 1 : 0];
   // The last is the end of all.
   const best: (Way | undefined)[] = own.map(() => undefined);
-  const reach = (at: number, way: Way) => {
-    const known = best[at];
-    // Of two that cost as much the later change: at the last stop before it is wanted.
-    if (!known || !isLess(known.cost, way.cost)) best[at] = way;
-  };
-  const none: Cost = [0, 0, 0, 0];
-  const begin: Way = { cost: none, moves: [], before: null };
-  const goOn = (from: number, before: Way | null, rest: number, cost: Cost) => {
-    const moves: Move[] = [];
+  const goOn = (from: number, before: Way['before']) => {
+    let cost: Cost = before ? before.way.cost : [0, 0, 0, 0];
+    let rest = before ? full : first;
     for (let at = from; ; at++) {
-      // Copies of the moves are made only where they are the cheapest.
-      const here = { cost, before };
       const known = best[at];
       const next = at < own.length ? plus(cost, freshCost(itemAt(own, at).n)) : cost;
-      const isFirst = at === from && before !== null;
-      if (!isFirst && (!known || !isLess(known.cost, next)))
-        reach(at, { ...here, cost: next, moves: [...moves] });
+      // Of two that cost as much the later change: at the last stop before it is wanted.
+      if (!(before && at === from) && (!known || !isLess(known.cost, next)))
+        best[at] = { cost: next, before };
       if (at >= own.length) return;
-      const { block, n } = itemAt(own, at);
+      const { block } = itemAt(own, at);
       const used = sewn(rest, block, full);
       if (!used) return;
-      const shown = block.mayJoin ? 0 : used.joins.length;
-      cost = plus(cost, [used.joins.length, shown, used.joins.length, 0]);
+      const joins = used.joins.length;
+      cost = plus(cost, [joins, block.mayJoin ? 0 : joins, joins, 0]);
       rest = used.rest;
-      moves.push({ block: n, isFresh: isFirst, joins: used.joins });
     }
   };
-  goOn(0, null, isIn ? Math.max(0, leftM - keepM) : 0, none);
+  goOn(0, null);
   for (let at = 0; at < own.length; at++) {
     const way = best[at];
-    if (way) goOn(at, way, full, way.cost);
+    if (way) goOn(at, { at, way });
   }
-  return best[own.length] ?? begin;
+  const end = best[own.length];
+  const moves: Move[] = [];
+  let to = own.length;
+  for (let way = end; way; way = way.before?.way) {
+    const from = way.before?.at ?? 0;
+    let rest = way.before ? full : first;
+    for (let at = from; at < to; at++) {
+      const { block, n } = itemAt(own, at);
+      const used = sewn(rest, block, full);
+      moves.push({ block: n, isFresh: at === from && way.before !== null, joins: used?.joins ?? [] });
+      rest = used?.rest ?? 0;
+    }
+    to = from;
+  }
+  return { count: end?.cost[0] ?? 0, moves };
 }
 /** A block sewn from what is on the bobbin, and from full ones where that runs out; null: a join would show, or nothing is on it. */
 function sewn(

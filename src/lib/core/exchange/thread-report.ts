@@ -6,25 +6,31 @@ const name = z.string().min(1).max(200);
 /** Beyond this it is no design. */
 const MOST_BLOCKS = 400;
 const MOST_SEWN = 2000;
+const MOST_ON_NEEDLES = 150;
 
 /** POST /api/stop-order takes this. */
-export const stopOrderRequestSchema = z.object({
-  blocks: uniqueIds(
-    z
-      .array(z.object({ id, thread: name, seconds: z.number().min(0).max(1e6).optional() }))
-      .min(1)
-      .max(MOST_BLOCKS),
-  ),
-  /** ids: the first before the second */
-  before: z
-    .array(z.tuple([id, id]))
-    .max(20_000)
-    .default([]),
-  /** the thread that is on the machine */
-  start: name.nullable().default(null),
-  needles: z.int().min(1).max(100).optional(),
-  refillSeconds: z.number().min(0).max(1e6).optional(),
-});
+export const stopOrderRequestSchema = z
+  .object({
+    blocks: uniqueIds(
+      z
+        .array(z.object({ id, thread: name, seconds: z.number().min(0).max(1e6).optional() }))
+        .min(1)
+        .max(MOST_BLOCKS),
+    ),
+    /** ids: the first before the second */
+    before: z
+      .array(z.tuple([id, id]))
+      .max(20_000)
+      .default([]),
+    /** the thread that is on the machine */
+    start: name.nullable().default(null),
+    needles: z.int().min(1).max(100).optional(),
+    refillSeconds: z.number().min(0).max(1e6).optional(),
+  })
+  .refine(({ blocks, needles }) => needles === undefined || blocks.length <= MOST_ON_NEEDLES, {
+    path: ['blocks'],
+    message: `with needles at most ${MOST_ON_NEEDLES} blocks`,
+  });
 /** POST /api/stop-order answers this. */
 export const stopOrderAnswerSchema = z.object({
   order: z.array(z.string()),

@@ -34,6 +34,7 @@ export function changesSpace(lattice: Lattice): Space<Sewn> {
   const none: Sewn = { done: emptySet(size), left: size, sewn: [], before: null };
   const next = (state: Sewn) => freeThreads(lattice, state.done).map((t) => withThread(state, t));
   return {
+    isWhole: true,
     first: startingFrom(lattice, none, next, withThread),
     next,
     isDone: ({ left }) => left === 0,

@@ -3,6 +3,8 @@ import { itemAt } from '../base';
 /** What a search goes through: states, each reached at a cost of one more than the one before it. */
 export interface Space<S> {
   first: readonly S[];
+  /** false: only the likeliest steps are among the next, so that the search proves nothing */
+  isWhole: boolean;
   /** all states that one more step leads to */
   next: (state: S) => S[];
   isDone: (state: S) => boolean;
@@ -70,7 +72,7 @@ function searchLayers<S>(
   return { end: null, least: isWhole ? upper : bound, cost: Infinity };
 }
 /** Layers so wide are tried, one after the other, as long as there is time. */
-const WIDTHS = [20, 200, 2000, 20_000];
+const WIDTHS = [1, 20, 200, 2000, 20_000];
 
 /** Wider and wider until it is proven or the time is over. @param least that no path is cheaper is known already */
 export function searchWider<S>(space: Space<S>, least: number, mayContinue: () => boolean): FoundPath<S> {
@@ -78,7 +80,8 @@ export function searchWider<S>(space: Space<S>, least: number, mayContinue: () =
   for (const width of WIDTHS) {
     // The narrowest comes to an end whatever the time: an answer is wanted.
     const found = searchLayers(space, width, best.cost, best.end ? mayContinue : () => true);
-    const bound = Math.max(best.least, Math.min(found.least, best.cost));
+    const proven = space.isWhole ? Math.min(found.least, best.cost) : 0;
+    const bound = Math.max(best.least, proven);
     best = found.end ? { ...found, least: bound } : { ...best, least: bound };
     if (best.least >= best.cost || !mayContinue()) break;
   }

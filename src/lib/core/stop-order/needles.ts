@@ -1,8 +1,10 @@
+import { itemAt } from '../base';
 import type { Space } from './layers';
 import { startingFrom } from './changes';
 import {
   emptySet,
   freeThreads,
+  has,
   holdsAll,
   leftToTakeUp,
   sewThread,
@@ -31,6 +33,11 @@ const noneOf = (lattice: Lattice): Threaded => ({
   before: null,
 });
 
+/** Blocks times needles: beyond it only the likeliest needles are threaded anew. */
+const MANY = 1200;
+const LIKELIEST = 2;
+const isWhole = ({ blocks }: Lattice, needles: number): boolean => blocks.length * needles <= MANY;
+
 /** Needles that hold a thread once it is put on: a free one, one whose thread is done with, else any of them. */
 function threaded(
   lattice: Lattice,
@@ -40,10 +47,14 @@ function threaded(
 ): (readonly number[])[] {
   if (on.includes(thread)) return [on];
   if (on.length < needles) return [[...on, thread]];
-  const left = threadsLeft(lattice, done);
-  const over = on.findIndex((t) => !left.includes(t));
-  const places = over >= 0 ? [over] : on.map((_, n) => n);
-  return places.map((n) => on.with(n, thread));
+  const left = on.map((t) => itemAt(lattice.ofThread, t).filter((b) => !has(done, b)).length);
+  const over = left.indexOf(0);
+  if (over >= 0) return [on.with(over, thread)];
+  const places = on.map((_, n) => n);
+  const likely = isWhole(lattice, needles)
+    ? places
+    : places.sort((a, b) => itemAt(left, a) - itemAt(left, b)).slice(0, LIKELIEST);
+  return likely.map((n) => on.with(n, thread));
 }
 const missing = (lattice: Lattice, { done, on }: Threaded): number =>
   threadsLeft(lattice, done).filter((t) => !on.includes(t)).length;
@@ -63,6 +74,7 @@ export function loadsSpace(lattice: Lattice, needles: number): Space<Threaded> {
     return { done, left: from.left - sewn.length, sewn, on, loads: from.loads + 1, before: from };
   };
   return {
+    isWhole: isWhole(lattice, needles),
     first: [noneOf(lattice)],
     next: (state) =>
       freeThreads(lattice, state.done)
@@ -88,6 +100,7 @@ export function changesWithin(lattice: Lattice, needles: number, mostLoads: numb
       .flatMap((t) => threaded(lattice, state, t, needles).map((on) => withThread(state, t, [...on])))
       .filter((to) => to.loads + missing(lattice, to) <= mostLoads);
   return {
+    isWhole: isWhole(lattice, needles),
     first: startingFrom(lattice, noneOf(lattice), next, withThread),
     next,
     isDone: ({ left }) => left === 0,
