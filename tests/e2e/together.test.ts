@@ -3,6 +3,7 @@ import { readFileSync } from 'node:fs';
 import type { Page } from 'playwright-core';
 import { readTape, STOP } from '$lib/core/tape';
 import { openPage, useApp } from '../support/app';
+import { forward, stepOn, title } from '../support/at-machine';
 
 const used = useApp();
 
@@ -76,7 +77,7 @@ describe('several builds in one hooping', () => {
     await page.getByLabel('Times sewn').fill('2');
     await page.getByLabel('Times sewn').press('Tab');
     await page.goto(`${used.app.url}/builds/tail-tab?view=order`);
-    await page.getByText(/4 items of them come from hoopings\s+with other builds/).waitFor();
+    await page.getByText('4 items of them come from hoopings with other builds').waitFor();
     await page.getByRole('tab', { name: 'Cut' }).click();
     const base = page.getByTestId('cut-list').getByRole('row').filter({ hasText: 'with other builds' });
     expect(await base.getByRole('cell').last().innerText()).to.equal('2');
@@ -142,6 +143,24 @@ describe('work on a made thing', () => {
       .and.to.contain('Gull pennant on Pillow front');
     await page.goto(`${used.app.url}/builds/gull-pennant`);
     await page.getByText('mark it and its axis on the pillow front').first().waitFor();
+    await page.getByText('Sewing 1 of').first().waitFor();
+
+    // Hooping after hooping the next sewing; where the last has been, the first of another pillow front.
+    await page.getByRole('button', { name: 'Run', exact: true }).click();
+    const sewing = async () => {
+      const told = page.getByText(/Sewing \d+ of \d+/);
+      while (!(await told.count())) await stepOn(page);
+      const [, n, of] = /Sewing (\d+) of (\d+)/.exec(await told.innerText()) ?? [];
+      return { n: Number(n), of: Number(of) };
+    };
+    await page.getByTestId('run').waitFor();
+    const first = await sewing();
+    while (!/^All steps/.test(await title(page))) await stepOn(page);
+    await page.getByRole('radio', { name: 'Good', exact: true }).click();
+    await forward(page).click();
+    await page.getByRole('button', { name: 'Begin the next one' }).click();
+    await page.getByTestId('run').waitFor();
+    expect(await sewing()).to.deep.equal({ n: (first.n % first.of) + 1, of: first.of });
     expect(faults).to.deep.equal([]);
     await context.close();
   });

@@ -326,6 +326,7 @@ describe('worked out by hand', () => {
       spare: 0,
       withOthers: 0,
       hoopings: 2,
+      ownDesigns: 2,
       inHooping: 6,
       lastHooping: 6,
       seconds: 300 + 720 - 60,
@@ -344,6 +345,7 @@ describe('worked out by hand', () => {
       spare: 0,
       withOthers: 0,
       hoopings: 2,
+      ownDesigns: 2,
       inHooping: 1,
       lastHooping: 1,
       seconds: 360,
@@ -384,11 +386,25 @@ describe('worked out by hand', () => {
     const asked = { quantity: 5, repeats: 2 };
     const among = planOrder(scoreOf(hooped), plain30, asked, even, 1, lots);
     // Of five, three lie with others; the two left are one hooping of its own.
-    expect(among).to.include({ designs: 5, withOthers: 3, hoopings: 1, inHooping: 2, lastHooping: 2 });
+    expect(among).to.include({
+      designs: 5,
+      withOthers: 3,
+      hoopings: 1,
+      ownDesigns: 2,
+      inHooping: 2,
+      lastHooping: 2,
+    });
     expect(among).to.include({ needleSeconds: 500, handSeconds: (300 + 2 * 30 + 20) + 30 + (300 + 2 * 30) }); // prettier-ignore
     // Nothing of its own is left, and one is spare.
     const all = planOrder(scoreOf(hooped), plain30, { quantity: 2, repeats: 2 }, even, 1, lots);
-    expect(all).to.include({ designs: 3, spare: 1, withOthers: 3, hoopings: 0, lastHooping: 0 });
+    expect(all).to.include({
+      designs: 3,
+      spare: 1,
+      withOthers: 3,
+      hoopings: 0,
+      ownDesigns: 0,
+      lastHooping: 0,
+    });
     // The first item takes half as long again, the second 1.275 times.
     const learning = planOrder(
       scoreOf(steps.slice(0, 3)),

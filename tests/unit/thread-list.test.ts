@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { threadsOf, type Build } from '$lib/core/build';
-import { hiddenTakeWhatIsOn, threadList } from '$lib/core/thread';
+import { hiddenTakeWhatIsOn, knownThreads, threadList } from '$lib/core/thread';
 import { newWorkshop } from '$lib/core/workshop';
 import { crewPatch, tailTab } from '$lib/demo';
 import { example } from '../support/examples';
@@ -59,10 +59,18 @@ describe('the threads of a build, block by block', () => {
     const shelf = [{ id: 't', ...coral, kind: 'rayon' as const, weight: 40, form: 'cone' as const, count: 1, metres: 900 }]; // prettier-ignore
     const many = { ...machine!, kind: 'multi-needle' as const, needles: 6, threaded: [null, 't'] };
     const at = listOf(crewPatch(), SAID, { ...workshop, threads: shelf, machines: [many] }).rows;
+    expect(
+      knownThreads(at, [...shelf, { ...shelf[0]!, id: 'm', name: 'gilt', kind: 'metallic' }]),
+    ).to.deep.equal([
+      slate,
+      coral,
+      gorse,
+      { ...coral, name: 'gilt', metallic: true }, // prettier-ignore
+    ]);
     expect(at.map((row) => row.needle)).to.deep.equal([null, null, 2, 2, null, null, 2, null, null, null]);
   });
   it('hidden blocks take what is on, and those before anything seen what comes next: fewer changes', () => {
-    const { threads, before, after } = hiddenTakeWhatIsOn(rows, build.threads, SAID.length);
+    const { threads, before, after } = hiddenTakeWhatIsOn(rows, build, SAID.length);
     // slate | coral | gorse | coral | gorse | slate: six runs, five changes; then coral | gorse | slate.
     expect([before, after]).to.deep.equal([5, 2]);
     expect(threadsOf({ threads }).map((t) => t?.name)).to.deep.equal([
@@ -79,7 +87,7 @@ describe('the threads of a build, block by block', () => {
     ]);
     // Done once, nothing is left to do.
     const again = listOf(crewPatch(), threads);
-    const next = hiddenTakeWhatIsOn(again.rows, again.build.threads, SAID.length);
+    const next = hiddenTakeWhatIsOn(again.rows, again.build, SAID.length);
     expect([next.before, next.after]).to.deep.equal([2, 2]);
   });
 });

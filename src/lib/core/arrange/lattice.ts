@@ -45,8 +45,17 @@ function setsOfRows(places: readonly At[]): TypedLattice[] {
       .slice(1)
       .map(([{ y }]) => climbed(alike, y - lowest[0].y))
       .reduce((most, next) => (next.length > most.length ? next : most), [lowest]);
-    const set = inRows(rows.flat());
-    if (set) sets.push(set);
+    const [[first, beside], above] = [lowest, rows[1]];
+    sets.push({
+      across: lowest.length,
+      down: rows.length,
+      pitchXMm: beside ? beside.x - first.x : 0,
+      pitchYMm: above ? above[0].y - first.y : 0,
+      shiftXMm: 0,
+      shiftYMm: 0,
+      items: rows.length * lowest.length,
+      first,
+    });
     left = left.filter((row) => !rows.includes(row));
   }
   return sets;

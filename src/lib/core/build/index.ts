@@ -21,6 +21,7 @@ export {
   isSameThread,
   MOST_THREAD,
   MOST_THREAD_NUMBER,
+  saidOf,
   threadsOf,
   threadWords,
   UNNAMED,

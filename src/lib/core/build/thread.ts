@@ -44,6 +44,9 @@ export const threadWords = ({ name, number }: Pick<Thread, 'name' | 'number'>): 
 export const isSameThread = (a: Thread, b: Thread): boolean =>
   threadWords(a) === threadWords(b) && a.colour === b.colour;
 
+/** What was said of each of so many blocks; of some nothing. */
+export const saidOf = ({ threads }: Said, blocks: number): BlockThread[] =>
+  Array.from({ length: blocks }, (_, i) => threads[i] ?? UNNAMED);
 /** The first thread that has a name, for so many blocks. */
 export const inOneThread = (said: Said, blocks: number): BlockThread[] =>
   Array.from({ length: blocks }, (_, i) =>

@@ -19,8 +19,9 @@ export function sharedBases(
   hoop: Pick<HoopField, 'outerWidth' | 'outerHeight'> & Pick<Hoop, 'magnetic'>,
 ): CutPiece[] {
   if (!times) return [];
-  const all = cutList(score, design, { ...context, hoop });
-  const bases = all.filter((p) => isHooped(p) && !score.pieces.some((s) => s.id === p.id && s.own));
+  const hooped = score.pieces.filter((p) => p.size.rule === 'hoop' && !p.own);
+  const all = cutList({ ...score, pieces: hooped }, design, { ...context, hoop });
+  const bases = all.filter(isHooped);
   return all
     .filter((p) => bases.some((base) => base.id === p.id || base.id === p.of))
     .map((p) => ({

@@ -21,10 +21,11 @@ export interface OrderPlan {
   inTape: number;
   /** items beyond what is wanted */
   spare: number;
-  /** of the designs, so many are sewn in hoopings with other builds */
+  /** items that are sewn in hoopings with other builds */
   withOthers: number;
-  /** of its own */
+  /** hoopings of its own, and how often the tape is sewn in them */
   hoopings: number;
+  ownDesigns: number;
   /** items in a hooping of its own, and in the last one */
   inHooping: number;
   lastHooping: number;
@@ -200,8 +201,9 @@ export function planOrder(
     designs,
     inTape: itemsInTape,
     spare: designs * itemsInTape - order.quantity,
-    withOthers: elsewhere,
+    withOthers: elsewhere * itemsInTape,
     hoopings: own.length,
+    ownDesigns: designs - elsewhere,
     inHooping: order.repeats * itemsInTape,
     lastHooping: (own.at(-1)?.designs ?? 0) * itemsInTape,
     seconds: clock,

@@ -24,7 +24,7 @@ import { itemsInTape, techniqueById } from '../techniques';
 import { isMade, makeScore, popsOut, type Design, type Score, type ScoreOptions } from '../score';
 import { planThread, type ThreadPlan } from '../thread';
 import { itemTime, timeSteps, type ItemTime, type StepTimes } from '../time';
-import type { Hoop, Machine, Workshop } from '../workshop';
+import type { Hoop, Machine, SharedHooping, Workshop } from '../workshop';
 
 /** Everything that is worked out for a build. Lengths in mm, times in seconds, thread in metres. */
 export interface BuildPlan {
@@ -67,8 +67,7 @@ export function planBuild(
   sewing = 0,
 ): BuildPlan {
   const numbers = numbersWith(workshop.numbers);
-  const machine = workshop.machines.find((m) => m.id === build.machineId) ?? itemAt(workshop.machines, 0);
-  const hoop = workshop.hoops.find((h) => h.id === build.hoopId) ?? itemAt(workshop.hoops, 0);
+  const { machine, hoop } = equipmentOf(build, workshop);
   const design = composeDesign(build, own, inserted, machine.speed);
   const { reading, size } = design;
   const laid = laidPlaces(build, hoop.id);
@@ -106,14 +105,9 @@ export function planBuild(
       ? madePiece(piece, build.thing, sewing, middleOf(own.extents))
       : piece,
   );
-  const bases = workshop.hoopings.flatMap((shared) => {
-    const [first] = shared.parts;
-    const other = workshop.hoops.find((h) => h.id === shared.hoopId);
-    if (first?.id !== build.id || !other) return [];
-    const of = workshop.machines.find((m) => m.id === shared.machineId) ?? machine;
-    const { outerWidth, outerHeight } = hoopField(other, of, numbers, { width: 0, height: 0 });
-    return sharedBases(score, design, cutting, shared, { outerWidth, outerHeight, magnetic: other.magnetic });
-  });
+  const bases = workshop.hoopings
+    .filter(({ parts: [first] }) => first?.id === build.id)
+    .flatMap((shared) => sharedBases(score, design, cutting, shared, hoopOf(shared, workshop, numbers)));
   const pieces = [...ownPieces, ...bases];
   const threads = threadsOf(build);
   const context = { machine, numbers, magneticHoop: hoop.magnetic, threads };
@@ -145,6 +139,19 @@ export function planBuild(
   };
 }
 
+/** What is gone is replaced by the first of the workshop. */
+const equipmentOf = (
+  { machineId, hoopId }: Pick<Build, 'machineId' | 'hoopId'>,
+  { machines, hoops }: Workshop,
+) => ({
+  machine: machines.find((m) => m.id === machineId) ?? itemAt(machines, 0),
+  hoop: hoops.find((h) => h.id === hoopId) ?? itemAt(hoops, 0),
+});
+/** How large the hoop of a shared hooping is outside. */
+function hoopOf(shared: SharedHooping, workshop: Workshop, numbers: Numbers) {
+  const { machine, hoop } = equipmentOf(shared, workshop);
+  return { ...hoopField(hoop, machine, numbers, { width: 0, height: 0 }), magnetic: hoop.magnetic };
+}
 /** How needle steps that are sewn are spread over the positions of a long hoop. */
 function overOf(
   score: Score,

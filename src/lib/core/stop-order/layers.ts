@@ -24,6 +24,13 @@ export interface FoundPath<S> {
   cost: number;
 }
 
+interface Reached<S> {
+  state: S;
+  /** its key */
+  name: string;
+  /** the least that is left to be done costs */
+  left: number;
+}
 /** Of a layer so many are compared with all others. */
 const COMPARED = 60;
 
@@ -45,18 +52,18 @@ function searchLayers<S>(
   for (let cost = 0; layer.length; cost++) {
     const done = layer.find(isDone);
     if (done) return { end: done, least: isWhole ? cost : bound, cost };
-    const found = new Map<string, { state: S; left: number }>();
+    const found = new Map<string, Reached<S>>();
     for (const state of layer) {
       if (!mayContinue()) return { end: null, least: bound, cost: Infinity };
       for (const to of next(state)) {
         const name = key(to);
         if (found.has(name) || seen.has(name)) continue;
         const left = least(to);
-        if (cost + 1 + left < upper) found.set(name, { state: to, left });
+        if (cost + 1 + left < upper) found.set(name, { state: to, name, left });
       }
     }
     const sorted = [...found.values()].sort((a, b) => a.left - b.left);
-    const kept: { state: S; left: number }[] = [];
+    const kept: Reached<S>[] = [];
     for (const each of sorted) {
       const isLess = kept.slice(0, COMPARED).some(({ state }) => dominates(state, each.state));
       if (!isLess) kept.push(each);
@@ -67,7 +74,7 @@ function searchLayers<S>(
       kept.length = width;
     }
     layer = kept.map(({ state }) => state);
-    for (const state of layer) seen.add(key(state));
+    for (const { name } of kept) seen.add(name);
   }
   return { end: null, least: isWhole ? upper : bound, cost: Infinity };
 }

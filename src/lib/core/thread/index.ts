@@ -3,4 +3,4 @@
  * In: score, reading, numbers. Out: metres.
  */
 export { bobbinOf, bobbinsFor, planThread, usableBobbin, type ThreadPlan } from './plan';
-export { hiddenTakeWhatIsOn, threadList, type ThreadRow } from './list';
+export { hiddenTakeWhatIsOn, knownThreads, threadList, type ThreadRow } from './list';

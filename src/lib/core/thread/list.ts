@@ -1,5 +1,5 @@
 import { itemAt } from '../base';
-import { isSameThread, UNNAMED, type Build, type Thread } from '../build';
+import { isSameThread, saidOf, UNNAMED, type Build, type Thread } from '../build';
 import type { Reading } from '../reading';
 import { needsHands, type NeedleStep, type Score, type Step } from '../score';
 import type { Machine, ThreadStock } from '../workshop';
@@ -55,6 +55,12 @@ function stopFor(between: readonly Step[], before: Thread | undefined, after: Th
   const hands = between.some((s) => needsHands(s) && s.action !== 'thread');
   const isChange = before && after ? !isSameThread(before, after) : between.some((s) => s.kind === 'hand' && s.action === 'thread'); // prettier-ignore
   return hands ? (isChange ? 'both' : 'hands') : isChange ? 'thread' : 'none';
+}
+/** What a block may be sewn in: threads of the build, then those of the shelf, each once. */
+export function knownThreads(rows: readonly ThreadRow[], shelf: readonly ThreadStock[]): Thread[] {
+  const ofShelf = shelf.map(({ name, colour, kind }): Thread => ({ name, colour, ...(kind === 'metallic' && { metallic: true }) })); // prettier-ignore
+  const all = [...rows.flatMap(({ thread }) => thread ?? []), ...ofShelf];
+  return all.filter((thread, n) => all.findIndex((t) => isSameThread(t, thread)) === n);
 }
 /** By name and colour, as the shelf calls it. */
 function needleOf(
@@ -112,10 +118,10 @@ function edgeOf({ blocks }: Reading, block: number): { root: number; distanceMm:
  */
 export function hiddenTakeWhatIsOn(
   rows: readonly ThreadRow[],
-  said: Build['threads'],
+  build: Pick<Build, 'threads'>,
   blocks: number,
 ): { threads: Build['threads']; before: number; after: number } {
-  const threads: Build['threads'] = Array.from({ length: blocks }, (_, i) => said[i] ?? UNNAMED);
+  const threads = saidOf(build, blocks);
   const seen = (row: ThreadRow | undefined) => row && !row.hidden && row.thread && !row.step.thread;
   const after: (Thread | undefined)[] = rows.map((row, n) => {
     if (!row.hidden || row.step.thread) return row.thread;

@@ -60,9 +60,8 @@
     {/if}
     {#if order.withOthers}
       <dd class="label col-span-2 -mt-2">
-        {count(order.withOthers * order.inTape, 'item')} of them {order.withOthers * order.inTape > 1
-          ? 'come'
-          : 'comes'} from hoopings with other builds:
+        {count(order.withOthers, 'item')} of them {order.withOthers > 1 ? 'come' : 'comes'} from hoopings with other
+        builds:
         {#each shared as { id, name, times }, n (id)}{n ? ', ' : ''}<a
             class="text-needle underline"
             href={resolve(`/hoop?together=${id}`)}>{name}</a

@@ -113,8 +113,8 @@
     await (await import('../state/export')).exportBuild(build);
   }
   async function run() {
-    const { build, plan } = editor;
-    if (!build || !plan) return;
+    const { build } = editor;
+    if (!build) return;
     const { beginRun } = await import('../state/begin-run');
     await beginRun(build);
   }

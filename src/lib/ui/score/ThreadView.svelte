@@ -2,7 +2,7 @@
   import { count } from '$lib/core/base';
   import { isSameThread, threadWords, UNNAMED, type Build, type Thread } from '$lib/core/build';
   import type { BuildPlan } from '$lib/core/plan';
-  import { hiddenTakeWhatIsOn, threadList, type ThreadRow } from '$lib/core/thread';
+  import { hiddenTakeWhatIsOn, knownThreads, threadList, type ThreadRow } from '$lib/core/thread';
   import Check from '../kit/Check.svelte';
   import Select from '../kit/Select.svelte';
   import type { BuildEditor } from '../state/editor.svelte';
@@ -23,13 +23,7 @@
   const byHand = $derived(machine.kind === 'one-needle');
   let chosen = $state.raw<readonly number[]>([]);
 
-  /** Of the build and of the shelf, each once. */
-  const known = $derived.by(() => {
-    const all: Thread[] = [];
-    const offered = [...rows.flatMap(({ thread }) => thread ?? []), ...shelf.map(({ name, colour, kind }) => ({ name, colour, metallic: kind === 'metallic' || undefined }))]; // prettier-ignore
-    for (const thread of offered) if (!all.some((t) => isSameThread(t, thread))) all.push(thread);
-    return all;
-  });
+  const known = $derived(knownThreads(rows, shelf));
   const keyOf = (thread: Thread | undefined) =>
     String(thread ? known.findIndex((t) => isSameThread(t, thread)) : -1);
   const options = $derived([
@@ -37,19 +31,16 @@
     ...known.map((t, n) => [String(n), threadWords(t)] as const),
   ]);
   function set(blocks: readonly number[], key: string) {
-    const thread = known[Number(key)] ?? UNNAMED;
-    const threads = design.reading.blocks.map((_, i) =>
-      blocks.includes(i) ? thread : (build.threads[i] ?? UNNAMED),
-    );
-    editor.change({ threads });
+    editor.setThreads(blocks, known[Number(key)] ?? UNNAMED);
     chosen = [];
   }
 
-  const fewer = $derived(hiddenTakeWhatIsOn(rows, build.threads, design.reading.blocks.length));
+  const fewer = $derived(hiddenTakeWhatIsOn(rows, build, design.reading.blocks.length));
+  const saved = $derived(fewer.before - fewer.after);
   function takeFewer() {
-    const { threads, before, after } = fewer;
-    editor.change({ threads });
-    showNote(`${count(before - after, 'change')} of thread fewer.`, 'Undo brings the threads back.');
+    const many = saved;
+    editor.change({ threads: fewer.threads });
+    showNote(`${count(many, 'change')} of thread fewer.`, 'Undo brings the threads back.');
   }
   const STOPS: Record<NonNullable<ThreadRow['stop']>, string> = {
     hands: 'for your hands',
@@ -57,6 +48,8 @@
     both: 'for hands and thread',
     none: 'for nothing: start again',
   };
+  const seen = ({ hidden }: ThreadRow) => (hidden ? `under ${hidden.by}` : '');
+  const stopAfter = ({ stop }: ThreadRow) => (stop ? STOPS[stop] : '–');
   const m = (metres: number) => `${metres.toFixed(1)} m`;
   const isIn = (block: number) => chosen.includes(block);
   const toggle = (block: number) =>
@@ -70,9 +63,9 @@
       'block',
     )} of {rows.length} nobody sees.
   </p>
-  {#if fewer.after < fewer.before}
+  {#if saved > 0}
     <button type="button" class="btn btn-strong" onclick={takeFewer}
-      >Hidden ones take what is on: {count(fewer.before - fewer.after, 'change')} fewer</button
+      >Hidden ones take what is on: {count(saved, 'change')} fewer</button
     >
   {/if}
   {#if chosen.length}
@@ -93,15 +86,16 @@
         <th class="w-10 py-1 font-normal" scope="col"><span class="sr-only">Chosen</span></th>
         <th class="py-1 font-normal" scope="col">Block</th>
         <th class="py-1 font-normal" scope="col">Thread</th>
-        <th class="py-1 font-normal" scope="col">Seen</th>
-        <th class="py-1 text-right font-normal" scope="col">Above</th>
-        <th class="py-1 text-right font-normal" scope="col">Below</th>
-        {#if !byHand}<th class="py-1 text-right font-normal" scope="col">Needle</th>{/if}
-        <th class="py-1 pl-6 font-normal" scope="col">The stop after it is</th>
+        <th class="py-1 font-normal max-sm:hidden" scope="col">Seen</th>
+        <th class="py-1 pl-4 text-right font-normal max-sm:hidden" scope="col">Above</th>
+        <th class="py-1 pl-4 text-right font-normal max-sm:hidden" scope="col">Below</th>
+        {#if !byHand}<th class="py-1 pl-4 text-right font-normal max-sm:hidden" scope="col">Needle</th>{/if}
+        <th class="py-1 pl-4 font-normal max-sm:hidden" scope="col">Stop after it</th>
       </tr>
     </thead>
     <tbody class="divide-y divide-rule">
-      {#each rows as { step, thread, hidden, topM, bobbinM, needle, stop } (step.id)}
+      {#each rows as row (row.step.id)}
+        {@const { step, thread, topM, bobbinM, needle } = row}
         <tr>
           <td class="py-1"
             ><Check
@@ -118,6 +112,15 @@
                 editor.goToStep(step.id);
                 onstep();
               }}>{step.title}</button
+            ><span class="label block sm:hidden"
+              >{[
+                row.hidden && `not seen: ${seen(row)}`,
+                `${m(topM)} and ${m(bobbinM)}`,
+                needle && `needle ${needle}`,
+                row.stop && `stop ${stopAfter(row)}`,
+              ]
+                .filter(Boolean)
+                .join(' · ')}</span
             ></td
           >
           <td class="py-1 pr-3">
@@ -126,19 +129,23 @@
                 class="inline-block h-5 w-5 shrink-0 rounded-full border border-ink"
                 style:background={thread?.colour ?? 'transparent'}
               ></span>
-              <Select
-                label="Thread of {step.title}"
-                value={keyOf(thread)}
-                {options}
-                onchange={(key) => set([step.block], key)}
-              />
+              {#if step.thread}
+                {threadWords(step.thread)}
+              {:else}
+                <Select
+                  label="Thread of {step.title}"
+                  value={keyOf(thread)}
+                  {options}
+                  onchange={(key) => set([step.block], key)}
+                />
+              {/if}
             </span>
           </td>
-          <td class="label py-1 pr-3">{hidden ? `no: under ${hidden.by}` : 'yes'}</td>
-          <td class="py-1 text-right whitespace-nowrap">{m(topM)}</td>
-          <td class="py-1 text-right whitespace-nowrap">{m(bobbinM)}</td>
-          {#if !byHand}<td class="py-1 text-right">{needle ?? '–'}</td>{/if}
-          <td class="py-1 pl-6">{stop ? STOPS[stop] : '–'}</td>
+          <td class="label py-1 max-sm:hidden">{row.hidden ? `no: ${seen(row)}` : 'yes'}</td>
+          <td class="py-1 pl-4 text-right whitespace-nowrap max-sm:hidden">{m(topM)}</td>
+          <td class="py-1 pl-4 text-right whitespace-nowrap max-sm:hidden">{m(bobbinM)}</td>
+          {#if !byHand}<td class="py-1 pl-4 text-right max-sm:hidden">{needle ?? '–'}</td>{/if}
+          <td class="py-1 pl-4 max-sm:hidden">{stopAfter(row)}</td>
         </tr>
       {/each}
     </tbody>

@@ -18,9 +18,9 @@ import { workroom } from './workroom.svelte';
  * comes next.
  */
 export async function beginRun(build: Build): Promise<void> {
-  const sewing = sewingNext(build, await workroom.store.log.madeOf(build.id));
-  const read = await readPlan(build, sewing);
-  if (read.ok) await begin(build, read.value.plan);
+  const made = await workroom.store.log.madeOf(build.id);
+  const read = await readPlan(build, sewingNext(build, made));
+  if (read.ok) await begin(build, read.value.plan, made);
   else showProblem(read.problem);
 }
 /** A build of a shared hooping; the first is hooped up, each other comes into the same base. */
@@ -28,7 +28,8 @@ export async function beginTogether(hooping: SharedHooping, at: number): Promise
   const read = await readTogether(hooping, at);
   if (!read.ok) return showProblem(read.problem);
   const after = workroom.builds.find((b) => b.id === hooping.parts[at + 1]?.id);
-  await begin(read.value.build, read.value.plan, {
+  const made = await workroom.store.log.madeOf(read.value.build.id);
+  await begin(read.value.build, read.value.plan, made, {
     id: hooping.id,
     name: hooping.name,
     next: after ? { id: after.id, name: after.name } : null,
@@ -45,13 +46,18 @@ export async function beginNext({ together }: Pick<RunRecord, 'together'>): Prom
     next: 'Look at it at the Hoop, and begin the run from there.',
   });
 }
-async function begin(build: Build, plan: BuildPlan, together: RunRecord['together'] = null): Promise<void> {
+async function begin(
+  build: Build,
+  plan: BuildPlan,
+  madeBefore: number,
+  together: RunRecord['together'] = null,
+): Promise<void> {
   const now = Date.now();
   const { log } = workroom.store;
   const run = newRun(build, plan, workroom.workshopNow(), {
     id: newId(),
     now,
-    madeBefore: await log.madeOf(build.id),
+    madeBefore,
     together,
   });
   const started: RunEvent = { type: 'started', at: now };

@@ -1,5 +1,5 @@
 import { itemAt } from '$lib/core/base';
-import { inOneThread, UNNAMED, withMaterial, type Build, type ScoreEdit } from '$lib/core/build';
+import { inOneThread, saidOf, UNNAMED, withMaterial, type Build, type ScoreEdit } from '$lib/core/build';
 import type { Role } from '$lib/core/reading';
 import { newId } from './ids';
 import { OpenBuild } from './open-build.svelte';
@@ -17,9 +17,12 @@ export class BuildEditor extends OpenBuild {
     this.change({ roles: role ? { ...others, [String(block)]: role } : others });
   }
   setThread(block: number, thread: Build['threads'][number]) {
+    this.setThreads([block], thread);
+  }
+  setThreads(blocks: readonly number[], thread: Build['threads'][number]) {
     if (!this.build || !this.reading) return;
-    const threads = this.reading.blocks.map((_, i) => this.build?.threads[i] ?? UNNAMED);
-    this.change({ threads: threads.with(block, thread) });
+    const said = saidOf(this.build, this.reading.blocks.length);
+    this.change({ threads: said.map((own, i) => (blocks.includes(i) ? thread : own)) });
   }
   /** A block goes on in the thread of the one that is sewn before it. */
   keepThread(block: number) {

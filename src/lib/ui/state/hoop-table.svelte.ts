@@ -54,8 +54,8 @@ export class HoopTable {
     WAYS.flatMap((way) => {
       const count = this.needs.ways.found[way]?.placements.length;
       if (count === undefined) return [];
-      const { designs, withOthers } = this.needs.plan().order;
-      return [{ way, count, hoopings: count ? Math.ceil((designs - withOthers) / count) : null }];
+      const { ownDesigns } = this.needs.plan().order;
+      return [{ way, count, hoopings: count ? Math.ceil(ownDesigns / count) : null }];
     }),
   );
   /** what the build has; null: its items do not fit */
