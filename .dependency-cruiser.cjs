@@ -31,6 +31,7 @@ const ROOMS = [
     'cut',
     'template',
     'plan',
+    'reorder',
     'demand',
     'check',
   ],

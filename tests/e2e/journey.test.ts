@@ -1,9 +1,10 @@
 import { expect } from 'chai';
 import type { Page } from 'playwright-core';
 import { readFileSync } from 'node:fs';
-import { bean, closePath, rectangle, run, TapeMaker, zigzag } from '$lib/core/outline';
+import { bean, closePath, rectangle, run, TapeMaker, tatami, zigzag } from '$lib/core/outline';
 import { writeTape } from '$lib/core/tape';
 import { openPage, startApp, useApp } from '../support/app';
+import { sewn } from '../support/copies';
 
 const used = useApp();
 
@@ -164,6 +165,60 @@ describe('the threads of a build', () => {
     await page.getByLabel('Thread of the chosen blocks').selectOption({ label: 'gorse yellow' });
     expect(await shown()).to.equal('gorse yellow');
     expect(await list.getByLabel('Choose Border').isChecked()).to.equal(false);
+    expect(faults).to.deep.equal([]);
+    await context.close();
+  });
+});
+
+describe('another order of the blocks', () => {
+  it('has the fewest changes: looked at, taken, undone, taken once more, and the tape comes back as it came', async () => {
+    const field = (x: number) => tatami(rectangle({ x, y: 0 }, 12, 12), 0.4, 4);
+    const { page, context, faults } = await openPage(used.browser);
+    await page.goto(`${used.app.url}/builds`);
+    await page
+      .getByTestId('file-input')
+      .first()
+      .setInputFiles({
+        name: 'sails.dst',
+        mimeType: 'application/octet-stream',
+        buffer: Buffer.from(writeTape(sewn(field(0), field(20), field(40), field(60)))),
+      });
+    await page.getByRole('tab', { name: 'Thread' }).click();
+    const list = page.getByTestId('thread-list');
+    const blocks = list.getByRole('checkbox');
+    await blocks.nth(3).waitFor();
+    for (const [places, name] of [
+      [[0, 2], 'coral'],
+      [[1, 3], 'slate'],
+    ] as const) {
+      for (const n of places) await blocks.nth(n).click();
+      await page.getByLabel('Thread of the chosen blocks').selectOption({ label: name });
+    }
+    const said = page.getByTestId('changes');
+    await said.getByText('3 changes of thread, by hand').waitFor();
+    const sewThem = async () => {
+      await page.getByRole('button', { name: 'Fewest changes …' }).click();
+      const found = page.getByTestId('fewest-changes');
+      await found.getByText('No order that leaves all else as it is has fewer.').waitFor();
+      const row = found.getByRole('row', { name: 'Changes of thread' });
+      expect(await row.getByRole('cell').allTextContents()).to.deep.equal(['3', '1']);
+      const strip = (name: RegExp) => found.getByRole('list', { name }).getByRole('listitem');
+      expect(await strip(/^Sewn now/).count()).to.equal(4);
+      expect(await strip(/^Sewn then/).count()).to.equal(2);
+      await page.getByRole('button', { name: 'Sew it so' }).click();
+      await said.getByText('1 change of thread, by hand').waitFor();
+    };
+    await sewThem();
+    expect(await blocks.count()).to.equal(2);
+    await page.keyboard.press('Control+z');
+    await said.getByText('3 changes of thread, by hand').waitFor();
+    await sewThem();
+    await page.reload();
+    await page.getByTestId('other-order').getByText('Sewn in another order than its tape came in.').waitFor();
+    await page.getByRole('button', { name: 'Back to the order it came in' }).click();
+    await said.getByText('3 changes of thread, by hand').waitFor();
+    await blocks.nth(3).waitFor();
+    expect(await page.getByTestId('other-order').count()).to.equal(0);
     expect(faults).to.deep.equal([]);
     await context.close();
   });

@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { orderStops, type StopOrder, type StopTask } from '$lib/core/stop-order';
+import { orderStops, threadInOrder, type StopOrder, type StopTask } from '$lib/core/stop-order';
 import { Dice } from '../support/labelled/types';
 
 const blocksOf = (threads: string) => [...threads].map((thread, i) => ({ id: `b${i}`, thread }));
@@ -69,6 +69,29 @@ describe('the order of stops with the fewest changes of thread', () => {
     const found = ordered(task);
     expect(found).to.include({ changes: 2, naive: 3, optimal: true });
     expect(found.order).to.deep.equal(['b0', 'b1', 'b3', 'b2']);
+  });
+  it('threads needles in a given order as seldom as can be, and leaves on what is on', () => {
+    const dice = new Dice(31);
+    /** All ways of choosing a needle, one by one. */
+    const fewest = (threads: readonly string[], on: readonly (string | null)[]): number => {
+      const [first, ...rest] = threads;
+      if (first === undefined) return 0;
+      if (on.includes(first)) return fewest(rest, on);
+      return 1 + Math.min(...on.map((_, n) => fewest(rest, on.with(n, first))));
+    };
+    for (let n = 0; n < 300; n++) {
+      const threads = Array.from({ length: dice.whole(1, 9) }, () => dice.pick([...'abcd']));
+      const on = Array.from({ length: dice.whole(1, 3) }, () => dice.pick(['a', 'b', 'x', null]));
+      // A thread is put on one needle only.
+      if (on.some((t, k) => t !== null && on.indexOf(t) !== k)) continue;
+      const { needles, threaded } = threadInOrder(threads, on);
+      expect(threaded, JSON.stringify([threads, on])).to.have.length(fewest(threads, on));
+      const holds = [...on];
+      threads.forEach((thread, at) => {
+        for (const t of threaded) if (t.at === at) holds[t.needle] = thread;
+        expect(holds[needles[at] ?? -1]).to.equal(thread);
+      });
+    }
   });
   it('leaves an order as it was sent where none is better', () => {
     const task: StopTask = { blocks: blocksOf('aabbc'), before: [], start: 'a' };

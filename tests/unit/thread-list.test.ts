@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { threadsOf, type Build } from '$lib/core/build';
-import { hiddenTakeWhatIsOn, knownThreads, threadList } from '$lib/core/thread';
+import { hiddenTakeWhatIsOn, knownThreads, planNeedles, threadList } from '$lib/core/thread';
 import { newWorkshop } from '$lib/core/workshop';
 import { crewPatch, tailTab } from '$lib/demo';
 import { example } from '../support/examples';
@@ -17,7 +17,7 @@ const SAID: Build['threads'] = [slate, slate, coral, coral, gorse, gorse, coral,
 const workshop = newWorkshop();
 function listOf(tape: Tape, threads: Build['threads'], room = workshop) {
   const { build, plan } = example(tape, { threads }, room);
-  return { build, rows: threadList({ ...plan, reading: plan.design.reading }, plan.machine, room.threads) };
+  return { build, rows: threadList({ ...plan, reading: plan.design.reading }) };
 }
 
 describe('the threads of a build, block by block', () => {
@@ -54,7 +54,7 @@ describe('the threads of a build, block by block', () => {
     ]);
     for (const { topM, bobbinM } of rows) expect(topM).to.be.above(bobbinM);
   });
-  it('names the needle that holds a thread, by name and colour as the shelf calls it', () => {
+  it('leaves on a needle what is wanted, by name and colour as the shelf calls it, and says what is threaded when', () => {
     const [machine] = workshop.machines;
     const shelf = [{ id: 't', ...coral, kind: 'rayon' as const, weight: 40, form: 'cone' as const, count: 1, metres: 900 }]; // prettier-ignore
     const many = { ...machine!, kind: 'multi-needle' as const, needles: 6, threaded: [null, 't'] };
@@ -67,7 +67,23 @@ describe('the threads of a build, block by block', () => {
       gorse,
       { ...coral, name: 'gilt', metallic: true }, // prettier-ignore
     ]);
-    expect(at.map((row) => row.needle)).to.deep.equal([null, null, 2, 2, null, null, 2, null, null, null]);
+    // Slate slate coral coral gorse gorse coral gorse slate slate; coral is on the second of six.
+    const six = planNeedles(at, many, shelf);
+    expect([...six.needleOf.values()]).to.deep.equal([1, 1, 2, 2, 3, 3, 2, 3, 1, 1]);
+    expect(six.before).to.deep.equal([
+      { needle: 1, thread: 'slate' },
+      { needle: 3, thread: 'gorse' },
+    ]);
+    expect(six.during).to.deep.equal([]);
+    // With two, gorse takes the place of slate, which is wanted last, and gives it back.
+    const two = planNeedles(at, { needles: 2, threaded: ['t', null] }, shelf);
+    expect(two.before).to.deep.equal([{ needle: 2, thread: 'slate' }]);
+    expect(
+      two.during.map(({ needle, thread, instead, stepId }) => [needle, thread, instead, stepId]),
+    ).to.deep.equal([
+      [2, 'gorse', 'slate', 'n4'],
+      [1, 'slate', 'coral', 'n8'],
+    ]);
   });
   it('hidden blocks take what is on, and those before anything seen what comes next: fewer changes', () => {
     const { threads, before, after } = hiddenTakeWhatIsOn(rows, build, SAID.length);

@@ -16,7 +16,11 @@ import { Tabs } from './tabs';
 /** A tape to be kept with a build. */
 export type NewTape = TapeRecord;
 /** Builds of older versions lack what came later. */
-const tapesOf = (build: Build) => [build.tapeId, ...(build.insertions ?? []).flatMap((i) => i.tapeId ?? [])];
+const tapesOf = (build: Build) => [
+  build.tapeId,
+  ...(build.earlier ? [build.earlier.tapeId] : []),
+  ...(build.insertions ?? []).flatMap((i) => i.tapeId ?? []),
+];
 const sheetsOf = (build: Build) => (build.documents ?? []).map((d) => d.id);
 
 const BACKUPS = 'backups';

@@ -11,6 +11,7 @@ import { packBackup, readBackup } from '$lib/core/backup';
 import { csvToTape, fitsATape, readBundle } from '$lib/core/exchange';
 import { solveLayout } from '$lib/core/nesting';
 import { cutOver } from '$lib/core/plan';
+import { fewestChanges, inEarlierOrder } from '$lib/core/reorder';
 import { oneTape } from '$lib/core/run';
 import { isSewnAlike, mirrored, readTape, tapeIdOf, writeTape } from '$lib/core/tape';
 import type { CoreWorker } from './protocol';
@@ -94,6 +95,8 @@ const worker: CoreWorker = {
     const bytes = writeTape(fitting.value);
     return Comlink.transfer(ok({ id: tapeIdOf(bytes), bytes, of, meets }), [bytes.buffer]);
   },
+  fewestChanges: (task, seconds) => fewestChanges(task, within(seconds)),
+  inEarlierOrder: (planned, came) => ok(inEarlierOrder(planned, came)),
   oneTape({ laid, ...order }) {
     const made = oneTape(laid, order);
     if (!made.ok) return made;

@@ -1,11 +1,13 @@
 /** The core, off the screen's thread. Two workers serve the whole application; long work can be watched and stopped. */
 import * as Comlink from 'comlink';
 import type { Arrangement } from '$lib/core/arrange';
+import type { Build } from '$lib/core/build';
 import { fail, ok, type Path, type Problem, type Result } from '$lib/core/base';
 import type { DensityMap, Reading } from '$lib/core/reading';
 import type { Tape } from '$lib/core/tape';
 import type { Layout } from '$lib/core/nesting';
 import type { CutTask } from '$lib/core/plan';
+import type { Planned, Reordered, ReorderTask } from '$lib/core/reorder';
 import type {
   ArrangeRequest,
   CoreWorker,
@@ -146,6 +148,19 @@ export const mirroredInWorker = (tape: Tape) => core<StoredTape>((remote) => rem
 /** A tape whose blocks each go into one position of a long hoop. */
 export const cutOverInWorker = (tape: Tape, task: CutTask) =>
   core<CutOver>((remote) => remote.cutOver(tape, task));
+/** The search takes at most so long, s; what is read and looked at again comes on top. */
+const ORDER_SECONDS = 3;
+/** The blocks of a build in the order with the fewest changes of thread. */
+export const fewestChangesWatched = (task: ReorderTask, signal: AbortSignal) =>
+  alone<CoreWorker, Reordered>(
+    startCore(),
+    (remote) => remote.fewestChanges(task, ORDER_SECONDS),
+    signal,
+    () => fail('stopped', 'The search was stopped.', 'Nothing here was changed.'),
+  );
+/** A build back on the tape that it came on. */
+export const earlierOrderInWorker = (planned: Planned, came: Reading) =>
+  core<Build>((remote) => remote.inEarlierOrder(planned, came));
 /** All items of a hooping as one tape. */
 export const oneTapeInWorker = (request: OneTapeRequest) =>
   core<OneTapeAnswer>((remote) => remote.oneTape(request));

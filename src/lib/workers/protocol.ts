@@ -10,6 +10,7 @@ import type { Layout, LayoutPiece, LayoutStock } from '$lib/core/nesting';
 import type { Path, Result } from '$lib/core/base';
 import type { DensityMap, Reading, RoleOverrides, SewnArea } from '$lib/core/reading';
 import type { CutTask } from '$lib/core/plan';
+import type { Planned, Reordered, ReorderTask } from '$lib/core/reorder';
 import type { LaidDesign, OneTapeOrder } from '$lib/core/run';
 import type { Tape } from '$lib/core/tape';
 
@@ -89,6 +90,10 @@ export interface CoreWorker {
   mirrored(tape: Tape): Result<StoredTape>;
   /** A tape whose blocks each go into one position of a long hoop. @see cutOver */
   cutOver(tape: Tape, task: CutTask): Result<StoredTape & { of: number[]; meets: number }>;
+  /** The blocks of a build in the order with the fewest changes of thread. @param seconds the search takes at most so long */
+  fewestChanges(task: ReorderTask, seconds: number): Result<Reordered>;
+  /** A build back on the tape that it came on. */
+  inEarlierOrder(planned: Planned, came: Reading): Result<Build>;
   /** All items of a hooping as one tape. */
   oneTape(request: OneTapeRequest): Result<OneTapeAnswer>;
   /** The whole workroom as a ZIP. */

@@ -27,6 +27,12 @@ export interface BobbinTask {
 interface BobbinSwap {
   beforeBlock: string;
   because: string;
+  /** on the bobbin of that colour until then, m */
+  leftM: number;
+  /** a full one is put in; else the one that was in before comes back */
+  isFull: boolean;
+  /** the bobbin before is of another colour: it is changed in any case */
+  isOther: boolean;
 }
 /** A bobbin that runs out within a block, so far after its beginning, m. */
 interface BobbinJoin {
@@ -39,6 +45,8 @@ export interface BobbinPlan {
   wind: { bobbin: string; count: number }[];
   swaps: BobbinSwap[];
   joins: BobbinJoin[];
+  /** on the last bobbin of each colour, what is kept not counted, m */
+  left: { bobbin: string; leftM: number }[];
   /** no join shows */
   possible: boolean;
 }
@@ -199,10 +207,13 @@ function told(
     const before = blocks[n - 1];
     const full = itemAt(capacityM, bobbin) - keepM;
     const rest = rests.get(bobbin);
-    const isOther = before && before.bobbin !== bobbin;
+    const isOther = before !== undefined && before.bobbin !== bobbin;
     if (isOther || (isFresh && (n > 0 || leftM !== null)))
       swaps.push({
         beforeBlock: id,
+        leftM: rest ?? 0,
+        isFull: isFresh,
+        isOther,
         because: isOther
           ? `${id} is sewn with ${bobbin}, ${before.id} with ${before.bobbin}${isFresh ? '; a full one' : rest ? `; ${metres(rest)} are left on it` : ''}.`
           : `${id} takes ${metres(bobbinM)} and ${metres(rest ?? 0)} are left${mayJoin ? '' : ': a join would show'}.`,
@@ -221,5 +232,11 @@ function told(
     const had = isFresh ? full : (rest ?? 0);
     rests.set(bobbin, had + runOut.length * full - bobbinM);
   }
-  return { swaps, joins, possible: joins.every(({ block }) => blocks.find((b) => b.id === block)?.mayJoin) };
+  const left = [...rests].map(([bobbin, leftM]) => ({ bobbin, leftM }));
+  return {
+    swaps,
+    joins,
+    left,
+    possible: joins.every(({ block }) => blocks.find((b) => b.id === block)?.mayJoin),
+  };
 }

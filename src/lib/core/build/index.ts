@@ -188,6 +188,15 @@ export const buildSchema = z.object({
   /** the tape in the store, by the hash of its bytes */
   tapeId: id,
   fileName: z.string().max(260),
+  /** the tape that this one sews in another order, and of its blocks those that each block here is; null: it is as it came */
+  earlier: z
+    .object({
+      tapeId: id,
+      fileName: z.string().max(260),
+      blocks: z.array(z.array(z.int().min(0).max(MOST_BLOCKS)).min(1)).max(MOST_BLOCKS),
+    })
+    .nullable()
+    .default(null),
   /** stops typed from a sheet instead of a tape */
   typed: z
     .object({

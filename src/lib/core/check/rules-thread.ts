@@ -1,4 +1,5 @@
 import { itemAt } from '../base';
+import { freshBobbin, showsJoin } from '../thread';
 import { editsWithout } from './words';
 import type { Found, CheckRule } from './types';
 
@@ -8,9 +9,10 @@ export const threadRules: CheckRule[] = [
     id: 'bobbin-out',
     severity: 'mind',
     find: (c) =>
-      [...new Set(c.thread.swaps.map((s) => s.stepId))].map((stepId): Found => {
+      c.needles.flatMap(({ step: { id: stepId, role, title } }): Found | [] => {
         const swaps = c.thread.swaps.filter((s) => s.stepId === stepId);
-        const title = c.steps.find((s) => s.id === stepId)?.title ?? '';
+        // Where no join shows, one that runs out is no trouble.
+        if (!swaps.length || !showsJoin({ role })) return [];
         const { because } = itemAt(swaps, 0);
         // One bobbin does not sew it for all items: it is changed between them, wherever it was full.
         if (itemAt(c.thread.steps, stepId).bobbinM * c.build.order.repeats > c.thread.bobbinHoldsM)
@@ -26,19 +28,7 @@ export const threadRules: CheckRule[] = [
           fix: {
             label: 'Put a fresh bobbin before it',
             change: {
-              edits: [
-                ...c.build.edits,
-                {
-                  kind: 'insert',
-                  stepId: `bobbin:${stepId}`,
-                  before: stepId,
-                  title: 'Fresh bobbin',
-                  text: 'Put in a full bobbin: the next block must be sewn without a join.',
-                  side: 'front',
-                  seconds: c.numbers['stop.bobbinFresh'],
-                  action: 'bobbin',
-                },
-              ],
+              edits: [...c.build.edits, freshBobbin(stepId, c.numbers['stop.bobbinFresh'])],
             },
           },
         };

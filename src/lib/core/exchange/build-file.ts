@@ -15,7 +15,7 @@ export const buildFileSchema = z.object({
   build: buildSchema,
   /** the tape's bytes, base64; empty where the stops were typed */
   tape: base64Tape,
-  /** tapes that are sewn in between, by their id */
+  /** tapes that are sewn in between, and the one that the build came on, by their id */
   inserted: z.record(z.string().min(1).max(120), base64Tape).default({}),
 });
 export type BuildFile = z.infer<typeof buildFileSchema>;
@@ -26,7 +26,7 @@ export interface NamedTape {
   bytes: Uint8Array;
 }
 
-/** @param tape null where the stops were typed  @param inserted tapes that are sewn in between */
+/** @param tape null where the stops were typed  @param inserted tapes that are sewn in between, and the one that it came on */
 export const writeBuildFile = (
   build: Build,
   tape: Uint8Array | null,

@@ -1,5 +1,15 @@
 import { distance, fail, itemAt, ok, placing, type Point, type Result } from '../base';
-import { JUMP, MAX_RECORDS, STITCH, STOP, tapeBlocks, TapeAssembler, type Block, type Tape } from '../tape';
+import {
+  JUMP,
+  MAX_RECORDS,
+  sewnRecords,
+  STITCH,
+  STOP,
+  tapeBlocks,
+  TapeAssembler,
+  type Block,
+  type Tape,
+} from '../tape';
 import { shortestTour } from './tour';
 import type { HoopingTape, HoopingTask, Level, Stretch } from './types';
 
@@ -58,14 +68,8 @@ export function composeHooping(task: HoopingTask): Result<HoopingTape> {
   return ok(joined(task, items, stretches));
 }
 
-function partsOf(tape: Tape): Part[] {
-  return tapeBlocks(tape).map((whole) => {
-    let { from, to } = whole;
-    while (tape.kind[from] !== STITCH) from++;
-    while (tape.kind[to - 1] !== STITCH) to--;
-    return { whole, sewn: { from, to } };
-  });
-}
+const partsOf = (tape: Tape): Part[] =>
+  tapeBlocks(tape).map((whole) => ({ whole, sewn: sewnRecords(tape, whole) }));
 
 function legsOf({ tapes, order }: HoopingTask, items: Item[]): { all: Leg[]; levels: Level[] } {
   if (order === 'item-by-item') {

@@ -1,10 +1,10 @@
 import { itemAt, placing } from '../base';
-import { UNNAMED, type Build } from '../build';
+import type { Build } from '../build';
 import { cutsOf, type OverPositions } from '../hoop';
 import type { Reading } from '../reading';
 import { STITCH, TapeAssembler, type Tape } from '../tape';
 import type { Hoop } from '../workshop';
-import { layOn, type CarriedOver } from './replace';
+import { layOn, type CarriedOver, type NewTape } from './replace';
 
 /** A tape whose blocks each go into one position of a long hoop. */
 export interface CutTape {
@@ -69,20 +69,16 @@ export function onCutTape(
   before: Reading,
   after: Reading,
   of: readonly number[],
-  tape: { tapeId: string; fileName: string },
+  tape: NewTape,
 ): CarriedOver {
-  const first = before.blocks.map((_, old) => of.indexOf(old));
-  const last = before.blocks.map((_, old) => of.lastIndexOf(old));
-  const laid = layOn(build, after, tape, first, last);
-  const isPart = (now: number) => of.filter((old) => old === of[now]).length > 1;
+  const became = before.blocks.map((_, old) => of.flatMap((block, now) => (block === old ? [now] : [])));
+  const laid = layOn(build, after, tape, became);
   const roles = Object.fromEntries(
-    of.flatMap((old, now) =>
-      isPart(now) ? [[String(now), itemAt(before.blocks, old).role.value] as const] : [],
+    became.flatMap((parts, old) =>
+      parts.length > 1
+        ? parts.map((now) => [String(now), itemAt(before.blocks, old).role.value] as const)
+        : [],
     ),
   );
-  const threads = laid.build.threads.map((thread, now) => {
-    const own = first[itemAt(of, now)] ?? now;
-    return own === now ? thread : { ...UNNAMED, sameAs: own };
-  });
-  return { ...laid, build: { ...laid.build, roles: { ...laid.build.roles, ...roles }, threads } };
+  return { ...laid, build: { ...laid.build, roles: { ...laid.build.roles, ...roles } } };
 }

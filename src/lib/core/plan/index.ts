@@ -189,6 +189,6 @@ const isAcross = (repeats: Repeats | null): boolean =>
 export { composeDesign, composeTape, mergedTape, type InsertedReadings } from './compose';
 export { stepFacts } from './step-facts';
 export { weighBundle, type BundleChoice } from './bundle';
-export { carryOver, matchBlocks } from './replace';
+export { carryOver, layOn, matchBlocks, type NewTape } from './replace';
 export { cutOver, onCutTape, type CutTask } from './cut-over';
 export { proposeBuild, proposeTyped, readTyped, sheetThread } from './propose';

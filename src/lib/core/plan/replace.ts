@@ -5,8 +5,6 @@ import type { BlockReading, Reading } from '../reading';
 /** A build laid onto a newer tape of its design, and what could not be carried over, in words. */
 export interface CarriedOver {
   build: Build;
-  /** new block of each old one; null where it is gone */
-  blocks: (number | null)[];
   lost: string[];
 }
 
@@ -44,52 +42,62 @@ export function matchBlocks(
 
 /** Steps are named by their block: n3, b3:lay, a3:trim, bobbin:n3. */
 const STEP_ID = /^((?:bobbin:)?[nba])(\d+)(:.*)?$/;
+const NEEDLE_ID = /^n(\d+)$/;
 
 /**
  * Keeps the maker's decisions on a newer version of the tape: roles, threads, edits and insertions go with the blocks
  * they were made for; those whose block is gone are told.
  */
-export const carryOver = (
-  build: Build,
-  before: Reading,
-  after: Reading,
-  tape: { tapeId: string; fileName: string },
-): CarriedOver => layOn(build, after, tape, matchBlocks(before.blocks, after.blocks));
+export const carryOver = (build: Build, before: Reading, after: Reading, tape: NewTape): CarriedOver =>
+  layOn(
+    build,
+    after,
+    tape,
+    matchBlocks(before.blocks, after.blocks).map((now) => (now === null ? [] : [now])),
+  );
 
-/** The same where it is known which block each has become. @param last the last part of each, where one is cut into several */
+/** A tape that a build is laid onto. */
+export interface NewTape {
+  tapeId: string;
+  fileName: string;
+}
+
+/** The same where it is known what each block has become: one, none, or several parts in their order. */
 export function layOn(
   build: Build,
   after: Reading,
-  tape: { tapeId: string; fileName: string },
-  blocks: (number | null)[],
-  last = blocks,
+  tape: NewTape,
+  became: readonly (readonly number[])[],
 ): CarriedOver {
   const lost: string[] = [];
+  const first = (block: number): number | undefined => became[block]?.[0];
   /** The id on the new tape; null when its block is gone. */
   const idNow = (id: string): string | null => {
     const found = STEP_ID.exec(id);
     if (!found) return id;
     // What follows a block follows its last part.
-    const block = (found[1] === 'a' ? last : blocks)[Number(found[2])];
-    return block == null ? null : `${found[1]}${block}${found[3] ?? ''}`;
+    const block = found[1] === 'a' ? became[Number(found[2])]?.at(-1) : first(Number(found[2]));
+    return block === undefined ? null : `${found[1]}${block}${found[3] ?? ''}`;
   };
   const roles = Object.entries(build.roles).flatMap(([block, role]) => {
-    const now = blocks[Number(block)];
-    if (now == null) lost.push(`Role “${role.replace('-', ' ')}” of block ${Number(block) + 1}`);
-    return now == null ? [] : [[String(now), role] as const];
+    const now = became[Number(block)] ?? [];
+    if (!now.length) lost.push(`Role “${role.replace('-', ' ')}” of block ${Number(block) + 1}`);
+    return now.map((part) => [String(part), role] as const);
   });
   const named = threadsOf(build);
-  const threads = after.blocks.map((_, now) => {
-    const old = blocks.indexOf(now);
+  const threads = after.blocks.map((_, now): Build['threads'][number] => {
+    const old = became.findIndex((parts) => parts.includes(now));
+    const part = first(old);
+    if (part !== undefined && part !== now) return { ...UNNAMED, sameAs: part };
     const said = build.threads[old];
     const same = said?.name ? undefined : said?.sameAs;
-    const sameNow = same === undefined ? null : blocks[same];
-    if (sameNow != null) return { ...said, ...UNNAMED, sameAs: sameNow };
+    const sameNow = same === undefined ? undefined : first(same);
+    if (sameNow !== undefined && sameNow !== now) return { ...said, ...UNNAMED, sameAs: sameNow };
     return named[old] ?? (said ? UNNAMED : named.at(Math.min(now, named.length - 1))) ?? UNNAMED;
   });
-  blocks.forEach((now, old) => {
+  became.forEach((now, old) => {
     const thread = named[old];
-    if (now === null && thread) lost.push(`Thread “${thread.name}” of block ${old + 1}`);
+    if (!now.length && thread) lost.push(`Thread “${thread.name}” of block ${old + 1}`);
   });
   const edits = build.edits.flatMap((edit): ScoreEdit[] => {
     const stepId = edit.kind === 'insert' || edit.kind === 'again' ? edit.stepId : idNow(edit.stepId);
@@ -99,6 +107,9 @@ export function layOn(
       return [];
     }
     if (edit.kind === 'again') return [{ ...edit, of: idNow(edit.of) ?? edit.of }];
+    const block = NEEDLE_ID.exec(edit.stepId)?.[1];
+    if (edit.kind === 'skip' && block)
+      return (became[Number(block)] ?? []).map((part) => ({ ...edit, stepId: `n${part}` }));
     if (edit.kind !== 'insert' && edit.kind !== 'move') return [{ ...edit, stepId }];
     const place = edit.before === null ? null : idNow(edit.before);
     if (edit.before !== null && place === null)
@@ -106,21 +117,20 @@ export function layOn(
     return [{ ...edit, stepId, before: place }];
   });
   const insertions = build.insertions.map((insertion) => {
-    const next = blocks.slice(insertion.beforeBlock).find((b) => b !== null);
-    return { ...insertion, beforeBlock: next ?? after.blocks.length };
+    const next = became.slice(insertion.beforeBlock).find((now) => now.length);
+    return { ...insertion, beforeBlock: next?.[0] ?? after.blocks.length };
   });
   return {
     build: {
       ...build,
-      tapeId: tape.tapeId,
-      fileName: tape.fileName,
+      ...tape,
       typed: null,
+      earlier: null,
       roles: Object.fromEntries(roles),
       threads: build.threads.length ? threads : [],
       edits,
       insertions,
     },
-    blocks,
     lost,
   };
 }

@@ -8,6 +8,7 @@ import { searchWider } from './layers';
 import { changesWithin, loadsSpace, threadingOf, type Threading } from './needles';
 import { has, latticeOf, type Lattice, type StopTask } from './task';
 
+export { threadInOrder } from './in-order';
 export type { StopTask } from './task';
 
 /** An order of blocks. */

@@ -16,3 +16,10 @@ export function tapeBlocks(tape: Tape): Block[] {
   if (sews) blocks.push({ from, to: tape.kind.length });
   return blocks;
 }
+
+/** A block from its first needle point to its last, without the jumps before and after. */
+export function sewnRecords({ kind }: Tape, { from, to }: Block): Block {
+  while (from < to && kind[from] !== STITCH) from++;
+  while (to > from && kind[to - 1] !== STITCH) to--;
+  return { from, to };
+}

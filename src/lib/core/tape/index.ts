@@ -5,7 +5,7 @@
 export { readTape } from './read';
 export { recordsOf, writeTape, splitLongMoves, tapeToRows, rowsToTape, type StitchRow } from './write';
 export { TapeAssembler, TRIM_JUMPS } from './assembler';
-export { tapeBlocks } from './blocks';
+export { sewnRecords, tapeBlocks } from './blocks';
 export { tapeIdOf } from './id';
 export { isSewnAlike } from './same';
 export { mirrored } from './mirrored';

@@ -2,7 +2,7 @@ import { itemAt } from '../base';
 import { isSameThread, saidOf, UNNAMED, type Build, type Thread } from '../build';
 import type { Reading } from '../reading';
 import { needsHands, type NeedleStep, type Score, type Step } from '../score';
-import type { Machine, ThreadStock } from '../workshop';
+import type { ThreadStock } from '../workshop';
 import type { ThreadPlan } from './plan';
 
 /** What comes over a block, so that nobody sees its thread. */
@@ -18,8 +18,6 @@ export interface ThreadRow {
   hidden: Cover | null;
   topM: number;
   bobbinM: number;
-  /** that holds its thread, from 1; null: none, or one needle has them all */
-  needle: number | null;
   /** what the stop after it is for; null: it is the last */
   stop: 'hands' | 'thread' | 'both' | 'none' | null;
 }
@@ -29,8 +27,6 @@ const ALONG = 0.55;
 /** All blocks in the order in which they are sewn; what is passed over is left out. */
 export function threadList(
   { score, reading, threads, thread }: { score: Score; reading: Reading; threads: readonly (Thread | undefined)[]; thread: ThreadPlan }, // prettier-ignore
-  machine: Machine,
-  shelf: readonly ThreadStock[],
 ): ThreadRow[] {
   const sewn = score.steps.flatMap((step, at) =>
     step.kind === 'needle' && !step.skipped ? [{ step, at }] : [],
@@ -46,7 +42,6 @@ export function threadList(
       hidden: coverOf(score, reading, step, at),
       topM,
       bobbinM,
-      needle: needleOf(own, machine, shelf),
       stop: next ? stopFor(score.steps.slice(at + 1, next.at), own, threadOf(next.step)) : null,
     };
   });
@@ -62,17 +57,6 @@ export function knownThreads(rows: readonly ThreadRow[], shelf: readonly ThreadS
   const all = [...rows.flatMap(({ thread }) => thread ?? []), ...ofShelf];
   return all.filter((thread, n) => all.findIndex((t) => isSameThread(t, thread)) === n);
 }
-/** By name and colour, as the shelf calls it. */
-function needleOf(
-  thread: Thread | undefined,
-  { threaded }: Machine,
-  shelf: readonly ThreadStock[],
-): number | null {
-  const known = shelf.filter((t) => t.name === thread?.name && t.colour.toLowerCase() === thread.colour.toLowerCase()); // prettier-ignore
-  const at = threaded.findIndex((id) => known.some((t) => t.id === id));
-  return at < 0 ? null : at + 1;
-}
-
 /**
  * A placement line lies under the piece that is laid on it; a tack-down under the cover of its edge, where that is wide enough
  * to reach over it.

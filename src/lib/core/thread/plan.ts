@@ -1,26 +1,12 @@
 import { itemAt } from '../base';
 import { threadWords, type Thread } from '../build';
-import type { NumberId, Numbers } from '../numbers';
-import { isCutByBlade, LENGTH_BIN_MM, type BlockReading, type Reading } from '../reading';
-import { stackHere, stacksOf, type NeedleStep, type Score, type Stack } from '../score';
-import { MATERIALS } from '../catalogue';
-import { BOBBIN_KINDS, bobbinKindOf, type Machine } from '../workshop';
+import type { Numbers } from '../numbers';
+import type { Reading } from '../reading';
+import { stackHere, stacksOf, type Score } from '../score';
+import type { Machine } from '../workshop';
+import { fullBobbins, useBobbins, type BobbinSwap, type OnBobbin } from './bobbin';
+import { blockThread, stackThickness, type StepThread } from './take';
 
-const MM_PER_M = 1000;
-interface StepThread {
-  topM: number;
-  bobbinM: number;
-}
-/** A change of bobbin that is best made before a step. */
-interface BobbinSwap {
-  /** the needle step before which it is made */
-  stepId: string;
-  /** before this item of the hooping, from 0 */
-  item: number;
-  /** left on the bobbin that comes out, m */
-  leftM: number;
-  because: string;
-}
 /** Thread of one item by step, and of one bobbin. m */
 export interface ThreadPlan {
   steps: Record<string, StepThread>;
@@ -30,7 +16,10 @@ export interface ThreadPlan {
   bobbinHoldsM: number;
   /** metres by thread name, the most used first */
   byThread: { name: string; colour: string; metres: number }[];
+  /** of one hooping */
   swaps: BobbinSwap[];
+  /** blocks of one item as their bobbins see them, in the order of sewing */
+  onBobbin: OnBobbin[];
   /** blocks that take more than a whole bobbin: they cannot be sewn without a join */
   tooLong: string[];
 }
@@ -40,48 +29,6 @@ export const bobbinsFor = (
   { bobbinM, bobbinHoldsM }: Pick<ThreadPlan, 'bobbinM' | 'bobbinHoldsM'>,
   items: number,
 ) => Math.ceil((bobbinM * items) / bobbinHoldsM);
-
-/** Blocks in which a join of the bobbin shows. */
-const SHOWS: readonly NeedleStep['role'][] = ['cover', 'lace', 'final-outline'];
-
-/** Under the needle the stack is as thick as all its layers pressed together, mm. */
-const stackThickness = ({ layers }: Stack, score: Score): number =>
-  layers.reduce(
-    (sum, l) =>
-      sum + MATERIALS[l.material].sewnMm * (score.pieces.find((p) => p.id === l.pieceId)?.layers ?? 1),
-    0,
-  );
-
-/**
- * top = Σ(1.15 l + 1.5 t), bobbin = Σ(0.40 l + 1.0 t) over the stitches, and a tail at each start.
- * l: length of a stitch, t: thickness of the stack, mm.
- */
-function blockThread(block: BlockReading, thickMm: number, numbers: Numbers): StepThread {
-  // A blade carries none.
-  if (isCutByBlade(block)) return { topM: 0, bobbinM: 0 };
-  let lengthMm = 0;
-  block.lengthBins.forEach((n, bin) => (lengthMm += n * (bin + 0.5) * LENGTH_BIN_MM));
-  // The bins round; the sewn length is exact.
-  const sewnMm = block.sewnLengthMm || lengthMm;
-  const tails = numbers['thread.tail'] * (1 + block.trims);
-  const sewn = { lengthMm: sewnMm, stitches: block.stitches, thickMm };
-  return { topM: topOf(sewn, numbers) + tails, bobbinM: bobbinOf(sewn, numbers) + tails };
-}
-interface SewnLength {
-  lengthMm: number;
-  stitches: number;
-  /** of the stack under the needle */
-  thickMm: number;
-}
-const topOf = ({ lengthMm, stitches, thickMm }: SewnLength, numbers: Numbers): number =>
-  (numbers['thread.topTake'] * lengthMm + numbers['thread.topThick'] * thickMm * stitches) / MM_PER_M;
-/** Bobbin thread of stitches, m, without the tails. */
-export const bobbinOf = ({ lengthMm, stitches, thickMm }: SewnLength, numbers: Numbers): number =>
-  (numbers['thread.bobbinTake'] * lengthMm + numbers['thread.bobbinThick'] * thickMm * stitches) / MM_PER_M;
-
-/** What a bobbin of a kind gives, m: some is kept in hand. */
-export const usableBobbin = (holds: NumberId, numbers: Numbers): number =>
-  numbers[holds] * (1 - numbers['thread.bobbinKeep'] / 100);
 
 /**
  * Thread of one item, and where the bobbin is changed when a hooping sews each block for all its items before the next.
@@ -98,25 +45,29 @@ export function planThread(
     startM,
   }: { machine: Machine; numbers: Numbers; items?: number; startM?: number },
 ): ThreadPlan {
-  const fine = usableBobbin(BOBBIN_KINDS[bobbinKindOf(machine)].holds, numbers);
-  const matched = usableBobbin('thread.bobbinMatched', numbers);
+  const full = fullBobbins(machine, numbers);
   const plan: ThreadPlan = {
     steps: {},
     topM: 0,
     bobbinM: 0,
-    bobbinHoldsM: fine,
+    bobbinHoldsM: full.fine,
     byThread: [],
     swaps: [],
+    onBobbin: [],
     tooLong: [],
   };
   const metres = new Map<string, { name: string; colour: string; metres: number }>();
   const stacks = stacksOf(score);
-  let holds = fine;
-  let left = startM === undefined ? holds : startM;
+  let bobbin: OnBobbin['thread'] = null;
+  let isWound = false;
+  let fresh = 0;
   for (const [i, step] of score.steps.entries()) {
     if (step.kind === 'hand') {
-      // A bobbin of the top thread is fresh, and holds less.
-      if (step.action === 'bobbin') left = holds = step.own ? fine : matched;
+      if (step.action !== 'bobbin') continue;
+      // The maker's own step puts in a full one of bobbin thread; any other one of the thread above.
+      isWound = !step.own;
+      bobbin = null;
+      if (step.own) fresh++;
       continue;
     }
     if (step.skipped) continue;
@@ -135,25 +86,11 @@ export function planThread(
       const known = metres.get(key) ?? { name, colour: thread.colour, metres: 0 };
       metres.set(key, { ...known, metres: known.metres + needs.topM });
     }
-    for (let item = 0; item < items; item++) {
-      if (needs.bobbinM <= left) {
-        left -= needs.bobbinM;
-        continue;
-      }
-      if (needs.bobbinM > holds) {
-        if (!plan.tooLong.includes(step.id)) plan.tooLong.push(step.id);
-      }
-      // Where a join does not show, the bobbin may be used up and changed within the block.
-      else if (SHOWS.includes(step.role))
-        plan.swaps.push({
-          stepId: step.id,
-          item,
-          leftM: left,
-          because: `${step.title}${items > 1 ? `, item ${item + 1} of ${items},` : ''} takes ${needs.bobbinM.toFixed(1)} m of bobbin thread and ${left.toFixed(1)} m are left: a join would show.`,
-        });
-      left = SHOWS.includes(step.role) ? holds - needs.bobbinM : holds - ((needs.bobbinM - left) % holds);
-    }
+    if (isWound) [bobbin, isWound] = [thread, false];
+    plan.onBobbin.push({ step, bobbinM: needs.bobbinM, thread: bobbin, fresh });
+    if (needs.bobbinM > (bobbin === null ? full.fine : full.matched)) plan.tooLong.push(step.id);
   }
   plan.byThread = [...metres.values()].sort((a, b) => b.metres - a.metres);
+  plan.swaps = useBobbins(plan.onBobbin, full, { items, startM }).swaps;
   return plan;
 }

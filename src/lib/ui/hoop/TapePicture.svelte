@@ -34,7 +34,7 @@
       if (!answer || !answer.ok || !ctx) return;
       canvas.width = canvas.height = size * devicePixelRatio;
       ctx.scale(devicePixelRatio, devicePixelRatio);
-      drawTape(ctx, size, answer.value.tape, answer.value.reading, threads, pageColours());
+      drawTape(ctx, { size, ...answer.value }, threads, pageColours());
     })();
   });
 </script>

@@ -106,24 +106,53 @@ export function blockPath(tape: Tape, block: BlockReading): Path2D {
   return path;
 }
 
-/** The whole tape in a square, for lists. size: px. */
+/** A tape, and how its blocks are drawn, in a square. size: px. */
+interface SquareDrawing {
+  size: number;
+  tape: Tape;
+  reading: Reading;
+}
+/** The whole tape in its threads, for lists. */
 export function drawTape(
   ctx: CanvasRenderingContext2D,
-  size: number,
-  tape: Tape,
-  reading: Reading,
+  drawing: SquareDrawing,
   threads: readonly ({ colour: string } | undefined)[],
   { paper, ink, quiet }: Pick<PlanColours, 'paper' | 'ink' | 'quiet'>,
+) {
+  // So small, an edge would be wider than the thread in it.
+  drawSquare(ctx, drawing, ({ index }) => ({
+    colour: seenThread(threads[index]?.colour ?? quiet, paper, ink),
+    wide: 0.9,
+  }));
+}
+/** The whole tape; some of its blocks stand out. */
+export function drawStandingOut(
+  ctx: CanvasRenderingContext2D,
+  drawing: SquareDrawing,
+  standsOut: (block: number) => boolean,
+  { rule, needle }: Pick<PlanColours, 'rule' | 'needle'>,
+) {
+  const isOut = ({ index }: BlockReading) => standsOut(index);
+  const { blocks } = drawing.reading;
+  const last = [...blocks.filter((b) => !isOut(b)), ...blocks.filter(isOut)];
+  drawSquare(ctx, { ...drawing, reading: { ...drawing.reading, blocks: last } }, (block) =>
+    isOut(block) ? { colour: needle, wide: 1.4 } : { colour: rule, wide: 0.9 },
+  );
+}
+function drawSquare(
+  ctx: CanvasRenderingContext2D,
+  { size, tape, reading }: SquareDrawing,
+  lookOf: (block: BlockReading) => { colour: string; wide: number },
 ) {
   const { extents: e } = reading;
   const scale = (size - 6) / Math.max(1, e.maxX - e.minX, e.maxY - e.minY);
   ctx.save();
   ctx.translate(size / 2 - ((e.minX + e.maxX) / 2) * scale, size / 2 + ((e.minY + e.maxY) / 2) * scale);
   ctx.scale(scale, -scale);
-  ctx.lineWidth = 0.9 / scale;
-  // So small, an edge would be wider than the thread in it.
   for (const block of reading.blocks) {
-    ctx.strokeStyle = seenThread(threads[block.index]?.colour ?? quiet, paper, ink);
+    const { colour, wide } = lookOf(block);
+    ctx.lineWidth = wide / scale;
+    ctx.strokeStyle = colour;
     ctx.stroke(blockPath(tape, block));
   }
   ctx.restore();

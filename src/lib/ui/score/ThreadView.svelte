@@ -2,9 +2,19 @@
   import { count } from '$lib/core/base';
   import { isSameThread, threadWords, UNNAMED, type Build, type Thread } from '$lib/core/build';
   import type { BuildPlan } from '$lib/core/plan';
-  import { hiddenTakeWhatIsOn, knownThreads, threadList, type ThreadRow } from '$lib/core/thread';
+  import {
+    hiddenTakeWhatIsOn,
+    knownThreads,
+    planNeedles,
+    threadList,
+    type ThreadRow,
+  } from '$lib/core/thread';
   import Check from '../kit/Check.svelte';
+  import Part from '../kit/Part.svelte';
   import Select from '../kit/Select.svelte';
+  import BobbinPlan from './BobbinPlan.svelte';
+  import NeedlePlan from './NeedlePlan.svelte';
+  import OtherOrder from './OtherOrder.svelte';
   import type { BuildEditor } from '../state/editor.svelte';
   import { showNote } from '../state/notices';
   import { workroom } from '../state/workroom.svelte';
@@ -19,7 +29,8 @@
 
   const { machine, design } = $derived(plan);
   const shelf = $derived(workroom.workshop.threads);
-  const rows = $derived(threadList({ ...plan, reading: design.reading }, machine, shelf));
+  const rows = $derived(threadList({ ...plan, reading: design.reading }));
+  const needles = $derived(planNeedles(rows, machine, shelf));
   const byHand = $derived(machine.kind === 'one-needle');
   let chosen = $state.raw<readonly number[]>([]);
 
@@ -35,6 +46,7 @@
     chosen = [];
   }
 
+  let isFewest = $state(false);
   const fewer = $derived(hiddenTakeWhatIsOn(rows, build, design.reading.blocks.length));
   const saved = $derived(fewer.before - fewer.after);
   function takeFewer() {
@@ -50,6 +62,10 @@
   };
   const seen = ({ hidden }: ThreadRow) => (hidden ? `under ${hidden.by}` : '');
   const stopAfter = ({ stop }: ThreadRow) => (stop ? STOPS[stop] : '–');
+  function goTo(stepId: string) {
+    editor.goToStep(stepId);
+    onstep();
+  }
   const m = (metres: number) => `${metres.toFixed(1)} m`;
   const isIn = (block: number) => chosen.includes(block);
   const toggle = (block: number) =>
@@ -64,9 +80,19 @@
     )} of {rows.length} nobody sees.
   </p>
   {#if saved > 0}
-    <button type="button" class="btn btn-strong" onclick={takeFewer}
+    <button type="button" class="btn" onclick={takeFewer}
       >Hidden ones take what is on: {count(saved, 'change')} fewer</button
     >
+  {/if}
+  {#if !build.typed && rows.some((r) => r.thread)}
+    <button type="button" class="btn btn-strong" onclick={() => (isFewest = true)}>Fewest changes …</button>
+    {#if isFewest}
+      <Part load={() => import('./FewerChanges.svelte')}>
+        {#snippet children({ default: FewerChanges })}
+          <FewerChanges {editor} {plan} bind:open={isFewest} />
+        {/snippet}
+      </Part>
+    {/if}
   {/if}
   {#if chosen.length}
     <label class="flex items-center gap-2"
@@ -79,7 +105,12 @@
     >
   {/if}
 </div>
-<div class="min-h-0 flex-1 overflow-auto">
+<div class="flex min-h-0 flex-1 flex-col gap-3 overflow-auto">
+  {#if build.earlier}<OtherOrder {editor} {plan} blocks={build.earlier.blocks} />{/if}
+  <div class="flex flex-wrap gap-x-8 gap-y-1">
+    <BobbinPlan {editor} {plan} />
+    {#if !byHand}<NeedlePlan {needles} {rows} onstep={goTo} />{/if}
+  </div>
   <table class="w-full text-left" data-testid="thread-list">
     <thead class="label sticky top-0 border-b border-rule bg-ground">
       <tr>
@@ -95,7 +126,8 @@
     </thead>
     <tbody class="divide-y divide-rule">
       {#each rows as row (row.step.id)}
-        {@const { step, thread, topM, bobbinM, needle } = row}
+        {@const { step, thread, topM, bobbinM } = row}
+        {@const needle = byHand ? undefined : needles.needleOf.get(step.id)}
         <tr>
           <td class="py-1"
             ><Check
@@ -105,13 +137,8 @@
             /></td
           >
           <td class="py-1 pr-3"
-            ><button
-              type="button"
-              class="text-left hover:underline"
-              onclick={() => {
-                editor.goToStep(step.id);
-                onstep();
-              }}>{step.title}</button
+            ><button type="button" class="text-left hover:underline" onclick={() => goTo(step.id)}
+              >{step.title}</button
             ><span class="label block sm:hidden"
               >{[
                 row.hidden && `not seen: ${seen(row)}`,

@@ -7,7 +7,7 @@ export async function exportBuild(build: Build): Promise<void> {
   const { writeBuildFile } = await import('$lib/core/exchange');
   const tape = await workroom.store.tape(build.tapeId);
   const inserted = [];
-  for (const { tapeId } of build.insertions) {
+  for (const { tapeId } of [...build.insertions, ...(build.earlier ? [build.earlier] : [])]) {
     const bytes = tapeId && (await workroom.store.tape(tapeId));
     if (tapeId && bytes) inserted.push({ id: tapeId, bytes });
   }

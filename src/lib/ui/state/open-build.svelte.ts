@@ -264,12 +264,19 @@ export class OpenBuild {
     const { hooping, insertions } = this.build;
     this.change({
       tapeId,
+      earlier: null,
       insertions: insertions.map((i) => ({ ...i, dxMm: -i.dxMm })),
       hooping: hooping && {
         ...hooping,
         outline: hooping.outline.map(([x, y]): [number, number] => [-x, y]).reverse(),
       },
     });
+  }
+  /** The build on another tape of the same stitches, which is stored. True when it was. */
+  async takeTape(build: Build, tape: StoredTape | null): Promise<boolean> {
+    if (tape && !(await this.needs.addTape(tape.id, tape.bytes))) return false;
+    this.change(build);
+    return true;
   }
   /** Lays the maker's decisions onto a newer tape; answers what could not be kept. */
   async replaceTape(tapeId: string, fileName: string, bytes: Uint8Array): Promise<string[] | null> {

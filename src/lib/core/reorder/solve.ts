@@ -1,0 +1,110 @@
+import { itemAt, ok, type Result } from '../base';
+import { threadWords, type Thread } from '../build';
+import type { BuildPlan } from '../plan';
+import type { NeedleStep } from '../score';
+import { orderStops, type StopOrder } from '../stop-order';
+import type { ThreadRow } from '../thread';
+import { groundOf, touching } from './cells';
+import type { ReorderTask } from './lay';
+import type { Section } from './sections';
+
+const keyOf = (thread: Thread | undefined, step: NeedleStep) =>
+  thread ? `${threadWords(thread)} ${thread.colour}` : `? ${step.id}`;
+
+/**
+ * Blocks that are seen in their best order; the others go with them, in whatever thread is on.
+ * @param pinned blocks that none of their section changes places with
+ */
+export function bestOrderOf(
+  { own, tape }: ReorderTask,
+  { machine }: BuildPlan,
+  rows: readonly ThreadRow[],
+  sections: readonly Section[],
+  pinned: ReadonlySet<number>,
+  left: () => number,
+): Result<{ order: number[]; found: StopOrder }> {
+  const seen = new Map(
+    rows.flatMap((row) => (row.hidden && !row.step.thread ? [] : [[row.step.id, row] as const])),
+  );
+  const ground = groundOf(tape);
+  const before: [string, string][] = [];
+  const within = sections.map((section) => {
+    const cells = section.map(({ block }) => {
+      const sewn = own.blocks[block];
+      return sewn ? ground.cellsOf(tape, sewn) : new Set<number>();
+    });
+    const stays = section.flatMap(({ block }, n) => (pinned.has(block) ? [n] : []));
+    const besides = stays.flatMap((n) =>
+      section.map((_, k): [number, number] => [Math.min(n, k), Math.max(n, k)]),
+    );
+    return [...touching(ground, cells), ...besides.filter(([a, b]) => a !== b)];
+  });
+  let last: string[] = [];
+  sections.forEach((section, s) => {
+    const ids = section.map(({ id }) => id);
+    for (const [a, b] of throughOthers(section.length, itemAt(within, s), (n) => seen.has(itemAt(ids, n))))
+      before.push([itemAt(ids, a), itemAt(ids, b)]);
+    const here = ids.filter((id) => seen.has(id));
+    for (const a of last) for (const b of here) before.push([a, b]);
+    if (here.length) last = here;
+  });
+  const blocks = [...seen.values()].map(({ step, thread }) => ({ id: step.id, thread: keyOf(thread, step) }));
+  const found = orderStops(
+    { blocks, before, start: null },
+    machine.kind === 'one-needle' ? null : machine.needles,
+    left,
+  );
+  if (!found.ok) return found;
+  const place = new Map(found.value.order.map((id, n) => [id, n]));
+  const order = sections.flatMap((section, s) =>
+    inPlace(
+      section.map(({ id }) => place.get(id)),
+      itemAt(within, s),
+    ).flatMap((n) => {
+      const { block, inserted, again } = itemAt(section, n);
+      return inserted || again ? [] : [block];
+    }),
+  );
+  return ok({ order, found: found.value });
+}
+
+/** Which of those that count come before which, also by way of others. @param pairs the first of each stands before the second */
+function throughOthers(
+  size: number,
+  pairs: readonly [number, number][],
+  counts: (n: number) => boolean,
+): [number, number][] {
+  const after = Array.from({ length: size }, () => new Set<number>());
+  for (const [a, b] of pairs) itemAt(after, a).add(b);
+  // From the end, so that what follows another is known by then.
+  for (let n = size - 1; n >= 0; n--)
+    for (const next of [...itemAt(after, n)])
+      if (!counts(next)) for (const b of itemAt(after, next)) itemAt(after, n).add(b);
+  return after.flatMap((all, a) =>
+    counts(a) ? [...all].filter(counts).map((b): [number, number] => [a, b]) : [],
+  );
+}
+/**
+ * Those that have a place in their order; the others as early as they were, once what they wait for is done.
+ * @param pairs the first of each stands before the second
+ */
+function inPlace(places: readonly (number | undefined)[], pairs: readonly [number, number][]): number[] {
+  const waits = places.map((): number[] => []);
+  for (const [a, b] of pairs) itemAt(waits, b).push(a);
+  const done = new Set<number>();
+  const put = (n: number) => {
+    if (done.has(n)) return;
+    for (const first of itemAt(waits, n)) put(first);
+    done.add(n);
+  };
+  const placed = places
+    .flatMap((place, n) => (place === undefined ? [] : [{ place, n }]))
+    .sort((a, b) => a.place - b.place);
+  const isFree = (n: number) => itemAt(waits, n).every((first) => done.has(first));
+  for (const { n } of placed) {
+    for (let other = 0; other < n; other++) if (places[other] === undefined && isFree(other)) done.add(other);
+    put(n);
+  }
+  places.forEach((_, n) => put(n));
+  return [...done];
+}

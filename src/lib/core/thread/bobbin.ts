@@ -1,0 +1,139 @@
+import { itemAt } from '../base';
+import { planBobbins, type BobbinBlock } from '../bobbins';
+import { threadWords, type ScoreEdit, type Thread } from '../build';
+import type { NumberId, Numbers } from '../numbers';
+import type { NeedleStep } from '../score';
+import { BOBBIN_KINDS, bobbinKindOf, type Machine, type WoundBobbin } from '../workshop';
+
+/** What a bobbin of a kind gives, m: some is kept in hand. */
+export const usableBobbin = (holds: NumberId, numbers: Numbers): number =>
+  numbers[holds] * (1 - numbers['thread.bobbinKeep'] / 100);
+
+/** What one full bobbin gives, m: of bobbin thread, and wound with a top thread. */
+export const fullBobbins = (machine: Machine, numbers: Numbers) => ({
+  fine: usableBobbin(BOBBIN_KINDS[bobbinKindOf(machine)].holds, numbers),
+  matched: usableBobbin('thread.bobbinMatched', numbers),
+});
+
+/** Blocks in which a join of the bobbin shows. */
+const SHOWS: readonly NeedleStep['role'][] = ['cover', 'lace', 'final-outline'];
+export const showsJoin = ({ role }: Pick<NeedleStep, 'role'>): boolean => SHOWS.includes(role);
+
+/** A block of one item as its bobbin sees it. */
+export interface OnBobbin {
+  step: NeedleStep;
+  bobbinM: number;
+  /** the bobbin is wound with it; null: with bobbin thread; undefined: with the top thread, which nobody has named */
+  thread: Thread | null | undefined;
+  /** so many bobbins were put in fresh by a step of their own until then: what was in before does not come back */
+  fresh: number;
+}
+/** A change of bobbin that is best made before a step. */
+export interface BobbinSwap {
+  /** the needle step before which it is made */
+  stepId: string;
+  /** before this item of the hooping, from 0 */
+  item: number;
+  /** left on the bobbin that comes out, m */
+  leftM: number;
+  because: string;
+}
+/** Bobbins of one thread. */
+interface OfThread {
+  /** null: of bobbin thread */
+  thread: string | null;
+}
+/** A step of the maker's own that puts in a full bobbin before a block. @param seconds that it takes */
+export const freshBobbin = (stepId: string, seconds: number): ScoreEdit => ({
+  kind: 'insert',
+  stepId: `bobbin:${stepId}`,
+  before: stepId,
+  title: 'Fresh bobbin',
+  text: 'Put in a full bobbin: the next block must be sewn without a join.',
+  side: 'front',
+  seconds,
+  action: 'bobbin',
+});
+/** Bobbins that are wound with a thread and wait for a machine of a kind. @param thread null: bobbin thread, which is white */
+export const waitingBobbins = (
+  { thread }: OfThread,
+  machine: Machine,
+  shelf: readonly WoundBobbin[],
+): number =>
+  shelf
+    .filter(
+      ({ kind, name }) =>
+        kind === bobbinKindOf(machine) && (thread === null ? /white/i.test(name) : name === thread),
+    )
+    .reduce((sum, { count }) => sum + count, 0);
+/** How the bobbins of a hooping, or of an order, are used. */
+export interface BobbinUse {
+  /** full ones of each thread, in the order in which they are wanted */
+  wind: (OfThread & { count: number })[];
+  /** in the first hooping; what is changed for another thread anyway is a step of its own */
+  swaps: BobbinSwap[];
+  /** on the last of each thread, m */
+  left: (OfThread & { leftM: number })[];
+}
+const NO_USE: BobbinUse = { wind: [], swaps: [], left: [] };
+/** More hoopings are reckoned by so many. */
+const MOST_BLOCKS = 3000;
+
+/**
+ * When the bobbin is changed where each block is sewn for all items before the next, hooping after hooping. Where a join does not
+ * show, it may run out within a block.
+ * @param startM on the bobbin that is in, m; left out: a full one is put in first
+ */
+export function useBobbins(
+  blocks: readonly OnBobbin[],
+  full: { fine: number; matched: number },
+  { items, hoopings = 1, startM }: { items: number; hoopings?: number; startM?: number },
+): BobbinUse {
+  const sewn = blocks.filter(({ bobbinM }) => bobbinM > 0);
+  if (!sewn.length) return NO_USE;
+  const entries: { block: BobbinBlock; of: OnBobbin; item: number; hooping: number }[] = [];
+  const threads = new Map<string, OfThread & { holds: number }>();
+  const inHooping = sewn.reduce((sum, { step }) => sum + (showsJoin(step) ? items : 1), 0);
+  const planned = Math.min(hoopings, Math.max(1, Math.floor(MOST_BLOCKS / inHooping)));
+  for (let hooping = 0; hooping < planned; hooping++)
+    for (const of of sewn) {
+      const { thread, fresh, step } = of;
+      const words = thread === null ? null : thread ? threadWords(thread) : 'the thread above';
+      // What a step puts in fresh is a bobbin of its own in each hooping.
+      const bobbin = `${words ?? ''}|${fresh ? `${hooping}.${fresh}` : ''}`;
+      threads.set(bobbin, { thread: words, holds: words === null ? full.fine : full.matched });
+      const shows = showsJoin(step);
+      for (let item = 0; item < (shows ? items : 1); item++) {
+        const bobbinM = of.bobbinM * (shows ? 1 : items);
+        entries.push({
+          block: { id: String(entries.length), bobbinM, bobbin, mayJoin: !shows },
+          of,
+          item,
+          hooping,
+        });
+      }
+    }
+  const plan = planBobbins({
+    blocks: entries.map((e) => e.block),
+    capacityM: Object.fromEntries([...threads].map(([bobbin, { holds }]) => [bobbin, holds])),
+    keepM: 0,
+    leftM: startM ?? null,
+  });
+  if (!plan.ok) return NO_USE;
+  const threadOf = (bobbin: string) => threads.get(bobbin)?.thread ?? null;
+  const wind = new Map<string | null, number>();
+  for (const { bobbin, count } of plan.value.wind)
+    wind.set(threadOf(bobbin), (wind.get(threadOf(bobbin)) ?? 0) + count);
+  const swaps = plan.value.swaps.flatMap(({ beforeBlock, leftM, isOther }): BobbinSwap[] => {
+    const { of, item, hooping, block } = itemAt(entries, Number(beforeBlock));
+    if (isOther || hooping > 0) return [];
+    const which = items > 1 && !block.mayJoin ? `, item ${item + 1} of ${items},` : '';
+    const because = `${of.step.title}${which} takes ${block.bobbinM.toFixed(1)} m of bobbin thread and ${leftM.toFixed(1)} m are left${block.mayJoin ? '' : ': a join would show'}.`;
+    return [{ stepId: of.step.id, item, leftM, because }];
+  });
+  return {
+    wind: [...wind].map(([thread, count]) => ({ thread, count: Math.ceil((count * hoopings) / planned) })),
+    swaps,
+    left: plan.value.left.map(({ bobbin, leftM }) => ({ thread: threadOf(bobbin), leftM })),
+  };
+}

@@ -1,0 +1,58 @@
+import { threadWords, type Thread } from '../build';
+import { threadInOrder } from '../stop-order';
+import type { Machine, ThreadStock } from '../workshop';
+import type { ThreadRow } from './list';
+
+/** A needle, from 1, gets a thread. */
+interface ThreadedNeedle {
+  needle: number;
+  thread: string;
+}
+/** Which needle sews what on a machine of several. */
+export interface NeedlePlan {
+  /** needle of each step, from 1, by its id; a block whose thread nobody has named has none */
+  needleOf: ReadonlyMap<string, number>;
+  /** threaded before the start */
+  before: ThreadedNeedle[];
+  /** threaded before a step, while another waits: what was on is sewn with by then */
+  during: (ThreadedNeedle & { instead: string; stepId: string; title: string })[];
+}
+
+/** What is on and wanted stays on; as few needles are threaded as can be. */
+export function planNeedles(
+  rows: readonly ThreadRow[],
+  machine: Pick<Machine, 'needles' | 'threaded'>,
+  shelf: readonly ThreadStock[],
+): NeedlePlan {
+  const keyOf = ({ name, number, colour }: Thread) =>
+    `${threadWords({ name, number })} ${colour.toLowerCase()}`;
+  const on = Array.from({ length: machine.needles }, (_, n) => {
+    const known = shelf.find(({ id }) => id === machine.threaded[n]);
+    return known ? keyOf(known) : null;
+  });
+  const sewn = rows.flatMap(({ step, thread }) => (thread ? [{ step, thread }] : []));
+  const { needles, threaded } = threadInOrder(
+    sewn.map(({ thread }) => keyOf(thread)),
+    on,
+  );
+  const plan: NeedlePlan = {
+    needleOf: new Map(sewn.map(({ step }, n) => [step.id, (needles[n] ?? 0) + 1])),
+    before: [],
+    during: [],
+  };
+  for (const { at, needle } of threaded) {
+    const block = sewn[at];
+    if (!block) continue;
+    const last = sewn.findLast((_, n) => n < at && needles[n] === needle);
+    const gets = { needle: needle + 1, thread: threadWords(block.thread) };
+    if (last)
+      plan.during.push({
+        ...gets,
+        instead: threadWords(last.thread),
+        stepId: block.step.id,
+        title: block.step.title,
+      });
+    else plan.before.push(gets);
+  }
+  return plan;
+}
