@@ -1,14 +1,14 @@
 import { expect } from 'chai';
 import { hoopBase } from '$lib/core/hoop';
 import { tightTrim } from '$lib/core/score';
-import { cutList, notionsOf } from '$lib/core/cut';
+import { cutList, notionsOf, purchaseOfThread } from '$lib/core/cut';
 import { numbersWith, type Numbers } from '$lib/core/numbers';
 import { orderReason, planOrder } from '$lib/core/order';
 import { weighBundle } from '$lib/core/plan';
 import { densityMap, LENGTH_BIN_MM, typedReading, type BlockReading, type Reading } from '$lib/core/reading';
 import type { HandStep, NeedleStep, Score, ScorePiece, Step } from '$lib/core/score';
 import { TapeAssembler, STITCH } from '$lib/core/tape';
-import { bobbinsFor, planThread } from '$lib/core/thread';
+import { bobbinsForOrder, bobbinWords, gatherThreads, howThreadLasts, planThread } from '$lib/core/thread';
 import { hoopingSeconds, timeSteps } from '$lib/core/time';
 import { newWorkshop } from '$lib/core/workshop';
 
@@ -274,13 +274,61 @@ describe('worked out by hand', () => {
     expect(plan('cover', 43).swaps[0].because).to.include('item 41 of 43, takes 1.4 m');
     expect(plan('decoration', 43).swaps).to.deep.equal([]);
     expect(plan('cover', 40).swaps).to.deep.equal([]);
-    expect([1, 40, 41, 81].map((n) => bobbinsFor({ bobbinM: 1.42, bobbinHoldsM: 57 }, n))).to.deep.equal([
-      1, 1, 2, 3,
+    // Of an order: 81 of one each hooping, or all in one; a hooping of 3 takes 4.26 m, and 13 of them 55.38 m.
+    const wound = (designs: number, hoopings: number) =>
+      bobbinsForOrder(plan('cover', 1), { designs, inHooping: Math.ceil(designs / hoopings), inTape: 1 }).map(
+        bobbinWords,
+      );
+    expect([wound(1, 1), wound(40, 1), wound(41, 41), wound(81, 1), wound(81, 27)]).to.deep.equal([
+      ['1 full bobbin'],
+      ['1 full bobbin'],
+      ['2 full bobbins'],
+      ['3 full bobbins'],
+      ['3 full bobbins'],
     ]);
+    // 45 in hoopings of 44 (each a tape of two): the last one holds the rest, and takes the second bobbin no further.
+    const rest = { designs: 45, inHooping: 88, inTape: 2 };
+    expect(bobbinsForOrder(plan('cover', 1), rest).map(bobbinWords)).to.deep.equal(['2 full bobbins']);
     // A bobbin of top thread holds 38 · 0.95 = 36.1 m: 25 items.
     const matched = [...steps('cover').slice(0, 2), hand('bobbin', 'bobbin'), needle(0, { role: 'cover' })];
     const { swaps } = planThread(scoreOf(matched), reading, [], { machine: home, numbers, items: 30 });
     expect(swaps.map((s) => s.item)).to.deep.equal([25]);
+  });
+
+  it('thread of an order against the shelf: what lasts, what ends in which hooping, what is not there', () => {
+    const byThread = [
+      { name: 'coral', colour: '#D9644A', metres: 7 },
+      { name: 'slate', colour: '#5f6c78', metres: 2 },
+      { name: 'sand', colour: '#ddccaa', metres: 1 },
+    ];
+    const spool = { kind: 'rayon' as const, weight: 40, form: 'spool' as const, count: 1 };
+    const shelf = [
+      { ...spool, id: 'c', name: 'coral', colour: '#d9644a', metres: 60 },
+      { ...spool, id: 's', name: 'slate', colour: '#5f6c78', metres: 24 },
+      { ...spool, id: 'other', name: 'sand', colour: '#000000', metres: 900 },
+    ];
+    // 12 in 4 hoopings: 21 m of coral each; two of them leave 18 m, the third ends it.
+    const lasts = howThreadLasts({ byThread }, { designs: 12, inHooping: 3, inTape: 1 }, shelf);
+    expect(lasts.map(({ name, metres, onShelf, endsIn }) => [name, metres, onShelf, endsIn])).to.deep.equal([
+      ['coral', 84, 60, 3],
+      ['slate', 24, 24, null],
+      ['sand', 12, null, null],
+    ]);
+    const twice = gatherThreads([
+      { threads: byThread, order: { designs: 12 } },
+      { threads: byThread.slice(1), order: { designs: 100 } },
+    ]);
+    expect(twice.map(({ name, metres }) => [name, metres])).to.deep.equal([['slate', 224], ['sand', 112], ['coral', 84]]); // prettier-ignore
+    const bought = twice.map((need) => purchaseOfThread(need, shelf));
+    expect(bought.map((p) => p && [p.amount, p.needs, p.cost])).to.deep.equal([
+      ['1 spool of 500 m', '224 m, 24 m on the shelf', 3],
+      ['1 spool of 500 m', '112 m', 3],
+      ['1 spool of 500 m', '84 m, 60 m on the shelf', 3],
+    ]);
+    const cones = [{ ...shelf[0]!, form: 'cone' as const, metres: 100 }];
+    const many = purchaseOfThread({ ...byThread[0]!, metres: 3200 }, cones, { 'thread-cone': { price: 7 } });
+    expect([many?.amount, many?.cost]).to.deep.equal(['4 cones of 1000 m', 28]);
+    expect(purchaseOfThread({ ...byThread[0]!, metres: 100 }, cones)).to.equal(null);
   });
 
   it('an order: the hands’ work at the table finds its place while the needle needs nobody', () => {

@@ -30,6 +30,7 @@ const demand = (name: string, tape: Tape, change: Partial<Build> = {}): CutDeman
     pieces: plan.cut.pieces,
     scorePieces: plan.score.pieces,
     notions: plan.cut.notions,
+    threads: plan.thread.byThread,
     order: plan.order,
   };
 };

@@ -99,6 +99,19 @@ describe('a run of the pouch', () => {
         next: null,
       });
     });
+    it('tells the needle that holds it, where there are several', () => {
+      const shop = newWorkshop();
+      const machines = shop.machines.map((m) => ({ ...m, kind: 'multi-needle' as const, needles: 4 }));
+      const threads = Array.from({ length: 15 }, (_, i) => ({
+        name: i < 3 ? 'sand' : 'coral',
+        colour: '#887766',
+      }));
+      const many = example(pouch(), { threads }, { ...shop, machines });
+      const run = newRun(many.build, many.plan, many.workshop, { id: 'r', now: T0, madeBefore: 0 });
+      expect(threadsAhead(run, fresh)).to.deep.include({ now: { ...run.blocks[0].thread, needle: 1 } });
+      expect(threadsAhead(run, fresh).next?.needle).to.equal(2);
+      expect(record.needles).to.deep.equal({});
+    });
     it('a thread put in the place of another stays while the plan asks for the same, and not beyond', () => {
       const state = { threads: [put(needles[1].id, 'straw')] };
       const names = needles.slice(0, 5).map(({ i }) => threadAt(twoThreads, state, i)?.name);

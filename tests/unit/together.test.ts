@@ -100,6 +100,7 @@ describe('a build in a hooping that it shares', () => {
           pieces: counted!.cut.pieces,
           scorePieces: counted!.score.pieces,
           notions: [],
+          threads: [],
           order: counted!.order,
         },
       ],

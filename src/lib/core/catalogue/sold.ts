@@ -12,8 +12,15 @@ export interface Sold {
   sheetMm?: number;
   pack?: number;
 }
+/** Thread comes on spools and cones; pack: metres on one. */
+const THREADS = {
+  'thread-spool': { name: 'spool of thread', plural: 'spools of thread', pack: 500, price: 3 },
+  'thread-cone': { name: 'cone of thread', plural: 'cones of thread', pack: 1000, price: 5 },
+} as const;
+export type ThreadKey = keyof typeof THREADS;
+const THREAD_KEYS = Object.keys(THREADS) as ThreadKey[];
 /** Zips are pieces that are bought one by one. */
-export type SoldKey = MaterialKind | NotionKey;
+export type SoldKey = MaterialKind | NotionKey | ThreadKey;
 
 const STABILISER: Sold = { widthMm: 500, price: 3 };
 const CLOTH: Partial<Record<MaterialKind, Sold>> = {
@@ -24,22 +31,25 @@ const CLOTH: Partial<Record<MaterialKind, Sold>> = {
   vinyl: { widthMm: 230, sheetMm: 300, price: 1.8 },
 };
 /** Everything that has a way of being sold: materials, then notions. */
-export const SOLD_KEYS = [...new Set<SoldKey>([...MATERIAL_KINDS, ...NOTION_KEYS])] as [
+export const SOLD_KEYS = [...new Set<SoldKey>([...MATERIAL_KINDS, ...NOTION_KEYS, ...THREAD_KEYS])] as [
   SoldKey,
   ...SoldKey[],
 ];
 const isNotion = (key: SoldKey): key is NotionKey => Object.hasOwn(NOTIONS, key);
+const isThread = (key: SoldKey): key is ThreadKey => Object.hasOwn(THREADS, key);
 
 /** As it is sold until the maker says otherwise. */
 export const usuallySold = (key: SoldKey): Sold => {
-  if (!isNotion(key)) return CLOTH[key] ?? STABILISER;
-  const { pack, price } = NOTIONS[key];
+  if (!isNotion(key) && !isThread(key)) return CLOTH[key] ?? STABILISER;
+  const { pack, price } = isThread(key) ? THREADS[key] : NOTIONS[key];
   return { pack, price };
 };
 /** "cotton", "snap caps" */
-export const soldName = (key: SoldKey): string => (isNotion(key) ? NOTIONS[key].plural : MATERIALS[key].name);
+export const soldName = (key: SoldKey): string =>
+  isThread(key) ? THREADS[key].plural : isNotion(key) ? NOTIONS[key].plural : MATERIALS[key].name;
 /** What a pack is counted in; empty for cloth. */
-export const soldUnit = (key: SoldKey): string => (isNotion(key) ? NOTIONS[key].unit : '');
+export const soldUnit = (key: SoldKey): string =>
+  isThread(key) ? 'm' : isNotion(key) ? NOTIONS[key].unit : '';
 
 /** How the maker buys one thing, where it differs. mm */
 export const soldSchema = z.object({

@@ -2,7 +2,7 @@
 import type { Build } from '../build';
 import { needOf, type OrderPlan } from '../order';
 import type { Score } from '../score';
-import { bobbinsFor, type ThreadPlan } from '../thread';
+import { bobbinsForOrder, bobbinWords, type ThreadPlan } from '../thread';
 import type { Hoop, Machine } from '../workshop';
 import type { CutPiece } from './pieces';
 import { formatLength, formatSize, type LengthUnit } from '../base';
@@ -47,7 +47,6 @@ export function gatherChecklist(
     return { id: n > 1 ? `${same}:${n}` : same, group, text };
   };
   const tools = plan.score.steps.flatMap((s) => (s.kind === 'hand' ? s.tools : []));
-  const bobbins = bobbinsFor(plan.thread, designs);
   return [
     ...plan.cut.pieces
       .filter((p) => p.material !== 'zip')
@@ -58,7 +57,7 @@ export function gatherChecklist(
         ),
       ),
     ...plan.thread.byThread.map((t) => line('Thread', `${t.name}, ${Math.ceil(t.metres * designs)} m`)),
-    line('Thread', `${bobbins} full ${bobbins === 1 ? 'bobbin' : 'bobbins'}`),
+    ...bobbinsForOrder(plan.thread, plan.order).map((wind) => line('Thread', bobbinWords(wind))),
     ...orderedNotions(notions, plan.order).map((n) =>
       line(
         'Small parts',

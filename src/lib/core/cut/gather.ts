@@ -4,6 +4,7 @@ import type { Build } from '../build';
 import type { LayoutPiece, LayoutStock } from '../nesting';
 import { MATERIALS, type MaterialKind } from '../catalogue';
 import type { ScorePiece } from '../score';
+import type { ThreadNeed } from '../thread';
 import type { StockItem } from '../workshop';
 import { orderedNotions, summed, type NotionNeed } from './notions';
 import type { CutPiece } from './pieces';
@@ -14,6 +15,8 @@ export interface CutDemand {
   pieces: readonly CutPiece[];
   scorePieces: readonly ScorePiece[];
   notions: readonly NotionNeed[];
+  /** of one design, m */
+  threads: readonly ThreadNeed[];
   order: Pick<OrderPlan, 'designs' | 'hoopings' | 'load' | 'spare' | 'inTape'>;
 }
 /** A cut piece as one kind of a layout, with whose it is. */

@@ -4,7 +4,8 @@
 import type { Layout, LayoutStock } from '../nesting';
 import { MATERIALS, NOTIONS, soldAs, type MaterialKind, type OwnSold } from '../catalogue';
 import { capital, count, roundUpToGrid, type LengthUnit } from '../base';
-import type { StockItem } from '../workshop';
+import { onShelfAs, type ThreadNeed } from '../thread';
+import type { StockItem, ThreadStock } from '../workshop';
 import { formatNotion, type NotionNeed } from './notions';
 
 const ENOUGH_MM = 200_000;
@@ -51,6 +52,8 @@ export interface Purchase {
   cost: number;
   /** where pieces are larger than anything sold */
   impossible: boolean;
+  /** of a thread */
+  colour?: string;
 }
 
 /** What to buy for a layout on shopStock. */
@@ -121,5 +124,27 @@ export function purchaseOfNotion(
     needs: formatNotion(need.notion, need.amount),
     cost: packs * price,
     impossible: false,
+  };
+}
+
+/** Spools or cones of what the shelf does not hold of a thread, as the shelf has it; null: it holds enough. m */
+export function purchaseOfThread(
+  need: ThreadNeed,
+  shelf: readonly ThreadStock[],
+  own: OwnSold = {},
+): Purchase | null {
+  const stock = onShelfAs(need, shelf);
+  const has = stock.reduce((sum, { metres }) => sum + metres, 0);
+  if (has >= need.metres) return null;
+  const key = `thread-${stock[0]?.form ?? 'spool'}` as const;
+  const { pack = 1, price } = soldAs(key, own);
+  const many = Math.ceil((need.metres - has) / pack - 1e-9);
+  return {
+    name: `Thread, ${need.name}`,
+    amount: `${count(many, stock[0]?.form ?? 'spool')} of ${pack} m`,
+    needs: `${Math.ceil(need.metres)} m${has ? `, ${Math.floor(has)} m on the shelf` : ''}`,
+    cost: many * price,
+    impossible: false,
+    colour: need.colour,
   };
 }

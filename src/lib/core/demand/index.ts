@@ -53,6 +53,7 @@ function demandOfPlan(build: Build, plan: BuildPlan, { unit }: Workshop): Demand
     pieces,
     scorePieces: plan.score.pieces,
     notions,
+    threads: plan.thread.byThread,
     order: plan.order,
     checklist: gatherChecklist(build, plan, notions, unit),
     shapes: Object.fromEntries(pieces.map((p) => [p.id, pieceShape(p, plan.design, plan.numbers)])),

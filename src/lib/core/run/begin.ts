@@ -2,8 +2,9 @@ import { itemAt } from '../base';
 import { threadWords, UNNAMED, type Build } from '../build';
 import type { BuildPlan } from '../plan';
 import type { Step } from '../score';
+import { planNeedles, threadList } from '../thread';
 import { freeOf, hoopingSeconds } from '../time';
-import type { Workshop } from '../workshop';
+import type { Machine, Workshop } from '../workshop';
 import { sewnSteps } from './hooping';
 import type { RunRecord } from './record';
 
@@ -46,6 +47,7 @@ export function newRun(
     repeats: plan.hooping.repeats,
     together,
     centres: centresOf(plan),
+    needles: machine.kind === 'one-needle' ? {} : needlesOf(plan, machine, workshop),
     madeBefore,
     score: plan.score,
     planned: Object.fromEntries(all.map(([step, t]) => [step, hoopingSeconds(t, items)])),
@@ -87,6 +89,10 @@ export function newRun(
     bobbinSwaps: [...new Set(plan.thread.swaps.map((s) => s.stepId))],
   };
 }
+const needlesOf = (plan: BuildPlan, machine: Machine, { threads }: Workshop): RunRecord['needles'] =>
+  Object.fromEntries(
+    planNeedles(threadList({ ...plan, reading: plan.design.reading }), machine, threads).needleOf,
+  );
 /** By needle step, where the hoop hangs. */
 export function centresOf({
   score,

@@ -29,7 +29,7 @@ export {
 } from './state';
 export { centresOf, newRun } from './begin';
 export { itemsIn, piecesEach, piecesOfStep, plannedSeconds, runRecordSchema, type RunRecord } from './record';
-export { bobbinLeft, bobbinMetres, bobbinNow, threadAt, threadsAhead } from './on-machine';
+export { bobbinLeft, bobbinMetres, bobbinNow, threadAt, threadsAhead, type Thread } from './on-machine';
 export { needleSeconds, secondsLeft, stepSecondsLeft, stitchNow } from './progress';
 export { metresFrom } from './sewn';
 export { handStops, sewnSteps, stepFacts, stitchesOf } from './hooping';

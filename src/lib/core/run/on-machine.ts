@@ -10,17 +10,20 @@ import type { RunState } from './state';
 export interface Thread {
   name: string;
   colour: string;
+  /** that holds it, from 1; missing: there is one, or it is not known */
+  needle?: number;
 }
-type RunPlan = Pick<RunRecord, 'score' | 'blocks'>;
+type RunPlan = Pick<RunRecord, 'score' | 'blocks'> & Partial<Pick<RunRecord, 'needles'>>;
 type ToldThreads = Pick<RunState, 'threads'>;
 
 /** Thread of the first block at or after a step, as planned. */
-function plannedThread({ score, blocks }: RunPlan, index: number): Thread | null {
+function plannedThread({ score, blocks, needles }: RunPlan, index: number): Thread | null {
   for (let i = index; i < score.steps.length; i++) {
     const step = itemAt(score.steps, i);
     const thread =
       step.kind === 'needle' && !step.skipped ? (step.thread ?? blocks[step.block]?.thread) : null;
-    if (thread) return thread;
+    const needle = needles?.[step.id];
+    if (thread) return needle === undefined ? thread : { ...thread, needle };
   }
   return null;
 }
@@ -36,7 +39,9 @@ export function threadAt(run: RunPlan, { threads }: ToldThreads, index: number):
     const at = run.score.steps.findIndex((s) => s.id === stepId);
     return at >= 0 && at <= index && plannedThread(run, at)?.name === planned.name;
   });
-  return told ? { name: told.name, colour: told.colour || planned.colour } : planned;
+  if (!told) return planned;
+  const { needle } = planned;
+  return { name: told.name, colour: told.colour || planned.colour, ...(needle !== undefined && { needle }) };
 }
 
 /** The thread now and the one after it, told once while it stays the same. */

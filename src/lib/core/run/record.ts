@@ -101,6 +101,8 @@ export const runRecordSchema = z.object({
     .default(null),
   /** of a long hoop: by needle step, how far up the middle of the position is at which it hangs then. mm */
   centres: z.record(id, z.number()).default({}),
+  /** on a machine of several needles: which sews a step, from 1, by its id */
+  needles: z.record(id, z.int().min(1).max(30)).default({}),
   /** how many items of the build were made before, by these hands */
   madeBefore: z.int().min(0).default(0),
   /** a run keeps the score it was started with: later changes of the build must not change what was sewn */

@@ -3,6 +3,7 @@ import { planBobbins, type BobbinBlock } from '../bobbins';
 import { threadWords, type ScoreEdit, type Thread } from '../build';
 import type { NumberId, Numbers } from '../numbers';
 import type { NeedleStep } from '../score';
+import { fullHoopings, type InHoopings } from './shelf';
 import { BOBBIN_KINDS, bobbinKindOf, type Machine, type WoundBobbin } from '../workshop';
 
 /** What a bobbin of a kind gives, m: some is kept in hand. */
@@ -82,12 +83,17 @@ const MOST_BLOCKS = 3000;
 /**
  * When the bobbin is changed where each block is sewn for all items before the next, hooping after hooping. Where a join does not
  * show, it may run out within a block.
- * @param startM on the bobbin that is in, m; left out: a full one is put in first
+ * @param last items of the last hooping  @param startM on the bobbin that is in, m; left out: a full one is put in first
  */
 export function useBobbins(
   blocks: readonly OnBobbin[],
   full: { fine: number; matched: number },
-  { items, hoopings = 1, startM }: { items: number; hoopings?: number; startM?: number },
+  {
+    items,
+    hoopings = 1,
+    last = items,
+    startM,
+  }: { items: number; hoopings?: number; last?: number; startM?: number },
 ): BobbinUse {
   const sewn = blocks.filter(({ bobbinM }) => bobbinM > 0);
   if (!sewn.length) return NO_USE;
@@ -95,7 +101,8 @@ export function useBobbins(
   const threads = new Map<string, OfThread & { holds: number }>();
   const inHooping = sewn.reduce((sum, { step }) => sum + (showsJoin(step) ? items : 1), 0);
   const planned = Math.min(hoopings, Math.max(1, Math.floor(MOST_BLOCKS / inHooping)));
-  for (let hooping = 0; hooping < planned; hooping++)
+  for (let hooping = 0; hooping < planned; hooping++) {
+    const here = hooping === hoopings - 1 ? last : items;
     for (const of of sewn) {
       const { thread, fresh, step } = of;
       const words = thread === null ? null : thread ? threadWords(thread) : 'the thread above';
@@ -103,8 +110,8 @@ export function useBobbins(
       const bobbin = `${words ?? ''}|${fresh ? `${hooping}.${fresh}` : ''}`;
       threads.set(bobbin, { thread: words, holds: words === null ? full.fine : full.matched });
       const shows = showsJoin(step);
-      for (let item = 0; item < (shows ? items : 1); item++) {
-        const bobbinM = of.bobbinM * (shows ? 1 : items);
+      for (let item = 0; item < (shows ? here : 1); item++) {
+        const bobbinM = of.bobbinM * (shows ? 1 : here);
         entries.push({
           block: { id: String(entries.length), bobbinM, bobbin, mayJoin: !shows },
           of,
@@ -113,6 +120,7 @@ export function useBobbins(
         });
       }
     }
+  }
   const plan = planBobbins({
     blocks: entries.map((e) => e.block),
     capacityM: Object.fromEntries([...threads].map(([bobbin, { holds }]) => [bobbin, holds])),
@@ -137,3 +145,17 @@ export function useBobbins(
     left: plan.value.left.map(({ bobbin, leftM }) => ({ thread: threadOf(bobbin), leftM })),
   };
 }
+
+/** Full bobbins that an order takes, of each thread, in the order in which they are wanted. */
+export const bobbinsForOrder = (
+  {
+    onBobbin,
+    bobbinHoldsM,
+    matchedHoldsM,
+  }: { onBobbin: readonly OnBobbin[]; bobbinHoldsM: number; matchedHoldsM: number },
+  order: InHoopings,
+): BobbinUse['wind'] =>
+  useBobbins(onBobbin, { fine: bobbinHoldsM, matched: matchedHoldsM }, fullHoopings(order)).wind;
+/** "2 full bobbins", "1 full bobbin of coral". */
+export const bobbinWords = ({ thread, count: n }: BobbinUse['wind'][number]): string =>
+  `${n} full ${n === 1 ? 'bobbin' : 'bobbins'}${thread === null ? '' : ` of ${thread}`}`;

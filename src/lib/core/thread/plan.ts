@@ -14,6 +14,8 @@ export interface ThreadPlan {
   bobbinM: number;
   /** what one bobbin gives, m */
   bobbinHoldsM: number;
+  /** what one gives that is wound with a top thread, m */
+  matchedHoldsM: number;
   /** metres by thread name, the most used first */
   byThread: { name: string; colour: string; metres: number }[];
   /** of one hooping */
@@ -23,12 +25,6 @@ export interface ThreadPlan {
   /** blocks that take more than a whole bobbin: they cannot be sewn without a join */
   tooLong: string[];
 }
-
-/** Full bobbins for so many items. */
-export const bobbinsFor = (
-  { bobbinM, bobbinHoldsM }: Pick<ThreadPlan, 'bobbinM' | 'bobbinHoldsM'>,
-  items: number,
-) => Math.ceil((bobbinM * items) / bobbinHoldsM);
 
 /**
  * Thread of one item, and where the bobbin is changed when a hooping sews each block for all its items before the next.
@@ -51,6 +47,7 @@ export function planThread(
     topM: 0,
     bobbinM: 0,
     bobbinHoldsM: full.fine,
+    matchedHoldsM: full.matched,
     byThread: [],
     swaps: [],
     onBobbin: [],

@@ -62,8 +62,13 @@
             label="{p.name} is there"
             large
           /></td
-        ><td>{p.name}</td><td class={['font-bold', p.impossible && 'text-madder']}>{p.amount}</td><td
-          class="label">{p.needs}</td
+        ><td
+          >{#if p.colour}<span
+              class="mr-2 inline-block h-4 w-4 rounded-full border border-ink align-text-bottom"
+              style:background={p.colour}
+            ></span>{/if}{p.name}</td
+        ><td class={['font-bold', p.impossible && 'text-madder']}>{p.amount}</td><td class="label"
+          >{p.needs}</td
         ><td class="text-right">{p.impossible ? '' : money(p.cost)}</td></tr
       >
     {:else}

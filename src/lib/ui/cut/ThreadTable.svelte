@@ -1,9 +1,11 @@
 <script lang="ts">
-  import { bobbinsFor, type ThreadPlan } from '$lib/core/thread';
-  import { count } from '$lib/core/base';
+  import type { OrderPlan } from '$lib/core/order';
+  import { bobbinsForOrder, bobbinWords, type ThreadPlan } from '$lib/core/thread';
 
   // Thread of one item and of the whole order, by name.
-  let { thread, items }: { thread: ThreadPlan; items: number } = $props();
+  let { thread, order }: { thread: ThreadPlan; order: OrderPlan } = $props();
+  const items = $derived(order.designs);
+  const bobbins = $derived(bobbinsForOrder(thread, order).map(bobbinWords).join(', '));
   const m = (v: number) => (v < 100 ? v.toFixed(1) : Math.round(v).toString());
 </script>
 
@@ -33,11 +35,7 @@
       <tr
         ><td class="py-1">Bobbin <span class="label">({m(thread.bobbinHoldsM)} m on one)</span></td><td
           class="text-right">{m(thread.bobbinM)} m</td
-        ><td class="text-right"
-          >{items > 1
-            ? `${m(thread.bobbinM * items)} m, ${count(bobbinsFor(thread, items), 'bobbin')}`
-            : ''}</td
-        ></tr
+        ><td class="text-right">{items > 1 ? `${m(thread.bobbinM * items)} m, ${bobbins}` : ''}</td></tr
       >
     </tbody>
   </table>

@@ -1,6 +1,13 @@
 <script lang="ts">
   import type { BuildPlan } from '$lib/core/plan';
-  import { freshBobbin, fullBobbins, useBobbins, waitingBobbins } from '$lib/core/thread';
+  import {
+    bobbinsForOrder,
+    howThreadLasts,
+    freshBobbin,
+    fullBobbins,
+    useBobbins,
+    waitingBobbins,
+  } from '$lib/core/thread';
   import type { BuildEditor } from '../state/editor.svelte';
   import { workroom } from '../state/workroom.svelte';
 
@@ -10,13 +17,13 @@
   const full = $derived(fullBobbins(plan.machine, plan.numbers));
   const items = $derived(plan.hooping.repeats?.places.length ?? 1);
   const once = $derived(useBobbins(plan.thread.onBobbin, full, { items }));
-  const order = $derived(useBobbins(plan.thread.onBobbin, full, { items, hoopings: plan.order.hoopings }));
+  const threads = $derived(howThreadLasts(plan.thread, plan.order, workroom.workshop.threads));
+  const wind = $derived(bobbinsForOrder(plan.thread, plan.order));
   const titleOf = (stepId: string) => plan.score.steps.find((s) => s.id === stepId)?.title ?? '';
   const wound = (thread: string | null) => (thread === null ? 'of bobbin thread' : `wound with ${thread}`);
-  const listed = (wind: typeof once.wind) =>
-    wind.map(({ thread, count: n }) => `${n} ${wound(thread)}`).join(', ');
+  const listed = (all: typeof wind) => all.map(({ thread, count: n }) => `${n} ${wound(thread)}`).join(', ');
   const stock = $derived(
-    order.wind.map((w) => {
+    wind.map((w) => {
       const waits = waitingBobbins(w, plan.machine, workroom.workshop.bobbins);
       return { ...w, waits, missing: Math.max(0, w.count - waits) };
     }),
@@ -30,6 +37,28 @@
   const left = $derived(once.left.filter(({ leftM }) => leftM >= 1));
 </script>
 
+{#if threads.length}
+  <dl class="basis-full" aria-label="Thread for the order" data-testid="thread-lasts">
+    <dt class="label">
+      Thread for {plan.order.hoopings > 1 ? `all ${plan.order.hoopings} hoopings` : 'the order'}
+    </dt>
+    <dd class="flex flex-wrap gap-x-6">
+      {#each threads as { name, colour, metres, onShelf, endsIn }, place (place)}
+        <span class="flex items-center gap-2"
+          ><span class="inline-block h-4 w-4 rounded-full border border-ink" style:background={colour}
+          ></span>{name}
+          {metres.toFixed(0)} m<span class={['label', (onShelf === null || endsIn !== null) && 'text-madder']}
+            >{onShelf === null
+              ? 'not on the shelf'
+              : endsIn === null
+                ? `of ${onShelf.toFixed(0)}`
+                : `of ${onShelf.toFixed(0)}: ends in hooping ${endsIn}; put on a new one at the stop before`}</span
+          ></span
+        >
+      {/each}
+    </dd>
+  </dl>
+{/if}
 {#if once.wind.length}
   <dl class="flex flex-wrap gap-x-8 gap-y-1" aria-label="Bobbins" data-testid="bobbin-plan">
     {#if plan.order.hoopings > 1}

@@ -16,4 +16,4 @@
   notions={plan.cut.notions}
   onmaterial={(id, change) => editor.setMaterial(id, change)}
 />
-<ThreadTable thread={plan.thread} items={plan.order.designs} />
+<ThreadTable thread={plan.thread} order={plan.order} />

@@ -1,11 +1,19 @@
 import * as z from 'zod';
 import { formatLength, itemAt, type Problem } from '$lib/core/base';
 import { withMaterial, type Build } from '$lib/core/build';
-import { gatherNotions, gatherPieces, purchaseOf, purchaseOfNotion, tooLarge } from '$lib/core/cut';
+import {
+  gatherNotions,
+  gatherPieces,
+  purchaseOf,
+  purchaseOfNotion,
+  purchaseOfThread,
+  tooLarge,
+} from '$lib/core/cut';
 import { hoopBases } from '$lib/core/hoop';
 import { mergeChanges } from '$lib/core/merge';
 import { placedCount, placedPieces, type Compared } from '$lib/core/nesting';
 import { cutAlready, takeLayout, usesOf, type Movement } from '$lib/core/stock';
+import { gatherThreads } from '$lib/core/thread';
 import { CutDemands, type DemandNeeds } from './cut-demands.svelte';
 import { CutLayouts, isOutdated, laidSchema, type LaidGroup, type LayoutNeeds } from './cut-layouts.svelte';
 import { newId } from './ids';
@@ -93,14 +101,15 @@ export class Cutting {
     () => this.groups.filter((g) => !this.open.some((l) => l.group.key === g.key)).length,
   );
   readonly purchases = $derived.by(() => {
-    const { unit, sold } = this.needs.workshop();
+    const { unit, sold, threads: shelf } = this.needs.workshop();
     const stuff = this.open.flatMap(({ group, toBuy }) =>
       toBuy ? [purchaseOf(group.name, group.material, toBuy, this.layouts.shop(group), unit)] : [],
     );
     const notions = gatherNotions(this.orders).map((n) =>
       purchaseOfNotion(n, (mm) => formatLength(mm, unit), sold),
     );
-    return [...stuff, ...notions];
+    const threads = gatherThreads(this.orders).flatMap((need) => purchaseOfThread(need, shelf, sold) ?? []);
+    return [...stuff, ...notions, ...threads];
   });
 
   /** Reads what was kept of the last time; the pieces follow by themselves. */

@@ -101,7 +101,7 @@
     <div class="break-before-page"></div>
     <h2 class="mt-6 mb-1 text-xl">Cut sheet</h2>
     <CutList pieces={plan.cut.pieces} scorePieces={plan.score.pieces} order={plan.order} />
-    <ThreadTable thread={plan.thread} items={plan.order.load} />
+    <ThreadTable thread={plan.thread} order={plan.order} />
     {#if editor.build.notes}<h2 class="mt-6 mb-1 text-xl">Notes</h2>
       <p class="whitespace-pre-wrap">{editor.build.notes}</p>{/if}
   </div>
