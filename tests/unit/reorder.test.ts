@@ -88,6 +88,17 @@ describe('the blocks of a build in the order with the fewest changes', () => {
     const six = found(tape, { ...plain, threads: inThreads('rbrb') }, many(6)).made;
     expect([six.groups, six.rethreads]).to.deep.equal([[[0], [2], [1], [3]], 0]);
   });
+  it('leaves the order and the tape where nothing is gained', () => {
+    for (const letters of ['rrb', 'rbb', 'rgb'])
+      for (const needles of [2, 6]) {
+        const { made } = found(sewn(field(0), field(20), field(40)), { ...plain, threads: inThreads(letters) }, many(needles)); // prettier-ignore
+        expect([made.tape, made.groups], `${letters} on ${needles}`).to.deep.equal([null, [[0], [1], [2]]]);
+      }
+    // Three threads on two needles: one is threaded anew, where as they came two or more were.
+    const row = sewn(field(0), field(20), field(40), field(60), field(80), field(100));
+    const { made } = found(row, { ...plain, threads: inThreads('rgbrgb') }, many(2));
+    expect([made.after.changes, made.rethreads]).to.deep.equal([2, 1]);
+  });
   it('leaves what lies on something else on it, and edges that meet as they meet', () => {
     // Each over the one before: nothing can change places.
     const over = found(sewn(field(0), field(8), field(16), field(24)), {

@@ -2,8 +2,9 @@ import { itemAt, ok, type Result } from '../base';
 import { threadWords, type Thread } from '../build';
 import type { BuildPlan } from '../plan';
 import type { NeedleStep } from '../score';
-import { orderStops, type StopOrder } from '../stop-order';
+import { orderStops, threadInOrder, type StopOrder } from '../stop-order';
 import type { ThreadRow } from '../thread';
+import type { Machine } from '../workshop';
 import { groundOf, touching } from './cells';
 import type { ReorderTask } from './lay';
 import type { Section } from './sections';
@@ -55,7 +56,9 @@ export function bestOrderOf(
     left,
   );
   if (!found.ok) return found;
-  const place = new Map(found.value.order.map((id, n) => [id, n]));
+  const sent = blocks.map(({ id }) => id);
+  const gains = found.value.changes < found.value.naive || hasFewer(found.value, blocks, machine);
+  const place = new Map((gains ? found.value.order : sent).map((id, n) => [id, n]));
   const order = sections.flatMap((section, s) =>
     inPlace(
       section.map(({ id }) => place.get(id)),
@@ -66,6 +69,21 @@ export function bestOrderOf(
     }),
   );
   return ok({ order, found: found.value });
+}
+
+/** Whether on several needles fewer are threaded anew than in the order that was sent. */
+function hasFewer(
+  { threading, rethreads }: StopOrder,
+  blocks: readonly { thread: string }[],
+  { needles }: Machine,
+): boolean {
+  if (!threading) return false;
+  const sent = threadInOrder(
+    blocks.map(({ thread }) => thread),
+    Array.from({ length: needles }, () => null),
+  );
+  const first = new Set(sent.needles).size;
+  return rethreads < sent.threaded.length - first;
 }
 
 /** Which of those that count come before which, also by way of others. @param pairs the first of each stands before the second */

@@ -6,7 +6,6 @@
   import { onMount, untrack } from 'svelte';
   import { buildCommands } from './build-commands';
   import BuildBanners from './BuildBanners.svelte';
-  import BuildFault from './BuildFault.svelte';
   import BuildHeader from './BuildHeader.svelte';
   import CrossSection from './CrossSection.svelte';
   import ScoreView from './ScoreView.svelte';
@@ -153,7 +152,11 @@
   </section>
 {:else if editor.build && editor.fault}
   {@const build = editor.build}
-  <BuildFault {editor} {build} onexport={() => exportBuild(build)} />
+  <Part load={() => import('./BuildFault.svelte')}>
+    {#snippet children({ default: BuildFault })}
+      <BuildFault {editor} {build} onexport={() => exportBuild(build)} />
+    {/snippet}
+  </Part>
 {:else if editor.build && editor.plan && editor.reading && drawing}
   {@const { plan, reading, build } = { plan: editor.plan, reading: editor.reading, build: editor.build }}
   <div class="flex min-h-full flex-col gap-3 p-4 lg:h-full">
@@ -179,17 +182,12 @@
       data-testid="newer-tape"
     />
     {#if lost}
-      <div class="border-l-4 border-needle bg-needle-soft px-3 py-1" role="status" data-testid="lost">
-        <p class="flex gap-3">
-          <span class="flex-1"
-            >{lost.length
-              ? 'On the newer tape these decisions had no block any more:'
-              : 'The newer tape is in its place; every decision was kept.'}</span
-          >
-          <button type="button" class="text-needle underline" onclick={() => (lost = null)}>Close</button>
-        </p>
-        {#each lost as line, place (place)}<p class="text-sm">{line}</p>{/each}
-      </div>
+      {@const told = lost}
+      <Part load={() => import('./LostDecisions.svelte')}>
+        {#snippet children({ default: LostDecisions })}
+          <LostDecisions lost={told} onclose={() => (lost = null)} />
+        {/snippet}
+      </Part>
     {/if}
 
     <BuildBanners

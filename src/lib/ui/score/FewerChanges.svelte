@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { onDestroy } from 'svelte';
+  import { onDestroy, untrack } from 'svelte';
   import { count, formatDuration, formatNumber, type Problem } from '$lib/core/base';
   import type { BuildPlan } from '$lib/core/plan';
   import type { Reordered } from '$lib/core/reorder';
@@ -26,7 +26,7 @@
   onDestroy(stop);
 
   $effect(() => {
-    if (open) void look();
+    if (open) untrack(() => void look());
     else stop();
   });
   async function look() {
