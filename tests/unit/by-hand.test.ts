@@ -8,9 +8,16 @@ import { weighBundle } from '$lib/core/plan';
 import { densityMap, LENGTH_BIN_MM, typedReading, type BlockReading, type Reading } from '$lib/core/reading';
 import type { HandStep, NeedleStep, Score, ScorePiece, Step } from '$lib/core/score';
 import { TapeAssembler, STITCH } from '$lib/core/tape';
-import { bobbinsForOrder, bobbinWords, gatherThreads, howThreadLasts, planThread } from '$lib/core/thread';
+import {
+  bobbinsForOrder,
+  bobbinsToWind,
+  bobbinWords,
+  gatherThreads,
+  howThreadLasts,
+  planThread,
+} from '$lib/core/thread';
 import { hoopingSeconds, timeSteps } from '$lib/core/time';
-import { newWorkshop } from '$lib/core/workshop';
+import { bobbinKindOf, newWorkshop } from '$lib/core/workshop';
 
 // Small cases whose figures were worked out on paper, from the table of numbers as it ships.
 const numbers = numbersWith();
@@ -268,12 +275,12 @@ describe('worked out by hand', () => {
     // 60 m, 5 % kept: 57 m give 40 items of 1.42 m; the 41st would have a join.
     for (const role of ['cover', 'lace', 'final-outline'] as const)
       expect(
-        plan(role, 43).swaps.map((s) => [s.item, Math.round(s.leftM * 100)]),
+        plan(role, 43).bobbins.swaps.map((s) => [s.item, Math.round(s.leftM * 100)]),
         role,
       ).to.deep.equal([[40, 20]]);
-    expect(plan('cover', 43).swaps[0].because).to.include('item 41 of 43, takes 1.4 m');
-    expect(plan('decoration', 43).swaps).to.deep.equal([]);
-    expect(plan('cover', 40).swaps).to.deep.equal([]);
+    expect(plan('cover', 43).bobbins.swaps[0].because).to.include('item 41 of 43, takes 1.4 m');
+    expect(plan('decoration', 43).bobbins.swaps).to.deep.equal([]);
+    expect(plan('cover', 40).bobbins.swaps).to.deep.equal([]);
     // Of an order: 81 of one each hooping, or all in one; a hooping of 3 takes 4.26 m, and 13 of them 55.38 m.
     const wound = (designs: number, hoopings: number) =>
       bobbinsForOrder(plan('cover', 1), { designs, inHooping: Math.ceil(designs / hoopings), inTape: 1 }).map(
@@ -289,17 +296,30 @@ describe('worked out by hand', () => {
     // 45 in hoopings of 44 (each a tape of two): the last one holds the rest, and takes the second bobbin no further.
     const rest = { designs: 45, inHooping: 88, inTape: 2 };
     expect(bobbinsForOrder(plan('cover', 1), rest).map(bobbinWords)).to.deep.equal(['2 full bobbins']);
+    // Two of white wait for this machine, and one of coral; what is wound for another kind is none of its.
+    const waiting = [
+      { id: 'w', colour: '#ffffff', kind: bobbinKindOf(home), name: 'White', count: 2 },
+      { id: 'c', colour: '#ffffff', kind: bobbinKindOf(home), name: 'coral', count: 1 },
+      { id: 'm', colour: '#ffffff', kind: 'size-m' as const, name: 'white', count: 9 },
+    ];
+    const coral = { name: 'coral', colour: '#d9644a' };
+    const toWind = bobbinsToWind([{ thread: null, count: 3 }, { thread: coral, count: 1 }, { thread: { ...coral, name: 'slate' }, count: 2 }], home, waiting); // prettier-ignore
+    expect(toWind.map((w) => [w.waiting, w.missing])).to.deep.equal([[2, 1], [1, 0], [0, 2]]); // prettier-ignore
     // A bobbin of top thread holds 38 · 0.95 = 36.1 m: 25 items.
     const matched = [...steps('cover').slice(0, 2), hand('bobbin', 'bobbin'), needle(0, { role: 'cover' })];
-    const { swaps } = planThread(scoreOf(matched), reading, [], { machine: home, numbers, items: 30 });
+    const { swaps } = planThread(scoreOf(matched), reading, [], {
+      machine: home,
+      numbers,
+      items: 30,
+    }).bobbins;
     expect(swaps.map((s) => s.item)).to.deep.equal([25]);
   });
 
   it('thread of an order against the shelf: what lasts, what ends in which hooping, what is not there', () => {
     const byThread = [
-      { name: 'coral', colour: '#D9644A', metres: 7 },
-      { name: 'slate', colour: '#5f6c78', metres: 2 },
-      { name: 'sand', colour: '#ddccaa', metres: 1 },
+      { name: 'coral', bare: 'coral', colour: '#D9644A', metres: 7 },
+      { name: 'slate', bare: 'slate', colour: '#5f6c78', metres: 2 },
+      { name: 'sand', bare: 'sand', colour: '#ddccaa', metres: 1 },
     ];
     const spool = { kind: 'rayon' as const, weight: 40, form: 'spool' as const, count: 1 };
     const shelf = [
@@ -314,6 +334,9 @@ describe('worked out by hand', () => {
       ['slate', 24, 24, null],
       ['sand', 12, null, null],
     ]);
+    // A tape of two: hoopings of six are three of it.
+    const inTwos = howThreadLasts({ byThread }, { designs: 12, inHooping: 6, inTape: 2 }, shelf);
+    expect(inTwos.map(({ endsIn }) => endsIn)).to.deep.equal([3, null, null]);
     const twice = gatherThreads([
       { threads: byThread, order: { designs: 12 } },
       { threads: byThread.slice(1), order: { designs: 100 } },

@@ -3,9 +3,11 @@ import { expect } from 'chai';
 import { itemAt, type Path } from '$lib/core/base';
 import { threadsOf, type Build } from '$lib/core/build';
 import { rectangle, tatami } from '$lib/core/outline';
-import { planBuild, type BuildPlan } from '$lib/core/plan';
+import { layOn, planBuild, type BuildPlan } from '$lib/core/plan';
 import { fewestChanges, inEarlierOrder, type Reordered } from '$lib/core/reorder';
+import { prepare } from '$lib/core/reorder/lay';
 import { sameOnTop } from '$lib/core/reorder/proof';
+import { sectionsOf } from '$lib/core/reorder/sections';
 import { readTape, STITCH, tapeBlocks, type Block, type Tape } from '$lib/core/tape';
 import { newWorkshop } from '$lib/core/workshop';
 import { crewPatch, tailTab } from '$lib/demo';
@@ -61,6 +63,19 @@ const hands = ({ score }: BuildPlan) =>
   score.steps.flatMap((s) =>
     s.kind === 'hand' && s.action !== 'thread' ? [`${s.title} ${s.pieces.join()}`] : [],
   );
+/** Of each block that is the first to hold a piece, the blocks that are sewn before it. */
+function beforeHolding({ score }: BuildPlan): number[][] {
+  const held = new Set<string>();
+  const sewnYet: number[] = [];
+  return score.steps.flatMap((step) => {
+    if (step.kind === 'hand') return [];
+    const first = step.holds.filter((id) => !held.has(id));
+    for (const id of first) held.add(id);
+    const all = first.length ? [[...sewnYet].sort((a, b) => a - b)] : [];
+    sewnYet.push(step.block);
+    return all;
+  });
+}
 const points = ({ kind, x, y }: Tape, { from, to }: Block) => {
   const all: string[] = [];
   for (let i = from; i < to; i++) if (kind[i] === STITCH) all.push(`${x[i]} ${y[i]}`);
@@ -137,7 +152,7 @@ describe('the blocks of a build in the order with the fewest changes', () => {
     const tapes = {
       crewPatch: crewPatch(),
       tailTab: tailTab(),
-      ...strangers('b1-key-tab', 'c2-small-pouch', 'g2-pieces-then-covers'),
+      ...strangers('a1-round-patch', 'b1-key-tab', 'c2-small-pouch', 'g2-pieces-then-covers'),
     };
     let moves = 0;
     const dice = new Dice(4);
@@ -156,6 +171,13 @@ describe('the blocks of a build in the order with the fewest changes', () => {
           what,
         ).to.deep.equal(blocks.map((_, i) => i));
         expect(hands(now.plan), what).to.deep.equal(hands(plan));
+        // Nothing is sewn before a piece is held that was sewn after it, nor the other way round.
+        const wasHeld = beforeHolding(plan);
+        const isHeld = beforeHolding(now.plan).map((all) => all.flatMap((b) => made.groups[b] ?? []));
+        expect(
+          isHeld.map((all) => all.toSorted((a, b) => a - b)),
+          what,
+        ).to.deep.equal(wasHeld);
         const sizes = ({ cut }: BuildPlan) => cut.pieces.map((p) => [p.id, p.width.cutMm, p.height.cutMm]);
         expect(sizes(now.plan), what).to.deep.equal(sizes(plan));
         made.groups.forEach((group, at) => {
@@ -212,6 +234,49 @@ describe('the blocks of a build in the order with the fewest changes', () => {
     );
     expect(apart.roles).to.deep.equal({ '1': 'quilting', '3': 'quilting' });
     expect(threadsOf(apart).map((t) => t?.name)).to.deep.equal(['r', 'b', 'r', 'b']);
+  });
+  it('keeps a block by itself that first holds a piece, and one that another place would make something else', () => {
+    const { plan, build, reading, workshop } = example(crewPatch());
+    const { bare } = prepare({ build, own: reading, inserted: {}, workshop });
+    const sections = sectionsOf({ score: plan.score, plain: bare.plain });
+    // Placement and tack-down of the blank and of two pieces each for itself; one cover, then all that lies on the patch.
+    expect(sections.map((s) => s.map(({ block }) => block))).to.deep.equal([[0], [1], [2], [3], [4], [5], [6, 7, 8, 9]]); // prettier-ignore
+    const { confetti, covers } = {
+      confetti: strangers('l1-confetti')['l1-confetti']!,
+      covers: strangers('g2-pieces-then-covers')['g2-pieces-then-covers']!,
+    };
+    // Two in green are one block now, which is read otherwise: it is told what it is.
+    const { made, now } = found(confetti, { threads: inThreads('gbgr') });
+    expect(made.groups).to.deep.equal([[0, 2], [1], [3]]); // prettier-ignore
+    expect(made.build.roles).to.deep.equal({ 0: 'decoration', 1: 'decoration', 2: 'decoration' });
+    expect(now?.reading.blocks.map(({ role }) => role.value)).to.deep.equal(Array(3).fill('decoration'));
+    // What is sewn once more at the end stays by itself, and does not keep others apart.
+    const again = { kind: 'again' as const, stepId: 'again:1', of: 'n1', thread: null };
+    const row = sewn(field(0), field(20), field(40), field(60));
+    expect(found(row, { ...plain, threads: inThreads('rrbb'), edits: [again] }).made.groups).to.deep.equal([[0], [1], [2, 3]]); // prettier-ignore
+    // Covers of different pieces are told of each alone, in one thread too.
+    expect(found(covers, { threads: inThreads('r'.repeat(10)) }).made.tape).to.equal(null);
+  });
+  it('leaves a step before what is sewn next where that was the first of several that changed places', () => {
+    const before = { kind: 'insert' as const, stepId: 'own:1', before: 'n2', title: 'Vacuum', text: '', side: 'front' as const, seconds: 30 }; // prettier-ignore
+    const { made, now } = found(sewn(field(0), field(20), field(40), field(60)), {
+      ...plain,
+      threads: inThreads('rbrb'),
+      edits: [before],
+    });
+    expect(made.groups).to.deep.equal([[0], [1], [3], [2]]);
+    const titles = now?.plan.score.steps.filter((s) => s.kind === 'needle' || s.own).map((s) => s.title);
+    expect(titles).to.deep.equal(['Design', 'Design', 'Vacuum', 'Design', 'Design']);
+    // A hand step that has another name there keeps what was said of it.
+    const said = example(tailTab(), {
+      edits: [{ kind: 'rename', stepId: 'b4:flip', title: 'Over', text: '' }],
+    });
+    const same = said.reading.blocks.map((_, n) => [n]);
+    const name = { tapeId: said.build.tapeId, fileName: said.build.fileName };
+    const names = { hands: new Map([['b4:flip', 'a3:flip']]), before: () => null };
+    expect(layOn(said.build, said.reading, name, same, names).build.edits).to.deep.equal([
+      { kind: 'rename', stepId: 'a3:flip', title: 'Over', text: '' },
+    ]);
   });
   it('says what it needs: a thread by name, and a tape', () => {
     const code = ({ answer }: ReturnType<typeof reordered>) => (answer.ok ? '' : answer.problem.code);

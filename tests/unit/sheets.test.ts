@@ -138,7 +138,10 @@ describe('thread', () => {
     const { plan, reading } = example(tape, { technique: 'as-read' }, shop);
     fc.assert(
       fc.property(fc.double({ min: 0, max: 6.5, noNaN: true }), (startM) => {
-        const { swaps, steps } = planThread(plan.score, reading, plan.threads, {
+        const {
+          bobbins: { swaps },
+          steps,
+        } = planThread(plan.score, reading, plan.threads, {
           machine: plan.machine,
           numbers: plan.numbers,
           startM,
@@ -169,7 +172,7 @@ describe('thread', () => {
         fc.double({ min: 0, max: 30, noNaN: true }),
         (items, startM) => {
           const {
-            swaps,
+            bobbins: { swaps },
             bobbinM,
             bobbinHoldsM: holds,
           } = planThread(plan.score, reading, plan.threads, {

@@ -46,6 +46,18 @@ describe('store', () => {
     await store.removeBuild(build.id);
     expect(await db.tapes.count()).to.equal(1);
   });
+  it('keeps the tape that a build came on, as long as it is sewn in another order', async () => {
+    const db = fresh();
+    const store = new Store(db);
+    const earlier = { tapeId: 'came', fileName: 'came.dst', blocks: [[0]] };
+    await store.addBuild({ ...build, id: 'as-it-came', tapeId: 'came' }, [{ id: 'came', bytes }]);
+    await store.addBuild({ ...build, earlier }, [{ id: build.tapeId, bytes }]);
+    await store.removeBuild('as-it-came');
+    expect(await store.tape('came')).to.not.equal(null);
+    const gone = await store.removeBuild(build.id);
+    expect(gone.tapes.map(({ id }) => id).sort()).to.deep.equal([build.tapeId, 'came'].sort());
+    expect(await db.tapes.count()).to.equal(0);
+  });
 
   it('gives back the events of a run in order, and refuses to write one over another', async () => {
     const store = new Store(fresh());

@@ -75,7 +75,16 @@ describe('the threads of a build, block by block', () => {
       { needle: 3, thread: 'gorse' },
     ]);
     expect(six.during).to.deep.equal([]);
-    // With two, gorse takes the place of slate, which is wanted last, and gives it back.
+    // As its maker numbers it, it is the same on the shelf; in another colour it is not.
+    const numbered = at.map((r) =>
+      r.thread?.name === 'coral' ? { ...r, thread: { ...coral, number: '12' } } : r,
+    );
+    expect(planNeedles(numbered, many, shelf).before).to.deep.equal(six.before);
+    const faded = [{ ...shelf[0]!, colour: '#ffffff' }];
+    expect(planNeedles(at, many, faded).before).to.have.length(3);
+    // Stops at which hands are wanted; with two needles, also those at which one is threaded.
+    expect(six.halts).to.deep.equal([1, 3, 4, 5, 6]);
+    // With two, gorse takes the place of slate, which is wanted last and comes back in the place of coral.
     const two = planNeedles(at, { needles: 2, threaded: ['t', null] }, shelf);
     expect(two.before).to.deep.equal([{ needle: 2, thread: 'slate' }]);
     expect(
@@ -84,6 +93,7 @@ describe('the threads of a build, block by block', () => {
       [2, 'gorse', 'slate', 'n4'],
       [1, 'slate', 'coral', 'n8'],
     ]);
+    expect(two.halts).to.deep.equal([1, 3, 4, 5, 6, 8]);
   });
   it('hidden blocks take what is on, and those before anything seen what comes next: fewer changes', () => {
     const { threads, before, after } = hiddenTakeWhatIsOn(rows, build, SAID.length);

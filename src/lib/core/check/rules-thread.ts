@@ -10,7 +10,7 @@ export const threadRules: CheckRule[] = [
     severity: 'mind',
     find: (c) =>
       c.needles.flatMap(({ step: { id: stepId, role, title } }): Found | [] => {
-        const swaps = c.thread.swaps.filter((s) => s.stepId === stepId);
+        const swaps = c.thread.bobbins.swaps.filter((s) => s.stepId === stepId);
         // Where no join shows, one that runs out is no trouble.
         if (!swaps.length || !showsJoin({ role })) return [];
         const { because } = itemAt(swaps, 0);

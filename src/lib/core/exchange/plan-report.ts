@@ -190,8 +190,8 @@ export function planReport(
       topM: thread.topM,
       bobbinM: thread.bobbinM,
       bobbinHoldsM: thread.bobbinHoldsM,
-      byThread: thread.byThread,
-      bobbinSwapsBefore: thread.swaps.map((s) => s.stepId),
+      byThread: thread.byThread.map(({ name, colour, metres }) => ({ name, colour, metres })),
+      bobbinSwapsBefore: thread.bobbins.swaps.map((s) => s.stepId),
     },
     checks: findings.map(({ id, severity, stepId, message, because, silenced }) => ({
       id,

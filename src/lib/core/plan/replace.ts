@@ -62,17 +62,27 @@ export interface NewTape {
   fileName: string;
 }
 
+/** Where steps have other names on the new tape than their blocks say. */
+interface StepNames {
+  /** of hand steps, by their names before */
+  hands: ReadonlyMap<string, string>;
+  /** of the step before which something stands; null: as its block says */
+  before: (id: string) => string | null;
+}
 /** The same where it is known what each block has become: one, none, or several parts in their order. */
 export function layOn(
   build: Build,
   after: Reading,
   tape: NewTape,
   became: readonly (readonly number[])[],
+  names?: StepNames,
 ): CarriedOver {
   const lost: string[] = [];
   const first = (block: number): number | undefined => became[block]?.[0];
   /** The id on the new tape; null when its block is gone. */
   const idNow = (id: string): string | null => {
+    const known = names?.hands.get(id);
+    if (known) return known;
     const found = STEP_ID.exec(id);
     if (!found) return id;
     // What follows a block follows its last part.
@@ -111,15 +121,15 @@ export function layOn(
     if (edit.kind === 'skip' && block)
       return (became[Number(block)] ?? []).map((part) => ({ ...edit, stepId: `n${part}` }));
     if (edit.kind !== 'insert' && edit.kind !== 'move') return [{ ...edit, stepId }];
-    const place = edit.before === null ? null : idNow(edit.before);
+    const place = edit.before === null ? null : (names?.before(edit.before) ?? idNow(edit.before));
     if (edit.before !== null && place === null)
       lost.push(`The place of ${what.toLowerCase()}: it stands at the end now`);
     return [{ ...edit, stepId, before: place }];
   });
-  const insertions = build.insertions.map((insertion) => {
-    const next = became.slice(insertion.beforeBlock).find((now) => now.length);
-    return { ...insertion, beforeBlock: next?.[0] ?? after.blocks.length };
-  });
+  const insertions = build.insertions.map((insertion) => ({
+    ...insertion,
+    beforeBlock: Math.min(after.blocks.length, ...became.slice(insertion.beforeBlock).flat()),
+  }));
   return {
     build: {
       ...build,

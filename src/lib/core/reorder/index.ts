@@ -10,14 +10,19 @@ import type { StopOrder } from '../stop-order';
 import { readTape, tapeIdOf, writeTape, type Tape } from '../tape';
 import { readDesign } from '../techniques';
 import { hiddenTakeWhatIsOn, threadList } from '../thread';
-import { layInOrder, plainHands, type Planned, type ReorderTask } from './lay';
+import { layInOrder, prepare, type Planned, type Prepared } from './lay';
 import { merged } from './merge';
 import { otherThan, sameOnTop, type Differs } from './proof';
-import { sectionsOf, type Section } from './sections';
-import { bestOrderOf } from './solve';
+import { sectionsOf, type Hands, type Section } from './sections';
+import { bestOrderOf, touchingIn } from './solve';
 import { tapeInOrder } from './tape';
 
-export type { Planned, ReorderTask } from './lay';
+export type { Planned } from './lay';
+
+/** A build that is planned, and the tape that it is sewn from. */
+export interface ReorderTask extends Planned {
+  tape: Tape;
+}
 
 interface Figures {
   /** of thread, within one item */
@@ -61,24 +66,26 @@ export function fewestChanges(task: ReorderTask, left: () => number): Result<Reo
       'This build has no tape: where its blocks lie is not known, so none can change places.',
       'Take in the tape of the design first.',
     );
-  const before = planBuild(build, own, task.workshop, task.inserted);
-  const rows = rowsOf(before);
+  const prepared = prepare(task);
+  const { plan, bare } = prepared;
+  const rows = rowsOf(plan);
   if (!rows.some(({ thread }) => thread))
     return fail(
       'no-threads',
       'No thread of this build is named yet.',
       'Say what its blocks are sewn in first.',
     );
-  const known: Known = { task, before, plain: plainHands(task) };
-  const sections = sectionsOf(before.score, known.plain);
+  const sections = sectionsOf({ score: plan.score, plain: bare.plain });
+  const known: Known = { ...prepared, tape: task.tape, sections, hidden: withHidden(task, plan) };
+  const order = { machine: plan.machine, rows, sections, touching: touchingIn(sections, own, task.tape) };
   const pinned = new Set<number>();
   const kept = new Set<string>();
   let free: StopOrder | null = null;
   for (let n = 1; ; n++) {
-    const solved = bestOrderOf(task, before, rows, sections, pinned, left);
+    const solved = bestOrderOf(order, pinned, left);
     if (!solved.ok) return solved;
-    const { order, found } = solved.value;
-    const made = inOrder(known, order, sections);
+    const { found } = solved.value;
+    const made = inOrder(known, solved.value.order);
     free ??= found;
     if (!('differs' in made))
       return made.ok ? ok({ ...made.value, ...boundOf(found, free), kept: [...kept] }) : made;
@@ -93,11 +100,18 @@ export function fewestChanges(task: ReorderTask, left: () => number): Result<Reo
 }
 /** More often no other order is tried. */
 const MOST_TRIES = 5;
+/** A build with all that every try goes by. */
+interface Known extends Prepared {
+  tape: Tape;
+  sections: readonly Section[];
+  /** in its own order, with what nobody sees in the thread that is on */
+  hidden: ReturnType<typeof withHidden>;
+}
 /** The blocks in an order, as few stops as can be between them. */
-function inOrder(known: Known, order: readonly number[], sections: readonly Section[]): Made {
-  const { before, task } = known;
+function inOrder(known: Known, order: readonly number[]): Made {
+  const { plan, sections, build } = known;
   const groups = order.map((block) => [block]);
-  const joined = before.machine.kind === 'one-needle' ? merged(groups, sections, before, task.build) : groups;
+  const joined = plan.machine.kind === 'one-needle' ? merged(groups, sections, plan, build) : groups;
   const made = taken(known, joined);
   // Blocks that are one now may be read as something else; each by itself they may not.
   return 'differs' in made && joined.length < groups.length ? taken(known, groups) : made;
@@ -106,12 +120,6 @@ const isAsBefore = (groups: readonly (readonly number[])[]) =>
   groups.every((group, n) => group.length === 1 && group[0] === n);
 const rowsOf = (plan: BuildPlan) => threadList({ ...plan, reading: plan.design.reading });
 
-interface Known {
-  task: ReorderTask;
-  before: BuildPlan;
-  /** ids of its hand steps where all is one thread */
-  plain: ReadonlySet<string>;
-}
 type Made = Result<Omit<Reordered, 'kept' | keyof ReturnType<typeof boundOf>>> | { differs: Differs };
 /** @param free where no block keeps its place for what it would be read as: no order has fewer than the bound of that one */
 const boundOf = ({ changes, threading, rethreads, optimal }: StopOrder, free: StopOrder) => ({
@@ -141,24 +149,23 @@ function withHidden(
   };
 }
 /** The build on the tape in its new order, if all else is as it was. */
-function taken({ task, before, plain }: Known, groups: number[][]): Made {
-  const { build, own, tape } = task;
-  const was = withHidden(task, before);
+function taken(known: Known, groups: number[][]): Made {
+  const { build, own, tape, plan, bare, hidden } = known;
   const figures = (changed: ReturnType<typeof withHidden>) => ({
     build: changed.build,
-    before: figuresOf(before, was.before),
+    before: figuresOf(plan, hidden.before),
     after: figuresOf(changed.plan, changed.after),
   });
-  if (isAsBefore(groups)) return ok({ ...figures(was), tape: null, groups, moved: [], places: 0 });
+  if (isAsBefore(groups)) return ok({ ...figures(hidden), tape: null, groups, moved: [], places: 0 });
   const bytes = writeTape(tapeInOrder(tape, own.blocks, groups));
   const read = readTape(bytes);
   if (!read.ok) return read;
   const id = tapeIdOf(bytes);
   const became = own.blocks.map((_, block) => groups.findIndex((group) => group.includes(block)));
-  const laid = laidOn(task, before, read.value, { tapeId: id, fileName: build.fileName }, became);
+  const laid = laidOn(known, read.value, { tapeId: id, fileName: build.fileName }, became);
   if ('differs' in laid) return laid;
   const after = planBuild(laid.build, laid.own, laid.workshop, laid.inserted);
-  const differs = otherThan({ ...before, plain }, { ...after, plain: plainHands(laid) }, became);
+  const differs = otherThan({ ...plan, plain: bare.plain }, { ...after, plain: laid.bare.plain }, became);
   if (differs) return { differs };
   const order = groups.flat();
   const places = sameOnTop(tape, own.blocks, read.value, order);
@@ -187,40 +194,42 @@ export function inEarlierOrder(planned: Planned, came: Reading): Build {
   if (!build.earlier) return build;
   const { blocks, tapeId, fileName } = build.earlier;
   const tape = { tapeId, fileName };
+  const laid = layInOrder(prepare(planned), came, tape, blocks);
   // Where hands would do something else there, steps are found by their blocks alone.
-  return layInOrder(planned, came, tape, blocks).build ?? layOn(build, came, tape, blocks).build;
+  return laid.differs ? layOn(build, came, tape, blocks).build : laid.build;
 }
 
 /** More often it is not read again: then every block is told what it is. */
 const MOST_READ = 3;
 /** Blocks stay what they were read as: beside others a block may be read otherwise, and is told then. */
 function laidOn(
-  planned: Planned,
-  before: BuildPlan,
+  known: Known,
   tape: Tape,
   name: NewTape,
   became: readonly number[],
-): Planned | { differs: Differs } {
-  const trimJumps = before.numbers['reading.trimJumps'];
+): (Planned & { bare: Hands }) | { differs: Differs } {
+  const { plan, own: before, build, inserted, workshop } = known;
+  const trimJumps = plan.numbers['reading.trimJumps'];
   const wanted: RoleOverrides = Object.fromEntries(
-    planned.own.blocks.map(({ role }, block) => [itemAt(became, block), role.value]),
+    before.blocks.map(({ role }, block) => [itemAt(became, block), role.value]),
   );
   const roles = Object.fromEntries(
-    Object.entries(planned.build.roles).map(([block, role]) => [itemAt(became, Number(block)), role]),
+    Object.entries(build.roles).map(([block, role]) => [itemAt(became, Number(block)), role]),
   );
   let own = readDesign(tape, { trimJumps, roles });
   for (let n = 0; n < MOST_READ; n++) {
     const isLast = n === MOST_READ - 1;
-    const other = own.blocks.filter(({ index, role }) => isLast || role.value !== wanted[index]);
-    if (other.every(({ index, role }) => role.value === wanted[index])) break;
-    for (const { index } of other) roles[index] = itemAt(wanted, index);
+    const other = own.blocks.filter(({ index, role }) => role.value !== wanted[index]);
+    if (!other.length) break;
+    for (const { index } of isLast ? own.blocks : other) roles[index] = itemAt(wanted, index);
     own = readDesign(tape, { trimJumps, roles });
   }
-  const { build, differs } = layInOrder(
-    planned,
+  const laid = layInOrder(
+    known,
     own,
     name,
     became.map((now) => [now]),
   );
-  return build ? { ...planned, own, build: { ...build, roles } } : { differs };
+  if (laid.differs) return laid;
+  return { build: { ...laid.build, roles }, own, inserted, workshop, bare: laid.bare };
 }

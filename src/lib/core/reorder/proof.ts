@@ -1,10 +1,10 @@
 import { fail, itemAt, ok, type Result } from '../base';
 import type { CutPiece } from '../cut';
 import type { BuildPlan } from '../plan';
-import type { HandStep, NeedleStep, Score } from '../score';
+import type { HandStep, NeedleStep } from '../score';
 import { sewnRecords, STITCH, type Block, type Tape } from '../tape';
 import { groundOf, topOf } from './cells';
-import { handsOf, nextNeedle } from './sections';
+import { handsOf, nextNeedle, type Hands } from './sections';
 import { sewnAfter } from './tape';
 
 /** Looks at both tapes as they are read, cell by cell. @returns so many cells hold thread, or the problem where another block is on top */
@@ -45,10 +45,7 @@ const byAction = ({ title, action, side, face, pieces, times, places, tapeSides,
   JSON.stringify([title, action, side, face, pieces, times, places, tapeSides, keeps]);
 /** The first of what hands do that is another. */
 export function otherHand(before: Hands, after: Hands): Differs | null {
-  const [was, is] = [before, after].map(({ score, plain }) => handsOf(score, plain)) as [
-    HandStep[],
-    HandStep[],
-  ];
+  const [was, is] = [handsOf(before), handsOf(after)];
   const other = was.findIndex((step, n) => !is[n] || byAction(step) !== byAction(is[n]));
   if (other < 0 && was.length === is.length) return null;
   const step = was[other] ?? was.at(-1);
@@ -60,12 +57,6 @@ export function otherHand(before: Hands, after: Hands): Differs | null {
     blocks: beside.flatMap((s) => s?.block ?? []),
   };
 }
-/** A score, and the ids of its hand steps where all is one thread. */
-export interface Hands {
-  score: Score;
-  plain: ReadonlySet<string>;
-}
-
 const ofNeedle = ({ title, role, holds, attended, bothSides, skipped }: NeedleStep) =>
   JSON.stringify([title, role, holds, attended, bothSides, skipped]);
 const ofPiece = ({ id, width, height, layers, copies }: CutPiece) =>
@@ -79,8 +70,8 @@ export function otherThan(
 ): Differs | null {
   const hand = otherHand(before, after);
   if (hand) return hand;
-  const now = handsOf(after.score, after.plain);
-  for (const [n, { along, title, ownSeconds }] of handsOf(before.score, before.plain).entries()) {
+  const now = handsOf(after);
+  for (const [n, { along, title, ownSeconds }] of handsOf(before).entries()) {
     const there = itemAt(now, n);
     if ((along !== null && became[along] !== there.along) || ownSeconds !== there.ownSeconds)
       return { what: title, blocks: along === null ? [] : [along] };

@@ -10,16 +10,21 @@ export type Section = NeedleStep[];
 /** A change of the thread, or of the bobbin that goes with it. @param plain ids of the hand steps where all is one thread */
 const isChange = (step: HandStep, plain: ReadonlySet<string>): boolean =>
   step.action === 'thread' || (step.action === 'bobbin' && !step.own && !plain.has(step.id));
+/** A score, and the ids of its hand steps where all is one thread. */
+export interface Hands {
+  score: Score;
+  plain: ReadonlySet<string>;
+}
 /** What hands do in any order of the blocks. */
-export const handsOf = ({ steps }: Score, plain: ReadonlySet<string>): HandStep[] =>
-  steps.filter((s): s is HandStep => s.kind === 'hand' && !isChange(s, plain));
+export const handsOf = ({ score, plain }: Hands): HandStep[] =>
+  score.steps.filter((s): s is HandStep => s.kind === 'hand' && !isChange(s, plain));
 
 /** What is sewn once more, another design that is put in, and what first holds a piece: before it all lies loose, after it fast. */
 const isFixed = ({ again, inserted, holds }: NeedleStep, before: Stack): boolean =>
   again || inserted !== null || before.layers.some(({ pieceId, held }) => !held && holds.includes(pieceId));
 
 /** In the order of sewing; none is empty. */
-export function sectionsOf(score: Score, plain: ReadonlySet<string>): Section[] {
+export function sectionsOf({ score, plain }: Hands): Section[] {
   const stacks = stacksOf(score);
   const sections: Section[] = [];
   let isOpen = false;

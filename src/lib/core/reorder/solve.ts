@@ -1,44 +1,57 @@
 import { itemAt, ok, type Result } from '../base';
 import { threadWords, type Thread } from '../build';
-import type { BuildPlan } from '../plan';
+import type { Reading } from '../reading';
 import type { NeedleStep } from '../score';
 import { orderStops, threadInOrder, type StopOrder } from '../stop-order';
+import type { Tape } from '../tape';
 import type { ThreadRow } from '../thread';
 import type { Machine } from '../workshop';
 import { groundOf, touching } from './cells';
-import type { ReorderTask } from './lay';
 import type { Section } from './sections';
 
 const keyOf = (thread: Thread | undefined, step: NeedleStep) =>
   thread ? `${threadWords(thread)} ${thread.colour}` : `? ${step.id}`;
 
+/** What does not change from try to try. */
+export interface Order {
+  machine: Machine;
+  rows: readonly ThreadRow[];
+  sections: readonly Section[];
+  /** of each section, which of its blocks lie on or against each other: places in it, the earlier first */
+  touching: readonly (readonly [number, number][])[];
+}
+/** Of each section which of its blocks lie on or against each other. */
+export function touchingIn(sections: readonly Section[], own: Reading, tape: Tape): Order['touching'] {
+  const ground = groundOf(tape);
+  return sections.map((section) =>
+    touching(
+      ground,
+      section.map(({ block }) => {
+        const sewn = own.blocks[block];
+        return sewn ? ground.cellsOf(tape, sewn) : new Set();
+      }),
+    ),
+  );
+}
 /**
  * Blocks that are seen in their best order; the others go with them, in whatever thread is on.
  * @param pinned blocks that none of their section changes places with
  */
 export function bestOrderOf(
-  { own, tape }: ReorderTask,
-  { machine }: BuildPlan,
-  rows: readonly ThreadRow[],
-  sections: readonly Section[],
+  { machine, rows, sections, touching: lying }: Order,
   pinned: ReadonlySet<number>,
   left: () => number,
 ): Result<{ order: number[]; found: StopOrder }> {
   const seen = new Map(
     rows.flatMap((row) => (row.hidden && !row.step.thread ? [] : [[row.step.id, row] as const])),
   );
-  const ground = groundOf(tape);
   const before: [string, string][] = [];
-  const within = sections.map((section) => {
-    const cells = section.map(({ block }) => {
-      const sewn = own.blocks[block];
-      return sewn ? ground.cellsOf(tape, sewn) : new Set<number>();
-    });
+  const within = sections.map((section, s) => {
     const stays = section.flatMap(({ block }, n) => (pinned.has(block) ? [n] : []));
     const besides = stays.flatMap((n) =>
       section.map((_, k): [number, number] => [Math.min(n, k), Math.max(n, k)]),
     );
-    return [...touching(ground, cells), ...besides.filter(([a, b]) => a !== b)];
+    return [...itemAt(lying, s), ...besides.filter(([a, b]) => a !== b)];
   });
   let last: string[] = [];
   sections.forEach((section, s) => {
@@ -110,19 +123,14 @@ function inPlace(places: readonly (number | undefined)[], pairs: readonly [numbe
   const waits = places.map((): number[] => []);
   for (const [a, b] of pairs) itemAt(waits, b).push(a);
   const done = new Set<number>();
-  const put = (n: number) => {
-    if (done.has(n)) return;
-    for (const first of itemAt(waits, n)) put(first);
-    done.add(n);
-  };
   const placed = places
     .flatMap((place, n) => (place === undefined ? [] : [{ place, n }]))
     .sort((a, b) => a.place - b.place);
   const isFree = (n: number) => itemAt(waits, n).every((first) => done.has(first));
   for (const { n } of placed) {
     for (let other = 0; other < n; other++) if (places[other] === undefined && isFree(other)) done.add(other);
-    put(n);
+    done.add(n);
   }
-  places.forEach((_, n) => put(n));
+  places.forEach((_, n) => done.add(n));
   return [...done];
 }

@@ -86,7 +86,7 @@ export function newRun(
       heightMm: p.height.cutMm,
     })),
     bobbinHoldsM: plan.thread.bobbinHoldsM,
-    bobbinSwaps: [...new Set(plan.thread.swaps.map((s) => s.stepId))],
+    bobbinSwaps: [...new Set(plan.thread.bobbins.swaps.map((s) => s.stepId))],
   };
 }
 const needlesOf = (plan: BuildPlan, machine: Machine, { threads }: Workshop): RunRecord['needles'] =>

@@ -1,9 +1,10 @@
 import { itemAt } from '../base';
 import { planBobbins, type BobbinBlock } from '../bobbins';
-import { threadWords, type ScoreEdit, type Thread } from '../build';
+import { isSameThread, threadWords, UNNAMED, type ScoreEdit, type Thread } from '../build';
 import type { NumberId, Numbers } from '../numbers';
 import type { NeedleStep } from '../score';
-import { fullHoopings, type InHoopings } from './shelf';
+import { fullHoopings, type InHoopings } from './hoopings';
+import { isCalled, namesOf } from './shelf';
 import { BOBBIN_KINDS, bobbinKindOf, type Machine, type WoundBobbin } from '../workshop';
 
 /** What a bobbin of a kind gives, m: some is kept in hand. */
@@ -30,7 +31,7 @@ export interface OnBobbin {
   fresh: number;
 }
 /** A change of bobbin that is best made before a step. */
-export interface BobbinSwap {
+interface BobbinSwap {
   /** the needle step before which it is made */
   stepId: string;
   /** before this item of the hooping, from 0 */
@@ -42,8 +43,10 @@ export interface BobbinSwap {
 /** Bobbins of one thread. */
 interface OfThread {
   /** null: of bobbin thread */
-  thread: string | null;
+  thread: Thread | null;
 }
+/** Stands for a top thread that nobody has named. */
+const ABOVE: Thread = { name: 'the thread above', colour: UNNAMED.colour };
 /** A step of the maker's own that puts in a full bobbin before a block. @param seconds that it takes */
 export const freshBobbin = (stepId: string, seconds: number): ScoreEdit => ({
   kind: 'insert',
@@ -55,18 +58,6 @@ export const freshBobbin = (stepId: string, seconds: number): ScoreEdit => ({
   seconds,
   action: 'bobbin',
 });
-/** Bobbins that are wound with a thread and wait for a machine of a kind. @param thread null: bobbin thread, which is white */
-export const waitingBobbins = (
-  { thread }: OfThread,
-  machine: Machine,
-  shelf: readonly WoundBobbin[],
-): number =>
-  shelf
-    .filter(
-      ({ kind, name }) =>
-        kind === bobbinKindOf(machine) && (thread === null ? /white/i.test(name) : name === thread),
-    )
-    .reduce((sum, { count }) => sum + count, 0);
 /** How the bobbins of a hooping, or of an order, are used. */
 export interface BobbinUse {
   /** full ones of each thread, in the order in which they are wanted */
@@ -76,7 +67,8 @@ export interface BobbinUse {
   /** on the last of each thread, m */
   left: (OfThread & { leftM: number })[];
 }
-const NO_USE: BobbinUse = { wind: [], swaps: [], left: [] };
+export const NO_USE: BobbinUse = { wind: [], swaps: [], left: [] };
+const isSameWound = (a: Thread | null, b: Thread | null): boolean => (a && b ? isSameThread(a, b) : a === b);
 /** More hoopings are reckoned by so many. */
 const MOST_BLOCKS = 3000;
 
@@ -105,10 +97,11 @@ export function useBobbins(
     const here = hooping === hoopings - 1 ? last : items;
     for (const of of sewn) {
       const { thread, fresh, step } = of;
-      const words = thread === null ? null : thread ? threadWords(thread) : 'the thread above';
+      const wound = thread === undefined ? ABOVE : thread;
       // What a step puts in fresh is a bobbin of its own in each hooping.
-      const bobbin = `${words ?? ''}|${fresh ? `${hooping}.${fresh}` : ''}`;
-      threads.set(bobbin, { thread: words, holds: words === null ? full.fine : full.matched });
+      const words = wound ? `${threadWords(wound)} ${wound.colour}` : '';
+      const bobbin = `${words}|${fresh ? `${hooping}.${fresh}` : ''}`;
+      threads.set(bobbin, { thread: wound, holds: wound ? full.matched : full.fine });
       const shows = showsJoin(step);
       for (let item = 0; item < (shows ? here : 1); item++) {
         const bobbinM = of.bobbinM * (shows ? 1 : here);
@@ -129,9 +122,14 @@ export function useBobbins(
   });
   if (!plan.ok) return NO_USE;
   const threadOf = (bobbin: string) => threads.get(bobbin)?.thread ?? null;
-  const wind = new Map<string | null, number>();
-  for (const { bobbin, count } of plan.value.wind)
-    wind.set(threadOf(bobbin), (wind.get(threadOf(bobbin)) ?? 0) + count);
+  // A bobbin that was put in fresh is of the same thread as the others.
+  const wind: BobbinUse['wind'] = [];
+  for (const { bobbin, count } of plan.value.wind) {
+    const thread = threadOf(bobbin);
+    const known = wind.find((w) => isSameWound(w.thread, thread));
+    if (known) known.count += count;
+    else wind.push({ thread, count });
+  }
   const swaps = plan.value.swaps.flatMap(({ beforeBlock, leftM, isOther }): BobbinSwap[] => {
     const { of, item, hooping, block } = itemAt(entries, Number(beforeBlock));
     if (isOther || hooping > 0) return [];
@@ -140,7 +138,7 @@ export function useBobbins(
     return [{ stepId: of.step.id, item, leftM, because }];
   });
   return {
-    wind: [...wind].map(([thread, count]) => ({ thread, count: Math.ceil((count * hoopings) / planned) })),
+    wind: wind.map((w) => ({ ...w, count: Math.ceil((w.count * hoopings) / planned) })),
     swaps,
     left: plan.value.left.map(({ bobbin, leftM }) => ({ thread: threadOf(bobbin), leftM })),
   };
@@ -156,6 +154,21 @@ export const bobbinsForOrder = (
   order: InHoopings,
 ): BobbinUse['wind'] =>
   useBobbins(onBobbin, { fine: bobbinHoldsM, matched: matchedHoldsM }, fullHoopings(order)).wind;
+/** Of what an order takes: how many are wound and wait for the machine, and how many are still to be wound. */
+export const bobbinsToWind = (
+  wind: BobbinUse['wind'],
+  machine: Machine,
+  shelf: readonly WoundBobbin[],
+): (BobbinUse['wind'][number] & { waiting: number; missing: number })[] =>
+  wind.map((w) => {
+    const waiting = shelf
+      .filter(({ kind, name }) => kind === bobbinKindOf(machine) && isWoundWith(w, name))
+      .reduce((sum, { count }) => sum + count, 0);
+    return { ...w, waiting, missing: Math.max(0, w.count - waiting) };
+  });
+/** Bobbin thread is white; any other is called as the thread is. */
+const isWoundWith = ({ thread }: OfThread, name: string): boolean =>
+  thread === null ? /white/i.test(name) : isCalled(name, namesOf(thread));
 /** "2 full bobbins", "1 full bobbin of coral". */
 export const bobbinWords = ({ thread, count: n }: BobbinUse['wind'][number]): string =>
-  `${n} full ${n === 1 ? 'bobbin' : 'bobbins'}${thread === null ? '' : ` of ${thread}`}`;
+  `${n} full ${n === 1 ? 'bobbin' : 'bobbins'}${thread === null ? '' : ` of ${threadWords(thread)}`}`;

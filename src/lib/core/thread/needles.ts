@@ -2,6 +2,7 @@ import { threadWords, type Thread } from '../build';
 import { threadInOrder } from '../stop-order';
 import type { Machine, ThreadStock } from '../workshop';
 import type { ThreadRow } from './list';
+import { isOnShelfAs, namesOf } from './shelf';
 
 /** A needle, from 1, gets a thread. */
 interface ThreadedNeedle {
@@ -16,21 +17,26 @@ export interface NeedlePlan {
   before: ThreadedNeedle[];
   /** threaded before a step, while another waits: what was on is sewn with by then */
   during: (ThreadedNeedle & { instead: string; stepId: string; title: string })[];
+  /** stops at which the machine must halt, as it counts them: hands are wanted, or a needle is threaded */
+  halts: number[];
 }
 
+/** A thread that this design does not sew with; no thread of a build is called so. */
+const NOT_WANTED = '';
 /** What is on and wanted stays on; as few needles are threaded as can be. */
 export function planNeedles(
   rows: readonly ThreadRow[],
   machine: Pick<Machine, 'needles' | 'threaded'>,
   shelf: readonly ThreadStock[],
 ): NeedlePlan {
-  const keyOf = ({ name, number, colour }: Thread) =>
-    `${threadWords({ name, number })} ${colour.toLowerCase()}`;
-  const on = Array.from({ length: machine.needles }, (_, n) => {
-    const known = shelf.find(({ id }) => id === machine.threaded[n]);
-    return known ? keyOf(known) : null;
-  });
   const sewn = rows.flatMap(({ step, thread }) => (thread ? [{ step, thread }] : []));
+  const keyOf = (thread: Thread) => `${threadWords(thread)} ${thread.colour.toLowerCase()}`;
+  const on = Array.from({ length: machine.needles }, (_, n) => {
+    const stock = shelf.find(({ id }) => id === machine.threaded[n]);
+    const wanted =
+      stock && sewn.find(({ thread }) => isOnShelfAs({ ...namesOf(thread), colour: thread.colour }, stock));
+    return wanted ? keyOf(wanted.thread) : stock ? NOT_WANTED : null;
+  });
   const { needles, threaded } = threadInOrder(
     sewn.map(({ thread }) => keyOf(thread)),
     on,
@@ -39,6 +45,7 @@ export function planNeedles(
     needleOf: new Map(sewn.map(({ step }, n) => [step.id, (needles[n] ?? 0) + 1])),
     before: [],
     during: [],
+    halts: [],
   };
   for (const { at, needle } of threaded) {
     const block = sewn[at];
@@ -54,5 +61,10 @@ export function planNeedles(
       });
     else plan.before.push(gets);
   }
+  plan.halts = rows.flatMap(({ step }, n) => {
+    const before = rows[n - 1]?.stop;
+    const isThreaded = plan.during.some(({ stepId }) => stepId === step.id);
+    return before === 'hands' || before === 'both' || isThreaded ? [step.stop] : [];
+  });
   return plan;
 }

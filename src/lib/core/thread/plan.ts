@@ -1,10 +1,11 @@
 import { itemAt } from '../base';
-import { threadWords, type Thread } from '../build';
+import type { Thread } from '../build';
 import type { Numbers } from '../numbers';
 import type { Reading } from '../reading';
 import { stackHere, stacksOf, type Score } from '../score';
 import type { Machine } from '../workshop';
-import { fullBobbins, useBobbins, type BobbinSwap, type OnBobbin } from './bobbin';
+import { fullBobbins, NO_USE, useBobbins, type BobbinUse, type OnBobbin } from './bobbin';
+import { namesOf, type ThreadNeed } from './shelf';
 import { blockThread, stackThickness, type StepThread } from './take';
 
 /** Thread of one item by step, and of one bobbin. m */
@@ -17,9 +18,9 @@ export interface ThreadPlan {
   /** what one gives that is wound with a top thread, m */
   matchedHoldsM: number;
   /** metres by thread name, the most used first */
-  byThread: { name: string; colour: string; metres: number }[];
+  byThread: ThreadNeed[];
   /** of one hooping */
-  swaps: BobbinSwap[];
+  bobbins: BobbinUse;
   /** blocks of one item as their bobbins see them, in the order of sewing */
   onBobbin: OnBobbin[];
   /** blocks that take more than a whole bobbin: they cannot be sewn without a join */
@@ -49,11 +50,11 @@ export function planThread(
     bobbinHoldsM: full.fine,
     matchedHoldsM: full.matched,
     byThread: [],
-    swaps: [],
+    bobbins: NO_USE,
     onBobbin: [],
     tooLong: [],
   };
-  const metres = new Map<string, { name: string; colour: string; metres: number }>();
+  const metres = new Map<string, ThreadNeed>();
   const stacks = stacksOf(score);
   let bobbin: OnBobbin['thread'] = null;
   let isWound = false;
@@ -78,16 +79,16 @@ export function planThread(
     plan.bobbinM += needs.bobbinM;
     const thread = step.thread ?? threads[step.block];
     if (thread) {
-      const name = threadWords(thread);
-      const key = `${name} ${thread.colour}`;
-      const known = metres.get(key) ?? { name, colour: thread.colour, metres: 0 };
-      metres.set(key, { ...known, metres: known.metres + needs.topM });
+      const names = namesOf(thread);
+      const key = `${names.name} ${thread.colour}`;
+      const known = metres.get(key)?.metres ?? 0;
+      metres.set(key, { ...names, colour: thread.colour, metres: known + needs.topM });
     }
     if (isWound) [bobbin, isWound] = [thread, false];
     plan.onBobbin.push({ step, bobbinM: needs.bobbinM, thread: bobbin, fresh });
     if (needs.bobbinM > (bobbin === null ? full.fine : full.matched)) plan.tooLong.push(step.id);
   }
   plan.byThread = [...metres.values()].sort((a, b) => b.metres - a.metres);
-  plan.swaps = useBobbins(plan.onBobbin, full, { items, startM }).swaps;
+  plan.bobbins = useBobbins(plan.onBobbin, full, { items, startM });
   return plan;
 }

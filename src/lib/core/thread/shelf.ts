@@ -1,8 +1,13 @@
+import { threadWords, type Thread } from '../build';
 import type { ThreadStock } from '../workshop';
+import { fullHoopings, type InHoopings } from './hoopings';
 
 /** A thread that orders take, m. */
 export interface ThreadNeed {
+  /** with its maker's number, where it has one */
   name: string;
+  /** without it */
+  bare: string;
   colour: string;
   metres: number;
 }
@@ -14,29 +19,20 @@ export interface ThreadLasts extends ThreadNeed {
   endsIn: number | null;
 }
 
-/** The same thread by name and colour, as the shelf calls it. */
-export const onShelfAs = (
-  { name, colour }: Pick<ThreadNeed, 'name' | 'colour'>,
-  shelf: readonly ThreadStock[],
-): ThreadStock[] => shelf.filter((t) => t.name === name && t.colour.toLowerCase() === colour.toLowerCase());
+/** What a thread is called on the shelf: by its name alone, or with its maker's number. */
+export const isCalled = (on: string, { name, bare }: Pick<ThreadNeed, 'name' | 'bare'>): boolean =>
+  on === name || on === bare;
+export const namesOf = (thread: Pick<Thread, 'name' | 'number'>) => ({
+  name: threadWords(thread),
+  bare: thread.name,
+});
+type Called = Pick<ThreadNeed, 'name' | 'bare' | 'colour'>;
+/** The same thread on the shelf, by name and colour. */
+export const isOnShelfAs = (need: Called, stock: ThreadStock): boolean =>
+  isCalled(stock.name, need) && stock.colour.toLowerCase() === need.colour.toLowerCase();
+export const onShelfAs = (need: Called, shelf: readonly ThreadStock[]): ThreadStock[] =>
+  shelf.filter((stock) => isOnShelfAs(need, stock));
 const metresOf = (stock: readonly ThreadStock[]) => stock.reduce((sum, { metres }) => sum + metres, 0);
-
-/** How an order is sewn: designs in all; items of a hooping of its own, and of a design. */
-export interface InHoopings {
-  designs: number;
-  inHooping: number;
-  inTape: number;
-}
-/** Designs of a hooping, how many hoopings that takes, and designs of the last; those with others are taken as more of the same. */
-export function fullHoopings({ designs, inHooping, inTape }: InHoopings): {
-  items: number;
-  hoopings: number;
-  last: number;
-} {
-  const items = Math.max(1, Math.min(designs, Math.ceil(inHooping / inTape) || designs));
-  const hoopings = Math.ceil(designs / items);
-  return { items, hoopings, last: designs - items * (hoopings - 1) };
-}
 
 /** Thread of one order against what is on the shelf. */
 export const howThreadLasts = (
@@ -44,15 +40,15 @@ export const howThreadLasts = (
   order: InHoopings,
   shelf: readonly ThreadStock[],
 ): ThreadLasts[] =>
-  byThread.map(({ name, colour, metres }) => {
-    const stock = onShelfAs({ name, colour }, shelf);
+  byThread.map((need) => {
+    const { metres } = need;
+    const stock = onShelfAs(need, shelf);
     const whole = metres * order.designs;
     const has = metresOf(stock);
     const ends = stock.length > 0 && has < whole;
     const each = metres * fullHoopings(order).items;
     return {
-      name,
-      colour,
+      ...need,
       metres: whole,
       onShelf: stock.length ? has : null,
       endsIn: ends ? Math.floor(has / each) + 1 : null,
@@ -65,10 +61,10 @@ export function gatherThreads(
 ): ThreadNeed[] {
   const all = new Map<string, ThreadNeed>();
   for (const { threads, order } of orders)
-    for (const { name, colour, metres } of threads) {
-      const key = `${name} ${colour.toLowerCase()}`;
-      const known = all.get(key) ?? { name, colour, metres: 0 };
-      all.set(key, { ...known, metres: known.metres + metres * order.designs });
+    for (const need of threads) {
+      const key = `${need.name} ${need.colour.toLowerCase()}`;
+      const known = all.get(key)?.metres ?? 0;
+      all.set(key, { ...need, metres: known + need.metres * order.designs });
     }
   return [...all.values()].sort((a, b) => b.metres - a.metres);
 }

@@ -1,40 +1,29 @@
 <script lang="ts">
+  import { threadWords, type Thread } from '$lib/core/build';
   import type { BuildPlan } from '$lib/core/plan';
-  import {
-    bobbinsForOrder,
-    howThreadLasts,
-    freshBobbin,
-    fullBobbins,
-    useBobbins,
-    waitingBobbins,
-  } from '$lib/core/thread';
+  import { bobbinsForOrder, bobbinsToWind, freshBobbin, howThreadLasts } from '$lib/core/thread';
   import type { BuildEditor } from '../state/editor.svelte';
   import { workroom } from '../state/workroom.svelte';
 
-  // What is wound before the start, where the bobbin is best changed, and what is left on it.
+  // How long the thread lasts, what is wound before the start, where the bobbin is best changed, and what is left on it.
   let { editor, plan }: { editor: BuildEditor; plan: BuildPlan } = $props();
 
-  const full = $derived(fullBobbins(plan.machine, plan.numbers));
-  const items = $derived(plan.hooping.repeats?.places.length ?? 1);
-  const once = $derived(useBobbins(plan.thread.onBobbin, full, { items }));
   const threads = $derived(howThreadLasts(plan.thread, plan.order, workroom.workshop.threads));
-  const wind = $derived(bobbinsForOrder(plan.thread, plan.order));
-  const titleOf = (stepId: string) => plan.score.steps.find((s) => s.id === stepId)?.title ?? '';
-  const wound = (thread: string | null) => (thread === null ? 'of bobbin thread' : `wound with ${thread}`);
-  const listed = (all: typeof wind) => all.map(({ thread, count: n }) => `${n} ${wound(thread)}`).join(', ');
+  const { wind, swaps, left } = $derived(plan.thread.bobbins);
   const stock = $derived(
-    wind.map((w) => {
-      const waits = waitingBobbins(w, plan.machine, workroom.workshop.bobbins);
-      return { ...w, waits, missing: Math.max(0, w.count - waits) };
-    }),
+    bobbinsToWind(bobbinsForOrder(plan.thread, plan.order), plan.machine, workroom.workshop.bobbins),
   );
-  const onShelf = (n: number, { waits, missing }: { waits: number; missing: number }) =>
-    waits === 0
+  const wound = (thread: Thread | null) =>
+    thread ? `wound with ${threadWords(thread)}` : 'of bobbin thread';
+  const onShelf = ({ count, waiting, missing }: (typeof stock)[number]) =>
+    waiting === 0
       ? ''
       : missing
-        ? ` (${waits} ${waits > 1 ? 'wait' : 'waits'} on the shelf: wind ${missing})`
-        : ` (${n > 1 ? 'they wait' : 'it waits'} on the shelf)`;
-  const left = $derived(once.left.filter(({ leftM }) => leftM >= 1));
+        ? ` (${waiting} ${waiting > 1 ? 'wait' : 'waits'} on the shelf: wind ${missing})`
+        : ` (${count > 1 ? 'they wait' : 'it waits'} on the shelf)`;
+  /** Less is thrown away, m. */
+  const WORTH_KEEPING = 1;
+  const kept = $derived(left.filter(({ leftM }) => leftM >= WORTH_KEEPING));
 </script>
 
 {#if threads.length}
@@ -59,12 +48,12 @@
     </dd>
   </dl>
 {/if}
-{#if once.wind.length}
+{#if wind.length}
   <dl class="flex flex-wrap gap-x-8 gap-y-1" aria-label="Bobbins" data-testid="bobbin-plan">
     {#if plan.order.hoopings > 1}
       <div>
         <dt class="label">Full bobbins for a hooping</dt>
-        <dd>{listed(once.wind)}</dd>
+        <dd>{wind.map(({ thread, count }) => `${count} ${wound(thread)}`).join(', ')}</dd>
       </div>
     {/if}
     <div>
@@ -72,23 +61,21 @@
         {plan.order.hoopings > 1 ? `For all ${plan.order.hoopings} hoopings` : 'Full bobbins'}
       </dt>
       <dd>
-        {stock.map(({ thread, count: n, ...at }) => `${n} ${wound(thread)}${onShelf(n, at)}`).join('; ')}
+        {stock.map((w) => `${w.count} ${wound(w.thread)}${onShelf(w)}`).join('; ')}
       </dd>
     </div>
-    {#if left.length}
+    {#if kept.length}
       <div>
         <dt class="label">Left after a hooping</dt>
-        <dd>{left.map(({ thread, leftM }) => `${leftM.toFixed(0)} m ${wound(thread)}`).join(', ')}</dd>
+        <dd>{kept.map(({ thread, leftM }) => `${leftM.toFixed(0)} m ${wound(thread)}`).join(', ')}</dd>
       </div>
     {/if}
-    {#if once.swaps.length}
+    {#if swaps.length}
       <div class="basis-full">
-        <dt class="label">Change it before it runs out where a join would show</dt>
-        {#each once.swaps as { stepId, item, leftM, because }, place (place)}
-          <dd class="flex flex-wrap items-center gap-3" title={because}>
-            <span
-              >before “{titleOf(stepId)}”{items > 1 ? `, item ${item + 1}` : ''}: {leftM.toFixed(1)} m are left</span
-            >
+        <dt class="label">Change the bobbin before</dt>
+        {#each swaps as { stepId, item, because }, place (place)}
+          <dd class="flex flex-wrap items-center gap-3">
+            {because}
             {#if item === 0}
               <button
                 type="button"

@@ -67,29 +67,31 @@
       },
     ],
   );
-  const bound = ({ isLeast, least, after }: Reordered) =>
+  const bound = ({ isLeast, least, after, rethreads }: Reordered) =>
     isLeast
-      ? 'No order that leaves all else as it is has fewer.'
+      ? `No order that leaves all else as it is${rethreads ? ', and threads so few needles anew,' : ''} has fewer.`
       : least < after.changes
         ? `Whatever the order, there are at least ${least}; whether one between is possible is not known.`
         : 'No order has fewer.';
-
   const anew = ({ rethreads }: Reordered) =>
     rethreads === null
       ? ''
       : rethreads
         ? `${count(rethreads, 'needle')} must be threaded anew on the way.`
         : 'Every thread has a needle of its own.';
+  const inPlace = ({ kept }: Reordered) =>
+    `${kept.map((title) => `“${title}”`).join(' and ')} ${kept.length > 1 ? 'keep their places' : 'keeps its place'}: elsewhere it would be taken for something else.`;
+  const gained = ({ before, after }: Reordered) =>
+    before.changes > after.changes
+      ? `${count(before.changes - after.changes, 'change')} of thread fewer.`
+      : `${count(before.stops - after.stops, 'stop')} fewer.`;
 
   async function take() {
     if (!made) return;
-    const { tape, build, before, after } = made;
-    if (!(await editor.takeTape(build, tape))) return;
+    const words = gained(made);
+    if (!(await editor.takeTape(made.build, made.tape))) return;
     open = false;
-    showNote(
-      `${count(before.changes - after.changes, 'change')} of thread fewer.`,
-      'Undo brings the order back.',
-    );
+    showNote(words, 'Undo brings the order back.');
   }
   const SIZE = 220;
   let canvas = $state<HTMLCanvasElement>();
@@ -142,8 +144,7 @@
             </p>
             {#if made.kept.length}
               <p class="label">
-                {made.kept.map((title) => `“${title}”`).join(' and ')} keeps its place: elsewhere it would be taken
-                for something else.
+                {inPlace(made)}
               </p>
             {/if}
             {#if made.tape}

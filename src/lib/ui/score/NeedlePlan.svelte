@@ -1,25 +1,8 @@
 <script lang="ts">
-  import type { planNeedles, ThreadRow } from '$lib/core/thread';
+  import type { NeedlePlan } from '$lib/core/thread';
 
   // A machine of several needles: what is threaded before the start and on the way, and at which stops it must halt.
-  let {
-    needles,
-    rows,
-    onstep,
-  }: {
-    needles: ReturnType<typeof planNeedles>;
-    rows: readonly ThreadRow[];
-    onstep: (stepId: string) => void;
-  } = $props();
-
-  const isThreaded = (stepId: string) => needles.during.some((d) => d.stepId === stepId);
-  /** as they are keyed in: as the machine counts its stops */
-  const halts = $derived(
-    rows.flatMap(({ step }, n) => {
-      const before = rows[n - 1]?.stop;
-      return before === 'hands' || before === 'both' || (n > 0 && isThreaded(step.id)) ? [step.stop] : [];
-    }),
-  );
+  let { needles, onstep }: { needles: NeedlePlan; onstep: (stepId: string) => void } = $props();
 </script>
 
 <dl class="flex flex-wrap gap-x-8 gap-y-1" aria-label="Needles" data-testid="needle-plan">
@@ -33,7 +16,7 @@
   </div>
   <div>
     <dt class="label">Key in halts at stops</dt>
-    <dd>{halts.length ? halts.join(', ') : 'none: it sews through'}</dd>
+    <dd>{needles.halts.length ? needles.halts.join(', ') : 'none: it sews through'}</dd>
   </div>
   {#if needles.during.length}
     <div class="basis-full">

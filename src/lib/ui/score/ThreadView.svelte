@@ -109,7 +109,7 @@
   {#if build.earlier}<OtherOrder {editor} {plan} blocks={build.earlier.blocks} />{/if}
   <div class="flex flex-wrap gap-x-8 gap-y-1">
     <BobbinPlan {editor} {plan} />
-    {#if !byHand}<NeedlePlan {needles} {rows} onstep={goTo} />{/if}
+    {#if !byHand}<NeedlePlan {needles} onstep={goTo} />{/if}
   </div>
   <table class="w-full text-left" data-testid="thread-list">
     <thead class="label sticky top-0 border-b border-rule bg-ground">
