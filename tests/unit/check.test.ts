@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { FUSIBLES, TRAITS, type Build, type Trait } from '$lib/core/build';
 import { MATERIAL_KINDS } from '$lib/core/catalogue';
-import { gatherFindings, RULES, type Finding } from '$lib/core/check';
+import { checkPlan, gatherFindings, RULES, type Finding } from '$lib/core/check';
 import {
   circle,
   closePath,
@@ -38,6 +38,11 @@ const twoHeads: Workshop = {
 const check = (tape: Tape, change: Change = {}, workshop = shop, today?: string): Finding[] => {
   const { build, reading } = example(tape, change, workshop);
   return findingsOf(build, reading, workshop, {}, today);
+};
+/** A patch whose machine's needle has sewn so many hours. */
+const withNeedle = (hours: number): Finding[] => {
+  const { build, plan, workshop } = example(crewPatch());
+  return checkPlan({ build, plan, workshop, today: null, needleSeconds: hours * 3600 });
 };
 /** Tabs laid by hand in the hoop of 130 × 180. */
 /** Two napkins in a hoop, their corners towards each other where the second is turned by so much. */
@@ -335,6 +340,11 @@ const CASES: Record<string, { says: () => Finding[]; quiet: () => Finding[] }> =
         workshopWith({ 'thread.bobbinHome': 10, 'thread.bobbinKeep': 40 }),
       ),
     quiet: () => check(coverTack, asRead),
+  },
+  'needle-due': {
+    says: () => withNeedle(7.99),
+    // Due later than this hooping, and known to be fresh.
+    quiet: () => [...withNeedle(4), ...withNeedle(0)],
   },
   'bobbin-colour': { says: () => check(tailTab(), remove('b4:bobbin')), quiet: () => check(tailTab()) },
   'metallic-fast': {

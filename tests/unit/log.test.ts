@@ -11,11 +11,18 @@ import {
   logRow,
   resultsByBuild,
   stepRows,
+  needleSince,
   timeByKind,
+  waitingBobbins,
   type LoggedRun,
 } from '$lib/core/log';
-import { isOver, reduceRun, stepFacts, type RunEvent } from '$lib/core/run';
-import { demoWorkroom } from '$lib/demo';
+import { isOver, newRun, reduceRun, stepFacts, type RunEvent } from '$lib/core/run';
+import { planBuild } from '$lib/core/plan';
+import { freshNeedle } from '$lib/core/score';
+import { freshBobbin } from '$lib/core/thread';
+import { bobbinKindOf } from '$lib/core/workshop';
+import { crewPatch, demoWorkroom } from '$lib/demo';
+import { example } from '../support/examples';
 
 const NOW = Date.UTC(2026, 4, 30);
 const demo = demoWorkroom(NOW);
@@ -63,6 +70,28 @@ describe('the log', () => {
     expect(row.planned).to.be.below(sum(Object.values(open.run.planned)));
     expect(row.seconds / row.planned).to.be.within(0.7, 1.6);
     expect(stepRows(open).filter((s) => s.taken === null).length).to.be.above(0);
+  });
+  it('counts a needle from the last time it was changed, and wound bobbins from the last time they were counted', () => {
+    const { build, reading, workshop } = example(crewPatch());
+    const machine = { ...workshop.machines[0]!, needle: null };
+    const fix = freshNeedle('n9', 45);
+    const changed = { ...build, edits: [fix, freshBobbin('n6', 30)] };
+    const run = newRun(changed, planBuild(changed, reading, workshop), workshop, { id: 'r', now: 1000, madeBefore: 0 }); // prettier-ignore
+    // Ten minutes for each step, of the machine and of hands.
+    const events = run.score.steps.map((step, index): RunEvent => ({ type: 'done', at: 1000 + (index + 1) * 600_000, ms: 600_000, stepId: step.id, index })); // prettier-ignore
+    const logged = (many: number) => ({
+      run,
+      state: reduceRun([{ type: 'started', at: 1000 }, ...events.slice(0, many)], stepFacts(run)),
+    });
+    const at = run.score.steps.findIndex(({ id }) => id === fix.stepId);
+    const before = run.score.steps.slice(0, at).filter((s) => s.kind === 'needle').length;
+    expect([logged(at), logged(run.score.steps.length)].map((r) => needleSince([r], machine, 0) / 600)).to.deep.equal([before, 1]); // prettier-ignore
+    expect(needleSince([logged(at)], machine, 5000)).to.equal(0);
+    // What was put in fresh is one of the white ones that wait for this machine.
+    const white = { id: 'w', name: 'White', colour: '#ffffff', kind: bobbinKindOf(machine), count: 2 };
+    const left = (countedAt?: number) =>
+      waitingBobbins({ machines: [machine], bobbins: [{ ...white, id: 'other', kind: 'size-m' as const }, { ...white, countedAt }] }, [logged(run.score.steps.length)]).map((b) => b.count); // prettier-ignore
+    expect([left(0), left(2000), left()]).to.deep.equal([[2, 1], [2, 2], [2, 2]]); // prettier-ignore
   });
   it('shows what is asked for', () => {
     const of = (change: Partial<typeof ALL_RUNS>) => filterLog(runs, { ...ALL_RUNS, ...change }, NOW);

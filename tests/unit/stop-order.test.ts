@@ -93,6 +93,17 @@ describe('the order of stops with the fewest changes of thread', () => {
       });
     }
   });
+  it('threads before the start rather than on the way, and between designs too', () => {
+    const { threaded } = threadInOrder(['a', 'c'], ['a', 'x']);
+    expect(threaded).to.deep.equal([{ at: 1, needle: 1, onTheWay: false }]);
+    // Two designs on two needles: b and c come on before each begins; within one design c would come on the way.
+    const two = ['a', 'b', 'a', 'c'];
+    expect(threadInOrder(two, ['a', null], [0, 2]).threaded.map((t) => t.onTheWay)).to.deep.equal([
+      false,
+      false,
+    ]);
+    expect(threadInOrder(two, ['a', null]).threaded.map((t) => t.onTheWay)).to.deep.equal([false, true]);
+  });
   it('leaves an order as it was sent where none is better', () => {
     const task: StopTask = { blocks: blocksOf('aabbc'), before: [], start: 'a' };
     expect(ordered(task).order).to.deep.equal(task.blocks.map(({ id }) => id));

@@ -94,6 +94,17 @@ describe('the threads of a build, block by block', () => {
       [1, 'slate', 'coral', 'n8'],
     ]);
     expect(two.halts).to.deep.equal([1, 3, 4, 5, 6, 8]);
+    // The score of a machine of two has the same as steps for hands, which take their time; of six none.
+    const threading = (needles: number) => {
+      const machine = { ...many, needles, threaded: needles === 2 ? ['t', null] : [] };
+      const { plan } = example(crewPatch(), { threads: SAID }, { ...workshop, threads: shelf, machines: [machine] }); // prettier-ignore
+      return plan.score.steps.flatMap((s) => (s.kind === 'hand' && s.action === 'rethread' ? [[s.id, s.title, plan.time.steps[s.id]!.seconds > 0]] : [])); // prettier-ignore
+    };
+    expect(threading(6)).to.deep.equal([]);
+    expect(threading(2)).to.deep.equal([
+      ['b4:thread', 'Needle 2: gorse', true],
+      ['b8:thread', 'Needle 1: slate', true],
+    ]);
   });
   it('hidden blocks take what is on, and those before anything seen what comes next: fewer changes', () => {
     const { threads, before, after } = hiddenTakeWhatIsOn(rows, build, SAID.length);

@@ -33,7 +33,7 @@ const threads: ThreadStock[] = [
 ];
 const bobbins: WoundBobbin[] = [
   { id: 'white-home', name: 'white', colour: '#f4f2ec', kind: 'self-wound', count: 6 },
-  { id: 'sand-home', name: 'sand, top thread', colour: '#cbb48a', kind: 'self-wound', count: 2 },
+  { id: 'sand-home', name: 'sand', colour: '#cbb48a', kind: 'self-wound', count: 2 },
   { id: 'white-shop', name: 'white', colour: '#f4f2ec', kind: 'size-l', count: 18 },
 ];
 const needles: NeedleStock[] = [

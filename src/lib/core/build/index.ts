@@ -23,6 +23,7 @@ export {
   MOST_THREAD_NUMBER,
   saidOf,
   threadsOf,
+  threadKey,
   threadWords,
   UNNAMED,
   type Thread,

@@ -41,8 +41,10 @@ export const threadsOf = ({ threads }: Said): (Thread | undefined)[] =>
 export const threadWords = ({ name, number }: Pick<Thread, 'name' | 'number'>): string =>
   number ? `${name} ${number}` : name;
 /** Nothing is changed on the machine between two such blocks. */
-export const isSameThread = (a: Thread, b: Thread): boolean =>
-  threadWords(a) === threadWords(b) && a.colour === b.colour;
+export const isSameThread = (a: Thread, b: Thread): boolean => threadKey(a) === threadKey(b);
+
+/** Two threads of one key are the same. */
+export const threadKey = (thread: Thread): string => `${threadWords(thread)} ${thread.colour.toLowerCase()}`;
 
 /** What was said of each of so many blocks; of some nothing. */
 export const saidOf = ({ threads }: Said, blocks: number): BlockThread[] =>

@@ -180,6 +180,14 @@ const ACTIONS = {
     atMachine: true,
     cautions: care('needle'),
   },
+  /** one of several needles gets another thread */
+  rethread: {
+    time: [term('thread anew', 'stop.colourHome', 'step')],
+    perHooping: true,
+    indifferent: true,
+    atMachine: true,
+    cautions: care('needle'),
+  },
   blade: {
     time: [term('put in the needle', 'stop.blade', 'times')],
     perHooping: true,

@@ -1,4 +1,6 @@
-import { itemAt } from '../base';
+import { formatDuration, itemAt } from '../base';
+import { freshNeedle, isFreshNeedle } from '../score';
+import { hoopingSeconds } from '../time';
 import { freshBobbin, showsJoin } from '../thread';
 import { editsWithout } from './words';
 import type { Found, CheckRule } from './types';
@@ -46,6 +48,41 @@ export const threadRules: CheckRule[] = [
           because: 'A join inside it cannot be avoided: put it where it shows least.',
         };
       }),
+  },
+  {
+    id: 'needle-due',
+    severity: 'mind',
+    find: (c) => {
+      const hours = c.numbers['stitch.needleHours'];
+      let sewn = c.needleSeconds ?? 0;
+      if (!sewn) return [];
+      if (sewn > hours * 3600)
+        return [
+          {
+            stepId: null,
+            message: `The needle in ${c.machine.name} has sewn ${formatDuration(sewn)}: put in a fresh one before you begin.`,
+            because: `A needle is sewn with for ${hours} h; a blunt one frays thread and punches cloth.`,
+          },
+        ];
+      for (const step of c.steps) {
+        if (isFreshNeedle(step)) return [];
+        if (step.kind !== 'needle' || step.skipped) continue;
+        sewn += hoopingSeconds(itemAt(c.plan.time.steps, step.id), c.build.order.repeats);
+        if (sewn > hours * 3600)
+          return [
+            {
+              stepId: step.id,
+              message: `The needle is due in “${step.title}”: change it at the stop before, not in it.`,
+              because: `By then it has sewn ${hours} h; an item half sewn with a blunt needle shows where it was changed.`,
+              fix: {
+                label: 'Put a fresh needle before it',
+                change: { edits: [...c.build.edits, freshNeedle(step.id, c.numbers['stop.blade'])] },
+              },
+            },
+          ];
+      }
+      return [];
+    },
   },
   {
     id: 'bobbin-colour',
@@ -142,7 +179,7 @@ export const threadRules: CheckRule[] = [
             {
               stepId: null,
               message: `${n} threads, but ${c.machine.name} has ${c.machine.needles} needles.`,
-              because: 'Threads must be changed during the run; plan at which stop.',
+              because: 'Those that do not find a needle are threaded on the way, each at a step of its own.',
             },
           ]
         : [];

@@ -37,6 +37,8 @@ export interface CheckInput {
   workshop: Workshop;
   /** ISO date, for due dates; null: none is judged */
   today: string | null;
+  /** that the needle of its machine has sewn so far, s; left out: not known */
+  needleSeconds?: number;
 }
 
 /** What a rule may ask, worked out once. */

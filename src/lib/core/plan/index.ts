@@ -22,7 +22,7 @@ import { composeDesign, type InsertedReadings } from './compose';
 import { formatLength, itemAt, middleOf, sizeOfBox } from '../base';
 import { itemsInTape, techniqueById } from '../techniques';
 import { isMade, makeScore, popsOut, type Design, type Score, type ScoreOptions } from '../score';
-import { planThread, type ThreadPlan } from '../thread';
+import { onNeedles, planThread, type ThreadPlan } from '../thread';
 import { itemTime, timeSteps, type ItemTime, type StepTimes } from '../time';
 import type { Hoop, Machine, SharedHooping, Workshop } from '../workshop';
 
@@ -69,6 +69,7 @@ export function planBuild(
   const numbers = numbersWith(workshop.numbers);
   const { machine, hoop } = equipmentOf(build, workshop);
   const design = composeDesign(build, own, inserted, machine.speed);
+  const threads = threadsOf(build);
   const { reading, size } = design;
   const laid = laidPlaces(build, hoop.id);
   const held = hoopField(hoop, machine, numbers, {
@@ -83,6 +84,13 @@ export function planBuild(
   const scoreOf = (turned: boolean, positions?: ScoreOptions['positions']) =>
     makeScore(build, design, {
       machine,
+      ...(machine.kind === 'multi-needle' && {
+        onNeedles: onNeedles(
+          machine,
+          threads.flatMap((t) => t ?? []),
+          workshop.threads,
+        ),
+      }),
       magneticHoop: hoop.magnetic,
       quarterTurned: turned,
       positions,
@@ -109,7 +117,6 @@ export function planBuild(
     .filter(({ parts: [first] }) => first?.id === build.id)
     .flatMap((shared) => sharedBases(score, design, cutting, shared, hoopOf(shared, workshop, numbers)));
   const pieces = [...ownPieces, ...bases];
-  const threads = threadsOf(build);
   const context = { machine, numbers, magneticHoop: hoop.magnetic, threads };
   const steps = timeSteps(score, design, context);
   return {

@@ -9,7 +9,9 @@ export type Section = NeedleStep[];
 
 /** A change of the thread, or of the bobbin that goes with it. @param plain ids of the hand steps where all is one thread */
 const isChange = (step: HandStep, plain: ReadonlySet<string>): boolean =>
-  step.action === 'thread' || (step.action === 'bobbin' && !step.own && !plain.has(step.id));
+  step.action === 'thread' ||
+  step.action === 'rethread' ||
+  (step.action === 'bobbin' && !step.own && !plain.has(step.id));
 /** A score, and the ids of its hand steps where all is one thread. */
 export interface Hands {
   score: Score;

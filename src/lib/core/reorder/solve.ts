@@ -1,5 +1,5 @@
 import { itemAt, ok, type Result } from '../base';
-import { threadWords, type Thread } from '../build';
+import { threadKey, type Thread } from '../build';
 import type { Reading } from '../reading';
 import type { NeedleStep } from '../score';
 import { orderStops, threadInOrder, type StopOrder } from '../stop-order';
@@ -9,8 +9,7 @@ import type { Machine } from '../workshop';
 import { groundOf, touching } from './cells';
 import type { Section } from './sections';
 
-const keyOf = (thread: Thread | undefined, step: NeedleStep) =>
-  thread ? `${threadWords(thread)} ${thread.colour}` : `? ${step.id}`;
+const keyOf = (thread: Thread | undefined, step: NeedleStep) => (thread ? threadKey(thread) : `? ${step.id}`);
 
 /** What does not change from try to try. */
 export interface Order {

@@ -1,4 +1,4 @@
-import { needsHands, type NeedleStep, type Step } from '../score';
+import { isFreshNeedle, needsHands, type NeedleStep, type Step } from '../score';
 import type { RunRecord } from './record';
 import type { StepFacts } from './sewn';
 
@@ -19,6 +19,7 @@ export const stepFacts = (run: Pick<RunRecord, 'score' | 'blocks' | 'items'>): S
     id: s.id,
     stitches: s.kind === 'needle' && !s.skipped ? stitchesOf(run, s) : 0,
     bobbin: isMatched(s) ? 'matched' : s.kind === 'hand' && s.action === 'bobbin' ? 'full' : null,
+    needle: isFreshNeedle(s),
   }));
 
 /** Stops of the hooping's tape, from 1, at which hands are needed: a machine of many needles halts at these alone. */

@@ -81,6 +81,7 @@ const AFTER: After = {
       skipped: state.skipped.filter((s) => s !== step?.id),
       sewn: step ? afterDone(state.sewn, step) : state.sewn,
       doneAt: { ...state.doneAt, [stepId]: event.at },
+      freshNeedle: step?.needle ? event.at : state.freshNeedle,
     };
   },
   skipped: (m, event) => {
@@ -154,7 +155,7 @@ const AFTER: After = {
   }),
   followed: ({ state }, { rate }) => ({ ...state, rate: Math.max(state.rate, rate) }),
   'spool-weighed': ({ state }, { name, grams }) => ({ ...state, spools: { ...state.spools, [name]: grams } }),
-  'needle-changed': ({ state }) => state,
+  'needle-changed': ({ state }, { at }) => ({ ...state, freshNeedle: at }),
   slept: ({ state }) => state,
   trouble: ({ state }, { at, stepId, kind, text }) => ({
     ...state,

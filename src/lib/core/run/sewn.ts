@@ -7,6 +7,8 @@ export interface StepFacts {
   stitches: number;
   /** a bobbin is put in: one wound with the top thread, where both sides show, or a full one of bobbin thread */
   bobbin: 'matched' | 'full' | null;
+  /** a fresh needle is put in */
+  needle?: boolean;
 }
 /** One bobbin of a run and what was sewn from it. */
 export interface Bobbin {

@@ -42,6 +42,8 @@ export interface RunState {
   /** seconds from each break until the needle went back */
   mendSeconds: number[];
   bobbins: { at: number; stepId: string; stitch: number; ranOut: boolean }[];
+  /** when a fresh needle was put in last, ms since 1970; null: none was */
+  freshNeedle: number | null;
   threads: { at: number; stepId: string; name: string; colour: string }[];
   /** grams of thread by its name, as weighed */
   spools: Record<string, number>;
@@ -79,6 +81,7 @@ export const freshRun: RunState = {
   breaks: [],
   mendSeconds: [],
   bobbins: [],
+  freshNeedle: null,
   threads: [],
   spools: {},
   troubles: [],

@@ -7,7 +7,18 @@ export { NEXT_SEAM, OTHER_SEAM, readingFor } from './pieces';
 export { stackAt, stackHere, stacksOf, describeStack, type Layer, type Stack } from './stack';
 export { insertionRange } from './insertion-range';
 export { isMade } from './thing';
-export { closesUp, hoopAt, HOOP_WORDS, isUnhoop, needsHands, placeOf, popsOut, unhoopAt } from './hand';
+export {
+  closesUp,
+  freshNeedle,
+  hoopAt,
+  HOOP_WORDS,
+  isFreshNeedle,
+  isUnhoop,
+  needsHands,
+  placeOf,
+  popsOut,
+  unhoopAt,
+} from './hand';
 export { SCISSORS_MM, tightTrim } from './trim';
 export { stopList } from './stops';
 export { scoreChanges, type ScoreChanges } from './compare';

@@ -31,8 +31,9 @@ import type { Design, HandStep, NeedleStep, Score, ScorePiece, Step } from './ty
 
 /** What a score depends on besides build and design. */
 export interface ScoreOptions {
-  /** on one needle, hands change the thread; on many, the machine does */
   machine: Pick<Machine, 'kind'>;
+  /** keys of the threads on its needles, null: nothing; left out: on one needle, hands change the thread */
+  onNeedles?: readonly (string | null)[];
   /** such a frame pinches */
   magneticHoop: boolean;
   /** the design is sewn a quarter turned in its hoop */
@@ -85,10 +86,9 @@ export function makeScore(build: Build, design: Design, options: ScoreOptions): 
     options.sewing ?? 0,
     options.length,
   );
-  const threadByHand = options.machine.kind === 'one-needle';
-  const threaded = withThreads(steps, build, threadByHand);
+  const threaded = withThreads(steps, build, options.onNeedles);
   const { positions } = options;
-  const { steps: edited, changed, stale } = applyEdits(threaded, build.edits, threadByHand);
+  const { steps: edited, changed, stale } = applyEdits(threaded, build.edits, !options.onNeedles);
   const score: Score = {
     steps: numbered(positions ? withPositions(edited, positions.at, positions.count) : edited),
     pieces: inserted.pieces,

@@ -1,15 +1,17 @@
-import { isSameThread, threadsOf, threadWords, type Build, type Thread } from '../build';
+import { itemAt } from '../base';
+import { isSameThread, threadKey, threadsOf, threadWords, type Build, type Thread } from '../build';
+import { threadInOrder } from '../stop-order';
 import { bareHand, needsHands } from './hand';
 import type { HandStep, NeedleStep, Step } from './types';
 
-/** Hands thread the needle anew. */
-export const threadStep = (id: string, name: string, because: string): HandStep =>
+/** Hands thread the needle anew. @param needle which of several, from 1 */
+export const threadStep = (id: string, name: string, because: string, needle?: number): HandStep =>
   bareHand({
     id,
-    title: `Thread ${name}`,
-    text: `Thread the needle with ${name}.`,
+    title: needle ? `Needle ${needle}: ${name}` : `Thread ${name}`,
+    text: `Thread ${needle ? `needle ${needle}` : 'the needle'} with ${name}.`,
     because,
-    action: 'thread',
+    action: needle ? 'rethread' : 'thread',
     side: 'front',
   });
 
@@ -43,8 +45,13 @@ type OnNeedle = { is: 'none' } | { is: 'unknown' } | { is: 'thread'; thread: Thr
  * The changes of thread: where the thread is another than before, and where nobody has named it and its stop asks for
  * nothing else. On one needle it is hands that change it; the bobbin they change on any.
  */
-export function withThreads(steps: Step[], build: Pick<Build, 'threads'>, threadByHand: boolean): Step[] {
+export function withThreads(
+  steps: Step[],
+  build: Pick<Build, 'threads'>,
+  onNeedles?: readonly (string | null)[],
+): Step[] {
   const threads = threadsOf(build);
+  const onTheWay = onNeedles && threadedOnTheWay(steps, threads, onNeedles);
   let on: OnNeedle = { is: 'none' };
   let hands: HandStep[] = [];
   let last: NeedleStep | null = null;
@@ -63,7 +70,17 @@ export function withThreads(steps: Step[], build: Pick<Build, 'threads'>, thread
 
     const id = `b${step.block}`;
     const change: HandStep[] = [];
-    if (threadByHand)
+    const rethreaded = onTheWay?.get(step);
+    if (rethreaded && thread)
+      change.push(
+        threadStep(
+          `${id}:thread`,
+          threadWords(thread),
+          `More threads than needles: ${rethreaded.instead} is wanted again last of all, or not at all.`,
+          rethreaded.needle,
+        ),
+      );
+    if (!onNeedles)
       change.push(
         thread
           ? threadStep(`${id}:thread`, threadWords(thread), whyNow(before))
@@ -74,6 +91,29 @@ export function withThreads(steps: Step[], build: Pick<Build, 'threads'>, thread
       change.push(bobbinStep(`${id}:bobbin`, thread ? threadWords(thread) : 'the thread above'));
     return [...change, step];
   });
+}
+/** Needle steps before which one of several needles gets another thread than it has sewn. */
+function threadedOnTheWay(
+  steps: readonly Step[],
+  threads: readonly (Thread | undefined)[],
+  onNeedles: readonly (string | null)[],
+): ReadonlyMap<Step, { needle: number; instead: string }> {
+  const sewn = steps.flatMap((step) => {
+    const thread = step.kind === 'needle' ? threads[step.block] : undefined;
+    return thread ? [{ step, thread }] : [];
+  });
+  const { needles, threaded } = threadInOrder(
+    sewn.map(({ thread }) => threadKey(thread)),
+    onNeedles,
+  );
+  return new Map(
+    threaded.flatMap(({ at, needle, onTheWay }) => {
+      const last = sewn.findLast((_, n) => n < at && needles[n] === needle);
+      return onTheWay && last
+        ? [[itemAt(sewn, at).step, { needle: needle + 1, instead: threadWords(last.thread) }] as const]
+        : [];
+    }),
+  );
 }
 const whyNow = (before: OnNeedle): string =>
   before.is === 'none'

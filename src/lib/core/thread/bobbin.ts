@@ -162,12 +162,12 @@ export const bobbinsToWind = (
 ): (BobbinUse['wind'][number] & { waiting: number; missing: number })[] =>
   wind.map((w) => {
     const waiting = shelf
-      .filter(({ kind, name }) => kind === bobbinKindOf(machine) && isWoundWith(w, name))
+      .filter(({ kind, name }) => kind === bobbinKindOf(machine) && isWoundWith(w.thread, name))
       .reduce((sum, { count }) => sum + count, 0);
     return { ...w, waiting, missing: Math.max(0, w.count - waiting) };
   });
 /** Bobbin thread is white; any other is called as the thread is. */
-const isWoundWith = ({ thread }: OfThread, name: string): boolean =>
+export const isWoundWith = (thread: Pick<Thread, 'name' | 'number'> | null, name: string): boolean =>
   thread === null ? /white/i.test(name) : isCalled(name, namesOf(thread));
 /** "2 full bobbins", "1 full bobbin of coral". */
 export const bobbinWords = ({ thread, count: n }: BobbinUse['wind'][number]): string =>

@@ -47,7 +47,7 @@ export function threadList(
   });
 }
 function stopFor(between: readonly Step[], before: Thread | undefined, after: Thread | undefined) {
-  const hands = between.some((s) => needsHands(s) && s.action !== 'thread');
+  const hands = between.some((s) => needsHands(s) && s.action !== 'thread' && s.action !== 'rethread');
   const isChange = before && after ? !isSameThread(before, after) : between.some((s) => s.kind === 'hand' && s.action === 'thread'); // prettier-ignore
   return hands ? (isChange ? 'both' : 'hands') : isChange ? 'thread' : 'none';
 }

@@ -1,4 +1,4 @@
-import { threadWords, type Thread } from '../build';
+import { threadKey, threadWords, type Thread } from '../build';
 import { threadInOrder } from '../stop-order';
 import type { Machine, ThreadStock } from '../workshop';
 import type { ThreadRow } from './list';
@@ -21,8 +21,20 @@ export interface NeedlePlan {
   halts: number[];
 }
 
-/** A thread that this design does not sew with; no thread of a build is called so. */
+/** A thread that no such design sews with; no thread of a build is called so. */
 const NOT_WANTED = '';
+/** Keys of the threads on the needles of a machine, as designs call those that they sew with; null: nothing that is known. */
+export const onNeedles = (
+  machine: Pick<Machine, 'needles' | 'threaded'>,
+  wanted: readonly Thread[],
+  shelf: readonly ThreadStock[],
+): (string | null)[] =>
+  Array.from({ length: machine.needles }, (_, n) => {
+    const stock = shelf.find(({ id }) => id === machine.threaded[n]);
+    const known =
+      stock && wanted.find((thread) => isOnShelfAs({ ...namesOf(thread), colour: thread.colour }, stock));
+    return known ? threadKey(known) : stock ? NOT_WANTED : null;
+  });
 /** What is on and wanted stays on; as few needles are threaded as can be. */
 export function planNeedles(
   rows: readonly ThreadRow[],
@@ -30,29 +42,20 @@ export function planNeedles(
   shelf: readonly ThreadStock[],
 ): NeedlePlan {
   const sewn = rows.flatMap(({ step, thread }) => (thread ? [{ step, thread }] : []));
-  const keyOf = (thread: Thread) => `${threadWords(thread)} ${thread.colour.toLowerCase()}`;
-  const on = Array.from({ length: machine.needles }, (_, n) => {
-    const stock = shelf.find(({ id }) => id === machine.threaded[n]);
-    const wanted =
-      stock && sewn.find(({ thread }) => isOnShelfAs({ ...namesOf(thread), colour: thread.colour }, stock));
-    return wanted ? keyOf(wanted.thread) : stock ? NOT_WANTED : null;
-  });
-  const { needles, threaded } = threadInOrder(
-    sewn.map(({ thread }) => keyOf(thread)),
-    on,
-  );
+  const threads = sewn.map(({ thread }) => thread);
+  const { needles, threaded } = threadInOrder(threads.map(threadKey), onNeedles(machine, threads, shelf));
   const plan: NeedlePlan = {
     needleOf: new Map(sewn.map(({ step }, n) => [step.id, (needles[n] ?? 0) + 1])),
     before: [],
     during: [],
     halts: [],
   };
-  for (const { at, needle } of threaded) {
+  for (const { at, needle, onTheWay } of threaded) {
     const block = sewn[at];
     if (!block) continue;
     const last = sewn.findLast((_, n) => n < at && needles[n] === needle);
     const gets = { needle: needle + 1, thread: threadWords(block.thread) };
-    if (last)
+    if (onTheWay && last)
       plan.during.push({
         ...gets,
         instead: threadWords(last.thread),

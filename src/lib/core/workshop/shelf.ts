@@ -1,6 +1,6 @@
 /** Threads, bobbins and needles on the shelf, and who works. m; times of day as "09:00" */
 import * as z from 'zod';
-import { idSchema } from '../base';
+import { idSchema, timestampSchema } from '../base';
 import type { Numbers } from '../numbers';
 import { bobbinKindSchema, NEEDLE_KINDS, NEEDLE_SIZES } from './equipment';
 
@@ -28,6 +28,8 @@ export const woundBobbinSchema = z.object({
   colour: colourSchema,
   kind: bobbinKindSchema,
   count: z.int().min(0).max(1000),
+  /** since then runs take from them; missing: nobody has counted since runs do */
+  countedAt: timestampSchema.optional(),
 });
 export const needleStockSchema = z.object({
   id: idSchema(60),

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { threadWords, type Thread } from '$lib/core/build';
+  import { waitingBobbins } from '$lib/core/log';
   import type { BuildPlan } from '$lib/core/plan';
   import { bobbinsForOrder, bobbinsToWind, freshBobbin, howThreadLasts } from '$lib/core/thread';
   import type { BuildEditor } from '../state/editor.svelte';
@@ -11,7 +12,11 @@
   const threads = $derived(howThreadLasts(plan.thread, plan.order, workroom.workshop.threads));
   const { wind, swaps, left } = $derived(plan.thread.bobbins);
   const stock = $derived(
-    bobbinsToWind(bobbinsForOrder(plan.thread, plan.order), plan.machine, workroom.workshop.bobbins),
+    bobbinsToWind(
+      bobbinsForOrder(plan.thread, plan.order),
+      plan.machine,
+      waitingBobbins(workroom.workshop, workroom.runs),
+    ),
   );
   const wound = (thread: Thread | null) =>
     thread ? `wound with ${threadWords(thread)}` : 'of bobbin thread';

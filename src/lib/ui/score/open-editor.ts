@@ -1,3 +1,4 @@
+import { needleSince } from '$lib/core/log';
 import { mirroredInWorker, readInWorker } from '$lib/workers';
 import { BuildEditor } from '../state/editor.svelte';
 import { keep } from '../state/keeping';
@@ -9,6 +10,10 @@ import { workroom } from '../state/workroom.svelte';
 export const openEditor = (): BuildEditor =>
   new BuildEditor({
     workshop: () => workroom.workshopNow(),
+    needleSeconds: ({ id }) => {
+      const machine = workroom.workshop.machines.find((m) => m.id === id);
+      return machine?.needle ? needleSince(workroom.runs, machine, machine.needle.since) : 0;
+    },
     stored: (id) => workroom.store.build(id),
     read: readBuild,
     mirrored: mirroredInWorker,

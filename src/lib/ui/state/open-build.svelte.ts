@@ -2,7 +2,7 @@ import { itemAt } from '$lib/core/base';
 import type { Build } from '$lib/core/build';
 import { carryOver, composeTape, planBuild, type BuildPlan } from '$lib/core/plan';
 import type { Problem, Result } from '$lib/core/base';
-import type { Workshop } from '$lib/core/workshop';
+import type { Machine, Workshop } from '$lib/core/workshop';
 import { checkPlan, openFindings } from '$lib/core/check';
 import { mergeChanges } from '$lib/core/merge';
 import { isQuestion, ODDS, type Reading } from '$lib/core/reading';
@@ -17,6 +17,8 @@ import { readingsOf, type ReadBuild } from './read-parts';
 /** What an open build stands on. */
 export interface BuildNeeds {
   workshop: () => Workshop;
+  /** that the needle of a machine has sewn so far, s */
+  needleSeconds: (machine: Machine) => number;
   stored: (id: string) => Promise<Build | null>;
   /** reads all that a build is sewn from */
   read: (build: Build) => Promise<Result<ReadBuild>>;
@@ -75,7 +77,14 @@ export class OpenBuild {
   readonly allFindings = $derived.by(() => {
     const { build, plan } = this;
     if (!build || !plan) return [];
-    const input = { build, plan, workshop: this.needs.workshop(), today: nowIso().slice(0, 10) };
+    const needleSeconds = this.needs.needleSeconds(plan.machine);
+    const input = {
+      build,
+      plan,
+      workshop: this.needs.workshop(),
+      today: nowIso().slice(0, 10),
+      needleSeconds,
+    };
     return orFault([], `The check of ${build.name}`, () => checkPlan(input));
   });
   readonly findings = $derived(openFindings(this.allFindings));

@@ -50,7 +50,13 @@ export async function takeList<Name extends ListName>(
   read: ReadList<RowOf<Name>>,
 ): Promise<void> {
   if (name === 'stock') return takeStock(read as unknown as ReadList<StockItem>);
-  await workroom.saveWorkshop((w) => withList(w, name, (rows) => withRows(rows, read)));
+  const ids = [...read.fresh, ...read.changed.map(({ after }) => after)].map(({ id }) => id);
+  await workroom.saveWorkshop((w) => {
+    const taken = withList(w, name, (rows) => withRows(rows, read));
+    if (name !== 'bobbins') return taken;
+    const countedAt = Date.now();
+    return { ...taken, bobbins: taken.bobbins.map((b) => (ids.includes(b.id) ? { ...b, countedAt } : b)) };
+  });
   const back = (rows: readonly RowOf<Name>[]) =>
     rows.flatMap((row) => {
       if (read.fresh.some(({ id }) => id === row.id)) return [];

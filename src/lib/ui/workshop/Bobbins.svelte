@@ -1,5 +1,6 @@
 <script lang="ts">
   import { limitsOf } from '$lib/core/base';
+  import { waitingBobbins } from '$lib/core/log';
   import { BOBBIN_KINDS, woundBobbinSchema } from '$lib/core/workshop';
   import ColourField from '../kit/ColourField.svelte';
   import NameField from '../kit/NameField.svelte';
@@ -12,13 +13,15 @@
 
   // Bobbins that are wound and wait, by colour.
   const { count } = woundBobbinSchema.shape;
+  const waiting = $derived(waitingBobbins(workroom.workshop, workroom.runs));
+  const taken = (id: string) => waiting.find((b) => b.id === id)?.taken ?? 0;
 </script>
 
 <ShelfList
   name="bobbins"
   title="Bobbins, wound and waiting"
   add="Put bobbins there"
-  first={{ name: 'white' }}
+  first={{ name: 'white', countedAt: Date.now() }}
   empty="None is wound. How many a build takes stands in its score."
   calledOf={(b) => `bobbins, ${b.name}`}
 >
@@ -48,8 +51,12 @@
       labelled="hidden"
       value={b.count}
       limits={limitsOf(count)}
-      onchange={(n) => void setRow('bobbins', b.id, { count: n })}
+      onchange={(n) => void setRow('bobbins', b.id, { count: n, countedAt: Date.now() })}
     />
-    <span class="label">of {workroom.numbers[BOBBIN_KINDS[b.kind].holds]} m</span>
+    <span class="label"
+      >of {workroom.numbers[BOBBIN_KINDS[b.kind].holds]} m{taken(b.id)
+        ? `; ${taken(b.id)} went into machines since they were counted`
+        : ''}</span
+    >
   {/snippet}
 </ShelfList>
