@@ -62,7 +62,9 @@
     {/if}
     <div class="grid gap-10 lg:grid-cols-2">
       <section>
-        <h2 class="mb-2 text-2xl">To make</h2>
+        <h2 class="mb-2 flex flex-wrap items-center justify-between gap-2 text-2xl">
+          To make<a class="btn btn-small font-sans" href={resolve('/prepare')}>Prepare the day’s orders</a>
+        </h2>
         <Portion items={workroom.builds} size={20}>
           {#snippet children(shown)}
             <ul class="divide-y divide-rule border-y border-rule">

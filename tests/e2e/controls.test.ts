@@ -30,6 +30,7 @@ const PLACES = [
   '/hoop?build=tail-tab',
   '/hoop?together=pouch-and-tabs',
   '/builds/wind-star?view=list',
+  '/prepare',
 ];
 
 async function open(page: Page, url: string) {

@@ -224,6 +224,44 @@ describe('another order of the blocks', () => {
   });
 });
 
+describe('threads of a build and of a day', () => {
+  it('a thread that is not on the shelf is told by keys; the orders of a day are put in order, and what is ready ticked off', async () => {
+    const { page, context, faults } = await openPage(used.browser);
+    await page.goto(`${used.app.url}/builds/crew-patch?view=thread`);
+    const first = page.getByTestId('thread-list').getByRole('combobox').first();
+    await first.waitFor();
+    await first.selectOption({ label: 'another thread …' });
+    const dialog = page.getByRole('dialog', { name: 'Another thread' });
+    await dialog.getByLabel('Called').fill('Old teal');
+    // Its name says how it looks; the arrow keys say otherwise.
+    expect(await dialog.getByRole('radio', { name: 'teal' }).isChecked()).to.equal(true);
+    await dialog.getByRole('radio', { name: 'teal' }).press('ArrowRight');
+    expect(await dialog.getByRole('radio', { name: 'coral' }).isChecked()).to.equal(true);
+    await page.keyboard.press('Enter');
+    await dialog.waitFor({ state: 'detached' });
+    expect(await first.locator('option:checked').textContent()).to.equal('Old teal');
+
+    await page.goto(used.app.url);
+    await page.getByRole('link', { name: 'Prepare the day’s orders' }).click();
+    const gannet = page.getByRole('region', { name: 'At Gannet' });
+    // None of its needles has the new one on it.
+    await gannet.getByText('Old teal').waitFor();
+    const order = page.getByRole('region', { name: 'Orders of the day' }).getByRole('listitem');
+    expect(await order.first().textContent()).to.include('Crew patch');
+    await page.getByRole('button', { name: 'Crew patch later' }).click();
+    expect(await order.nth(1).textContent()).to.include('Crew patch');
+    await page.getByRole('button', { name: 'Tea-tent napkin not today' }).click();
+    expect(await gannet.getByRole('listitem').count()).to.be.below(4);
+    const ready = page.getByRole('region', { name: 'Ready for Crew patch' });
+    await ready.getByRole('checkbox', { name: /Felt blank.*a hooping/ }).click();
+    await page.reload();
+    await ready.getByRole('checkbox', { name: /Felt blank/, checked: true }).waitFor();
+    expect(await order.nth(1).textContent()).to.include('Crew patch');
+    expect(faults).to.deep.equal([]);
+    await context.close();
+  });
+});
+
 describe('editing a score', () => {
   it('puts in, rewords and takes out steps by keyboard, undoes and redoes, and has it all after a reload', async () => {
     const { page, context } = await openPage(used.browser);

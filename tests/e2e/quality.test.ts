@@ -16,6 +16,7 @@ const PLACES = [
   '/builds/tail-tab?view=order',
   '/builds/crew-patch?view=thread',
   '/cut',
+  '/prepare',
   '/hoop?build=crew-patch',
   '/hoop?together=pouch-and-tabs',
   '/run',

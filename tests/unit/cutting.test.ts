@@ -1,10 +1,10 @@
 import { expect } from 'chai';
 import { fail, ok, type Problem, type Result } from '$lib/core/base';
-import { demandOf, type Demand, type TapeReader } from '$lib/core/demand';
+import { demandOf, prepareDay, type Demand, type TapeReader } from '$lib/core/demand';
 import { solveLayout, type Layout } from '$lib/core/nesting';
 import { numbersWith } from '$lib/core/numbers';
 import { readTape } from '$lib/core/tape';
-import { newWorkshop } from '$lib/core/workshop';
+import { newWorkshop, type Workshop } from '$lib/core/workshop';
 import { bib, tailTab } from '$lib/demo';
 import { demoStock } from '$lib/demo/stock';
 import { Cutting } from '$lib/ui/state/cutting.svelte';
@@ -102,6 +102,34 @@ describe('what a build asks of the cutting table', () => {
     const without = demandOf(with_, { own: tab.bytes, inserted: {} }, newWorkshop(), reader);
     const plain = demandOf(tab.build, { own: tab.bytes, inserted: {} }, newWorkshop(), reader);
     expect(without.ok && without.value.pieces).to.deep.equal(plain.ok && plain.value.pieces);
+  });
+});
+
+describe('the orders of a day made ready', () => {
+  it('machine by machine in the order of sewing; heads that sew together are wound for alike', async () => {
+    const { cutting, room } = table();
+    await cutting.load();
+    await cutting.follow();
+    cutting.move('tab', 1);
+    expect(cutting.inOrder.map(({ build }) => build.id)).to.deep.equal(['bib', 'tab']);
+    // The last one cannot be sewn later still.
+    cutting.move('tab', 1);
+    expect(cutting.inOrder.map(({ build }) => build.id)).to.deep.equal(['bib', 'tab']);
+    const wound = (machine: Partial<Workshop['machines'][number]>) => {
+      const machines = room.workshop.machines.map((m) => ({ ...m, ...machine }));
+      const workshop = { ...room.workshop, machines };
+      const demand = demandOf(tab.build, { own: tab.bytes, inserted: {} }, workshop, reader);
+      if (!demand.ok) throw new Error(demand.problem.message);
+      const { machines: days } = prepareDay([demand.value], workshop, []);
+      return days.map(({ heads, wind }) => [heads, wind.reduce((sum, w) => sum + w.missing, 0)]);
+    };
+    const [[, one]] = wound({}) as [[number, number]];
+    // 24 tabs on each of two heads are 12 on each; four heads need a bobbin each even for a few.
+    expect(wound({ heads: 4, headsTogether: false })).to.deep.equal([[1, one]]);
+    const [[heads, four]] = wound({ heads: 4, headsTogether: true }) as [[number, number]];
+    expect(heads).to.equal(4);
+    expect(four % 4).to.equal(0);
+    expect(four).to.be.at.least(one);
   });
 });
 

@@ -11,12 +11,11 @@ import {
   logRow,
   resultsByBuild,
   stepRows,
-  needleSince,
   timeByKind,
   waitingBobbins,
   type LoggedRun,
 } from '$lib/core/log';
-import { isOver, newRun, reduceRun, stepFacts, type RunEvent } from '$lib/core/run';
+import { isOver, needleSince, newRun, reduceRun, stepFacts, type RunEvent } from '$lib/core/run';
 import { planBuild } from '$lib/core/plan';
 import { freshNeedle } from '$lib/core/score';
 import { freshBobbin } from '$lib/core/thread';

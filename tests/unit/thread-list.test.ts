@@ -1,6 +1,13 @@
 import { expect } from 'chai';
 import { threadsOf, type Build } from '$lib/core/build';
-import { hiddenTakeWhatIsOn, knownThreads, planNeedles, threadList } from '$lib/core/thread';
+import {
+  hiddenTakeWhatIsOn,
+  knownThreads,
+  needlesOfDay,
+  planNeedles,
+  threadList,
+  threadsOfDay,
+} from '$lib/core/thread';
 import { newWorkshop } from '$lib/core/workshop';
 import { crewPatch, tailTab } from '$lib/demo';
 import { example } from '../support/examples';
@@ -104,6 +111,35 @@ describe('the threads of a build, block by block', () => {
     expect(threading(2)).to.deep.equal([
       ['b4:thread', 'Needle 2: gorse', true],
       ['b8:thread', 'Needle 1: slate', true],
+    ]);
+  });
+  it('of a day: what is wanted by a later build stays on, and is told where a thread ends', () => {
+    const stock = (name: string, colour: string, metres: number) => ({ id: name, name, colour, metres, kind: 'rayon' as const, weight: 40, form: 'spool' as const, count: 1 }); // prettier-ignore
+    const job = (threads: (typeof coral)[], designs = 1) => ({
+      blocks: threads.map((thread) => ({ title: `in ${thread.name}`, thread })),
+      threads: threads.map(({ name, colour }) => ({ name, bare: name, colour, metres: 10 })),
+      order: { designs, inHooping: 2, inTape: 1 },
+    });
+    // Two needles, coral is on the first. The first build needs slate too; the second gorse and coral, so slate gives way.
+    const shelf = [stock('coral', coral.colour, 45), stock('slate', slate.colour, 500)];
+    const day = [job([coral, slate]), job([gorse, coral], 4)];
+    expect(needlesOfDay(day, { needles: 2, threaded: ['coral', null] }, shelf)).to.deep.equal([
+      [{ needle: 2, thread: 'slate', colour: slate.colour, instead: null, hooping: 1, before: null }],
+      [{ needle: 2, thread: 'gorse', colour: gorse.colour, instead: 'slate', hooping: 1, before: null }],
+    ]);
+    // Three threads on two needles, twice hooped: one is threaded on the way each time, and what is on stays on between.
+    const three = needlesOfDay([job([coral, slate, gorse], 4)], { needles: 2, threaded: ['coral', null] }, shelf); // prettier-ignore
+    expect(three[0]!.map(({ needle, thread, hooping, before }) => [needle, thread, hooping, before])).to.deep.equal([
+      [2, 'slate', 1, null],
+      [2, 'gorse', 1, 'in gorse'],
+      [1, 'slate', 2, 'in slate'],
+    ]); // prettier-ignore
+    // 10 m of coral for the first build and 40 for the second, 20 a hooping: 35 are left for it, and end in its second.
+    const threads = threadsOfDay(day, shelf);
+    expect(threads.map(({ name, metres, onShelf, ends }) => [name, metres, onShelf, ends])).to.deep.equal([
+      ['coral', 50, 45, { job: 1, hooping: 2 }],
+      ['gorse', 40, null, null],
+      ['slate', 10, 500, null],
     ]);
   });
   it('hidden blocks take what is on, and those before anything seen what comes next: fewer changes', () => {

@@ -16,6 +16,12 @@ export interface ChecklistLine {
   text: string;
 }
 
+/** What lies ready for each hooping, where one takes several of the order's. */
+function byHooping(piece: CutPiece, { hoopings, inHooping, inTape }: OrderPlan): string {
+  const each = Math.ceil(inHooping / inTape) * piece.layers * piece.copies;
+  return hoopings > 1 && each > 1 && !piece.perHooping && piece.times === null ? `; ${each} a hooping` : '';
+}
+
 const NEEDLE_WORDS: Record<Build['needle'], string> = {
   embroidery: 'embroidery needle',
   ballpoint: 'ballpoint needle',
@@ -53,7 +59,7 @@ export function gatherChecklist(
       .map((p) =>
         line(
           'Pieces',
-          `${needOf(p, plan.order)} × ${p.name}, ${formatSize(p.width.cutMm, p.height.cutMm, unit)}`,
+          `${needOf(p, plan.order)} × ${p.name}, ${formatSize(p.width.cutMm, p.height.cutMm, unit)}${byHooping(p, plan.order)}`,
         ),
       ),
     ...plan.thread.byThread.map((t) => line('Thread', `${t.name}, ${Math.ceil(t.metres * designs)} m`)),

@@ -1,5 +1,4 @@
 import { stitchesOf, threadAt, timesDone, wasDone } from '../run';
-import type { Machine } from '../workshop';
 import { logRow, type LoggedRun } from './rows';
 
 const isReal = ({ state }: LoggedRun) => state.rate <= 1;
@@ -36,27 +35,6 @@ export function timeByKind(runs: readonly LoggedRun[]): { kind: string; planned:
       known.taken += ms / 60_000;
     }
   return [...kinds.values()].sort((a, b) => b.taken - a.taken);
-}
-
-/**
- * Seconds that a machine's needle has sewn since it was put in, in life; of several, the one that has been in longest. One needle may
- * have been changed in a run since. @param since ms since 1970
- */
-export function needleSince(
-  runs: readonly LoggedRun[],
-  { id, kind }: Pick<Machine, 'id' | 'kind'>,
-  since: number,
-): number {
-  const own = runs.filter((r) => isReal(r) && r.run.machine?.id === id && r.run.createdAt >= since);
-  const last = kind === 'one-needle' ? Math.max(...own.map(({ state }) => state.freshNeedle ?? 0), 0) : 0;
-  return sum(
-    own.flatMap(({ run, state }) =>
-      run.score.steps.map((s) => {
-        const isSince = !last || (state.doneAt[s.id] ?? Infinity) > last;
-        return s.kind === 'needle' && isSince ? (state.stepMs[s.id] ?? 0) / 1000 : 0;
-      }),
-    ),
-  );
 }
 
 /** Thread breaks of one thread or machine. */

@@ -18,7 +18,6 @@ export {
   breaksBy,
   estimateAgainstReal,
   learningCurve,
-  needleSince,
   resultsByBuild,
   timeByKind,
   type BreakRate,

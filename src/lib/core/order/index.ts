@@ -5,7 +5,7 @@
 import { formatDuration, itemAt } from '../base';
 import { probit } from 'simple-statistics';
 import type { Numbers } from '../numbers';
-import type { Machine } from '../workshop';
+import { headsAtOnce, type Machine } from '../workshop';
 import { hoopAt, unhoopAt, type Score, type Step } from '../score';
 import { freeOf, hoopingSeconds, learningFactor, type StepTimes } from '../time';
 import { ownLots, type Lot } from './lots';
@@ -121,10 +121,8 @@ function normalLoad(good: number, reject: number, confidence: number): number {
 }
 
 /** How often all heads that sew one design together are filled, each with its own hooping; of others each by itself. */
-export const loadingsFor = (
-  hoopings: number,
-  { heads, headsTogether }: Pick<Machine, 'heads' | 'headsTogether'>,
-): number => (headsTogether ? Math.ceil(hoopings / heads) : hoopings);
+export const loadingsFor = (hoopings: number, machine: Pick<Machine, 'heads' | 'headsTogether'>): number =>
+  Math.ceil(hoopings / headsAtOnce(machine));
 /**
  * Runs the order through once, hooping by hooping. At a hand step the needle waits. While the needle needs nobody,
  * hands do what is left to finish of earlier hoopings, whole jobs only, so that they are back at the next stop.

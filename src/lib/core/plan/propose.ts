@@ -79,7 +79,8 @@ function newBuild(reading: Reading, { hoop, machine }: SewnOn, { id, tapeId, fil
 }
 
 /** Plain words for colours, as they stand on sheets. */
-const COLOUR_WORDS = new Map(
+/** How a thread looks that is called by a word for a colour. */
+export const COLOUR_WORDS: ReadonlyMap<string, string> = new Map(
   Object.entries({
     white: '#f4f2ec',
     black: '#22211f',

@@ -40,3 +40,4 @@ export { waitingFor, type Waiting } from './waiting';
 export { attendance, type Attendance } from './attendance';
 export { redoable, stitchesBack, troubleFlow, troublesAt, type TroubleFlow } from './trouble';
 export { inspections } from './inspect';
+export { needleSince } from './needle';

@@ -68,7 +68,9 @@ export interface BobbinUse {
   left: (OfThread & { leftM: number })[];
 }
 export const NO_USE: BobbinUse = { wind: [], swaps: [], left: [] };
-const isSameWound = (a: Thread | null, b: Thread | null): boolean => (a && b ? isSameThread(a, b) : a === b);
+/** Whether two bobbins are wound with one thread; null: bobbin thread. */
+export const isSameWound = (a: Thread | null, b: Thread | null): boolean =>
+  a && b ? isSameThread(a, b) : a === b;
 /** More hoopings are reckoned by so many. */
 const MOST_BLOCKS = 3000;
 

@@ -7,12 +7,15 @@ export {
   bobbinsToWind,
   bobbinWords,
   freshBobbin,
+  isSameWound,
   isWoundWith,
   showsJoin,
   usableBobbin,
+  type BobbinUse,
 } from './bobbin';
 export { planThread, type ThreadPlan } from './plan';
 export { bobbinOf } from './take';
 export { hiddenTakeWhatIsOn, knownThreads, threadList, type ThreadRow } from './list';
+export { needlesOfDay, threadsOfDay, type Rethreading, type ThreadJob, type ThreadOfDay } from './day';
 export { onNeedles, planNeedles, type NeedlePlan } from './needles';
 export { gatherThreads, howThreadLasts, onShelfAs, type ThreadNeed } from './shelf';

@@ -100,6 +100,9 @@ export const bobbinKindOf = ({ bobbin, kind }: Pick<Machine, 'bobbin' | 'kind'>)
 export const withThread = ({ needles, threaded }: Machine, needle: number, id: string | null) => ({
   threaded: Array.from({ length: needles }, (_, n) => (n === needle ? id : (threaded[n] ?? null))),
 });
+/** So many heads sew one design at once. */
+export const headsAtOnce = ({ heads, headsTogether }: Pick<Machine, 'heads' | 'headsTogether'>): number =>
+  headsTogether ? heads : 1;
 /** Whether a hoop goes on a machine. */
 export const goesOn = ({ machineId, alsoOn }: Hoop, id: string): boolean =>
   machineId === id || alsoOn.includes(id);

@@ -16,6 +16,7 @@ export {
   bobbinKindOf,
   fieldAtOnce,
   goesOn,
+  headsAtOnce,
   hoopSchema,
   machineSchema,
   NEEDLE_KINDS,

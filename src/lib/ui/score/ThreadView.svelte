@@ -32,6 +32,8 @@
   const rows = $derived(threadList({ ...plan, reading: design.reading }));
   const needles = $derived(planNeedles(rows, machine, shelf));
   const byHand = $derived(machine.kind === 'one-needle');
+  /** stands for a thread that is not among those known */
+  const OTHER = 'other';
   let chosen = $state.raw<readonly number[]>([]);
 
   const known = $derived(knownThreads(rows, shelf));
@@ -40,12 +42,25 @@
   const options = $derived([
     ['-1', 'not named yet'] as const,
     ...known.map((t, n) => [String(n), threadWords(t)] as const),
+    [OTHER, 'another thread …'] as const,
   ]);
   function set(blocks: readonly number[], key: string) {
-    editor.setThreads(blocks, known[Number(key)] ?? UNNAMED);
+    if (key === OTHER) {
+      otherFor = blocks;
+      isOther = true;
+      return;
+    }
+    setThread(blocks, known[Number(key)] ?? UNNAMED);
+  }
+  function setThread(blocks: readonly number[], thread: Thread) {
+    editor.setThreads(blocks, thread);
     chosen = [];
   }
 
+  /** blocks that another thread is asked for */
+  let otherFor = $state.raw<readonly number[]>([]);
+  let isOther = $state(false);
+  let isSheet = $state(false);
   let isFewest = $state(false);
   const fewer = $derived(hiddenTakeWhatIsOn(rows, build, design.reading.blocks.length));
   const saved = $derived(fewer.before - fewer.after);
@@ -94,14 +109,33 @@
       </Part>
     {/if}
   {/if}
+  <button type="button" class="btn" onclick={() => (isSheet = true)}>From a sheet …</button>
+  {#if isSheet}
+    <Part load={() => import('./LaySheetDialog.svelte')}>
+      {#snippet children({ default: LaySheetDialog })}
+        <LaySheetDialog bind:open={isSheet} {editor} {build} {plan} />
+      {/snippet}
+    </Part>
+  {/if}
+  {#if isOther}
+    <Part load={() => import('./OtherThread.svelte')}>
+      {#snippet children({ default: OtherThread })}
+        <OtherThread
+          bind:open={isOther}
+          title={otherFor.length > 1 ? `${otherFor.length} blocks in another thread` : 'Another thread'}
+          onthread={(thread) => setThread(otherFor, thread)}
+        />
+      {/snippet}
+    </Part>
+  {/if}
   {#if chosen.length}
     <label class="flex items-center gap-2"
-      ><span class="label">Sew the {count(chosen.length, 'block')} in</span><Select
-        label="Thread of the chosen blocks"
-        value=""
-        options={[['', 'choose …'] as const, ...options]}
-        onchange={(key) => set(chosen, key)}
-      /></label
+      ><span class="label">Sew the {count(chosen.length, 'block')} in</span>{#key otherFor}<Select
+          label="Thread of the chosen blocks"
+          value=""
+          options={[['', 'choose …'] as const, ...options]}
+          onchange={(key) => set(chosen, key)}
+        />{/key}</label
     >
   {/if}
 </div>
@@ -159,12 +193,15 @@
               {#if step.thread}
                 {threadWords(step.thread)}
               {:else}
-                <Select
-                  label="Thread of {step.title}"
-                  value={keyOf(thread)}
-                  {options}
-                  onchange={(key) => set([step.block], key)}
-                />
+                <!-- Where another was asked for and none was told, it shows what it is again. -->
+                {#key otherFor}
+                  <Select
+                    label="Thread of {step.title}"
+                    value={keyOf(thread)}
+                    {options}
+                    onchange={(key) => set([step.block], key)}
+                  />
+                {/key}
               {/if}
             </span>
           </td>

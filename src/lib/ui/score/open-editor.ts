@@ -1,4 +1,4 @@
-import { needleSince } from '$lib/core/log';
+import { needleSince } from '$lib/core/run';
 import { mirroredInWorker, readInWorker } from '$lib/workers';
 import { BuildEditor } from '../state/editor.svelte';
 import { keep } from '../state/keeping';

@@ -21,6 +21,11 @@
       also: `${p.what} ${p.also}`,
       run: () => void goto(resolve(p.href)),
     })),
+    {
+      name: 'Prepare the day’s orders',
+      also: 'ready thread needles bobbins wind pieces lay today',
+      run: () => void goto(resolve('/prepare')),
+    },
     ...workroom.builds.map((b) => ({
       name: `Open ${b.name}`,
       run: () => void goto(resolve('/builds/[id]', { id: b.id })),

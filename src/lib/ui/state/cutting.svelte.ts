@@ -64,6 +64,10 @@ export class Cutting {
 
   readonly wanted = $derived.by(() => this.needs.builds().filter((b) => this.chosen.includes(b.id)));
   readonly orders = $derived.by(() => this.demands.all);
+  /** in the order in which they are sewn */
+  readonly inOrder = $derived.by(() =>
+    this.chosen.flatMap((id) => this.orders.find(({ build }) => build.id === id) ?? []),
+  );
   /** why there is nothing to cut, though builds are chosen */
   readonly problem = $derived.by<Problem | null>(() => this.demands.problem);
   readonly status = $derived.by<'loading' | 'idle' | 'working'>(() =>
@@ -152,6 +156,14 @@ export class Cutting {
 
   choose(id: string, on: boolean) {
     this.chosen = on ? [...this.chosen, id] : this.chosen.filter((c) => c !== id);
+    this.keep();
+  }
+  /** Sewn one place earlier (-1) or later (1). */
+  move(id: string, by: -1 | 1) {
+    const at = this.chosen.indexOf(id);
+    const other = this.chosen[at + by];
+    if (at < 0 || other === undefined) return;
+    this.chosen = this.chosen.with(at, other).with(at + by, id);
     this.keep();
   }
   chooseOnly(id: string) {

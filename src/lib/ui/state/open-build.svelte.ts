@@ -1,6 +1,6 @@
 import { itemAt } from '$lib/core/base';
 import type { Build } from '$lib/core/build';
-import { carryOver, composeTape, planBuild, type BuildPlan } from '$lib/core/plan';
+import { composeTape, planBuild, type BuildPlan } from '$lib/core/plan';
 import type { Problem, Result } from '$lib/core/base';
 import type { Machine, Workshop } from '$lib/core/workshop';
 import { checkPlan, openFindings } from '$lib/core/check';
@@ -295,6 +295,7 @@ export class OpenBuild {
       this.needs.tell(answer.problem);
       return null;
     }
+    const { carryOver } = await import('./newer-tape');
     const { build, lost } = carryOver(this.build, this.own, answer.value.reading, { tapeId, fileName });
     if (!(await this.needs.addTape(tapeId, bytes))) return null;
     this.change(build);

@@ -1,5 +1,5 @@
 import { roleOverrides, type Build } from '$lib/core/build';
-import { composeTape, planBuild, readTyped, type BuildPlan } from '$lib/core/plan';
+import { composeTape, planBuild, type BuildPlan } from '$lib/core/plan';
 import { ok, type Problem, type Result } from '$lib/core/base';
 import type { RunRecord } from '$lib/core/run';
 import type { RoleOverrides } from '$lib/core/reading';
@@ -26,8 +26,12 @@ const missing: Problem = {
 
 /** Reads all a build is sewn from. An inserted tape that is gone is left out; without its own tape there is no build. */
 export async function readBuild(build: Build): Promise<Result<ReadBuild>> {
-  const own = build.typed
-    ? ok({ tape: emptyTape(), reading: readTyped(build.typed, build.machineId, workroom.workshop) })
+  const { typed, machineId } = build;
+  const own = typed
+    ? ok({
+        tape: emptyTape(),
+        reading: (await import('./read-typed')).readTyped(typed, machineId, workroom.workshop),
+      })
     : await readStored(build.tapeId, roleOverrides(build));
   if (!own.ok) return own;
   const inserted: ReadBuild['inserted'] = {};

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { count, formatDuration, limitsOf } from '$lib/core/base';
-  import { needleSince } from '$lib/core/log';
+  import { needleSince } from '$lib/core/run';
   import {
     BOBBIN_KINDS,
     bobbinKindOf,

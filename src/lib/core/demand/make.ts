@@ -1,0 +1,83 @@
+import { ok, type Result } from '../base';
+import { roleOverrides, type Build } from '../build';
+import { gatherChecklist, type ChecklistLine, type CutDemand } from '../cut';
+import { planBuild, readTyped, type BuildPlan } from '../plan';
+import type { Reading, RoleOverrides } from '../reading';
+import { pieceShape, type PieceShape } from '../template';
+import type { OrderPlan } from '../order';
+import { bobbinsForOrder, planNeedles, threadList, type BobbinUse, type ThreadJob } from '../thread';
+import { headsAtOnce, type ThreadStock, type Workshop } from '../workshop';
+
+/** What is to be cut and laid ready for one build. Lengths in mm. */
+export interface Demand extends CutDemand {
+  checklist: ChecklistLine[];
+  /** drawings by the id of their piece */
+  shapes: Record<string, PieceShape>;
+  sewing: Sewing;
+}
+/** How the order of a build is sewn, for what its day's threads, needles and bobbins are. */
+interface Sewing extends Pick<ThreadJob, 'blocks'> {
+  order: OrderPlan;
+  machineId: string;
+  /** stops at which a machine of several needles must halt, as it counts them */
+  halts: readonly number[];
+  /** full bobbins of each thread, those of all heads that sew it together */
+  wind: BobbinUse['wind'];
+}
+/** The tapes of a build as they are stored. */
+export interface StoredTapes {
+  /** empty where stops were typed */
+  own: Uint8Array;
+  /** by insertion; one that is gone is left out */
+  inserted: Record<string, Uint8Array>;
+}
+/** Reads one tape with its maker's roles. @param id of the tape */
+export type TapeReader = (id: string, bytes: Uint8Array, roles: RoleOverrides) => Result<Reading>;
+
+/** Plans a build for the cutting table. Without its own tape there is none; an inserted one that cannot be read is left out. */
+export function demandOf(
+  build: Build,
+  tapes: StoredTapes,
+  workshop: Workshop,
+  read: TapeReader,
+): Result<Demand> {
+  const own = build.typed
+    ? ok(readTyped(build.typed, build.machineId, workshop))
+    : read(build.tapeId, tapes.own, roleOverrides(build));
+  if (!own.ok) return own;
+  const inserted: Record<string, Reading> = {};
+  for (const { id, tapeId } of build.insertions) {
+    const bytes = tapes.inserted[id];
+    const other = tapeId && bytes ? read(tapeId, bytes, {}) : null;
+    if (other?.ok) inserted[id] = other.value;
+  }
+  return ok(demandOfPlan(build, planBuild(build, own.value, workshop, inserted), workshop));
+}
+
+function demandOfPlan(build: Build, plan: BuildPlan, { unit, threads: shelf }: Workshop): Demand {
+  const { pieces, notions } = plan.cut;
+  return {
+    build: { id: build.id, name: build.name },
+    pieces,
+    scorePieces: plan.score.pieces,
+    notions,
+    threads: plan.thread.byThread,
+    order: plan.order,
+    checklist: gatherChecklist(build, plan, notions, unit),
+    shapes: Object.fromEntries(pieces.map((p) => [p.id, pieceShape(p, plan.design, plan.numbers)])),
+    sewing: sewingOf(plan, shelf),
+  };
+}
+function sewingOf(plan: BuildPlan, shelf: readonly ThreadStock[]): Sewing {
+  const { machine, order } = plan;
+  const rows = threadList({ ...plan, reading: plan.design.reading });
+  const heads = headsAtOnce(machine);
+  const wind = bobbinsForOrder(plan.thread, { ...order, designs: Math.ceil(order.designs / heads) });
+  return {
+    machineId: machine.id,
+    order,
+    blocks: rows.flatMap(({ step, thread }) => (thread ? [{ title: step.title, thread }] : [])),
+    halts: machine.kind === 'one-needle' ? [] : planNeedles(rows, machine, shelf).halts,
+    wind: wind.map((w) => ({ ...w, count: w.count * heads })),
+  };
+}
