@@ -313,6 +313,12 @@ describe('worked out by hand', () => {
       items: 30,
     }).bobbins;
     expect(swaps.map((s) => s.item)).to.deep.equal([25]);
+    // What is wound onto it comes off the same cone: 1.42 m an item below, beside what is sewn above.
+    const inCoral = (of: typeof matched) =>
+      planThread(scoreOf(of), reading, [coral], { machine: home, numbers });
+    const [own, white] = [inCoral(matched), inCoral(matched.filter((s) => s.kind !== 'hand' || s.action !== 'bobbin'))]; // prettier-ignore
+    expect(white.byThread[0]!.metres).to.be.closeTo(white.topM, 1e-9);
+    expect(own.byThread[0]!.metres - own.topM).to.be.closeTo(own.bobbinM, 1e-9);
   });
 
   it('thread of an order against the shelf: what lasts, what ends in which hooping, what is not there', () => {

@@ -1,5 +1,5 @@
 import { itemAt } from '../base';
-import type { Thread } from '../build';
+import { threadKey, type Thread } from '../build';
 import type { Numbers } from '../numbers';
 import type { Reading } from '../reading';
 import { stackHere, stacksOf, type Score } from '../score';
@@ -17,7 +17,7 @@ export interface ThreadPlan {
   bobbinHoldsM: number;
   /** what one gives that is wound with a top thread, m */
   matchedHoldsM: number;
-  /** metres by thread name, the most used first */
+  /** metres by thread, on the needle and wound onto bobbins, the most used first */
   byThread: ThreadNeed[];
   /** of one hooping */
   bobbins: BobbinUse;
@@ -55,6 +55,12 @@ export function planThread(
     tooLong: [],
   };
   const metres = new Map<string, ThreadNeed>();
+  const take = (thread: Thread | undefined, m: number) => {
+    if (!thread) return;
+    const key = threadKey(thread);
+    const known = metres.get(key)?.metres ?? 0;
+    metres.set(key, { ...namesOf(thread), colour: thread.colour, metres: known + m });
+  };
   const stacks = stacksOf(score);
   let bobbin: OnBobbin['thread'] = null;
   let isWound = false;
@@ -78,13 +84,10 @@ export function planThread(
     plan.topM += needs.topM;
     plan.bobbinM += needs.bobbinM;
     const thread = step.thread ?? threads[step.block];
-    if (thread) {
-      const names = namesOf(thread);
-      const key = `${names.name} ${thread.colour}`;
-      const known = metres.get(key)?.metres ?? 0;
-      metres.set(key, { ...names, colour: thread.colour, metres: known + needs.topM });
-    }
     if (isWound) [bobbin, isWound] = [thread, false];
+    take(thread, needs.topM);
+    // What is wound onto a bobbin comes off the same cone.
+    take(bobbin ?? undefined, needs.bobbinM);
     plan.onBobbin.push({ step, bobbinM: needs.bobbinM, thread: bobbin, fresh });
     if (needs.bobbinM > (bobbin === null ? full.fine : full.matched)) plan.tooLong.push(step.id);
   }
