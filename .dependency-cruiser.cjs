@@ -15,6 +15,7 @@ const ROOMS = [
     'hooping',
     'stop-order',
     'bobbins',
+    'price',
     'reading',
     'grammar',
   ],

@@ -11,6 +11,7 @@ import {
   stopOrderAnswerSchema,
   layoutReportSchema,
   planReportSchema,
+  priceAnswerSchema,
   readingReportSchema,
   tapeToCsv,
   toBase64,
@@ -33,6 +34,22 @@ const needle = (file: ArrayBuffer) => {
   const read = readTape(new Uint8Array(file));
   if (!read.ok) throw new Error(read.problem.message);
   return tapeToRows(read.value).filter((r) => r.kind !== 'jump');
+};
+
+const ORDER = {
+  quantity: 10,
+  loads: 11,
+  materials: [{ label: 'felt', amount: 0.01, unit: 'm2', costPerUnit: 1200 }],
+  threadM: 8,
+  threadCostPerM: 0.5,
+  machineSeconds: 400,
+  machineRate: 900,
+  handSeconds: 300,
+  handRate: 1800,
+  overhead: 0.1,
+  margin: 0.2,
+  setupSeconds: 600,
+  shareSaved: 0.5,
 };
 
 describe('routes for scripts', () => {
@@ -135,6 +152,13 @@ describe('routes for scripts', () => {
     expect(none.because).to.match(/120 × 170 mm/);
   });
 
+  it('POST /api/price answers in whole units that add up', async () => {
+    const answered = await post('/api/price', JSON.stringify(ORDER), 'application/json');
+    const price = priceAnswerSchema.parse(await answered.json());
+    expect(price.unitPrice).to.equal(price.schools.byTime.unitPrice);
+    expect(price.lines.reduce((sum, { cost }) => sum + cost, 0)).to.equal(price.totalPrice);
+    expect(price.perThousandStitches).to.equal(null);
+  });
   it('POST /api/stop-order has the fewest changes, and POST /api/bobbins the fewest bobbins', async () => {
     const blocks = [...'yryrb'].map((thread, i) => ({ id: `b${i}`, thread }));
     const asked = { blocks, before: [['b3', 'b4']], needles: 2 };
@@ -253,6 +277,9 @@ describe('routes for scripts', () => {
       ['/api/stop-order', orders([['a', 'b'], ['b', 'a']]), 'application/json', 422, 'circular-order'], // prettier-ignore
       ['/api/stop-order', orders([['a', 'c']]), 'application/json', 422, 'unknown-block'],
       ['/api/stop-order', '{"blocks":[]}', 'application/json', 422, 'bad-body'],
+      ['/api/price', JSON.stringify({ ...ORDER, loads: 9 }), 'application/json', 422, 'bad-body'],
+      ['/api/price', JSON.stringify({ ...ORDER, margin: 1 }), 'application/json', 422, 'bad-body'],
+      ['/api/price', JSON.stringify({ ...ORDER, machineRate: 1e9, machineSeconds: 1e8, quantity: 1e6, loads: 1e6, margin: 0.999 }), 'application/json', 422, 'too-dear'], // prettier-ignore
       ['/api/bobbins', sewn(0, { white: 20 }), 'application/json', 422, 'no-length'],
       ['/api/bobbins', sewn(5, { coral: 20 }), 'application/json', 422, 'no-bobbin'],
       ['/api/bobbins', sewn(5, { white: 2 }), 'application/json', 422, 'empty-bobbin'],

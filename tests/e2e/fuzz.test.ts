@@ -8,6 +8,7 @@ import {
   layoutRequestSchema,
   machineCommandSchema,
   planRequestSchema,
+  priceRequestSchema,
   stitchListSchema,
   stopOrderRequestSchema,
   toBase64,
@@ -127,6 +128,14 @@ describe('routes under bodies made from their schemas', function () {
       };
     });
     expect(await fuzz('/api/bobbins', bobbins, RUNS / 2)).to.be.above(0);
+  });
+
+  it('POST /api/price', async () => {
+    const prices = asJson(priceRequestSchema).map((body) => {
+      const asked = body as { quantity: number; loads: number };
+      return { ...asked, loads: Math.max(asked.loads, asked.quantity) };
+    });
+    expect(await fuzz('/api/price', prices, RUNS / 2)).to.be.above(0);
   });
 
   it('POST /api/tape, as JSON and as CSV', async () => {

@@ -36,3 +36,4 @@ export {
   type MachineCommand,
   type MachineLoad,
 } from './machine-messages';
+export { priceAnswerSchema, priceRequestSchema } from './price-report';

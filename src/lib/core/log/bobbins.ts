@@ -4,7 +4,7 @@ import { bobbinKindOf, type Workshop, type WoundBobbin } from '../workshop';
 import type { LoggedRun } from './rows';
 
 /** Wound bobbins as they were counted, less those that went into machines since. */
-export type WaitingBobbins = WoundBobbin & { taken: number };
+type WaitingBobbins = WoundBobbin & { taken: number };
 
 /** A full bobbin that was put in is taken from those that were wound; where none of its kind waits it was wound for it. */
 export function waitingBobbins(

@@ -12,7 +12,7 @@ export {
   type LoggedRun,
   type LogRow,
 } from './rows';
-export { waitingBobbins, type WaitingBobbins } from './bobbins';
+export { waitingBobbins } from './bobbins';
 export { logCsv, logJson } from './export';
 export {
   breaksBy,

@@ -11,6 +11,8 @@ import {
   layoutRequestSchema,
   planReportSchema,
   planRequestSchema,
+  priceAnswerSchema,
+  priceRequestSchema,
   readingReport,
   readingReportSchema,
   stitchListSchema,
@@ -19,6 +21,7 @@ import {
   tapeFromBase64,
 } from '$lib/core/exchange';
 import { planBobbins } from '$lib/core/bobbins';
+import { priceOrder } from '$lib/core/price';
 import { orderStops } from '$lib/core/stop-order';
 import { composeHooping, type HoopingTask } from '$lib/core/hooping';
 import { cutSheet, solveLayout } from '$lib/core/nesting';
@@ -130,7 +133,15 @@ export const JOBS = {
     return jsonAnswer(stopOrderAnswerSchema.parse({ ...order, needles: first, computeSeconds: gone() }));
   },
 
-  /** What each block takes of which bobbin in; what to wind and where to change out. */
+  /** What an order takes and what that costs in, its prices out. */
+  price({ body }: { body: Uint8Array }): Answer {
+    const asked = parseJson(body, priceRequestSchema);
+    if ('refused' in asked) return asked.refused;
+    const price = priceOrder(asked.value);
+    return price.ok ? jsonAnswer(priceAnswerSchema.parse(price.value)) : resultAnswer(price);
+  },
+
+  /** What each block takes of which bobbin in, when to change it out. */
   bobbins({ body }: { body: Uint8Array }): Answer {
     const asked = parseJson(body, bobbinsRequestSchema);
     if ('refused' in asked) return asked.refused;
