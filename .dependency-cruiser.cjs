@@ -16,6 +16,7 @@ const ROOMS = [
     'stop-order',
     'bobbins',
     'price',
+    'schedule',
     'reading',
     'grammar',
   ],

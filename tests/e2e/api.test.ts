@@ -12,6 +12,7 @@ import {
   layoutReportSchema,
   planReportSchema,
   priceAnswerSchema,
+  scheduleAnswerSchema,
   readingReportSchema,
   tapeToCsv,
   toBase64,
@@ -36,6 +37,15 @@ const needle = (file: ArrayBuffer) => {
   return tapeToRows(read.value).filter((r) => r.kind !== 'jump');
 };
 
+/** One hooping of two steps on Petrel, and Una from 0 to 8 h. */
+const day = (hooping: object, trimS = 900) =>
+  JSON.stringify({
+    heads: [{ id: 'Petrel' }],
+    people: [{ id: 'Una', shifts: [{ fromS: 0, toS: 28_800 }] }],
+    frames: [{ id: 'f', kind: 'square', count: 2 }],
+    hoopings: [{ id: 'tabs', heads: null, setup: 'coral', steps: [{ id: 'sew', kind: 'needle', seconds: 600, atHead: true }, { id: 'trim', kind: 'hand', seconds: trimS, atHead: false }], ...hooping }], // prettier-ignore
+    seconds: 0,
+  });
 const ORDER = {
   quantity: 10,
   loads: 11,
@@ -152,6 +162,24 @@ describe('routes for scripts', () => {
     expect(none.because).to.match(/120 × 170 mm/);
   });
 
+  it('POST /api/schedule says who does what when', async () => {
+    const answered = await post(
+      '/api/schedule',
+      day({ dueS: 1200, frameKind: 'square' }),
+      'application/json',
+    );
+    const plan = scheduleAnswerSchema.parse(await answered.json());
+    expect(plan.tasks).to.deep.equal([
+      { hoopingId: 'tabs', stepId: 'sew', headId: 'Petrel', personId: null, startS: 0, endS: 600 },
+      { hoopingId: 'tabs', stepId: 'trim', headId: null, personId: 'Una', startS: 600, endS: 1500 },
+    ]);
+    expect([plan.finishS, plan.lateS, plan.bound.finishS, plan.spread]).to.deep.equal([
+      1500,
+      300,
+      1500,
+      null,
+    ]);
+  });
   it('POST /api/price answers in whole units that add up', async () => {
     const answered = await post('/api/price', JSON.stringify(ORDER), 'application/json');
     const price = priceAnswerSchema.parse(await answered.json());
@@ -277,6 +305,12 @@ describe('routes for scripts', () => {
       ['/api/stop-order', orders([['a', 'b'], ['b', 'a']]), 'application/json', 422, 'circular-order'], // prettier-ignore
       ['/api/stop-order', orders([['a', 'c']]), 'application/json', 422, 'unknown-block'],
       ['/api/stop-order', '{"blocks":[]}', 'application/json', 422, 'bad-body'],
+      ['/api/schedule', day({ heads: ['Gannet'] }), 'application/json', 422, 'unknown-head'],
+      ['/api/schedule', day({ heads: [] }), 'application/json', 422, 'no-head'],
+      ['/api/schedule', day({ frameKind: 'round' }), 'application/json', 422, 'no-frame'],
+      ['/api/schedule', day({}, 30_000), 'application/json', 422, 'no-shift'],
+      ['/api/schedule', day({ releaseS: 28_000 }), 'application/json', 422, 'no-room'],
+      ['/api/schedule', '{"heads":[],"people":[],"hoopings":[]}', 'application/json', 422, 'bad-body'],
       ['/api/price', JSON.stringify({ ...ORDER, loads: 9 }), 'application/json', 422, 'bad-body'],
       ['/api/price', JSON.stringify({ ...ORDER, margin: 1 }), 'application/json', 422, 'bad-body'],
       ['/api/price', JSON.stringify({ ...ORDER, machineRate: 1e9, machineSeconds: 1e8, quantity: 1e6, loads: 1e6, margin: 0.999 }), 'application/json', 422, 'too-dear'], // prettier-ignore
@@ -409,6 +443,8 @@ describe('routes for scripts', () => {
           'placements',
           'order',
           'wind',
+          'tasks',
+          'schools',
         );
     }
     rmSync(folder, { recursive: true });

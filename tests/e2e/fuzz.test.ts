@@ -9,6 +9,7 @@ import {
   machineCommandSchema,
   planRequestSchema,
   priceRequestSchema,
+  scheduleRequestSchema,
   stitchListSchema,
   stopOrderRequestSchema,
   toBase64,
@@ -130,6 +131,27 @@ describe('routes under bodies made from their schemas', function () {
     expect(await fuzz('/api/bobbins', bobbins, RUNS / 2)).to.be.above(0);
   });
 
+  it('POST /api/schedule', async () => {
+    // Heads that are there, and shifts that hold something, whatever else is sent.
+    const bodies = asJson(scheduleRequestSchema).map((body) => {
+      const asked = body as { heads: { id: string }[]; hoopings: { steps: { seconds: number }[] }[] };
+      const hoopings = asked.hoopings.map((h) => ({
+        ...h,
+        heads: asked.heads.map(({ id }) => id),
+        steps: h.steps.map((s) => ({ ...s, seconds: s.seconds % 1000 })),
+      }));
+      const people = [{ id: 'Una', shifts: [{ fromS: 0, toS: 100_000_000 }] }];
+      return {
+        ...asked,
+        heads: asked.heads.map(({ id }) => ({ id })),
+        people,
+        hoopings,
+        frames: null,
+        seconds: 0,
+      };
+    });
+    expect(await fuzz('/api/schedule', bodies, RUNS / 2)).to.be.above(0);
+  });
   it('POST /api/price', async () => {
     const prices = asJson(priceRequestSchema).map((body) => {
       const asked = body as { quantity: number; loads: number };

@@ -46,9 +46,9 @@ describe('several builds in one hooping', () => {
     await drag(page, second, (a?.x ?? 0) - (b?.x ?? 0) + 6, (a?.y ?? 0) - (b?.y ?? 0) + 6);
     await way.getByText('Tail tab 1 and Tail tab 2 lie over each other.').waitFor();
     await page.getByRole('button', { name: 'Lay them best' }).click();
-    await page.getByText('Looking for places').waitFor();
+    // It may have found the best before anybody sees it look.
+    await way.getByText('lie over each other').waitFor({ state: 'detached' });
     await page.getByText('Looking for places').waitFor({ state: 'detached' });
-    expect(await way.getByText('lie over each other').count()).to.equal(0);
     await page.keyboard.press('Control+z');
     await way.getByText('Tail tab 1 and Tail tab 2 lie over each other.').waitFor();
     await page.keyboard.press('Control+Shift+z');

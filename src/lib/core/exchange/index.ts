@@ -37,3 +37,4 @@ export {
   type MachineLoad,
 } from './machine-messages';
 export { priceAnswerSchema, priceRequestSchema } from './price-report';
+export { scheduleAnswerSchema, scheduleRequestSchema } from './schedule-report';

@@ -6,7 +6,7 @@ import Fraction from 'fraction.js';
 import { fail, formatNumber, ok, type Result } from '../base';
 
 /** Stuff that goes into an item. */
-export interface PricedMaterial {
+interface PricedMaterial {
   label: string;
   /** of one item, in `unit` */
   amount: number;
@@ -47,7 +47,7 @@ interface School {
   because: string;
 }
 /** One line of the whole order, with overhead and margin. */
-export interface PriceLine {
+interface PriceLine {
   label: string;
   /** in its unit; seconds of machine and hands */
   amount: number;
@@ -67,8 +67,12 @@ export interface Price {
   breakpoints: { quantity: number; unitCost: number; unitPriceByWork: number; unitPriceByTime: number }[];
 }
 
+/** No figure of an order is finer. */
+const LEAST = 1e-12;
 /** The decimal as it is written, not the binary number nearest to it. */
 function exact(n: number): Fraction {
+  // Less than any amount or rate is written with.
+  if (n < LEAST) return new Fraction(0);
   const [digits = '0', power] = String(n).split('e');
   const written = new Fraction(digits);
   return power ? written.mul(new Fraction(10).pow(Number(power)) ?? 1) : written;
@@ -79,26 +83,45 @@ const HOUR = 3600;
 /** More is no price; beyond it integers are no longer told exactly. */
 const MOST = 9e15;
 
+/** A line of the direct costs; its amount is only told. */
+interface DirectLine {
+  label: string;
+  amount: number;
+  cost: Fraction;
+}
 /** Direct costs of a whole order, line by line. @param seconds of machine that an item is charged for */
-function directOf(task: PriceTask, quantity: Fraction, seconds: Fraction) {
+function directOf(task: PriceTask, quantity: number, seconds: Fraction): DirectLine[] {
   // Fewer or more are sewn in proportion, and bought in proportion.
-  const share = quantity.div(task.quantity);
-  const loads = share.mul(exact(task.loads));
+  const share = exact(quantity).div(task.quantity);
+  const loads = share.mul(task.loads);
+  const many = (quantity / task.quantity) * task.loads;
   const hours = (s: Fraction, rate: number) => s.mul(exact(rate)).div(HOUR);
-  const machine = loads.mul(seconds);
-  const hands = loads.mul(exact(task.handSeconds));
-  const thread = loads.mul(exact(task.threadM));
   const setup = exact(task.setupSeconds);
-  const stuff = task.materials.map(({ label, amount, costPerUnit, bought }) => {
-    const all = bought === undefined ? loads.mul(exact(amount)) : share.mul(exact(bought));
-    return { label, amount: all, cost: all.mul(exact(costPerUnit)) };
-  });
   return [
-    ...stuff,
-    { label: 'Thread', amount: thread, cost: thread.mul(exact(task.threadCostPerM)) },
-    { label: 'Machine', amount: machine, cost: hours(machine, task.machineRate) },
-    { label: 'Hands', amount: hands, cost: hours(hands, task.handRate) },
-    { label: 'Set-up', amount: setup, cost: hours(setup, task.machineRate).add(hours(setup, task.handRate)) },
+    ...task.materials.map(({ label, amount, costPerUnit, bought }) => {
+      const all = bought === undefined ? loads.mul(exact(amount)) : share.mul(exact(bought));
+      return {
+        label,
+        amount: bought === undefined ? many * amount : (quantity / task.quantity) * bought,
+        cost: all.mul(exact(costPerUnit)),
+      };
+    }),
+    {
+      label: 'Thread',
+      amount: many * task.threadM,
+      cost: loads.mul(exact(task.threadM)).mul(exact(task.threadCostPerM)),
+    },
+    { label: 'Machine', amount: many * seconds.valueOf(), cost: hours(loads.mul(seconds), task.machineRate) },
+    {
+      label: 'Hands',
+      amount: many * task.handSeconds,
+      cost: hours(loads.mul(exact(task.handSeconds)), task.handRate),
+    },
+    {
+      label: 'Set-up',
+      amount: task.setupSeconds,
+      cost: hours(setup, task.machineRate).add(hours(setup, task.handRate)),
+    },
   ];
 }
 const sumOf = (lines: readonly { cost: Fraction }[]): Fraction =>
@@ -112,7 +135,7 @@ export function priceOrder(task: PriceTask): Result<Price> {
   const alone = exact(task.oneHeadSeconds ?? task.machineSeconds);
   const charged = alone.sub(exact(task.shareSaved).mul(alone.sub(used)));
   const each = (n: number, seconds: Fraction, factor: Fraction) =>
-    sumOf(directOf(task, exact(n), seconds))
+    sumOf(directOf(task, n, seconds))
       .mul(factor)
       .div(exact(n));
   const at = (n: number) => ({
@@ -122,7 +145,7 @@ export function priceOrder(task: PriceTask): Result<Price> {
   });
   const { unitCost, unitPriceByWork, unitPriceByTime } = at(task.quantity);
   const totalPrice = unitPriceByTime * task.quantity;
-  const lines = directOf(task, exact(task.quantity), charged);
+  const lines = directOf(task, task.quantity, charged);
   const breakpoints = task.breaks.map((quantity) => ({ quantity, ...at(quantity) }));
   const told = [totalPrice, unitPriceByWork, ...breakpoints.flatMap((b) => [b.unitCost, b.unitPriceByWork, b.unitPriceByTime])]; // prettier-ignore
   if (told.some((money) => money > MOST))
@@ -147,10 +170,7 @@ export function priceOrder(task: PriceTask): Result<Price> {
   });
 }
 /** Each line's share of a total, so that they add up to it: what is left goes to those that lost most (largest remainder). */
-function inWholeUnits(
-  lines: readonly { label: string; amount: Fraction; cost: Fraction }[],
-  total: number,
-): PriceLine[] {
+function inWholeUnits(lines: readonly DirectLine[], total: number): PriceLine[] {
   const sum = sumOf(lines);
   // An order that costs nothing is free, line by line.
   const shares = lines.map(({ cost }) => (sum.equals(0) ? new Fraction(0) : cost.mul(total).div(sum)));
@@ -161,7 +181,7 @@ function inWholeUnits(
     .sort((a, b) => b.rest.compare(a.rest) || a.n - b.n)
     .slice(0, left);
   for (const { n } of most) whole[n] = (whole[n] ?? 0) + 1;
-  return lines.map(({ label, amount }, n) => ({ label, amount: amount.valueOf(), cost: whole[n] ?? 0 }));
+  return lines.map(({ label, amount }, n) => ({ label, amount, cost: whole[n] ?? 0 }));
 }
 const words = (seconds: Fraction) => `${formatNumber(Math.round(seconds.valueOf()))} s`;
 const byWorkReason = (alone: Fraction): string =>

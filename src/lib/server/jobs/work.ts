@@ -15,6 +15,8 @@ import {
   priceRequestSchema,
   readingReport,
   readingReportSchema,
+  scheduleAnswerSchema,
+  scheduleRequestSchema,
   stitchListSchema,
   stopOrderAnswerSchema,
   stopOrderRequestSchema,
@@ -22,6 +24,7 @@ import {
 } from '$lib/core/exchange';
 import { planBobbins } from '$lib/core/bobbins';
 import { priceOrder } from '$lib/core/price';
+import { scheduleBatch } from '$lib/core/schedule';
 import { orderStops } from '$lib/core/stop-order';
 import { composeHooping, type HoopingTask } from '$lib/core/hooping';
 import { cutSheet, solveLayout } from '$lib/core/nesting';
@@ -131,6 +134,18 @@ export const JOBS = {
     const { threading, ...order } = found.value;
     const first = threading?.first.map((thread, n) => ({ needle: n + 1, thread })) ?? null;
     return jsonAnswer(stopOrderAnswerSchema.parse({ ...order, needles: first, computeSeconds: gone() }));
+  },
+
+  /** Heads, people and hoopings in, who does what when out. */
+  schedule({ body }: { body: Uint8Array }): Answer {
+    const asked = parseJson(body, scheduleRequestSchema);
+    if ('refused' in asked) return asked.refused;
+    const { seconds, ...task } = asked.value;
+    const from = performance.now();
+    const gone = () => (performance.now() - from) / 1000;
+    const plan = scheduleBatch(task, () => (seconds > 0 ? 1 - gone() / seconds : 0));
+    if (!plan.ok) return resultAnswer(plan);
+    return jsonAnswer(scheduleAnswerSchema.parse({ ...plan.value, computeSeconds: gone() }));
   },
 
   /** What an order takes and what that costs in, its prices out. */

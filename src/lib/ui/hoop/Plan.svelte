@@ -2,14 +2,13 @@
   import Maximize from '@lucide/svelte/icons/maximize';
   import Minus from '@lucide/svelte/icons/minus';
   import Plus from '@lucide/svelte/icons/plus';
-  import { denseSpots, type DensityMap } from '$lib/core/reading';
+  import type { DensityMap } from '$lib/core/reading';
   import { count, itemAt, formatLength, formatNumber, formatSize } from '$lib/core/base';
   import { densityInWorker } from '$lib/workers';
   import { showProblem } from '../state/notices';
   import { workroom } from '../state/workroom.svelte';
   import { pageColours, seenThread } from './draw-tape';
   import {
-    drawDensity,
     drawEmptyHoop,
     drawPlan,
     isFromBack,
@@ -54,19 +53,21 @@
   );
   const stiff = $derived(drawing.plan.numbers['check.stiff']);
   let density = $state.raw<DensityMap | null>(null);
+  let dense = $state.raw<typeof import('./density') | null>(null);
   // Another design, or the same with something put in between: worked out anew.
   const { tape, reading } = $derived(drawing);
   $effect(() => {
     if (!showsDensity) return void (density = null);
     let isWanted = true;
-    void densityInWorker(tape, reading).then((made) => {
+    void Promise.all([densityInWorker(tape, reading), import('./density')]).then(([made, drawn]) => {
       if (!isWanted) return;
+      dense = drawn;
       if (made.ok) density = made.value;
       else showProblem(made.problem);
     });
     return () => (isWanted = false);
   });
-  const spots = $derived(density ? denseSpots(density, stiff) : []);
+  const spots = $derived(density && dense ? dense.denseSpots(density, stiff) : []);
   /** in the order they are sewn */
   const sewn = $derived(
     drawing.plan.score.steps.flatMap((s) =>
@@ -136,10 +137,10 @@
       ctx.clearRect(0, 0, canvas.width, canvas.height);
       ctx.setTransform(ratio, 0, 0, ratio, 0, 0);
       if (wanted === null || !shown) {
-        if (!density) drawPlan(ctx, view, drawing, colours);
+        if (!density || !dense) drawPlan(ctx, view, drawing, colours);
         else {
           drawEmptyHoop(ctx, view, drawing, colours);
-          drawDensity(ctx, view, density, stiff, colours);
+          dense.drawDensity(ctx, view, density, stiff, colours);
         }
         return;
       }

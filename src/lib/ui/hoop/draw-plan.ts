@@ -1,7 +1,7 @@
 import { itemAt, middleOf, placing, type Path } from '$lib/core/base';
 import type { ItemPlace } from '$lib/core/hoop';
 import type { Tape } from '$lib/core/tape';
-import type { DensityMap, Reading } from '$lib/core/reading';
+import type { Reading } from '$lib/core/reading';
 import { actionOf } from '$lib/core/catalogue';
 import { cornersOf, type CutPiece } from '$lib/core/cut';
 import type { BuildPlan } from '$lib/core/plan';
@@ -47,7 +47,7 @@ export function viewOf(
   return { scale, flip, offsetX: width / 2 - flip * cx * scale, offsetY: height / 2 + cy * scale };
 }
 /** Lengths in mm from here on. */
-function through(ctx: CanvasRenderingContext2D, { scale, flip, offsetX, offsetY }: View) {
+export function through(ctx: CanvasRenderingContext2D, { scale, flip, offsetX, offsetY }: View) {
   ctx.translate(offsetX, offsetY);
   ctx.scale(flip * scale, -scale);
 }
@@ -106,36 +106,6 @@ export function drawEmptyHoop(
   ctx.save();
   through(ctx, view);
   drawHoop(ctx, drawing, 1 / view.scale, colours);
-  ctx.restore();
-}
-
-/** Where the needle comes down often: the denser the darker; above `stiff` hatched. */
-export function drawDensity(
-  ctx: CanvasRenderingContext2D,
-  view: View,
-  map: DensityMap,
-  stiff: number,
-  colours: PlanColours,
-) {
-  ctx.save();
-  through(ctx, view);
-  ctx.strokeStyle = colours.madder;
-  ctx.lineWidth = 1.6 / view.scale;
-  for (let r = 0; r < map.rows; r++)
-    for (let c = 0; c < map.columns; c++) {
-      const share = itemAt(map.perCm2, r * map.columns + c) / stiff;
-      if (share <= 0) continue;
-      const [x, y, s] = [map.minX + c * map.cellMm, map.minY + r * map.cellMm, map.cellMm];
-      ctx.globalAlpha = Math.min(0.85, 0.12 + 0.7 * share);
-      ctx.fillStyle = share > 1 ? colours.madder : colours.hands;
-      ctx.fillRect(x, y, s, s);
-      if (share <= 1) continue;
-      ctx.globalAlpha = 1;
-      ctx.beginPath();
-      ctx.moveTo(x, y);
-      ctx.lineTo(x + s, y + s);
-      ctx.stroke();
-    }
   ctx.restore();
 }
 

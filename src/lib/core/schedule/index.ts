@@ -1,0 +1,112 @@
+/**
+ * A batch on heads and hands: hoopings with their steps, in shifts, so that as little as can be is late, then that it ends early, then
+ * that heads are set up seldom. In: seconds from the beginning of the plan, ids. Out: who does what when, the bound, how sure it is.
+ */
+import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
+import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
+import { fail, itemAt, ok, type Result } from '../base';
+import { boundOf, type Bound } from './bound';
+import { Layer, type Cost, type LaidPlan } from './lay';
+import { searchPlans } from './search';
+import { spreadOf, type Spread } from './spread';
+import { checkedTask, NEXT_TO_NOTHING, type ScheduleTask } from './task';
+
+export type { ScheduleHooping, ScheduleStep, ScheduleTask } from './task';
+
+/** A step where it lies. */
+interface ScheduledTask {
+  hoopingId: string;
+  stepId: string;
+  headId: string | null;
+  personId: string | null;
+  startS: number;
+  endS: number;
+}
+/** A head is made ready for another setup. */
+interface ScheduledSetup {
+  headId: string;
+  personId: string;
+  startS: number;
+  endS: number;
+  setup: string;
+}
+/** A whole plan. Times in seconds from its beginning. */
+export interface Schedule {
+  /** by hooping, each in the order of its steps */
+  tasks: ScheduledTask[];
+  setups: ScheduledSetup[];
+  finishS: number;
+  /** of all hoopings with a due date together */
+  lateS: number;
+  bound: Bound;
+  spread: Spread | null;
+}
+
+/**
+ * @param left the share of the time that is left, 1 to 0: the first plan is answered whatever it says
+ * @param onBetter told of each plan that is better than those before  @param seed same seed, same plan, where the time is the same
+ */
+export function scheduleBatch(
+  task: ScheduleTask,
+  left: () => number,
+  { onBetter, seed = 1 }: { onBetter?: (schedule: Schedule) => void; seed?: number } = {},
+): Result<Schedule> {
+  const checked = checkedTask(task);
+  if (!checked.ok) return checked;
+  const bound = boundOf(task);
+  const random = xoroshiro128plus(seed);
+  const dice = () => uniformFloat64(random);
+  const least = ([unplaced, late, finish, setups]: Cost) =>
+    unplaced === 0 && late === 0 && setups === 0 && finish <= bound.finishS + NEXT_TO_NOTHING;
+  const told = (plan: LaidPlan) => scheduleOf(task, plan, bound, null);
+  const plan = searchPlans(task, new Layer(task), left, least, dice, (better) => onBetter?.(told(better)));
+  if (plan.cost[0] > 0) return noRoom(task, plan);
+  return ok(scheduleOf(task, plan, bound, spreadOf(task, plan, dice)));
+}
+function noRoom(task: ScheduleTask, { hoopings }: LaidPlan): Result<never> {
+  const at = hoopings.findIndex(({ steps }, n) => steps.length < itemAt(task.hoopings, n).steps.length);
+  const { label, steps } = itemAt(task.hoopings, at);
+  const step = itemAt(steps, itemAt(hoopings, at).steps.length);
+  return fail(
+    'no-room',
+    `All shifts together have no room for step “${step.id}” of ${label}.`,
+    'Add a shift or a person, or take hoopings out.',
+  );
+}
+function scheduleOf(task: ScheduleTask, plan: LaidPlan, bound: Bound, spread: Spread | null): Schedule {
+  const headId = (n: number) => task.heads[n]?.id ?? '';
+  const personId = (n: number) => task.people[n]?.id ?? '';
+  return {
+    tasks: plan.hoopings.flatMap(({ head, steps }, h) => {
+      const hooping = itemAt(task.hoopings, h);
+      return steps.map(({ startS, person }, n) => {
+        const { id, seconds, atHead } = itemAt(hooping.steps, n);
+        return {
+          hoopingId: hooping.id,
+          stepId: id,
+          headId: atHead ? headId(head) : null,
+          personId: person < 0 ? null : personId(person),
+          startS,
+          endS: startS + seconds,
+        };
+      });
+    }),
+    setups: plan.hoopings.flatMap(({ head, setup }, h) =>
+      setup
+        ? [
+            {
+              headId: headId(head),
+              personId: personId(setup.person),
+              startS: setup.startS,
+              endS: setup.startS + task.setupSeconds,
+              setup: itemAt(task.hoopings, h).setup,
+            },
+          ]
+        : [],
+    ),
+    finishS: plan.cost[2],
+    lateS: plan.cost[1],
+    bound,
+    spread,
+  };
+}
