@@ -40,14 +40,21 @@ function* firstOrders(task: ScheduleTask, layer: Layer): Generator<Order> {
     by((f) => words.indexOf(f.setup), due),
   ];
   const isChanged = task.setupSeconds > 0 && words.length > 1;
-  const own = isChanged ? headsBySetup(task, facts) : null;
+  const own = isChanged ? filledInTurn(task, facts) : null;
+  const kept = isChanged ? headsBySetup(task, facts) : null;
   const heads = Math.max(1, task.heads.length);
-  for (const lag of [Infinity, heads, 3 * heads, 0, 8 * heads])
+  const place = (n: number) => (own ? itemAt(own, n) : { head: -1, at: 0 });
+  const inPlace = parts
+    .toSorted((a, b) => place(a.hooping).at - place(b.hooping).at || a.hooping - b.hooping)
+    .map((part) => ({ ...part, head: place(part.hooping).head }));
+  for (const lag of [Infinity, heads, 3 * heads, 0, 8 * heads]) {
+    if (own) yield { parts: finishedAfter(inPlace, lag), reluctance: 2 };
     for (const sort of sorts) {
       const sorted = finishedAfter(parts.toSorted(sort), lag);
-      if (own) yield { parts: sorted.map((p) => ({ ...p, head: itemAt(own, p.hooping) })), reluctance: 2 };
+      if (kept) yield { parts: sorted.map((p) => ({ ...p, head: itemAt(kept, p.hooping) })), reluctance: 2 };
       for (const reluctance of isChanged ? RELUCTANCES : [0]) yield { parts: sorted, reluctance };
     }
+  }
 }
 /** Each is finished when so many more have been hooped. */
 function finishedAfter(parts: readonly Part[], lag: number): Part[] {
@@ -60,29 +67,67 @@ function finishedAfter(parts: readonly Part[], lag: number): Part[] {
     .sort((a, b) => a.at - b.at || a.part.hooping - b.part.hooping)
     .map(({ part }) => part);
 }
-/** Of each hooping the head that is for its setup: the longest first, to the head with least; a setup with much to sew gets several. */
+/** Of each hooping the head that is for its setup: to the one with least to sew, another setup counting as half a head's share; -1: none. */
 function headsBySetup(task: ScheduleTask, facts: readonly { setup: string; on: number }[]): number[] {
-  const loads = task.heads.map(() => 0);
-  const wordOf = task.heads.map(({ setup }) => setup);
   const share = facts.reduce((sum, { on }) => sum + on, 0) / Math.max(1, task.heads.length);
-  const work = new Map<string, number[]>();
-  facts.forEach(({ setup }, n) => work.set(setup, [...(work.get(setup) ?? []), n]));
+  const heads = task.heads.map(({ id, setup }) => ({ id, setup, load: 0 }));
+  const work = new Map<string, number>();
+  for (const { setup, on } of facts) work.set(setup, (work.get(setup) ?? 0) + on);
+  const words = [...work].sort((a, b) => b[1] - a[1]).map(([word]) => word);
+  const wordAt = (n: number) => words.indexOf(itemAt(facts, n).setup);
+  const bySetup = facts.map((_, n) => n).sort((a, b) => wordAt(a) - wordAt(b) || a - b);
+  const found = facts.map(() => -1);
+  for (const n of bySetup) {
+    const { setup, on } = itemAt(facts, n);
+    const own = task.hoopings[n]?.heads;
+    const mayBe = heads.filter(({ id }) => own?.includes(id) ?? true);
+    const cost = (h: (typeof heads)[number]) => h.load + (h.setup === setup ? -share : h.setup === null ? 0 : share / 2); // prettier-ignore
+    const [first, ...others] = mayBe;
+    if (!first) continue;
+    const best = others.reduce((a, b) => (cost(b) < cost(a) ? b : a), first);
+    found[n] = heads.indexOf(best);
+    best.load += on;
+    best.setup = setup;
+  }
+  return found;
+}
+/** Where a hooping would be if heads were filled one after the other. */
+interface Place {
+  /** -1: those that it may be on are full */
+  head: number;
+  /** what is sewn on it before, s */
+  at: number;
+}
+/**
+ * Heads filled one after the other to the same height, setup after setup (as R. McNaughton wrapped jobs round machines in 1959): few setups
+ * are needed, and no head has more to sew than another.
+ */
+function filledInTurn(
+  task: ScheduleTask,
+  facts: readonly { setup: string; on: number; due: number }[],
+): Place[] {
+  const height = facts.reduce((sum, { on }) => sum + on, 0) / Math.max(1, task.heads.length);
+  const loads = task.heads.map(() => 0);
+  const words = new Map<string, number[]>();
+  facts.forEach(({ setup }, n) => words.set(setup, [...(words.get(setup) ?? []), n]));
   const sumOf = (all: readonly number[]) => all.reduce((sum, n) => sum + itemAt(facts, n).on, 0);
-  const heads = facts.map(() => -1);
-  for (const [word, all] of [...work].sort((a, b) => sumOf(b[1]) - sumOf(a[1])))
-    for (const n of all) {
-      const mayBe = task.heads.flatMap(({ id }, h) =>
-        (task.hoopings[n]?.heads?.includes(id) ?? true) ? [h] : [],
-      );
-      const cost = (h: number) =>
-        itemAt(loads, h) + (itemAt(wordOf, h) === word ? -share : itemAt(wordOf, h) === null ? 0 : share / 2);
-      const best = mayBe.reduce((a, b) => (cost(b) < cost(a) ? b : a), mayBe[0] ?? -1);
-      if (best < 0) continue;
-      heads[n] = best;
-      loads[best] = itemAt(loads, best) + itemAt(facts, n).on;
-      wordOf[best] = word;
+  const places = facts.map((): Place => ({ head: -1, at: 0 }));
+  let on = -1;
+  for (const [word, all] of [...words].sort((a, b) => sumOf(b[1]) - sumOf(a[1])))
+    for (const n of all.sort((a, b) => itemAt(facts, a).due - itemAt(facts, b).due || a - b)) {
+      const own = task.hoopings[n]?.heads;
+      const mayBe = (h: number) =>
+        itemAt(loads, h) < height && (own?.includes(itemAt(task.heads, h).id) ?? true);
+      const open = task.heads.flatMap((_, h) => (mayBe(h) ? [h] : []));
+      if (!open.includes(on)) {
+        const setupOf = (h: number) => task.heads[h]?.setup ?? null;
+        on = open.find((h) => setupOf(h) === word) ?? open.find((h) => setupOf(h) === null) ?? open[0] ?? -1;
+      }
+      if (on < 0) continue;
+      places[n] = { head: on, at: itemAt(loads, on) };
+      loads[on] = itemAt(loads, on) + itemAt(facts, n).on;
     }
-  return heads;
+  return places;
 }
 
 /**
