@@ -351,6 +351,23 @@ const CASES: Record<string, { says: () => Finding[]; quiet: () => Finding[] }> =
     says: () => check(onePiece(), { threads: [{ name: 'silver', colour: '#cccccc', metallic: true }] }),
     quiet: () => check(onePiece(), threads('silver')),
   },
+  'metallic-needle': {
+    says: () => check(onePiece(), { threads: [{ name: 'silver', colour: '#cccccc', metallic: true }] }),
+    quiet: () => [
+      ...check(onePiece(), threads('silver')),
+      ...check(
+        onePiece(),
+        { threads: [{ name: 'silver', colour: '#cccccc', metallic: true }] },
+        {
+          ...shop,
+          machines: shop.machines.map((m) => ({
+            ...m,
+            needle: { kind: 'metallic', size: '90/14', since: 0 },
+          })),
+        },
+      ),
+    ],
+  },
   'needless-change': {
     says: () => check(onePiece(), threads('white', 'navy', 'navy')),
     quiet: () => check(onePiece(), threads('navy', 'navy', 'navy')),

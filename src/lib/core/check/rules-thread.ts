@@ -138,6 +138,24 @@ export const threadRules: CheckRule[] = [
     },
   },
   {
+    id: 'metallic-needle',
+    severity: 'tip',
+    find: (c) => {
+      // Of several needles it is not known which one sews it.
+      if (c.machine.kind !== 'one-needle' || c.machine.needle?.kind === 'metallic') return [];
+      const shiny = c.needles.find(({ step }) => (step.thread ?? c.threads[step.block])?.metallic);
+      return shiny
+        ? [
+            {
+              stepId: shiny.step.id,
+              message: `Put a needle for metallic thread into ${c.machine.name}.`,
+              because: 'Its eye is longer and smooth: in another the thread frays and strips.',
+            },
+          ]
+        : [];
+    },
+  },
+  {
     id: 'needless-change',
     severity: 'tip',
     find: (c) => {
