@@ -9,6 +9,7 @@
   import GroupLayout from '$lib/ui/cut/GroupLayout.svelte';
   import PiecesView from '$lib/ui/cut/PiecesView.svelte';
   import Shopping from '$lib/ui/cut/Shopping.svelte';
+  import NotWorkedOut from '$lib/ui/cut/NotWorkedOut.svelte';
   import NumberInPlace from '$lib/ui/kit/NumberInPlace.svelte';
   import Tabs from '$lib/ui/kit/Tabs.svelte';
   import { historyKey } from '$lib/ui/shell/keys';
@@ -80,11 +81,7 @@
   {:else if cutting.status === 'loading'}
     <p class="text-quiet" role="status">Working out the pieces …</p>
   {:else if cutting.problem}
-    <div class="max-w-xl" role="alert">
-      <h2 class="mb-2 text-xl text-madder">{cutting.problem.message}</h2>
-      <p class="mb-4">{cutting.problem.next}</p>
-      <button type="button" class="btn" onclick={() => cutting.tryAgain()}>Try again</button>
-    </div>
+    <NotWorkedOut problem={cutting.problem} />
   {:else}
     <fieldset class="mb-4 flex flex-wrap gap-x-5 gap-y-1">
       <legend class="label mb-1">For the orders of</legend>

@@ -5,6 +5,7 @@
   import { prepareDay } from '$lib/core/demand';
   import { waitingBobbins } from '$lib/core/log';
   import Gather from '$lib/ui/cut/Gather.svelte';
+  import NotWorkedOut from '$lib/ui/cut/NotWorkedOut.svelte';
   import { cutting, followWorkroom } from '$lib/ui/cut/cutting.svelte';
   import Select from '$lib/ui/kit/Select.svelte';
   import DayAtMachine from '$lib/ui/prepare/DayAtMachine.svelte';
@@ -36,11 +37,7 @@
   {:else if cutting.status === 'loading'}
     <p class="text-quiet" role="status">Working out what the orders take …</p>
   {:else if cutting.problem}
-    <div class="max-w-xl" role="alert">
-      <h2 class="mb-2 text-xl text-madder">{cutting.problem.message}</h2>
-      <p class="mb-4">{cutting.problem.next}</p>
-      <button type="button" class="btn" onclick={() => cutting.tryAgain()}>Try again</button>
-    </div>
+    <NotWorkedOut problem={cutting.problem} />
   {:else}
     <section class="no-print mb-6" aria-label="Orders of the day">
       <p class="label mb-1">Sewn in this order</p>
