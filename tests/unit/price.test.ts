@@ -121,5 +121,8 @@ describe('what an order costs and is sold for', () => {
     expect(priced({ materials: [felt].map((m) => ({ ...m, costPerUnit: 0 })) }).lines.map((l) => l.cost)).to.deep.equal([0, 0, 0, 0, 0]); // prettier-ignore
     const dear = priceOrder({ ...NOTHING, quantity: 1e6, loads: 1e6, machineSeconds: 1e8, machineRate: 1e9 });
     expect(dear.ok ? '' : dear.problem.code).to.equal('too-dear');
+    // A price that can be counted may come to more for a thousand of few stitches.
+    const few = priceOrder({ ...NOTHING, threadM: 999_999, threadCostPerM: 1e9, stitches: 1 });
+    expect(few.ok ? '' : few.problem.code).to.equal('too-dear');
   });
 });

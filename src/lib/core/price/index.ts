@@ -147,7 +147,11 @@ export function priceOrder(task: PriceTask): Result<Price> {
   const totalPrice = unitPriceByTime * task.quantity;
   const lines = directOf(task, task.quantity, charged);
   const breakpoints = task.breaks.map((quantity) => ({ quantity, ...at(quantity) }));
-  const told = [totalPrice, unitPriceByWork, ...breakpoints.flatMap((b) => [b.unitCost, b.unitPriceByWork, b.unitPriceByTime])]; // prettier-ignore
+  const perThousandStitches = task.stitches
+    ? rounded(new Fraction(unitPriceByTime).mul(1000).div(exact(task.stitches)))
+    : null;
+  const told = [
+    perThousandStitches ?? 0,totalPrice, unitPriceByWork, ...breakpoints.flatMap((b) => [b.unitCost, b.unitPriceByWork, b.unitPriceByTime])]; // prettier-ignore
   if (told.some((money) => money > MOST))
     return fail(
       'too-dear',
@@ -158,9 +162,7 @@ export function priceOrder(task: PriceTask): Result<Price> {
     unitCost,
     unitPrice: unitPriceByTime,
     totalPrice,
-    perThousandStitches: task.stitches
-      ? rounded(new Fraction(unitPriceByTime).mul(1000).div(exact(task.stitches)))
-      : null,
+    perThousandStitches,
     lines: inWholeUnits(lines, totalPrice),
     schools: {
       byWork: { unitPrice: unitPriceByWork, because: byWorkReason(alone) },
