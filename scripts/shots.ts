@@ -53,12 +53,7 @@ const SHOTS: Shot[] = [
     press: ['Several together', '^Wind-star$', 'One more Wind-star', '^Wind-star hub$', 'Lay them best'],
     choose: ['Hoop', '330 × 410 frame'],
   },
-  {
-    name: 'corners',
-    path: '/hoop?build=tea-tent-napkin',
-    wait: 'text=No way can hold more',
-    press: ['On a napkin'],
-  },
+  { name: 'prepare', path: '/prepare', wait: 'text=Full bobbins' },
   { name: 'how', path: '/builds/gull-pennant?view=how', wait: '[data-testid=insertions]' },
   { name: 'check', path: '/builds/fluffy-number?view=check', wait: '[data-testid=check]' },
   { name: 'run', path: '/run', wait: '[data-testid=run]', resume: true },

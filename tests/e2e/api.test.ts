@@ -19,6 +19,7 @@ import {
 } from '$lib/core/exchange';
 import { readTape, tapeBlocks, tapeToRows, writeTape, type StitchRow } from '$lib/core/tape';
 import { pouch, tailTab } from '$lib/demo';
+import { PRICED } from '../support/priced-order';
 import { startApp, type App } from '../support/app';
 
 let app: App;
@@ -46,22 +47,6 @@ const day = (hooping: object, trimS = 900) =>
     hoopings: [{ id: 'tabs', heads: null, setup: 'coral', steps: [{ id: 'sew', kind: 'needle', seconds: 600, atHead: true }, { id: 'trim', kind: 'hand', seconds: trimS, atHead: false }], ...hooping }], // prettier-ignore
     seconds: 0,
   });
-const ORDER = {
-  quantity: 10,
-  loads: 11,
-  materials: [{ label: 'felt', amount: 0.01, unit: 'm2', costPerUnit: 1200 }],
-  threadM: 8,
-  threadCostPerM: 0.5,
-  machineSeconds: 400,
-  machineRate: 900,
-  handSeconds: 300,
-  handRate: 1800,
-  overhead: 0.1,
-  margin: 0.2,
-  setupSeconds: 600,
-  shareSaved: 0.5,
-};
-
 describe('routes for scripts', () => {
   it('POST /api/reading answers as documented', async () => {
     const response = await post('/api/reading', bytes);
@@ -181,7 +166,7 @@ describe('routes for scripts', () => {
     ]);
   });
   it('POST /api/price answers in whole units that add up', async () => {
-    const answered = await post('/api/price', JSON.stringify(ORDER), 'application/json');
+    const answered = await post('/api/price', JSON.stringify(PRICED), 'application/json');
     const price = priceAnswerSchema.parse(await answered.json());
     expect(price.unitPrice).to.equal(price.schools.byTime.unitPrice);
     expect(price.lines.reduce((sum, { cost }) => sum + cost, 0)).to.equal(price.totalPrice);
@@ -311,9 +296,9 @@ describe('routes for scripts', () => {
       ['/api/schedule', day({}, 30_000), 'application/json', 422, 'no-shift'],
       ['/api/schedule', day({ releaseS: 28_000 }), 'application/json', 422, 'no-room'],
       ['/api/schedule', '{"heads":[],"people":[],"hoopings":[]}', 'application/json', 422, 'bad-body'],
-      ['/api/price', JSON.stringify({ ...ORDER, loads: 9 }), 'application/json', 422, 'bad-body'],
-      ['/api/price', JSON.stringify({ ...ORDER, margin: 1 }), 'application/json', 422, 'bad-body'],
-      ['/api/price', JSON.stringify({ ...ORDER, machineRate: 1e9, machineSeconds: 1e8, quantity: 1e6, loads: 1e6, margin: 0.999 }), 'application/json', 422, 'too-dear'], // prettier-ignore
+      ['/api/price', JSON.stringify({ ...PRICED, loads: 9 }), 'application/json', 422, 'bad-body'],
+      ['/api/price', JSON.stringify({ ...PRICED, margin: 1 }), 'application/json', 422, 'bad-body'],
+      ['/api/price', JSON.stringify({ ...PRICED, machineRate: 1e9, machineSeconds: 1e8, quantity: 1e6, loads: 1e6, margin: 0.999 }), 'application/json', 422, 'too-dear'], // prettier-ignore
       ['/api/bobbins', sewn(0, { white: 20 }), 'application/json', 422, 'no-length'],
       ['/api/bobbins', sewn(5, { coral: 20 }), 'application/json', 422, 'no-bobbin'],
       ['/api/bobbins', sewn(5, { white: 2 }), 'application/json', 422, 'empty-bobbin'],

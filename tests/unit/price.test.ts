@@ -1,5 +1,6 @@
 import { expect } from 'chai';
 import { priceOrder, type Price, type PriceTask } from '$lib/core/price';
+import { PRICED } from '../support/priced-order';
 import { Dice } from '../support/labelled/types';
 
 const NOTHING: PriceTask = {
@@ -25,28 +26,13 @@ function priced(task: Partial<PriceTask>): Price {
   if (!found.ok) throw new Error(found.problem.message);
   return found.value;
 }
-const felt = { label: 'felt', amount: 0.01, unit: 'm2', costPerUnit: 1200 };
+const felt = PRICED.materials[0]!;
 
 describe('what an order costs and is sold for', () => {
   it('worked out by hand: ten patches, one spoiled, two heads', () => {
-    const price = priced({
-      quantity: 10,
-      loads: 11,
-      materials: [felt, { label: 'film', amount: 0.2, unit: 'm', costPerUnit: 150, bought: 5 }],
-      threadM: 8,
-      threadCostPerM: 0.5,
-      stitches: 4000,
-      machineSeconds: 400,
-      machineRate: 900,
-      handSeconds: 300,
-      handRate: 1800,
-      overhead: 0.1,
-      margin: 0.2,
-      setupSeconds: 600,
-      breaks: [10, 100],
-      shareSaved: 0.5,
-      oneHeadSeconds: 600,
-    });
+    const film = { label: 'film', amount: 0.2, unit: 'm', costPerUnit: 150, bought: 5 };
+    const materials = [...PRICED.materials, film];
+    const price = priced({ ...PRICED, materials, stitches: 4000, breaks: [10, 100], oneHeadSeconds: 600 });
     // Felt 11 · 12 = 132, film 5 · 150 = 750, thread 11 · 4 = 44, hands 11 · 150 = 1650, set-up 600 s · 2700 / h = 450: 3026.
     // Machine really used 11 · 100 = 1100; by work 11 · 150 = 1650; by time half of what is saved stays: 500 s, 11 · 125 = 1375.
     // Cost (3026 + 1100) · 1.1 / 10 = 453.86. Prices · 1.1 / 0.8 / 10: by work 642.95, by time 605.1375.

@@ -86,6 +86,8 @@ describe('the order of stops with the fewest changes of thread', () => {
       if (on.some((t, k) => t !== null && on.indexOf(t) !== k)) continue;
       const { needles, threaded } = threadInOrder(threads, on);
       expect(threaded, JSON.stringify([threads, on])).to.have.length(fewest(threads, on));
+      // What comes after decides only among those that are as good.
+      expect(threadInOrder(threads, on, { then: threads }).threaded).to.have.length(threaded.length);
       const holds = [...on];
       threads.forEach((thread, at) => {
         for (const t of threaded) if (t.at === at) holds[t.needle] = thread;
@@ -95,14 +97,17 @@ describe('the order of stops with the fewest changes of thread', () => {
   });
   it('threads before the start rather than on the way, and between designs too', () => {
     const { threaded } = threadInOrder(['a', 'c'], ['a', 'x']);
-    expect(threaded).to.deep.equal([{ at: 1, needle: 1, onTheWay: false }]);
+    expect(threaded).to.deep.equal([{ at: 1, needle: 1, last: null, onTheWay: false }]);
     // Two designs on two needles: b and c come on before each begins; within one design c would come on the way.
     const two = ['a', 'b', 'a', 'c'];
-    expect(threadInOrder(two, ['a', null], [0, 2]).threaded.map((t) => t.onTheWay)).to.deep.equal([
-      false,
-      false,
-    ]);
+    expect(threadInOrder(two, ['a', null], { begins: [0, 2] }).threaded.map((t) => t.onTheWay)).to.deep.equal(
+      [false, false],
+    );
     expect(threadInOrder(two, ['a', null]).threaded.map((t) => t.onTheWay)).to.deep.equal([false, true]);
+    // a and b are as good; where the same is sewn again, a comes first and stays on.
+    const last = (then: string[]) =>
+      threadInOrder(['a', 'b', 'c'], [null, null], { then }).threaded[2]?.needle;
+    expect([last([]), last(['a', 'b', 'c']), last(['b'])]).to.deep.equal([0, 1, 0]);
   });
   it('leaves an order as it was sent where none is better', () => {
     const task: StopTask = { blocks: blocksOf('aabbc'), before: [], start: 'a' };

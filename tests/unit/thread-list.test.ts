@@ -3,11 +3,13 @@ import { threadsOf, type Build } from '$lib/core/build';
 import {
   hiddenTakeWhatIsOn,
   knownThreads,
+  inRounds,
   needlesOfDay,
   planNeedles,
   threadList,
   threadsOfDay,
 } from '$lib/core/thread';
+import { haltsOf } from '$lib/core/score';
 import { newWorkshop } from '$lib/core/workshop';
 import { crewPatch, tailTab } from '$lib/demo';
 import { example } from '../support/examples';
@@ -89,28 +91,27 @@ describe('the threads of a build, block by block', () => {
     expect(planNeedles(numbered, many, shelf).before).to.deep.equal(six.before);
     const faded = [{ ...shelf[0]!, colour: '#ffffff' }];
     expect(planNeedles(at, many, faded).before).to.have.length(3);
-    // Stops at which hands are wanted; with two needles, also those at which one is threaded.
-    expect(six.halts).to.deep.equal([1, 3, 4, 5, 6]);
-    // With two, gorse takes the place of slate, which is wanted last and comes back in the place of coral.
+    // With two, gorse takes the place of slate, which is wanted last, and comes back in that of gorse: the next hooping wants coral first.
     const two = planNeedles(at, { needles: 2, threaded: ['t', null] }, shelf);
     expect(two.before).to.deep.equal([{ needle: 2, thread: 'slate' }]);
     expect(
       two.during.map(({ needle, thread, instead, stepId }) => [needle, thread, instead, stepId]),
     ).to.deep.equal([
       [2, 'gorse', 'slate', 'n4'],
-      [1, 'slate', 'coral', 'n8'],
+      [2, 'slate', 'gorse', 'n8'],
     ]);
-    expect(two.halts).to.deep.equal([1, 3, 4, 5, 6, 8]);
     // The score of a machine of two has the same as steps for hands, which take their time; of six none.
     const threading = (needles: number) => {
       const machine = { ...many, needles, threaded: needles === 2 ? ['t', null] : [] };
       const { plan } = example(crewPatch(), { threads: SAID }, { ...workshop, threads: shelf, machines: [machine] }); // prettier-ignore
+      // It halts where hands are wanted, with two needles also where one is threaded.
+      expect(haltsOf(plan.score)).to.deep.equal(needles === 2 ? [1, 3, 4, 5, 6, 8] : [1, 3, 4, 5, 6]);
       return plan.score.steps.flatMap((s) => (s.kind === 'hand' && s.action === 'rethread' ? [[s.id, s.title, plan.time.steps[s.id]!.seconds > 0]] : [])); // prettier-ignore
     };
     expect(threading(6)).to.deep.equal([]);
     expect(threading(2)).to.deep.equal([
       ['b4:thread', 'Needle 2: gorse', true],
-      ['b8:thread', 'Needle 1: slate', true],
+      ['b8:thread', 'Needle 2: slate', true],
     ]);
   });
   it('of a day: what is wanted by a later build stays on, and is told where a thread ends', () => {
@@ -134,6 +135,16 @@ describe('the threads of a build, block by block', () => {
       [2, 'gorse', 1, 'in gorse'],
       [1, 'slate', 2, 'in slate'],
     ]); // prettier-ignore
+    // From the second on each hooping is told with those that are like it.
+    const eight = needlesOfDay([job([coral, slate, gorse], 12)], { needles: 2, threaded: ['coral', null] }, shelf); // prettier-ignore
+    const rounds = inRounds(eight[0]!);
+    expect(rounds.flatMap(({ hoopings }) => hoopings).sort((a, b) => a - b)).to.deep.equal([
+      1, 2, 3, 4, 5, 6,
+    ]);
+    expect(rounds.length).to.be.below(6);
+    for (const { hoopings, needles } of rounds)
+      for (const n of hoopings)
+        expect(eight[0]!.filter((r) => r.hooping === n).map((r) => r.thread)).to.deep.equal(needles.map((r) => r.thread)); // prettier-ignore
     // 10 m of coral for the first build and 40 for the second, 20 a hooping: 35 are left for it, and end in its second.
     const threads = threadsOfDay(day, shelf);
     expect(threads.map(({ name, metres, onShelf, ends }) => [name, metres, onShelf, ends])).to.deep.equal([

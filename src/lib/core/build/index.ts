@@ -95,8 +95,8 @@ const scoreEditSchema = z.discriminatedUnion('kind', [
     text: z.string().max(MOST_TEXT),
     side: z.enum(['front', 'back', 'off']),
     seconds: stepSecondsSchema,
-    /** a fresh bobbin counts in the thread plan */
-    action: z.literal('bobbin').optional(),
+    /** a fresh bobbin counts in the thread plan, a fresh needle in its hours */
+    action: z.enum(['bobbin', 'needle']).optional(),
   }),
   z.object({ kind: z.literal('time'), stepId: id, seconds: stepSecondsSchema }),
   /** a needle step is passed over on the machine, or sewn after all */

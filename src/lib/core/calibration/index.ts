@@ -4,6 +4,7 @@
  */
 import type { LoggedRun } from '../log';
 import { defaultOf, isNumberId } from '../numbers';
+import { isInLife } from '../run';
 import type { Correction, Workshop } from '../workshop';
 import { fitHands } from './hands';
 import { fitMachines } from './machines';
@@ -21,7 +22,7 @@ const LEAST_CHANGE = 0.03;
 /** Every figure that the log speaks of. Runs of a simulated machine faster than life say nothing and are left out. */
 export function fitFigures(runs: readonly LoggedRun[], workshop: Workshop): Suggestion[] {
   const real = runs
-    .filter(({ state }) => state.rate <= 1 && state.status !== 'ready')
+    .filter(({ state }) => isInLife(state) && state.status !== 'ready')
     .sort((a, b) => b.run.createdAt - a.run.createdAt)
     .slice(0, MOST_RUNS);
   return [

@@ -2,7 +2,7 @@ import type { NumberId } from '../numbers';
 import type { CautionKey } from './materials';
 
 /** What must be so for a term or a caution to count. */
-export type When = 'magnetic hoop' | 'screw hoop' | 'one needle' | 'many needles' | 'hoop on';
+export type When = 'magnetic hoop' | 'screw hoop' | 'hoop on';
 /**
  * How often a term counts in a step: once (unless told), for each piece, for each taped side of each piece, for each cm of
  * the line along which it works, the way round the design, as often as the step says, for each thread that was left lying
@@ -170,10 +170,7 @@ const ACTIONS = {
   },
   peel: { time: [term('score and peel', 'hand.peel')], perHooping: true },
   thread: {
-    time: [
-      term('thread anew', 'stop.colourHome', 'step', { when: 'one needle' }),
-      term('change of needle', 'stop.colourMulti', 'step', { when: 'many needles' }),
-    ],
+    time: [term('thread anew', 'stop.colourHome', 'step')],
     perHooping: true,
     indifferent: true,
     ofMachine: true,
@@ -183,6 +180,14 @@ const ACTIONS = {
   /** one of several needles gets another thread */
   rethread: {
     time: [term('thread anew', 'stop.colourHome', 'step')],
+    perHooping: true,
+    indifferent: true,
+    atMachine: true,
+    cautions: care('needle'),
+  },
+  /** a fresh one in place of one that is worn */
+  needle: {
+    time: [term('put in the needle', 'stop.blade', 'times')],
     perHooping: true,
     indifferent: true,
     atMachine: true,
@@ -260,11 +265,7 @@ export const isPerHooping = (step: { action: Action }): boolean => actionOf(step
 /** Whether a term or a caution counts. */
 export const isSo = (
   when: When | undefined,
-  {
-    machine,
-    magneticHoop,
-    hoopOff,
-  }: { machine: { kind: 'one-needle' | 'multi-needle' }; magneticHoop: boolean; hoopOff: boolean },
+  { magneticHoop, hoopOff }: { magneticHoop: boolean; hoopOff: boolean },
 ): boolean => {
   switch (when) {
     case undefined:
@@ -273,10 +274,6 @@ export const isSo = (
       return magneticHoop;
     case 'screw hoop':
       return !magneticHoop;
-    case 'one needle':
-      return machine.kind === 'one-needle';
-    case 'many needles':
-      return machine.kind === 'multi-needle';
     case 'hoop on':
       return !hoopOff;
   }

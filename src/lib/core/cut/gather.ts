@@ -17,7 +17,7 @@ export interface CutDemand {
   notions: readonly NotionNeed[];
   /** of one design, m */
   threads: readonly ThreadNeed[];
-  order: Pick<OrderPlan, 'designs' | 'hoopings' | 'load' | 'spare' | 'inTape'>;
+  order: Pick<OrderPlan, 'designs' | 'hoopings' | 'inHooping' | 'load' | 'spare' | 'inTape'>;
 }
 /** A cut piece as one kind of a layout, with whose it is. */
 export interface GroupPiece extends LayoutPiece {

@@ -1,9 +1,8 @@
 import {
   bobbinsToWind,
-  isSameWound,
+  gatherWound,
   needlesOfDay,
   threadsOfDay,
-  type BobbinUse,
   type Rethreading,
   type ThreadOfDay,
 } from '../thread';
@@ -39,7 +38,7 @@ export function prepareDay(
       machine.kind === 'one-needle'
         ? own.map(() => [])
         : needlesOfDay(
-            own.map(({ sewing }) => sewing),
+            own.map(({ sewing, order }) => ({ ...sewing, order })),
             machine,
             shelf,
           );
@@ -48,26 +47,14 @@ export function prepareDay(
         machine,
         heads: headsAtOnce(machine),
         jobs: own.map((demand, n) => ({ demand, needles: needles[n] ?? [] })),
-        wind: bobbinsToWind(together(own.flatMap(({ sewing }) => sewing.wind)), machine, waiting),
+        wind: bobbinsToWind(gatherWound(own.flatMap(({ sewing }) => sewing.wind)), machine, waiting),
       },
     ];
   });
   const jobs = days.flatMap((day) => day.jobs.map(({ demand }) => demand));
-  const threads = threadsOfDay(
-    jobs.map(({ threads, sewing }) => ({ threads, blocks: sewing.blocks, order: sewing.order })),
-    shelf,
-  ).map(({ ends, ...thread }) => {
+  const threads = threadsOfDay(jobs, shelf).map(({ ends, ...thread }) => {
     const name = ends && jobs[ends.job]?.build.name;
     return { ...thread, ends: name ? { build: name, hooping: ends.hooping } : null };
   });
   return { machines: days, threads };
-}
-function together(wind: BobbinUse['wind']): BobbinUse['wind'] {
-  const all: BobbinUse['wind'] = [];
-  for (const each of wind) {
-    const known = all.find(({ thread }) => isSameWound(thread, each.thread));
-    if (known) known.count += each.count;
-    else all.push({ ...each });
-  }
-  return all;
 }

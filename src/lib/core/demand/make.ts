@@ -4,9 +4,9 @@ import { gatherChecklist, type ChecklistLine, type CutDemand } from '../cut';
 import { planBuild, readTyped, type BuildPlan } from '../plan';
 import type { Reading, RoleOverrides } from '../reading';
 import { pieceShape, type PieceShape } from '../template';
-import type { OrderPlan } from '../order';
-import { bobbinsForOrder, planNeedles, threadList, type BobbinUse, type ThreadJob } from '../thread';
-import { headsAtOnce, type ThreadStock, type Workshop } from '../workshop';
+import { bobbinsForOrder, threadList, type BobbinUse, type ThreadJob } from '../thread';
+import { haltsOf } from '../score';
+import { headsAtOnce, type Workshop } from '../workshop';
 
 /** What is to be cut and laid ready for one build. Lengths in mm. */
 export interface Demand extends CutDemand {
@@ -17,9 +17,8 @@ export interface Demand extends CutDemand {
 }
 /** How the order of a build is sewn, for what its day's threads, needles and bobbins are. */
 interface Sewing extends Pick<ThreadJob, 'blocks'> {
-  order: OrderPlan;
   machineId: string;
-  /** stops at which a machine of several needles must halt, as it counts them */
+  /** stops at which a machine that runs through must be told to halt */
   halts: readonly number[];
   /** full bobbins of each thread, those of all heads that sew it together */
   wind: BobbinUse['wind'];
@@ -54,7 +53,7 @@ export function demandOf(
   return ok(demandOfPlan(build, planBuild(build, own.value, workshop, inserted), workshop));
 }
 
-function demandOfPlan(build: Build, plan: BuildPlan, { unit, threads: shelf }: Workshop): Demand {
+function demandOfPlan(build: Build, plan: BuildPlan, { unit }: Workshop): Demand {
   const { pieces, notions } = plan.cut;
   return {
     build: { id: build.id, name: build.name },
@@ -65,19 +64,18 @@ function demandOfPlan(build: Build, plan: BuildPlan, { unit, threads: shelf }: W
     order: plan.order,
     checklist: gatherChecklist(build, plan, notions, unit),
     shapes: Object.fromEntries(pieces.map((p) => [p.id, pieceShape(p, plan.design, plan.numbers)])),
-    sewing: sewingOf(plan, shelf),
+    sewing: sewingOf(plan),
   };
 }
-function sewingOf(plan: BuildPlan, shelf: readonly ThreadStock[]): Sewing {
+function sewingOf(plan: BuildPlan): Sewing {
   const { machine, order } = plan;
   const rows = threadList({ ...plan, reading: plan.design.reading });
   const heads = headsAtOnce(machine);
   const wind = bobbinsForOrder(plan.thread, { ...order, designs: Math.ceil(order.designs / heads) });
   return {
     machineId: machine.id,
-    order,
     blocks: rows.flatMap(({ step, thread }) => (thread ? [{ title: step.title, thread }] : [])),
-    halts: machine.kind === 'one-needle' ? [] : planNeedles(rows, machine, shelf).halts,
+    halts: haltsOf(plan.score),
     wind: wind.map((w) => ({ ...w, count: w.count * heads })),
   };
 }

@@ -1,4 +1,4 @@
-import { threadAt } from '../run';
+import { isInLife, threadAt } from '../run';
 import { isWoundWith } from '../thread';
 import { bobbinKindOf, type Workshop, type WoundBobbin } from '../workshop';
 import type { LoggedRun } from './rows';
@@ -15,7 +15,7 @@ export function waitingBobbins(
   for (const { run, state } of runs) {
     const machine = machines.find(({ id }) => id === run.machine?.id);
     // A machine that is followed faster than life takes nothing.
-    if (!machine || state.rate > 1) continue;
+    if (!machine || !isInLife(state)) continue;
     for (const { came, matches } of state.sewn.below) {
       if (came !== 'full') continue;
       const at = run.score.steps.findIndex(({ id }) => id === matches);

@@ -1,7 +1,7 @@
-import { stitchesOf, threadAt, timesDone, wasDone } from '../run';
+import { isInLife, stitchesOf, threadAt, timesDone, wasDone } from '../run';
 import { logRow, type LoggedRun } from './rows';
 
-const isReal = ({ state }: LoggedRun) => state.rate <= 1;
+const isReal = ({ state }: LoggedRun) => isInLife(state);
 const isFinished = (r: LoggedRun) => r.state.status === 'finished';
 const sum = (list: readonly number[]) => list.reduce((a, b) => a + b, 0);
 const takenOf = ({ state }: LoggedRun) => sum(Object.values(state.stepMs)) / 1000;

@@ -1,5 +1,14 @@
 import { itemAt } from '../base';
-import { isOver, itemsIn, timesDone, wasDone, type ItemResult, type RunRecord, type RunState } from '../run';
+import {
+  isInLife,
+  isOver,
+  itemsIn,
+  timesDone,
+  wasDone,
+  type ItemResult,
+  type RunRecord,
+  type RunState,
+} from '../run';
 
 /** A run as it was planned, and what its events come to. */
 export interface LoggedRun {
@@ -73,7 +82,7 @@ export function logRow({ run, state }: LoggedRun): LogRow {
     second: countResult(state, run, 'second'),
     ruined: countResult(state, run, 'ruined'),
     why: [...new Set([...reasons, state.reason].filter(Boolean))].join('; '),
-    simulated: state.rate > 1,
+    simulated: !isInLife(state),
     tape: run.tapeId,
     buildVersion: run.buildVersion,
   };

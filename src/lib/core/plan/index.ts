@@ -198,4 +198,4 @@ export { stepFacts } from './step-facts';
 export { weighBundle, type BundleChoice } from './bundle';
 export { carryOver, layOn, matchBlocks, type NewTape } from './replace';
 export { cutOver, onCutTape, type CutTask } from './cut-over';
-export { COLOUR_WORDS, proposeBuild, proposeTyped, readTyped, sheetThread } from './propose';
+export { COLOUR_WORDS, colourWordIn, proposeBuild, proposeTyped, readTyped, sheetThread } from './propose';

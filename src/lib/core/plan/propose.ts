@@ -1,5 +1,12 @@
 import { itemAt } from '../base';
-import { BUILD_SCHEMA_VERSION, buildSchema, type Build, type Thread, type TypedStop } from '../build';
+import {
+  BUILD_SCHEMA_VERSION,
+  buildSchema,
+  UNNAMED,
+  type Build,
+  type Thread,
+  type TypedStop,
+} from '../build';
 import { numbersWith } from '../numbers';
 import type { Reading } from '../reading';
 import { rankTechniques, readSheet } from '../techniques';
@@ -78,8 +85,7 @@ function newBuild(reading: Reading, { hoop, machine }: SewnOn, { id, tapeId, fil
   } satisfies Partial<Build>;
 }
 
-/** Plain words for colours, as they stand on sheets. */
-/** How a thread looks that is called by a word for a colour. */
+/** Plain words for colours, as they stand on sheets, and how such a thread looks. */
 export const COLOUR_WORDS: ReadonlyMap<string, string> = new Map(
   Object.entries({
     white: '#f4f2ec',
@@ -115,9 +121,10 @@ export const sheetThread = ({
   colour: colourOf(thread),
   ...(threadNumber && { number: threadNumber }),
 });
-const colourOf = (thread: string): string =>
-  thread
+const colourOf = (thread: string): string => COLOUR_WORDS.get(colourWordIn(thread) ?? '') ?? UNNAMED.colour;
+/** The last word for a colour in a name. */
+export const colourWordIn = (name: string): string | undefined =>
+  name
     .toLowerCase()
     .split(/\s+/)
-    .map((w) => COLOUR_WORDS.get(w))
-    .findLast(Boolean) ?? '#777777';
+    .findLast((word) => COLOUR_WORDS.has(word));

@@ -1,5 +1,13 @@
 import { itemAt } from '../base';
-import { stacksOf, type HandStep, type NeedleStep, type Score, type Stack, type Step } from '../score';
+import {
+  isThreading,
+  stacksOf,
+  type HandStep,
+  type NeedleStep,
+  type Score,
+  type Stack,
+  type Step,
+} from '../score';
 
 /**
  * Needle steps between which hands do nothing but change thread or its bobbin. Blocks change places only within one: what hands lay,
@@ -9,9 +17,7 @@ export type Section = NeedleStep[];
 
 /** A change of the thread, or of the bobbin that goes with it. @param plain ids of the hand steps where all is one thread */
 const isChange = (step: HandStep, plain: ReadonlySet<string>): boolean =>
-  step.action === 'thread' ||
-  step.action === 'rethread' ||
-  (step.action === 'bobbin' && !step.own && !plain.has(step.id));
+  isThreading(step) || (step.action === 'bobbin' && !step.own && !plain.has(step.id));
 /** A score, and the ids of its hand steps where all is one thread. */
 export interface Hands {
   score: Score;

@@ -18,6 +18,7 @@ export {
 } from './events';
 export { reduceRun, runAfter } from './reduce';
 export {
+  isInLife,
   isOver,
   nextIndex,
   runSeconds,

@@ -1,6 +1,6 @@
 import type { Machine } from '../workshop';
 import type { RunRecord } from './record';
-import type { RunState } from './state';
+import { isInLife, type RunState } from './state';
 
 /**
  * Seconds that a machine's needle has sewn since it was put in, in life; of several, the one that has been in longest. One needle may
@@ -12,7 +12,7 @@ export function needleSince(
   since: number,
 ): number {
   const own = runs.filter(
-    ({ run, state }) => state.rate <= 1 && run.machine?.id === id && run.createdAt >= since,
+    ({ run, state }) => isInLife(state) && run.machine?.id === id && run.createdAt >= since,
   );
   const last = kind === 'one-needle' ? Math.max(...own.map(({ state }) => state.freshNeedle ?? 0), 0) : 0;
   let ms = 0;

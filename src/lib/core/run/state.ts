@@ -92,6 +92,8 @@ export const freshRun: RunState = {
   reason: '',
 };
 
+/** Whether its times are those of life; a machine may be followed that runs faster. */
+export const isInLife = ({ rate }: Pick<RunState, 'rate'>): boolean => rate <= 1;
 /** Whether nothing more is sewn in it. */
 export const isOver = ({ status }: RunState): boolean => status === 'finished' || status === 'given-up';
 

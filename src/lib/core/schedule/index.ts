@@ -42,32 +42,24 @@ export interface Schedule {
   spread: Spread | null;
 }
 
-/**
- * @param left the share of the time that is left, 1 to 0: the first plan is answered whatever it says
- * @param onBetter told of each plan that is better than those before  @param seed same seed, same plan, where the time is the same
- */
-export function scheduleBatch(
-  task: ScheduleTask,
-  left: () => number,
-  { onBetter, seed = 1 }: { onBetter?: (schedule: Schedule) => void; seed?: number } = {},
-): Result<Schedule> {
+/** @param left the share of the time that is left, 1 to 0: the first plan is answered whatever it says */
+export function scheduleBatch(task: ScheduleTask, left: () => number): Result<Schedule> {
   const checked = checkedTask(task);
   if (!checked.ok) return checked;
   const bound = boundOf(task);
-  const random = xoroshiro128plus(seed);
+  const random = xoroshiro128plus(SEED);
   const dice = () => uniformFloat64(random);
   const least = ([unplaced, late, finish, setups]: Cost) =>
     unplaced === 0 && late === 0 && setups === 0 && finish <= bound.finishS + NEXT_TO_NOTHING;
-  const told = (plan: LaidPlan) => scheduleOf(task, plan, bound, null);
   // Some of the time goes to how sure the plan is.
   const isSpread = task.hoopings.some(({ steps }) => steps.some(({ cv }) => cv > 0));
   const toSearch = () => (isSpread ? (left() - FOR_SPREAD) / (1 - FOR_SPREAD) : left());
-  const plan = searchPlans(task, new Layer(task), toSearch, least, dice, (better) =>
-    onBetter?.(told(better)),
-  );
+  const plan = searchPlans(task, new Layer(task), toSearch, least, dice);
   if (plan.cost[0] > 0) return noRoom(task, plan);
   return ok(scheduleOf(task, plan, bound, spreadOf(task, plan, dice)));
 }
+/** The same is found again where as much is looked at. */
+const SEED = 1;
 /** Share of the time. */
 const FOR_SPREAD = 0.2;
 function noRoom(task: ScheduleTask, { hoopings }: LaidPlan): Result<never> {

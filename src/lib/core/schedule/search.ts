@@ -2,9 +2,6 @@ import { itemAt } from '../base';
 import { isCheaper, type Cost, type LaidPlan, type Layer, type Order, type Part } from './lay';
 import type { ScheduleTask } from './task';
 
-/** A better plan than all before. */
-type OnBetter = (plan: LaidPlan) => void;
-
 /** From setting up at once to hardly ever. */
 const RELUCTANCES = [2, 0, 20];
 /**
@@ -140,32 +137,28 @@ export function searchPlans(
   left: () => number,
   least: (cost: Cost) => boolean,
   dice: () => number,
-  onBetter: OnBetter,
 ): LaidPlan {
   let best: LaidPlan | null = null;
-  const take = (plan: LaidPlan) => {
-    if (best && !isCheaper(plan.cost, best.cost)) return;
-    best = plan;
-    onBetter(plan);
-  };
   for (const order of firstOrders(task, layer)) {
     if (best && left() <= LEFT_TO_BETTER) break;
-    take(layer.lay(order));
+    const plan = layer.lay(order);
+    if (!best || isCheaper(plan.cost, best.cost)) best = plan;
   }
-  let found = best as unknown as LaidPlan;
+  let found = best ?? layer.lay({ parts: layer.parts(), reluctance: 0 });
   if (found.by.parts.length < 2 || least(found.cost)) return found;
   let at = found;
   for (let share = left(); share > 0; share = left()) {
     const next = layer.lay(changed(at, task, dice));
-    if (isCheaper(next.cost, at.cost) || dice() < Math.exp(-worse(at.cost, next.cost) / (0.001 * share)))
+    if (isCheaper(next.cost, at.cost) || dice() < Math.exp(-worse(at.cost, next.cost) / (WARMTH * share)))
       at = next;
     if (!isCheaper(next.cost, found.cost)) continue;
     found = next;
-    onBetter(next);
     if (least(found.cost)) break;
   }
   return found;
 }
+/** By such a share of its time a plan may be worse at first, and be taken up one time in three. */
+const WARMTH = 0.001;
 /** So much of the time is left to small changes, however many orders there would be. */
 const LEFT_TO_BETTER = 0.5;
 /** By how much a plan is worse, as a share of the other's time; what cannot be made up for by time is worse without end. */

@@ -10,8 +10,6 @@ export interface Spread {
   p90S: number;
   /** of hoopings with a due date, how many are in time, as a mean share; 1 where none has one */
   onTime: number;
-  /** of each hooping with a due date, by its id: in how many of all weeks it is in time, as a share */
-  byHooping: Record<string, number>;
 }
 interface Task {
   hooping: number;
@@ -39,24 +37,20 @@ export function spreadOf(task: ScheduleTask, plan: LaidPlan, dice: () => number)
   if (!task.hoopings.some(({ steps }) => steps.some(({ cv }) => cv > 0))) return null;
   const tasks = tasksOf(task, plan);
   const weeks = inOrder(tasks);
-  const lastOf = task.hoopings.map((_, n) => tasks.findLastIndex(({ hooping }) => hooping === n));
-  const due = task.hoopings.flatMap(({ id, dueS }, n) => (dueS === null ? [] : [{ id, dueS, last: weeks.placeOf(itemAt(lastOf, n)), inTime: 0 }])); // prettier-ignore
+  const due = task.hoopings.flatMap(({ dueS }, n) =>
+    dueS === null ? [] : [{ dueS, last: weeks.placeOf(tasks.findLastIndex(({ hooping }) => hooping === n)) }],
+  );
+  let inTime = 0;
   const finishes: number[] = [];
   const normal = normals(dice);
   const many = Math.max(100, Math.min(WEEKS, Math.floor(MOST_STEPS / tasks.length)));
   for (let week = 0; week < many; week++) {
     finishes.push(weeks.goThrough(normal));
-    for (const each of due) if ((weeks.ends[each.last] as number) <= each.dueS) each.inTime++;
+    for (const { dueS, last } of due) if ((weeks.ends[last] as number) <= dueS) inTime++;
   }
   finishes.sort((a, b) => a - b);
   const at = (share: number) => itemAt(finishes, Math.ceil(share * many) - 1);
-  const shares = due.map(({ id, inTime }) => [id, inTime / many] as const);
-  return {
-    p50S: at(0.5),
-    p90S: at(0.9),
-    onTime: shares.length ? shares.reduce((sum, [, share]) => sum + share, 0) / shares.length : 1,
-    byHooping: Object.fromEntries(shares),
-  };
+  return { p50S: at(0.5), p90S: at(0.9), onTime: due.length ? inTime / (many * due.length) : 1 };
 }
 /** The tasks as plain rows of figures, in the order in which they begin: a week is gone through in one sweep. */
 function inOrder(tasks: readonly Task[]) {

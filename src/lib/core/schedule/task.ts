@@ -69,7 +69,7 @@ export function checkedTask(task: ScheduleTask): Result<ScheduleTask> {
     all.reduce((most, { fromS, toS }) => Math.max(most, toS - fromS), 0);
   const [ofOne, ofAnybody] = [longest(shifts), longest(merged(shifts))];
   for (const hooping of task.hoopings) {
-    const { label, frameKind, setup, steps } = hooping;
+    const { label, frameKind, steps } = hooping;
     const unknown = hooping.heads?.find((id) => !heads.has(id));
     if (unknown !== undefined)
       return fail(
@@ -99,9 +99,6 @@ export function checkedTask(task: ScheduleTask): Result<ScheduleTask> {
           'Lengthen a shift, or split the hooping.',
         );
     }
-    const most = task.setupSeconds > ofOne && task.heads.some((h) => h.setup !== null && h.setup !== setup);
-    if (most && task.heads.length === 1)
-      return fail('no-shift', `Setting up for ${label} takes ${formatDuration(task.setupSeconds)}, longer than any shift.`, 'Lengthen a shift.'); // prettier-ignore
   }
   return ok(task);
 }

@@ -58,20 +58,21 @@ export const isUnhoop = (step: Step | undefined): boolean =>
   step?.kind === 'hand' && actionOf(step).effect === 'unhoop';
 /** Hands are needed at the machine; one of many needles changes its thread by itself. */
 export const needsHands = (step: Step): step is HandStep => step.kind === 'hand' && !actionOf(step).ofMachine;
-const FRESH_NEEDLE = 'needle:';
-/** A step of the maker's own that puts in a fresh needle before a step. */
-export const isFreshNeedle = (step: Step): boolean =>
-  step.kind === 'hand' && step.own && step.id.startsWith(FRESH_NEEDLE);
-/** See isFreshNeedle. @param seconds that it takes */
+export const isFreshNeedle = (step: Step): boolean => step.kind === 'hand' && step.action === 'needle';
+/** A step of the maker's own that puts in a fresh needle before a step. @param seconds that it takes */
 export const freshNeedle = (stepId: string, seconds: number): ScoreEdit => ({
   kind: 'insert',
-  stepId: FRESH_NEEDLE + stepId,
+  stepId: `needle:${stepId}`,
   before: stepId,
   title: 'Fresh needle',
   text: 'Switch the machine off, put in a fresh needle of the same kind, flat side as the manual says.',
   side: 'front',
   seconds,
+  action: 'needle',
 });
+/** The needle, or one of several, gets another thread. */
+export const isThreading = (step: Step): boolean =>
+  step.kind === 'hand' && (step.action === 'thread' || step.action === 'rethread');
 /** Laid over the whole work, or on its back: what is sewn after it goes through both sides. */
 export const closesUp = (step: HandStep, { pieces }: Pick<Score, 'pieces'>): boolean =>
   step.action === 'lay' &&

@@ -13,6 +13,7 @@ export {
   hoopAt,
   HOOP_WORDS,
   isFreshNeedle,
+  isThreading,
   isUnhoop,
   needsHands,
   placeOf,
@@ -20,6 +21,6 @@ export {
   unhoopAt,
 } from './hand';
 export { SCISSORS_MM, tightTrim } from './trim';
-export { stopList } from './stops';
+export { haltsOf, stopList } from './stops';
 export { scoreChanges, type ScoreChanges } from './compare';
 export type { Design, HandStep, NeedleStep, Score, ScorePiece, Step } from './types';

@@ -38,3 +38,6 @@ export function stopList(score: Pick<Score, 'steps'>): StopInfo[] {
   }
   return stops;
 }
+/** Stops of the design at which a machine that runs through by itself must be told to halt. */
+export const haltsOf = (score: Pick<Score, 'steps'>): number[] =>
+  stopList(score).flatMap(({ stop, hands }) => (hands.length ? [stop] : []));

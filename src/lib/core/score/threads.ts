@@ -102,17 +102,20 @@ function threadedOnTheWay(
     const thread = step.kind === 'needle' ? threads[step.block] : undefined;
     return thread ? [{ step, thread }] : [];
   });
-  const { needles, threaded } = threadInOrder(
-    sewn.map(({ thread }) => threadKey(thread)),
-    onNeedles,
-  );
+  const keys = sewn.map(({ thread }) => threadKey(thread));
+  // The next hooping sews the same again.
+  const { threaded } = threadInOrder(keys, onNeedles, { then: keys });
   return new Map(
-    threaded.flatMap(({ at, needle, onTheWay }) => {
-      const last = sewn.findLast((_, n) => n < at && needles[n] === needle);
-      return onTheWay && last
-        ? [[itemAt(sewn, at).step, { needle: needle + 1, instead: threadWords(last.thread) }] as const]
-        : [];
-    }),
+    threaded.flatMap(({ at, needle, last, onTheWay }) =>
+      onTheWay && last !== null
+        ? [
+            [
+              itemAt(sewn, at).step,
+              { needle: needle + 1, instead: threadWords(itemAt(sewn, last).thread) },
+            ] as const,
+          ]
+        : [],
+    ),
   );
 }
 const whyNow = (before: OnNeedle): string =>

@@ -68,9 +68,17 @@ export interface BobbinUse {
   left: (OfThread & { leftM: number })[];
 }
 export const NO_USE: BobbinUse = { wind: [], swaps: [], left: [] };
-/** Whether two bobbins are wound with one thread; null: bobbin thread. */
-export const isSameWound = (a: Thread | null, b: Thread | null): boolean =>
-  a && b ? isSameThread(a, b) : a === b;
+const isSameWound = (a: Thread | null, b: Thread | null): boolean => (a && b ? isSameThread(a, b) : a === b);
+/** Bobbins of one thread counted together, in the order in which they are wanted. */
+export function gatherWound(wind: BobbinUse['wind']): BobbinUse['wind'] {
+  const all: BobbinUse['wind'] = [];
+  for (const each of wind) {
+    const known = all.find(({ thread }) => isSameWound(thread, each.thread));
+    if (known) known.count += each.count;
+    else all.push({ ...each });
+  }
+  return all;
+}
 /** More hoopings are reckoned by so many. */
 const MOST_BLOCKS = 3000;
 
@@ -125,13 +133,7 @@ export function useBobbins(
   if (!plan.ok) return NO_USE;
   const threadOf = (bobbin: string) => threads.get(bobbin)?.thread ?? null;
   // A bobbin that was put in fresh is of the same thread as the others.
-  const wind: BobbinUse['wind'] = [];
-  for (const { bobbin, count } of plan.value.wind) {
-    const thread = threadOf(bobbin);
-    const known = wind.find((w) => isSameWound(w.thread, thread));
-    if (known) known.count += count;
-    else wind.push({ thread, count });
-  }
+  const wind = gatherWound(plan.value.wind.map(({ bobbin, count }) => ({ thread: threadOf(bobbin), count })));
   const swaps = plan.value.swaps.flatMap(({ beforeBlock, leftM, isOther }): BobbinSwap[] => {
     const { of, item, hooping, block } = itemAt(entries, Number(beforeBlock));
     if (isOther || hooping > 0) return [];

@@ -1,4 +1,4 @@
-import { itemAt } from '../base';
+import { grouped, itemAt } from '../base';
 import { threadKey, threadWords, type Thread } from '../build';
 import { threadInOrder } from '../stop-order';
 import type { Machine, ThreadStock } from '../workshop';
@@ -55,17 +55,16 @@ export function needlesOfDay(
   const threads = sewn.map(({ thread }) => thread);
   const on = onNeedles(machine, threads, shelf);
   const begins = sewn.flatMap(({ isFirst }, n) => (isFirst ? [n] : []));
-  const { needles, threaded } = threadInOrder(threads.map(threadKey), on, begins);
+  const { threaded } = threadInOrder(threads.map(threadKey), on, { begins });
   const found = jobs.map((): Rethreading[] => []);
-  for (const { at, needle, onTheWay } of threaded) {
+  for (const { at, needle, last, onTheWay } of threaded) {
     const { thread, job, hooping, title } = itemAt(sewn, at);
-    const last = sewn.findLast((_, n) => n < at && needles[n] === needle)?.thread;
     const was = shelf.find(({ id }) => id === machine.threaded[needle]);
     itemAt(found, job).push({
       needle: needle + 1,
       thread: threadWords(thread),
       colour: thread.colour,
-      instead: last ? threadWords(last) : (was?.name ?? null),
+      instead: last === null ? (was?.name ?? null) : threadWords(itemAt(sewn, last).thread),
       hooping,
       before: onTheWay ? title : null,
     });
@@ -73,8 +72,22 @@ export function needlesOfDay(
   return found;
 }
 
+/** Hoopings in which the same needles get the same threads, told once. */
+export function inRounds(needles: readonly Rethreading[]): { hoopings: number[]; needles: Rethreading[] }[] {
+  const hoopings = grouped(needles, (a, b) => a.hooping === b.hooping);
+  const what = (all: readonly Rethreading[]) =>
+    JSON.stringify(all.map(({ needle, thread, instead, before }) => [needle, thread, instead, before]));
+  return grouped(hoopings, (a, b) => what(a) === what(b)).map((alike) => ({
+    hoopings: alike.map((own) => itemAt(own, 0).hooping),
+    needles: itemAt(alike, 0),
+  }));
+}
+
 /** Threads of all builds of a day, and in which hooping of which one the shelf has no more of it. */
-export function threadsOfDay(jobs: readonly ThreadJob[], shelf: readonly ThreadStock[]): ThreadOfDay[] {
+export function threadsOfDay(
+  jobs: readonly Pick<ThreadJob, 'threads' | 'order'>[],
+  shelf: readonly ThreadStock[],
+): ThreadOfDay[] {
   return gatherThreads(jobs).map((need) => {
     const stock = onShelfAs(need, shelf);
     let left = stock.reduce((sum, { metres }) => sum + metres, 0);

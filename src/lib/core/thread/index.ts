@@ -7,7 +7,7 @@ export {
   bobbinsToWind,
   bobbinWords,
   freshBobbin,
-  isSameWound,
+  gatherWound,
   isWoundWith,
   showsJoin,
   usableBobbin,
@@ -16,6 +16,13 @@ export {
 export { planThread, type ThreadPlan } from './plan';
 export { bobbinOf } from './take';
 export { hiddenTakeWhatIsOn, knownThreads, threadList, type ThreadRow } from './list';
-export { needlesOfDay, threadsOfDay, type Rethreading, type ThreadJob, type ThreadOfDay } from './day';
+export {
+  inRounds,
+  needlesOfDay,
+  threadsOfDay,
+  type Rethreading,
+  type ThreadJob,
+  type ThreadOfDay,
+} from './day';
 export { onNeedles, planNeedles, type NeedlePlan } from './needles';
 export { gatherThreads, howThreadLasts, onShelfAs, type ThreadNeed } from './shelf';

@@ -1,7 +1,7 @@
 import { itemAt } from '../base';
 import { isSameThread, saidOf, UNNAMED, type Build, type Thread } from '../build';
 import type { Reading } from '../reading';
-import { needsHands, type NeedleStep, type Score, type Step } from '../score';
+import { isThreading, needsHands, type NeedleStep, type Score, type Step } from '../score';
 import type { ThreadStock } from '../workshop';
 import type { ThreadPlan } from './plan';
 
@@ -47,8 +47,8 @@ export function threadList(
   });
 }
 function stopFor(between: readonly Step[], before: Thread | undefined, after: Thread | undefined) {
-  const hands = between.some((s) => needsHands(s) && s.action !== 'thread' && s.action !== 'rethread');
-  const isChange = before && after ? !isSameThread(before, after) : between.some((s) => s.kind === 'hand' && s.action === 'thread'); // prettier-ignore
+  const hands = between.some((s) => needsHands(s) && !isThreading(s));
+  const isChange = before && after ? !isSameThread(before, after) : between.some(isThreading); // prettier-ignore
   return hands ? (isChange ? 'both' : 'hands') : isChange ? 'thread' : 'none';
 }
 /** What a block may be sewn in: threads of the build, then those of the shelf, each once. */

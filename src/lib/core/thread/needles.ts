@@ -1,3 +1,4 @@
+import { itemAt } from '../base';
 import { threadKey, threadWords, type Thread } from '../build';
 import { threadInOrder } from '../stop-order';
 import type { Machine, ThreadStock } from '../workshop';
@@ -17,8 +18,6 @@ export interface NeedlePlan {
   before: ThreadedNeedle[];
   /** threaded before a step, while another waits: what was on is sewn with by then */
   during: (ThreadedNeedle & { instead: string; stepId: string; title: string })[];
-  /** stops at which the machine must halt, as it counts them: hands are wanted, or a needle is threaded */
-  halts: number[];
 }
 
 /** A thread that no such design sews with; no thread of a build is called so. */
@@ -43,31 +42,25 @@ export function planNeedles(
 ): NeedlePlan {
   const sewn = rows.flatMap(({ step, thread }) => (thread ? [{ step, thread }] : []));
   const threads = sewn.map(({ thread }) => thread);
-  const { needles, threaded } = threadInOrder(threads.map(threadKey), onNeedles(machine, threads, shelf));
+  const keys = threads.map(threadKey);
+  // The next hooping sews the same again.
+  const { needles, threaded } = threadInOrder(keys, onNeedles(machine, threads, shelf), { then: keys });
   const plan: NeedlePlan = {
     needleOf: new Map(sewn.map(({ step }, n) => [step.id, (needles[n] ?? 0) + 1])),
     before: [],
     during: [],
-    halts: [],
   };
-  for (const { at, needle, onTheWay } of threaded) {
-    const block = sewn[at];
-    if (!block) continue;
-    const last = sewn.findLast((_, n) => n < at && needles[n] === needle);
-    const gets = { needle: needle + 1, thread: threadWords(block.thread) };
-    if (onTheWay && last)
+  for (const { at, needle, last, onTheWay } of threaded) {
+    const { step, thread } = itemAt(sewn, at);
+    const gets = { needle: needle + 1, thread: threadWords(thread) };
+    if (onTheWay && last !== null)
       plan.during.push({
         ...gets,
-        instead: threadWords(last.thread),
-        stepId: block.step.id,
-        title: block.step.title,
+        instead: threadWords(itemAt(sewn, last).thread),
+        stepId: step.id,
+        title: step.title,
       });
     else plan.before.push(gets);
   }
-  plan.halts = rows.flatMap(({ step }, n) => {
-    const before = rows[n - 1]?.stop;
-    const isThreaded = plan.during.some(({ stepId }) => stepId === step.id);
-    return before === 'hands' || before === 'both' || isThreaded ? [step.stop] : [];
-  });
   return plan;
 }

@@ -4,11 +4,11 @@
 
   // Thread of all orders against the shelf: what lasts, what ends where, what is not there.
   let { threads }: { threads: ReturnType<typeof prepareDay>['threads'] } = $props();
-  const isShort = ({ onShelf, metres }: (typeof threads)[number]) => onShelf === null || onShelf < metres;
+  const isShort = ({ onShelf, ends }: (typeof threads)[number]) => onShelf === null || ends !== null;
   const short = $derived(threads.filter(isShort).length);
 </script>
 
-<section class="mb-7" aria-label="Thread" data-testid="day-threads">
+<section class="mb-7 break-inside-avoid" aria-label="Thread" data-testid="day-threads">
   <h2 class="mb-1 flex items-baseline gap-3 text-2xl">
     Thread<span class="label font-sans"
       >{short ? `${short} of ${threads.length} will not last` : 'all of it lasts'}</span

@@ -1,20 +1,9 @@
 <script lang="ts">
-  import { grouped } from '$lib/core/base';
-  import type { Rethreading } from '$lib/core/thread';
+  import { inRounds, type Rethreading } from '$lib/core/thread';
 
   // Which needles of a machine of several are threaded for a build: before it, on the way, and in its later hoopings.
   let { needles }: { needles: readonly Rethreading[] } = $props();
 
-  /** Hoopings in which the same is threaded, told once. */
-  const rounds = $derived.by(() => {
-    const hoopings = grouped(needles, (a, b) => a.hooping === b.hooping);
-    const what = (all: readonly Rethreading[]) =>
-      JSON.stringify(all.map(({ needle, thread, instead, before }) => [needle, thread, instead, before]));
-    return grouped(hoopings, (a, b) => what(a) === what(b)).map((alike) => ({
-      hoopings: alike.flatMap(([first]) => first?.hooping ?? []),
-      needles: alike[0] ?? [],
-    }));
-  });
   /** "2", "2 to 5", "2, 4, 6" */
   const listed = (all: readonly number[]) => {
     const [first = 0] = all;
@@ -27,13 +16,13 @@
       : `in ${hoopings.length > 1 ? 'hoopings' : 'hooping'} ${listed(hoopings)}${hoopings.length > 1 ? ', each' : ''}: `;
 </script>
 
-{#each rounds as { hoopings, needles }, place (place)}
+{#each inRounds(needles) as { hoopings, needles: each }, place (place)}
   <ul class="flex flex-wrap gap-x-5 gap-y-1" aria-label="Needles, {when(hoopings) || 'first hooping'}">
-    {#each needles as { needle, thread, colour, instead, before }, place (place)}
+    {#each each as { needle, thread, colour, instead, before }, place (place)}
       <li class="flex items-center gap-2">
         <span
-          >{place === 0 ? when(hoopings) : ''}{before ? `before ${before}: ` : ''}<strong>{needle}</strong
-          ></span
+          >{place === 0 ? when(hoopings) : ''}{before ? `before ${before}: ` : ''}needle
+          <strong>{needle}</strong></span
         >
         <span class="inline-block h-4 w-4 rounded-full border border-ink" style:background={colour}></span>
         {thread}{#if instead}<span class="label">instead of {instead}</span>{/if}

@@ -2,7 +2,11 @@
   import type { NeedlePlan } from '$lib/core/thread';
 
   // A machine of several needles: what is threaded before the start and on the way, and at which stops it must halt.
-  let { needles, onstep }: { needles: NeedlePlan; onstep: (stepId: string) => void } = $props();
+  let {
+    needles,
+    halts,
+    onstep,
+  }: { needles: NeedlePlan; halts: readonly number[]; onstep: (stepId: string) => void } = $props();
 </script>
 
 <dl class="flex flex-wrap gap-x-8 gap-y-1" aria-label="Needles" data-testid="needle-plan">
@@ -16,7 +20,7 @@
   </div>
   <div>
     <dt class="label">Key in halts at stops</dt>
-    <dd>{needles.halts.length ? needles.halts.join(', ') : 'none: it sews through'}</dd>
+    <dd>{halts.length ? halts.join(', ') : 'none: it sews through'}</dd>
   </div>
   {#if needles.during.length}
     <div class="basis-full">

@@ -1,6 +1,6 @@
 <script lang="ts">
-  import { MOST_THREAD, MOST_THREAD_NUMBER, type Thread } from '$lib/core/build';
-  import { COLOUR_WORDS } from '$lib/core/plan';
+  import { MOST_THREAD, MOST_THREAD_NUMBER, UNNAMED, type Thread } from '$lib/core/build';
+  import { COLOUR_WORDS, colourWordIn } from '$lib/core/plan';
   import Check from '../kit/Check.svelte';
   import Dialog from '../kit/Dialog.svelte';
 
@@ -20,7 +20,7 @@
   // Two words may stand for one colour.
   const swatches = [...new Map([...COLOUR_WORDS].map(([word, colour]) => [colour, word]))];
   const isHex = (text: string) => /^#[0-9a-f]{6}$/i.test(text);
-  const colour = $derived(isHex(typed) ? typed.toLowerCase() : (COLOUR_WORDS.get(chosen) ?? '#777777'));
+  const colour = $derived(isHex(typed) ? typed.toLowerCase() : (COLOUR_WORDS.get(chosen) ?? UNNAMED.colour));
 
   function choose(word: string) {
     chosen = word;
@@ -28,10 +28,7 @@
   }
   /** A name that says its colour is shown in it. */
   function nameIt() {
-    const word = name
-      .toLowerCase()
-      .split(/\s+/)
-      .findLast((w) => COLOUR_WORDS.has(w));
+    const word = colourWordIn(name);
     if (word) choose(swatches.find(([hex]) => hex === COLOUR_WORDS.get(word))?.[1] ?? word);
   }
   function take(event: SubmitEvent) {

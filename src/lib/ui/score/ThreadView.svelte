@@ -2,6 +2,7 @@
   import { count } from '$lib/core/base';
   import { isSameThread, threadWords, UNNAMED, type Build, type Thread } from '$lib/core/build';
   import type { BuildPlan } from '$lib/core/plan';
+  import { haltsOf } from '$lib/core/score';
   import {
     hiddenTakeWhatIsOn,
     knownThreads,
@@ -143,7 +144,7 @@
   {#if build.earlier}<OtherOrder {editor} {plan} blocks={build.earlier.blocks} />{/if}
   <div class="flex flex-wrap gap-x-8 gap-y-1">
     <BobbinPlan {editor} {plan} />
-    {#if !byHand}<NeedlePlan {needles} onstep={goTo} />{/if}
+    {#if !byHand}<NeedlePlan {needles} halts={haltsOf(plan.score)} onstep={goTo} />{/if}
   </div>
   <table class="w-full text-left" data-testid="thread-list">
     <thead class="label sticky top-0 border-b border-rule bg-ground">
