@@ -146,14 +146,14 @@ describe('a batch on heads and hands', () => {
   });
   it('is as sure as its steps are: half and nine weeks of ten, by the law of their spread', () => {
     const sew = { ...step('sew', 'hand', 1000, true), cv: 0.25 };
-    const one = planned({ hoopings: [hooping('a', [sew], { dueS: 1000 })] }).spread!;
+    const one = planned({ hoopings: [hooping('a', [sew], { dueS: 1000 })] }, 4000).spread!;
     // Log-normal with mean 1000 and cv 0.25: median 1000 / √1.0625 = 970.1, 90 % at that · exp(1.2816 · 0.2462) = 1330.
     expect(one.p50S).to.be.closeTo(970.1, 20);
     expect(one.p90S).to.be.closeTo(1330, 35);
     // In time where the normal one is below ln(1000 / 970.1) / 0.2462 = 0.123: 54.9 %.
     expect(one.onTime).to.be.closeTo(0.549, 0.035);
     // Many in turn even out: the middle comes near the mean.
-    const many = planned({ hoopings: Array.from({ length: 40 }, (_, n) => hooping(`i${n}`, [sew])) }, 3).spread!; // prettier-ignore
+    const many = planned({ hoopings: Array.from({ length: 40 }, (_, n) => hooping(`i${n}`, [sew])) }, 12_000).spread!; // prettier-ignore
     expect(many.p50S / 40_000).to.be.closeTo(1, 0.02);
     expect(many.p90S / 40_000).to.be.closeTo(1 + (1.2816 * 0.25) / Math.sqrt(40), 0.02);
   });

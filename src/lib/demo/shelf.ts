@@ -1,3 +1,4 @@
+import { WEEKDAYS } from '$lib/core/workshop';
 import type { NeedleStock, Person, ThreadStock, Workshop, WoundBobbin } from '$lib/core/workshop';
 
 const thread = (
@@ -42,16 +43,17 @@ const needles: NeedleStock[] = [
   { id: 'ballpoint-75', kind: 'ballpoint', size: '75/11', count: 3 },
   { id: 'metallic-90', kind: 'metallic', size: '90/14', count: 1 },
 ];
+/** Until the fair is over, every day. */
 const people: Person[] = [
   {
     id: 'isla',
     name: 'Isla',
     does: 'all',
-    days: ['Mon', 'Tue', 'Wed', 'Thu', 'Fri'],
+    days: [...WEEKDAYS],
     from: '08:30',
     to: '16:00',
   },
-  { id: 'tomas', name: 'Tomas', does: 'table', days: ['Tue', 'Wed', 'Thu'], from: '18:00', to: '21:00' },
+  { id: 'tomas', name: 'Tomas', does: 'table', days: [...WEEKDAYS], from: '18:00', to: '21:00' },
 ];
 /** What the shelf holds besides cloth and stabiliser, and who works. */
 export const demoShelf = { threads, bobbins, needles, people } satisfies Partial<Workshop>;

@@ -9,6 +9,7 @@ import { tapeIdOf, writeTape, type Tape } from '$lib/core/tape';
 import { workshopSchema, type Workshop } from '$lib/core/workshop';
 import { numbersWith } from '$lib/core/numbers';
 import { demoLog, type DemoRun } from './log';
+import { demoOrders } from './orders';
 import { demoShelf } from './shelf';
 import { demoStock } from './stock';
 import { bib } from './designs/bib';
@@ -107,6 +108,7 @@ const demoWorkshop = (now: number): Workshop =>
     usual: { machineId: 'petrel', hoopId: null },
     ...demoShelf,
     stock: demoStock,
+    orders: demoOrders(now),
     numbers: {},
   });
 

@@ -2,6 +2,7 @@ import * as Comlink from 'comlink';
 import { config } from 'zod';
 import { fail, ok, type Result } from '$lib/core/base';
 import { arrange, gapForMore, isTooMany } from '$lib/core/arrange';
+import { surenessOf } from '$lib/core/batch';
 import { itemOutline } from '$lib/core/hoop';
 import { demandOf, type TapeReader } from '$lib/core/demand';
 import { numbersWith } from '$lib/core/numbers';
@@ -13,6 +14,7 @@ import { solveLayout } from '$lib/core/nesting';
 import { cutOver } from '$lib/core/plan';
 import { fewestChanges, inEarlierOrder } from '$lib/core/reorder';
 import { oneTape } from '$lib/core/run';
+import { layBatch, scheduleBatch, type Schedule } from '$lib/core/schedule';
 import { isSewnAlike, mirrored, readTape, tapeIdOf, writeTape } from '$lib/core/tape';
 import type { CoreWorker } from './protocol';
 
@@ -40,6 +42,9 @@ function within(seconds: number): () => number {
   const from = performance.now();
   return () => 1 - (performance.now() - from) / (1000 * seconds);
 }
+
+/** Plans are shown as often as the eye follows. */
+const BETWEEN_PLANS_MS = 250;
 
 const worker: CoreWorker = {
   demand(build, tapes, workshop) {
@@ -106,6 +111,22 @@ const worker: CoreWorker = {
     const { stops: halts, jumpMm } = made.value;
     return Comlink.transfer(ok({ bytes, stops: halts, jumpMm }), [bytes.buffer]);
   },
+  async schedule(task, seconds, from, onBetter) {
+    // A picture of a plan that is better by a hair is not worth its way to the screen.
+    let last = -Infinity;
+    const seldom = (schedule: Schedule) => {
+      if (performance.now() - last < BETWEEN_PLANS_MS) return;
+      last = performance.now();
+      onBetter?.(schedule);
+    };
+    return scheduleBatch(task, within(seconds), {
+      ...(from && { from }),
+      onBetter: seldom,
+      isAskedHowSure: false,
+    });
+  },
+  layBatch: (task, order) => layBatch(task, order),
+  sureness: (batch, order) => ok(surenessOf(batch, order)),
   packBackup(data) {
     const bytes = packBackup(data);
     return Comlink.transfer(ok(bytes), [bytes.buffer]);

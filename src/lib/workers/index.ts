@@ -1,12 +1,14 @@
 /** The core, off the screen's thread. Two workers serve the whole application; long work can be watched and stopped. */
 import * as Comlink from 'comlink';
 import type { Arrangement } from '$lib/core/arrange';
+import type { Batch, BatchSureness } from '$lib/core/batch';
 import type { Build } from '$lib/core/build';
 import { fail, ok, type Path, type Problem, type Result } from '$lib/core/base';
 import type { DensityMap, Reading } from '$lib/core/reading';
 import type { Tape } from '$lib/core/tape';
 import type { Layout } from '$lib/core/nesting';
 import type { CutTask } from '$lib/core/plan';
+import type { KeptOrder, Schedule, ScheduleTask } from '$lib/core/schedule';
 import type { Planned, Reordered, ReorderTask } from '$lib/core/reorder';
 import type {
   ArrangeRequest,
@@ -164,6 +166,32 @@ export const earlierOrderInWorker = (planned: Planned, came: Reading) =>
 /** All items of a hooping as one tape. */
 export const oneTapeInWorker = (request: OneTapeRequest) =>
   core<OneTapeAnswer>((remote) => remote.oneTape(request));
+/**
+ * Looks for a plan of a batch, told each better one. Stopped, it answers the best that it has told.
+ * @param from a plan of before, which it begins with
+ */
+export function scheduleWatched(
+  task: ScheduleTask,
+  seconds: number,
+  from: KeptOrder | null,
+  onBetter: (schedule: Schedule) => void,
+  signal: AbortSignal,
+): Promise<Result<Schedule>> {
+  let best: Schedule | null = null;
+  const better = (found: Schedule) => onBetter((best = found));
+  return alone<CoreWorker, Schedule>(
+    startCore(),
+    (remote) => remote.schedule(task, seconds, from, Comlink.proxy(better)),
+    signal,
+    () => (best ? ok(best) : fail('stopped', 'The search was stopped.', 'Nothing here was changed.')),
+  );
+}
+/** A batch in an order that is told. */
+export const layInWorker = (task: ScheduleTask, order: KeptOrder) =>
+  core<Schedule>((remote) => remote.layBatch(task, order));
+/** How sure a plan is. */
+export const surenessInWorker = (batch: Batch, order: KeptOrder) =>
+  core<BatchSureness>((remote) => remote.sureness(batch, order));
 /** The widest gap at which more fit than so many; null: none, or it was stopped. mm */
 export const gapForMoreWatched = (request: ArrangeRequest, count: number, signal: AbortSignal) =>
   alone<CoreWorker, number | null>(

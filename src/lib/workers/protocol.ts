@@ -1,4 +1,5 @@
 import type { Arrangement, ArrangeTask } from '$lib/core/arrange';
+import type { Batch, BatchSureness } from '$lib/core/batch';
 import type { WorkroomData } from '$lib/core/backup';
 import type { Build } from '$lib/core/build';
 import type { Demand, StoredTapes } from '$lib/core/demand';
@@ -12,6 +13,7 @@ import type { DensityMap, Reading, RoleOverrides, SewnArea } from '$lib/core/rea
 import type { CutTask } from '$lib/core/plan';
 import type { Planned, Reordered, ReorderTask } from '$lib/core/reorder';
 import type { LaidDesign, OneTapeOrder } from '$lib/core/run';
+import type { KeptOrder, Schedule, ScheduleTask } from '$lib/core/schedule';
 import type { Tape } from '$lib/core/tape';
 
 /** A tape and what was read from it. */
@@ -96,6 +98,17 @@ export interface CoreWorker {
   inEarlierOrder(planned: Planned, came: Reading): Result<Build>;
   /** All items of a hooping as one tape. */
   oneTape(request: OneTapeRequest): Result<OneTapeAnswer>;
+  /** Looks for a plan of a batch for some seconds, no worse than one of before. @param onBetter a proxied function */
+  schedule(
+    task: ScheduleTask,
+    seconds: number,
+    from: KeptOrder | null,
+    onBetter?: (schedule: Schedule) => void,
+  ): Promise<Result<Schedule>>;
+  /** A batch in an order that is told. */
+  layBatch(task: ScheduleTask, order: KeptOrder): Result<Schedule>;
+  /** How sure a plan is. */
+  sureness(batch: Batch, order: KeptOrder): Result<BatchSureness>;
   /** The whole workroom as a ZIP. */
   packBackup(data: WorkroomData): Result<Uint8Array>;
   readBackup(bytes: Uint8Array): Promise<Result<WorkroomData>>;

@@ -1,11 +1,13 @@
-import { ok, type Result } from '../base';
+import { itemAt, ok, type Result } from '../base';
 import { roleOverrides, type Build } from '../build';
 import { gatherChecklist, type ChecklistLine, type CutDemand } from '../cut';
+import { callsOf, type Call } from '../order';
 import { planBuild, readTyped, type BuildPlan } from '../plan';
 import type { Reading, RoleOverrides } from '../reading';
 import { pieceShape, type PieceShape } from '../template';
 import { bobbinsForOrder, threadList, type BobbinUse, type ThreadJob } from '../thread';
 import { haltsOf } from '../score';
+import { totalOf } from '../time';
 import { headsAtOnce, type Workshop } from '../workshop';
 
 /** What is to be cut and laid ready for one build. Lengths in mm. */
@@ -22,6 +24,11 @@ interface Sewing extends Pick<ThreadJob, 'blocks'> {
   halts: readonly number[];
   /** full bobbins of each thread, those of all heads that sew it together */
   wind: BobbinUse['wind'];
+  hoopId: string;
+  /** times the tape in one hooping */
+  repeats: number;
+  /** what one hooping takes of heads and hands */
+  calls: Call[];
 }
 /** The tapes of a build as they are stored. */
 export interface StoredTapes {
@@ -64,10 +71,10 @@ function demandOfPlan(build: Build, plan: BuildPlan, { unit }: Workshop): Demand
     order: plan.order,
     checklist: gatherChecklist(build, plan, notions, unit),
     shapes: Object.fromEntries(pieces.map((p) => [p.id, pieceShape(p, plan.design, plan.numbers)])),
-    sewing: sewingOf(plan),
+    sewing: sewingOf(build, plan),
   };
 }
-function sewingOf(plan: BuildPlan): Sewing {
+function sewingOf(build: Build, plan: BuildPlan): Sewing {
   const { machine, order } = plan;
   const rows = threadList({ ...plan, reading: plan.design.reading });
   const heads = headsAtOnce(machine);
@@ -76,6 +83,25 @@ function sewingOf(plan: BuildPlan): Sewing {
     machineId: machine.id,
     blocks: rows.flatMap(({ step, thread }) => (thread ? [{ title: step.title, thread }] : [])),
     halts: haltsOf(plan.score),
+    hoopId: plan.hooping.hoop.id,
+    repeats: build.order.repeats,
+    calls: callsOf(plan.score.steps, timesOf(plan), plan.numbers, build.order.repeats),
     wind: wind.map((w) => ({ ...w, count: w.count * heads })),
   };
 }
+/** Of each step what comes once and what comes for each item of a hooping. s */
+const timesOf = ({ time }: BuildPlan): Parameters<typeof callsOf>[1] => ({
+  timeOf: (step) => {
+    const { terms, perHooping } = itemAt(time.steps, step.id);
+    const sum = (isOnce: boolean, all = terms) =>
+      totalOf(all.filter((t) => (perHooping || t.once === true) === isOnce));
+    const breaks = terms.filter(({ number }) => number === 'stitch.breakRate');
+    return {
+      once: sum(true),
+      each: sum(false),
+      breaksOnce: sum(true, breaks),
+      breaksEach: sum(false, breaks),
+    };
+  },
+  waitOf: (step) => itemAt(time.steps, step.id).waitSeconds,
+});

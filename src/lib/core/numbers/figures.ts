@@ -158,6 +158,9 @@ export const FIGURES = {
   'order.rejectRate': row('%', 3, 0, 60),
   'order.hoursADay': row('h', 6, 0.5, 24),
   'order.watch': row('s', 20, 0, 300),
+  'order.leave': row('s', 60, 0, 1800),
+  'order.ready': row('h', 2, 0, 72),
+  'order.handSpread': row('%', 25, 0, 150),
 } as const satisfies Record<string, Figure>;
 
 /** A row of the table, by its key. */

@@ -162,6 +162,9 @@ const WORDS: Readonly<Record<NumberId, Words>> = {
   'order.rejectRate': row('Order', 'Items spoiled', 'A few seconds go wrong in every order.'),
   'order.hoursADay': row('Order', 'Hours at work a day', 'What is left of a day beside everything else.'),
   'order.watch': row('Order', 'Stay by the needle after each start', 'Snip the tail and see that it runs.'),
+  'order.leave': row('Order', 'The needle is left for at least', 'For less nobody takes up other work.'),
+  'order.ready': row('Order', 'Planned to be ready before it is due', 'Packing, the way there, a phone call: a plan without room is late.'),
+  'order.handSpread': row('Order', 'How much hand work varies', 'No two laid alike: the spread of one handling, as a share of its time.'),
 };
 
 /** A row of the table with its words. */

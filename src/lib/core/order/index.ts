@@ -10,7 +10,8 @@ import { hoopAt, unhoopAt, type Score, type Step } from '../score';
 import { freeOf, hoopingSeconds, learningFactor, type StepTimes } from '../time';
 import { ownLots, type Lot } from './lots';
 
-export { sharedLots } from './lots';
+export { callsOf, callSeconds, type Call } from './calls';
+export { ownLots, sharedLots } from './lots';
 
 /** What an order takes on one head. Times in seconds. */
 export interface OrderPlan {

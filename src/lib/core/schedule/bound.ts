@@ -1,6 +1,15 @@
 import { formatDuration, itemAt } from '../base';
 import { FreeTime } from './free';
-import { lastAtHead, merged, takesHands, type ScheduleHooping, type ScheduleTask, type Shift } from './task';
+import {
+  lastAtHead,
+  mayDo,
+  merged,
+  takesHands,
+  type ScheduleHooping,
+  type ScheduleStep,
+  type ScheduleTask,
+  type Shift,
+} from './task';
 
 /** No plan ends before it. */
 export interface Bound {
@@ -52,7 +61,7 @@ interface OnHead {
   after: number;
 }
 function onHead({ steps, releaseS }: ScheduleHooping, runsAlone: boolean): OnHead {
-  const [first, last] = [steps.findIndex(({ atHead }) => atHead), lastAtHead({ steps } as ScheduleHooping)];
+  const [first, last] = [steps.findIndex(({ atHead }) => atHead), lastAtHead({ steps })];
   const on = steps.slice(first, last + 1);
   const isMinded = (s: (typeof steps)[number]) => takesHands(s) || (s.kind === 'needle' && !runsAlone);
   return {
@@ -130,21 +139,37 @@ function onOneHead(hours: readonly number[], heads: number): number {
 const since = (shifts: readonly Shift[], from: number): Shift[] =>
   shifts.flatMap(({ fromS, toS }) => (toS > from ? [{ fromS: Math.max(fromS, from), toS }] : []));
 
-/** All hands together cannot do it sooner. */
+/** All hands together cannot do it sooner, nor those who work at heads what is done there. */
 function handLoads(task: ScheduleTask): Bound[] {
   const setups = setupsOf(task) * task.setupSeconds;
-  const hands = sum(task.hoopings.flatMap(({ steps }) => steps.filter(takesHands))) + setups;
+  const whole = handLoad(task, setups, takesHands, 'Hands have', task.people);
+  const atHeads = task.people.filter((p) => mayDo(p, { atHead: true }));
+  if (atHeads.length === task.people.length) return whole;
+  return [
+    ...whole,
+    ...handLoad(task, setups, (s) => s.atHead && takesHands(s), 'At the machines hands have', atHeads),
+  ];
+}
+function handLoad(
+  task: ScheduleTask,
+  setups: number,
+  isMeant: (step: ScheduleStep) => boolean,
+  whose: string,
+  by: ScheduleTask['people'],
+): Bound[] {
+  const own = task.hoopings.filter(({ steps }) => steps.some(isMeant));
+  const hands = sum(own.flatMap(({ steps }) => steps.filter(isMeant))) + setups;
   if (!hands) return [];
   // Heads may be set up before anything may begin.
-  const begins = setups ? 0 : least(task.hoopings.map((h) => h.releaseS));
-  const people = task.people.map((p) => FreeTime.of(since(merged(p.shifts), begins)));
-  const after = least(
-    task.hoopings.map(({ steps }) => sum(steps.slice(steps.findLastIndex(takesHands) + 1))),
-  );
+  const begins = setups || !own.length ? 0 : least(own.map((h) => h.releaseS));
+  const people = by.map((p) => FreeTime.of(since(merged(p.shifts), begins)));
+  const after = own.length
+    ? least(own.map(({ steps }) => sum(steps.slice(steps.findLastIndex(isMeant) + 1))))
+    : 0;
   return [
     {
       finishS: whenDone(people, hands) + after,
-      because: `Hands have ${formatDuration(hands)} to do; ${task.people.length === 1 ? 'one person does' : `${task.people.length} people do`} it no sooner.`,
+      because: `${whose} ${formatDuration(hands)} to do; ${by.length === 1 ? 'one person does' : `${by.length} people do`} it no sooner.`,
     },
   ];
 }

@@ -7,11 +7,15 @@ import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { fail, itemAt, ok, type Result } from '../base';
 import { boundOf, type Bound } from './bound';
 import { Layer, type Cost, type LaidPlan } from './lay';
+import { keptOrder, orderOf, type KeptOrder } from './order';
 import { searchPlans } from './search';
-import { spreadOf, type Spread } from './spread';
-import { checkedTask, NEXT_TO_NOTHING, type ScheduleTask } from './task';
+import { spreadOf, surenessOf, type Duty, type Spread, type Sureness } from './spread';
+import { checkedTask, NEXT_TO_NOTHING, type ScheduleStep, type ScheduleTask } from './task';
 
-export type { ScheduleHooping, ScheduleStep, ScheduleTask } from './task';
+export { movedIn, type KeptOrder } from './order';
+export { lastAtHead } from './task';
+export type { Duty, Sureness } from './spread';
+export type { ScheduleHooping, ScheduleStep, ScheduleTask, Shift, Worker } from './task';
 
 /** A step where it lies. */
 interface ScheduledTask {
@@ -40,10 +44,24 @@ export interface Schedule {
   lateS: number;
   bound: Bound;
   spread: Spread | null;
+  /** that it was laid in: with it, it is laid the same again */
+  order: KeptOrder;
+}
+/** A search that begins with a plan of before, or is watched. */
+export interface ScheduleSearch {
+  from?: KeptOrder;
+  /** told of each better plan, without how sure it is */
+  onBetter?: (schedule: Schedule) => void;
+  /** false: all the time goes to the search */
+  isAskedHowSure?: boolean;
 }
 
 /** @param left the share of the time that is left, 1 to 0: the first plan is answered whatever it says */
-export function scheduleBatch(task: ScheduleTask, left: () => number): Result<Schedule> {
+export function scheduleBatch(
+  task: ScheduleTask,
+  left: () => number,
+  { from, onBetter, isAskedHowSure = true }: ScheduleSearch = {},
+): Result<Schedule> {
   const checked = checkedTask(task);
   if (!checked.ok) return checked;
   const bound = boundOf(task);
@@ -52,11 +70,46 @@ export function scheduleBatch(task: ScheduleTask, left: () => number): Result<Sc
   const least = ([unplaced, late, finish, setups]: Cost) =>
     unplaced === 0 && late === 0 && setups === 0 && finish <= bound.finishS + NEXT_TO_NOTHING;
   // Some of the time goes to how sure the plan is.
-  const isSpread = task.hoopings.some(({ steps }) => steps.some(({ cv }) => cv > 0));
-  const toSearch = () => (isSpread ? (left() - FOR_SPREAD) / (1 - FOR_SPREAD) : left());
-  const plan = searchPlans(task, new Layer(task), toSearch, least, dice);
+  const isUnsure = isAskedHowSure && task.hoopings.some(({ steps }) => steps.some(({ cv }) => cv > 0));
+  const toSearch = () => (isUnsure ? (left() - FOR_SPREAD) / (1 - FOR_SPREAD) : left());
+  const plan = searchPlans(task, new Layer(task), toSearch, least, dice, {
+    ...(from && { from: orderOf(from, task) }),
+    ...(onBetter && { onBetter: (p) => p.cost[0] === 0 && onBetter(scheduleOf(task, p, bound, null)) }),
+  });
   if (plan.cost[0] > 0) return noRoom(task, plan);
-  return ok(scheduleOf(task, plan, bound, spreadOf(task, plan, dice)));
+  const spread = isUnsure ? spreadOf(task, plan, dice, () => left() > 0) : null;
+  return ok(scheduleOf(task, plan, bound, spread));
+}
+/** Lays a batch in an order that is told; what the order does not know comes last. */
+export function layBatch(task: ScheduleTask, order: KeptOrder): Result<Schedule> {
+  const checked = checkedTask(task);
+  if (!checked.ok) return checked;
+  const plan = new Layer(task).lay(orderOf(order, task));
+  return plan.cost[0] > 0 ? noRoom(task, plan) : ok(scheduleOf(task, plan, boundOf(task), null));
+}
+/** Of what varies by itself so many weeks are enough. */
+const WEEKS_OF_ONE = 500;
+/** How sure a plan is, duty by duty. @param isSpread which steps vary, where not all do; the others take as long as planned */
+export function surenessOfBatch(
+  task: ScheduleTask,
+  order: KeptOrder,
+  duties: readonly Duty[],
+  isSpread?: (step: ScheduleStep, hooping: number) => boolean,
+): Sureness {
+  const hoopings = task.hoopings.map((h, n) => ({
+    ...h,
+    steps: h.steps.map((s) => (!isSpread || isSpread(s, n) ? s : { ...s, cv: 0 })),
+  }));
+  const random = xoroshiro128plus(SEED);
+  const spread = { ...task, hoopings };
+  const plan = new Layer(spread).lay(orderOf(order, task));
+  return surenessOf(
+    spread,
+    plan,
+    duties,
+    () => uniformFloat64(random),
+    isSpread ? { most: WEEKS_OF_ONE } : {},
+  );
 }
 /** The same is found again where as much is looked at. */
 const SEED = 1;
@@ -68,7 +121,7 @@ function noRoom(task: ScheduleTask, { hoopings }: LaidPlan): Result<never> {
   const step = itemAt(steps, itemAt(hoopings, at).steps.length);
   return fail(
     'no-room',
-    `All shifts together have no room for step “${step.id}” of ${label}.`,
+    `All shifts together have no room for step “${step.label ?? step.id}” of ${label}.`,
     'Add a shift or a person, or take hoopings out.',
   );
 }
@@ -107,5 +160,6 @@ function scheduleOf(task: ScheduleTask, plan: LaidPlan, bound: Bound, spread: Sp
     lateS: plan.cost[1],
     bound,
     spread,
+    order: keptOrder(plan.by, task),
   };
 }

@@ -2,6 +2,7 @@ import { itemAt } from '../base';
 import { FreeTime } from './free';
 import {
   lastAtHead,
+  mayDo,
   merged,
   takesHands,
   type ScheduleHooping,
@@ -69,6 +70,8 @@ interface Known {
 export class Layer {
   private readonly known: Known[];
   private readonly shifts: FreeTime[];
+  /** of the people, those who work at heads */
+  private readonly atHeads: ReadonlySet<number>;
   /** somebody is in a shift */
   private readonly present: FreeTime;
   constructor(private readonly task: ScheduleTask) {
@@ -80,6 +83,7 @@ export class Layer {
       first: hooping.steps.findIndex(({ atHead }) => atHead),
       heads: hooping.heads?.flatMap((id) => number.get(id) ?? []) ?? all,
     }));
+    this.atHeads = new Set(task.people.flatMap((p, n) => (mayDo(p, { atHead: true }) ? [n] : [])));
     this.shifts = task.people.map((p) => FreeTime.of(merged(p.shifts)));
     this.present = FreeTime.of(merged(task.people.flatMap((p) => p.shifts)));
   }
@@ -103,7 +107,7 @@ export class Layer {
     }
     const hoopings = this.known.map((): LaidHooping => ({ head: -1, frame: -1, setup: null, steps: [] }));
     const gone = new Set<number>();
-    for (const { hooping: n, isAfter, head } of order.parts) {
+    for (const { hooping: n, isAfter, head } of this.begunFirst(order.parts)) {
       if (gone.has(n)) continue;
       const known = itemAt(this.known, n);
       const laid = itemAt(hoopings, n);
@@ -136,6 +140,11 @@ export class Layer {
     }
     return { hoopings, cost: this.costOf(hoopings), by: order };
   }
+  private begunFirst(parts: readonly Part[]): readonly Part[] {
+    const isBegun = ({ hooping }: Part) => itemAt(this.known, hooping).hooping.isBegun === true;
+    if (!this.task.hoopings.some((h) => h.isBegun)) return parts;
+    return [...parts.filter(isBegun), ...parts.filter((p) => !isBegun(p))];
+  }
   /** Where a hooping is off its head first. null: nowhere is room for it */
   private atHead(
     known: Known,
@@ -160,10 +169,10 @@ export class Layer {
       let readyS = itemAt(heads, head).freeS;
       let setup: Laid | null = null;
       if (isChange(head)) {
-        setup = soonestOf(free, readyS, setupSeconds, null);
+        setup = soonestOf(free, readyS, setupSeconds, null, this.atHeads);
         readyS = setup.startS + setupSeconds;
       }
-      if (readyS === Infinity) continue;
+      if (readyS === Infinity || (setup && setup.startS === Infinity)) continue;
       const before = this.steps(steps.slice(0, known.first), from, free, setup);
       const offS = endOf(before, steps, from);
       const on = this.steps(steps.slice(known.first, known.until), Math.max(offS, readyS), free, setup);
@@ -190,7 +199,7 @@ export class Layer {
     for (const step of steps) {
       const busy = setup && { ...setup, seconds: this.task.setupSeconds };
       const own = takesHands(step)
-        ? soonestOf(free, at, step.seconds, busy)
+        ? soonestOf(free, at, step.seconds, busy, step.atHead ? this.atHeads : null)
         : { startS: this.isMinded(step) ? this.present.find(at, step.seconds) : at, person: -1 };
       if (own.startS === Infinity) break;
       laid.push(own);
@@ -220,15 +229,20 @@ export class Layer {
     return [unplaced, late, finish, setups, sum];
   }
 }
-/** Who has so many seconds first; of several the one who has no more than these, so that longer work finds its room. */
+/**
+ * Who has so many seconds first; of several the one who comes first in the list. @param busy what somebody does besides
+ * @param among null: everybody
+ */
 function soonestOf(
   free: readonly FreeTime[],
   from: number,
   seconds: number,
   busy: (Laid & { seconds: number }) | null,
+  among: ReadonlySet<number> | null,
 ): Laid {
   const best: Laid = { startS: Infinity, person: -1 };
   free.forEach((own, person) => {
+    if (among && !among.has(person)) return;
     let startS = own.find(from, seconds);
     if (busy?.person === person && startS < busy.startS + busy.seconds && startS + seconds > busy.startS)
       startS = own.find(busy.startS + busy.seconds, seconds);

@@ -129,7 +129,8 @@ function filledInTurn(
 
 /**
  * The best of several rules, then better ones by small changes, some of them for the worse on the way (simulated annealing, Kirkpatrick
- * and others 1983). @param left share of the time that is left  @param least nothing costs less: then it ends
+ * and others 1983).
+ * @param left share of the time that is left  @param least nothing costs less: then it ends
  */
 export function searchPlans(
   task: ScheduleTask,
@@ -137,12 +138,16 @@ export function searchPlans(
   left: () => number,
   least: (cost: Cost) => boolean,
   dice: () => number,
+  { from, onBetter }: Watched = {},
 ): LaidPlan {
-  let best: LaidPlan | null = null;
+  let best = from ? layer.lay(from) : null;
+  if (best) onBetter?.(best);
   for (const order of firstOrders(task, layer)) {
     if (best && left() <= LEFT_TO_BETTER) break;
     const plan = layer.lay(order);
-    if (!best || isCheaper(plan.cost, best.cost)) best = plan;
+    if (best && !isCheaper(plan.cost, best.cost)) continue;
+    best = plan;
+    onBetter?.(best);
   }
   let found = best ?? layer.lay({ parts: layer.parts(), reluctance: 0 });
   if (found.by.parts.length < 2 || least(found.cost)) return found;
@@ -153,9 +158,16 @@ export function searchPlans(
       at = next;
     if (!isCheaper(next.cost, found.cost)) continue;
     found = next;
+    onBetter?.(found);
     if (least(found.cost)) break;
   }
   return found;
+}
+/** A search that begins somewhere, or is watched. */
+export interface Watched {
+  /** as good as this at least */
+  from?: Order;
+  onBetter?: (plan: LaidPlan) => void;
 }
 /** By such a share of its time a plan may be worse at first, and be taken up one time in three. */
 const WARMTH = 0.001;

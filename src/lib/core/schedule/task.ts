@@ -3,6 +3,8 @@ import { fail, formatDuration, ok, type Result } from '../base';
 /** A piece of work of a hooping; nobody breaks it off. */
 export interface ScheduleStep {
   id: string;
+  /** what it is called where it is told of; missing: its id */
+  label?: string;
   kind: 'needle' | 'hand' | 'wait';
   seconds: number;
   /** the hooping is on the head; of the needle always */
@@ -26,10 +28,12 @@ export interface ScheduleHooping {
   /** what the head must be set up for: its threads, as one word */
   setup: string;
   steps: readonly ScheduleStep[];
+  /** under way already: nothing comes before it on its head */
+  isBegun?: boolean;
 }
 export interface ScheduleTask {
   heads: readonly { id: string; availableFromS: number; setup: string | null }[];
-  people: readonly { id: string; shifts: readonly Shift[] }[];
+  people: readonly Worker[];
   /** null: no frame is short */
   frames: readonly { kind: string; count: number }[] | null;
   hoopings: readonly ScheduleHooping[];
@@ -37,6 +41,13 @@ export interface ScheduleTask {
   setupSeconds: number;
   /** the needle may run where nobody is in a shift */
   machineRunsAlone: boolean;
+}
+/** Somebody, when they are there, and whether they work at heads too. */
+export interface Worker {
+  id: string;
+  shifts: readonly Shift[];
+  /** missing: they do everything */
+  isTableOnly?: boolean;
 }
 export interface Shift {
   fromS: number;
@@ -47,8 +58,12 @@ export const NEXT_TO_NOTHING = 1e-6;
 
 export const takesHands = ({ kind, attended }: ScheduleStep): boolean =>
   kind === 'hand' || (kind === 'needle' && attended);
+/** Whether somebody may do it. */
+export const mayDo = ({ isTableOnly = false }: Worker, { atHead }: Pick<ScheduleStep, 'atHead'>): boolean =>
+  !(isTableOnly && atHead);
 /** Steps up to the last one at the head, which is held until then. */
-export const lastAtHead = ({ steps }: ScheduleHooping): number => steps.findLastIndex(({ atHead }) => atHead);
+export const lastAtHead = ({ steps }: Pick<ScheduleHooping, 'steps'>): number =>
+  steps.findLastIndex(({ atHead }) => atHead);
 
 /** Shifts that touch or overlap are one. @returns in their order */
 export function merged(shifts: readonly Shift[]): Shift[] {
@@ -64,10 +79,15 @@ export function merged(shifts: readonly Shift[]): Shift[] {
 /** Whether it can be planned at all: names that are known, and a shift for each step. */
 export function checkedTask(task: ScheduleTask): Result<ScheduleTask> {
   const heads = new Set(task.heads.map(({ id }) => id));
-  const shifts = task.people.flatMap((p) => merged(p.shifts));
+  const shiftsOf = (atHead: boolean) =>
+    task.people.flatMap((p) => (mayDo(p, { atHead }) ? merged(p.shifts) : []));
   const longest = (all: readonly Shift[]) =>
     all.reduce((most, { fromS, toS }) => Math.max(most, toS - fromS), 0);
-  const [ofOne, ofAnybody] = [longest(shifts), longest(merged(shifts))];
+  const [ofOne, ofOneAtHead, ofAnybody] = [
+    longest(shiftsOf(false)),
+    longest(shiftsOf(true)),
+    longest(merged(shiftsOf(false))),
+  ];
   for (const hooping of task.hoopings) {
     const { label, frameKind, steps } = hooping;
     const unknown = hooping.heads?.find((id) => !heads.has(id));
@@ -88,14 +108,16 @@ export function checkedTask(task: ScheduleTask): Result<ScheduleTask> {
       );
     for (const step of steps) {
       const most = takesHands(step)
-        ? ofOne
+        ? step.atHead
+          ? ofOneAtHead
+          : ofOne
         : step.kind === 'needle' && !task.machineRunsAlone
           ? ofAnybody
           : Infinity;
       if (step.seconds > most)
         return fail(
           'no-shift',
-          `Step “${step.id}” of ${label} takes ${formatDuration(step.seconds)}, longer than any shift.`,
+          `Step “${step.label ?? step.id}” of ${label} takes ${formatDuration(step.seconds)}, longer than any shift.`,
           'Lengthen a shift, or split the hooping.',
         );
     }

@@ -10,7 +10,7 @@ import { handTime } from './hands';
 import { needleTime, stitchSeconds } from './needle';
 import type { StepTime, StepTimes, TimeContext } from './types';
 
-export type { StepTime, StepTimes, TimeContext } from './types';
+export { totalOf, type StepTime, type StepTimes, type TimeContext } from './types';
 export { freeOf, speedFactor, stitchSeconds } from './needle';
 export { cutLength } from './hands';
 

@@ -7,6 +7,7 @@ import { MATERIAL_KINDS, ownSoldSchema } from '../catalogue';
 import { idSchema, timestampSchema, uniqueIds } from '../base';
 import { NUMBER_IDS, numbersWith } from '../numbers';
 import { hoopName, hoopSchema, machineSchema } from './equipment';
+import { orderSchema } from './orders';
 import { sharedHoopingSchema } from './together';
 import { needleStockSchema, personSchema, threadStockSchema, woundBobbinSchema } from './shelf';
 
@@ -47,7 +48,7 @@ const correctionSchema = z.object({
 });
 export type Correction = z.infer<typeof correctionSchema>;
 const NO_USUAL = { machineId: null, hoopId: null };
-/** The maker's machines, hoops, people, shelf and figures, and the hoopings that several builds share. */
+/** The maker's machines, hoops, people, shelf, orders and figures, and the hoopings that several builds share. */
 export const workshopSchema = z.object({
   name: z.string().max(120),
   unit: z.enum(['mm', 'inch']),
@@ -62,6 +63,10 @@ export const workshopSchema = z.object({
   stock: uniqueIds(z.array(stockSchema).max(2000)).default([]),
   /** what is planned to be sewn in one hooping, of several builds */
   hoopings: uniqueIds(z.array(sharedHoopingSchema).max(200)).default([]),
+  /** what is wanted by whom and when */
+  orders: uniqueIds(z.array(orderSchema).max(500)).default([]),
+  /** a needle may sew on where nobody is at work */
+  runsAlone: z.boolean().default(false),
   /** how things are sold where the maker buys, where it differs from the table */
   sold: ownSoldSchema.default({}),
   /** newest first */

@@ -11,9 +11,11 @@
     label: string;
     /** an ISO date, as 2026-11-28; null: none */
     value: string | null;
+    /** it is only read out */
+    isLabelHidden?: boolean;
     onchange: (value: string | null) => void;
   }
-  let { label, value, onchange }: Props = $props();
+  let { label, value, isLabelHidden = false, onchange }: Props = $props();
   const LOCALE = 'en-GB';
   const day = $derived(value ? parseDate(value) : undefined);
   const now = new Date();
@@ -33,7 +35,7 @@
   fixedWeeks
 >
   <div class="flex flex-col gap-1">
-    <DatePicker.Label class="label">{label}</DatePicker.Label>
+    <DatePicker.Label class={isLabelHidden ? 'sr-only' : 'label'}>{label}</DatePicker.Label>
     <div class="flex items-center gap-1">
       <DatePicker.Input
         class="flex min-h-11 items-center rounded border border-rule bg-paper px-2 focus-within:outline-2 focus-within:outline-needle"

@@ -2,6 +2,7 @@
   import { resolve } from '$app/paths';
   import { page } from '$app/state';
   import Frame from '@lucide/svelte/icons/frame';
+  import CalendarClock from '@lucide/svelte/icons/calendar-clock';
   import Armchair from '@lucide/svelte/icons/armchair';
   import Layers from '@lucide/svelte/icons/layers-2';
   import Needle from '@lucide/svelte/icons/play';
@@ -16,6 +17,7 @@
     builds: Layers,
     cut: Scissors,
     hoop: Frame,
+    batch: CalendarClock,
     run: Needle,
     log: Notebook,
     workshop: Sliders,

@@ -36,6 +36,14 @@ export const PLACES = [
     also: 'fit field frame repeats places arrange trace rows columns pitch',
   },
   {
+    id: 'batch',
+    key: '5',
+    name: 'Batch',
+    href: '/batch',
+    what: 'orders, who does what when',
+    also: 'order customer due date schedule plan calendar price quote deadline',
+  },
+  {
     id: 'run',
     key: '6',
     name: 'Run',

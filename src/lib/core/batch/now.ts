@@ -1,0 +1,55 @@
+import type { Schedule } from '../schedule';
+import type { Batch } from './task';
+
+/** What is planned for somebody, or asked for by a head. Seconds from the beginning of the plan. */
+export interface PlannedCall {
+  hoopingId: string;
+  name: string;
+  title: string;
+  kind: 'needle' | 'hand' | 'wait';
+  headId: string | null;
+  personId: string | null;
+  startS: number;
+  endS: number;
+}
+/** What comes next, person by person and head by head. */
+export interface Next {
+  /** by person: what is on at the moment or comes next; null: nothing any more */
+  people: { id: string; call: PlannedCall | null }[];
+  /** by head: the next time that it calls for hands; null: it does not any more */
+  heads: { id: string; call: PlannedCall | null }[];
+  /** what dries or soaks, and until when */
+  waits: PlannedCall[];
+}
+/** @param atS from the beginning of the plan */
+export function nextOf(batch: Batch, { tasks }: Pick<Schedule, 'tasks'>, atS: number): Next {
+  const all = plannedCalls(batch, tasks);
+  const ahead = all.filter(({ endS }) => endS > atS);
+  const first = (is: (call: PlannedCall) => boolean) =>
+    ahead.filter(is).reduce<PlannedCall | null>((a, b) => (a && a.startS <= b.startS ? a : b), null);
+  return {
+    people: batch.task.people.map(({ id }) => ({ id, call: first((c) => c.personId === id) })),
+    heads: batch.heads.map(({ id }) => ({ id, call: first((c) => c.headId === id && c.personId !== null) })),
+    waits: ahead.filter((c) => c.startS <= atS && c.personId === null && c.headId === null),
+  };
+}
+/** All that is planned, in the order of time. */
+export function plannedCalls({ hoopings, task }: Batch, tasks: Schedule['tasks']): PlannedCall[] {
+  const steps = new Map(task.hoopings.flatMap((h) => h.steps.map((s) => [`${h.id} ${s.id}`, s] as const)));
+  const names = new Map(hoopings.map(({ id, name }) => [id, name]));
+  return tasks
+    .map((t): PlannedCall => {
+      const step = steps.get(`${t.hoopingId} ${t.stepId}`);
+      return {
+        hoopingId: t.hoopingId,
+        name: names.get(t.hoopingId) ?? '',
+        title: step?.label ?? t.stepId,
+        kind: step?.kind ?? 'hand',
+        headId: t.headId,
+        personId: t.personId,
+        startS: t.startS,
+        endS: t.endS,
+      };
+    })
+    .sort((a, b) => a.startS - b.startS || a.endS - b.endS);
+}

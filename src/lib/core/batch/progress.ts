@@ -1,0 +1,95 @@
+import { logRow, type LoggedRun } from '../log';
+import { isOver, waitingFor } from '../run';
+import { unhoopAt } from '../score';
+import type { Movement } from '../stock';
+import type { CustomerOrder, OrderLine } from '../workshop';
+
+/** What has happened for a line, furthest first. */
+export type LineState = 'done' | 'finishing' | 'drying' | 'sewing' | 'cut' | 'waiting';
+/** How far a line has come, in items. */
+export interface LineProgress {
+  order: CustomerOrder;
+  line: OrderLine;
+  done: number;
+  /** of runs that are not over */
+  inWork: number;
+  /** spoiled, or good enough for seconds only, while it was sewn for this line */
+  rejected: number;
+  state: LineState;
+}
+
+/** Earlier due, then earlier ordered. */
+export const byDue = (
+  a: { line: OrderLine; order: CustomerOrder },
+  b: { line: OrderLine; order: CustomerOrder },
+): number => {
+  const due = ({ line }: { line: OrderLine }) => line.due ?? '9999';
+  return due(a) < due(b) ? -1 : due(a) > due(b) ? 1 : a.order.createdAt - b.order.createdAt;
+};
+/**
+ * How far all lines have come, told by the log alone: what a run makes goes to the lines of its build that were ordered before it began
+ * and not put away then, the earliest due first; more than is wanted is spare.
+ */
+export function orderProgress(
+  orders: readonly CustomerOrder[],
+  runs: readonly LoggedRun[],
+  movements: readonly Movement[],
+): LineProgress[] {
+  const all = orders.flatMap((order) =>
+    order.lines.map((line): LineProgress => ({
+      order,
+      line,
+      done: 0,
+      inWork: 0,
+      rejected: 0,
+      state: 'waiting',
+    })),
+  );
+  const inTurn = all.toSorted(byDue);
+  for (const logged of runs.toSorted((a, b) => a.run.createdAt - b.run.createdAt)) {
+    const { buildId, createdAt } = logged.run;
+    const own = inTurn.filter(
+      ({ line, order }) =>
+        line.buildId === buildId && order.createdAt <= createdAt && (order.closedAt ?? Infinity) > createdAt,
+    );
+    give(own, logged);
+  }
+  for (const each of all) each.state = stateOf(each, movements);
+  return all;
+}
+const lacks = ({ line, done, inWork }: LineProgress) => Math.max(0, line.quantity - done - inWork);
+function give(own: readonly LineProgress[], logged: LoggedRun) {
+  const { good, second, ruined, items } = logRow(logged);
+  const isOpen = !isOver(logged.state);
+  const first = own.find((l) => lacks(l) > 0);
+  if (first) first.rejected += second + ruined;
+  let [ready, open] = [good, isOpen ? items - good - second - ruined : 0];
+  for (const each of own) {
+    const done = Math.min(ready, lacks(each));
+    each.done += done;
+    ready -= done;
+    const inWork = Math.min(open, lacks(each));
+    each.inWork += inWork;
+    open -= inWork;
+    if (inWork) each.state = further(each.state, phaseOf(logged));
+  }
+}
+const STATES: readonly LineState[] = ['done', 'finishing', 'drying', 'sewing', 'cut', 'waiting'];
+const further = (a: LineState, b: LineState): LineState => (STATES.indexOf(b) < STATES.indexOf(a) ? b : a);
+/** Where the work of a run lies. */
+function phaseOf({ run, state }: LoggedRun): LineState {
+  const out = unhoopAt(run.score.steps);
+  if (out < 0 || state.index <= out) return 'sewing';
+  return waitingFor(run, state) ? 'drying' : 'finishing';
+}
+function stateOf({ line, order, done, state }: LineProgress, movements: readonly Movement[]): LineState {
+  if (done >= line.quantity) return 'done';
+  const isCut = movements.some(
+    (m) =>
+      m.kind === 'cut' &&
+      !m.undone &&
+      m.at >= order.createdAt &&
+      m.pieces.some(({ id }) => id.startsWith(`${line.buildId}:`)),
+  );
+  return isCut ? further(state, 'cut') : state;
+}

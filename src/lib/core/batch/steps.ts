@@ -1,0 +1,65 @@
+import type { Numbers } from '../numbers';
+import type { Call } from '../order';
+import type { ScheduleStep } from '../schedule';
+import { learningFactor } from '../time';
+import type { BatchHooping } from './hoopings';
+
+/** Work at the table is left after an item where it would bind somebody for longer, s. */
+const LONG_AT_TABLE = 1800;
+/** How a call is done. */
+interface Doing {
+  numbers: Numbers;
+  /** so much one handling varies, as a share of it */
+  handSpread: number;
+  /** hoopings that are filled and served one after the other, for heads that sew one design together */
+  fillings: number;
+  /** what a run has left is told as it is planned, for all its items */
+  isRunning: boolean;
+}
+/** A call as steps that nobody breaks off: at the table one item after the other where all would take long. */
+export function stepsOf(call: Call, hooping: BatchHooping, doing: Doing): ScheduleStep[] {
+  const { id, title, kind, atHead, attended } = call;
+  const { designs } = hooping;
+  const base = { label: title, kind, atHead, attended };
+  const whole = timeOf(call, hooping, [0, designs], doing);
+  const many = call.isByItem ? Math.min(designs, Math.ceil(whole.seconds / LONG_AT_TABLE)) : 1;
+  if (many <= 1) return [{ ...base, id, ...whole }];
+  return Array.from({ length: many }, (_, n) => {
+    const from = Math.round((n * designs) / many);
+    const to = Math.round(((n + 1) * designs) / many);
+    const label = `${title}, ${from + 1} to ${to}`;
+    return { ...base, label, id: `${id} ${n + 1}`, ...timeOf(call, hooping, [from, to], doing) };
+  });
+}
+/**
+ * Seconds for some items of a hooping, and their spread: each handling varies by itself, and thread breaks come by chance (Poisson), each
+ * as long as the table says. @param items from and before which, from 0
+ */
+function timeOf(
+  { kind, parts }: Call,
+  { madeBefore }: BatchHooping,
+  [from, to]: [number, number],
+  { numbers, handSpread, fillings, isRunning }: Doing,
+): { seconds: number; cv: number } {
+  const many = to - from;
+  const pace = isRunning ? 1 : fillings * paceOf(madeBefore + from, many, numbers);
+  let [seconds, variance] = [0, 0];
+  for (const { isSewn, breaksOnce, breaksEach, ...part } of parts) {
+    const once = from ? 0 : part.once;
+    if (isSewn || kind !== 'hand') {
+      // While the needle runs, hands are no quicker for knowing their work.
+      seconds += once + part.each * many;
+      if (isSewn) variance += (breaksOnce + breaksEach * many) * numbers['stitch.breakSeconds'];
+      continue;
+    }
+    seconds += (once + part.each * many) * pace;
+    variance += (handSpread * pace) ** 2 * (once ** 2 + many * part.each ** 2);
+  }
+  return { seconds, cv: seconds > 0 ? Math.min(1, Math.sqrt(variance) / seconds) : 0 };
+}
+/** How much longer hands take for these items, on average. */
+function paceOf(from: number, many: number, numbers: Numbers): number {
+  let sum = 0;
+  for (let n = 1; n <= many; n++) sum += learningFactor(from + n, numbers);
+  return many ? sum / many : 1;
+}

@@ -1,0 +1,40 @@
+import { itemAt } from '../base';
+import { surenessOfBatch, type KeptOrder, type Sureness } from '../schedule';
+import type { Batch } from './task';
+
+/** What makes the end earlier or later by itself, everything else as planned. Seconds. */
+export interface Factor {
+  name: string;
+  /** one week in ten ends before the first, and one after the second */
+  p10S: number;
+  p90S: number;
+  /** of all weeks, those in which anything is late by it alone, 0-1 */
+  late: number;
+}
+/** How sure a plan is, as a whole and line by line; and what it hangs on most, the widest first. */
+export interface BatchSureness extends Sureness {
+  factors: Factor[];
+}
+/** Goes through 2,000 weeks, and as many for each thing that varies. */
+export function surenessOf({ task, heads, duties }: Batch, order: KeptOrder): BatchSureness {
+  const own = duties.map(({ duty }) => duty);
+  const machineOf = new Map(heads.map(({ id, machineId }) => [id, machineId]));
+  const machines = [...new Set(heads.map(({ machineId }) => machineId))];
+  const onMachine = (hooping: number) => machineOf.get(itemAt(task.hoopings, hooping).heads?.[0] ?? '');
+  const kinds: { name: string; is: NonNullable<Parameters<typeof surenessOfBatch>[3]> }[] = [
+    { name: 'Hands', is: ({ kind }) => kind === 'hand' },
+    ...machines.map((id) => ({
+      name: `Thread breaks, ${heads.find((h) => h.machineId === id)?.machine ?? id}`,
+      is: ({ kind }: { kind: string }, hooping: number) => kind === 'needle' && onMachine(hooping) === id,
+    })),
+  ];
+  const factors = kinds.flatMap(({ name, is }): Factor[] => {
+    if (!task.hoopings.some((h, n) => h.steps.some((s) => s.cv > 0 && is(s, n)))) return [];
+    const { p10S, p90S, late } = surenessOfBatch(task, order, own, is);
+    return [{ name, p10S, p90S, late }];
+  });
+  return {
+    ...surenessOfBatch(task, order, own),
+    factors: factors.sort((a, b) => b.p90S - b.p10S - (a.p90S - a.p10S)),
+  };
+}

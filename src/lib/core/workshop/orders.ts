@@ -1,0 +1,29 @@
+import * as z from 'zod';
+import { idSchema, timestampSchema, uniqueIds } from '../base';
+
+/** Good items of one build; more are no order of a workroom but a factory's. */
+export const orderQuantitySchema = z.int().min(1).max(100_000);
+const orderLineSchema = z.object({
+  id: idSchema(60),
+  buildId: idSchema(120),
+  quantity: orderQuantitySchema,
+  /** day and hour by the maker's clock, as 2026-12-09T09:00; null: whenever */
+  due: z.iso.datetime({ local: true, precision: -1 }).regex(/\d$/).nullable().default(null),
+  /** of personalised items, in the order in which they are sewn */
+  names: z.array(z.string().min(1).max(60)).max(2000).default([]),
+});
+/** So many good items of one build by a day and hour. */
+export type OrderLine = z.infer<typeof orderLineSchema>;
+/** What somebody wants, line by line. What is done of it is told by the log. */
+export const orderSchema = z.object({
+  id: idSchema(60),
+  /** empty: for the shelf */
+  customer: z.string().max(120),
+  notes: z.string().max(5000).default(''),
+  lines: uniqueIds(z.array(orderLineSchema).max(100)),
+  /** runs that were begun before are not for it */
+  createdAt: timestampSchema,
+  /** put away since; null: it is planned for */
+  closedAt: timestampSchema.nullable().default(null),
+});
+export type CustomerOrder = z.infer<typeof orderSchema>;

@@ -1,0 +1,25 @@
+import type { LineState } from '$lib/core/batch';
+import type { CustomerOrder } from '$lib/core/workshop';
+
+const dayAndHour = new Intl.DateTimeFormat('en-GB', {
+  weekday: 'short',
+  day: 'numeric',
+  month: 'short',
+  hour: '2-digit',
+  minute: '2-digit',
+});
+/** "Wed 9 Dec, 09:00" @param ms since 1970 */
+export const dayWords = (ms: number): string => dayAndHour.format(ms);
+/** @param due by the maker's clock, as 2026-12-09T09:00 */
+export const dueWords = (due: string): string => dayWords(Date.parse(due));
+export const orderName = ({ customer }: Pick<CustomerOrder, 'customer'>): string =>
+  customer || 'For the shelf';
+/** What has happened for a line. */
+export const STATE_WORDS: Record<LineState, string> = {
+  done: 'done',
+  finishing: 'being finished',
+  drying: 'drying',
+  sewing: 'being sewn',
+  cut: 'cut',
+  waiting: 'waiting',
+};

@@ -1,0 +1,85 @@
+import type { CustomerOrder, OrderLine, Workshop } from '$lib/core/workshop';
+import { newId } from './ids';
+import { showUndo } from './notices';
+import { workroom } from './workroom.svelte';
+
+const withOrders = (
+  workshop: Workshop,
+  change: (orders: readonly CustomerOrder[]) => CustomerOrder[],
+): Workshop => ({ ...workshop, orders: change(workshop.orders) });
+const save = (change: (orders: readonly CustomerOrder[]) => CustomerOrder[]): Promise<void> =>
+  workroom.saveWorkshop((w) => withOrders(w, change));
+
+/** A new order, first in the list. @returns its id */
+export async function addOrder(): Promise<string> {
+  const id = newId();
+  const order = { id, customer: '', notes: '', lines: [], createdAt: Date.now(), closedAt: null };
+  await save((orders) => [order, ...orders]);
+  return id;
+}
+/** Changes one order. One that is gone stays gone. */
+export const changeOrder = (id: string, change: (order: CustomerOrder) => CustomerOrder): Promise<void> =>
+  save((orders) => orders.map((o) => (o.id === id ? change(o) : o)));
+export const changeLine = (
+  orderId: string,
+  lineId: string,
+  change: Partial<Omit<OrderLine, 'id'>>,
+): Promise<void> =>
+  changeOrder(orderId, (o) => ({
+    ...o,
+    lines: o.lines.map((l) => (l.id === lineId ? { ...l, ...change } : l)),
+  }));
+export const addLine = (orderId: string, buildId: string, quantity: number, due: string | null) =>
+  changeOrder(orderId, (o) => ({
+    ...o,
+    lines: [...o.lines, { id: newId(), buildId, quantity, due, names: [] }],
+  }));
+
+/** The same lines once more, ordered now. @returns its id */
+export async function duplicateOrder(id: string): Promise<string> {
+  const own = newId();
+  await save((orders) =>
+    orders.flatMap((o) =>
+      o.id === id
+        ? [
+            {
+              ...o,
+              id: own,
+              createdAt: Date.now(),
+              closedAt: null,
+              lines: o.lines.map((l) => ({ ...l, id: newId() })),
+            },
+            o,
+          ]
+        : [o],
+    ),
+  );
+  return own;
+}
+/** Puts an order away, or takes it up again. */
+export const closeOrder = (id: string, isClosed: boolean): Promise<void> =>
+  changeOrder(id, (o) => ({ ...o, closedAt: isClosed ? Date.now() : null }));
+
+/** Takes an order out, and offers it back where it stood. */
+export async function removeOrder(order: CustomerOrder, called: string): Promise<void> {
+  const at = workroom.workshop.orders.findIndex(({ id }) => id === order.id);
+  await save((orders) => orders.filter(({ id }) => id !== order.id));
+  showUndo(
+    `${called} is taken out.`,
+    () =>
+      void save((orders) =>
+        orders.some(({ id }) => id === order.id) ? [...orders] : orders.toSpliced(at, 0, order),
+      ),
+  );
+}
+export async function removeLine(order: CustomerOrder, line: OrderLine, called: string): Promise<void> {
+  const at = order.lines.indexOf(line);
+  await changeOrder(order.id, (o) => ({ ...o, lines: o.lines.filter(({ id }) => id !== line.id) }));
+  showUndo(
+    `${called} is taken out.`,
+    () =>
+      void changeOrder(order.id, (o) =>
+        o.lines.some(({ id }) => id === line.id) ? o : { ...o, lines: o.lines.toSpliced(at, 0, line) },
+      ),
+  );
+}

@@ -1,0 +1,82 @@
+<script lang="ts">
+  import Plus from '@lucide/svelte/icons/plus';
+  import { onMount } from 'svelte';
+  import OrderEditor from '$lib/ui/batch/OrderEditor.svelte';
+  import OrderList from '$lib/ui/batch/OrderList.svelte';
+  import { followBatch, plan } from '$lib/ui/batch/plan.svelte';
+  import PlanView from '$lib/ui/batch/PlanView.svelte';
+  import Tabs from '$lib/ui/kit/Tabs.svelte';
+  import EmptyWorkroom from '$lib/ui/shell/EmptyWorkroom.svelte';
+  import { addOrder } from '$lib/ui/state/orders';
+  import { workroom } from '$lib/ui/state/workroom.svelte';
+
+  // Whole orders with a date: what is wanted, and who does what when.
+  followBatch();
+  const VIEWS = [
+    ['orders', 'Orders'],
+    ['plan', 'Plan'],
+  ] as const;
+  let view = $state<(typeof VIEWS)[number][0]>('orders');
+  let asked = $state<string | null>(null);
+  const orders = $derived(
+    workroom.workshop.orders.toSorted((a, b) => Number(a.closedAt !== null) - Number(b.closedAt !== null)),
+  );
+  const chosen = $derived(orders.find(({ id }) => id === asked) ?? orders[0] ?? null);
+  const add = async () => {
+    asked = await addOrder();
+    view = 'orders';
+  };
+  let now = $state(Date.now());
+  onMount(() => {
+    const clock = setInterval(() => (now = Date.now()), 20_000);
+    return () => clearInterval(clock);
+  });
+  const late = $derived(plan.late && plan.late.count > 0 ? { text: 'late', grave: true } : null);
+</script>
+
+<svelte:head>
+  <title>Batch · Jolt Step</title>
+</svelte:head>
+
+<div class="p-6 print:p-0">
+  <header class="mb-3 flex flex-wrap items-center gap-3">
+    <h1 class="mr-auto text-3xl">Batch</h1>
+    {#if workroom.builds.length}<button type="button" class="btn no-print" onclick={() => void add()}
+        ><Plus size={18} />New order</button
+      >{/if}
+  </header>
+  {#if workroom.builds.length === 0}
+    <EmptyWorkroom />
+  {:else if !orders.length}
+    <p class="max-w-xl">
+      No order is kept here yet. Press <strong>New order</strong>, say what is wanted by when, and the
+      hoopings, who does what, and whether it can be done in time are worked out.
+    </p>
+  {:else}
+    <Tabs
+      views={VIEWS}
+      bind:value={view}
+      label="Views of the batch"
+      rowClass="no-print mb-4"
+      badge={(name) => (name === 'plan' ? late : null)}
+    >
+      {#if view === 'orders'}
+        <div class="grid gap-6 lg:grid-cols-[17rem_1fr]">
+          <OrderList
+            {orders}
+            lines={plan.lines}
+            chosen={chosen?.id ?? null}
+            onchoose={(id) => (asked = id)}
+          />
+          {#if chosen}<OrderEditor
+              order={chosen}
+              lines={plan.lines.filter(({ order }) => order.id === chosen.id)}
+              onchoose={(id) => (asked = id)}
+            />{/if}
+        </div>
+      {:else}
+        <PlanView {now} />
+      {/if}
+    </Tabs>
+  {/if}
+</div>
