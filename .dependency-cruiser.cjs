@@ -37,7 +37,19 @@ const ROOMS = [
     'demand',
     'check',
   ],
-  ...['pdf', 'machine', 'run', 'together', 'log', 'calibration', 'rehearsal', 'exchange', 'backup'],
+  ...[
+    'pdf',
+    'machine',
+    'run',
+    'together',
+    'log',
+    'batch',
+    'batch-file',
+    'calibration',
+    'rehearsal',
+    'exchange',
+    'backup',
+  ],
 ];
 /** A room of the core knows only those before it. */
 const BACKWARDS = ROOMS.map((room, i) => ({

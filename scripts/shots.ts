@@ -19,6 +19,8 @@ interface Shot {
   layOut?: boolean;
   /** opened then */
   tab?: string;
+  /** waited for behind the tab */
+  then?: string;
   /** chosen then, by its words */
   pick?: string;
   /** chosen after the first press, by the list's label */
@@ -54,6 +56,7 @@ const SHOTS: Shot[] = [
     choose: ['Hoop', '330 × 410 frame'],
   },
   { name: 'prepare', path: '/prepare', wait: 'text=Full bobbins' },
+  { name: 'batch', path: '/batch', wait: 'text=33 of 94', tab: '^Plan', then: 'text=Nine weeks of ten' },
   { name: 'how', path: '/builds/gull-pennant?view=how', wait: '[data-testid=insertions]' },
   { name: 'check', path: '/builds/fluffy-number?view=check', wait: '[data-testid=check]' },
   { name: 'run', path: '/run', wait: '[data-testid=run]', resume: true },
@@ -73,7 +76,6 @@ const SHOTS: Shot[] = [
     press: ['Nothing: start the machine again'],
   },
   { name: 'log', path: '/log', wait: '[data-testid=log]' },
-  { name: 'charts', path: '/log', wait: '[data-testid=log]', tab: 'Charts' },
   { name: 'workshop', path: '/workshop/machines', wait: 'text=Machines and hoops' },
   { name: 'print', path: '/builds/line-winder-pouch/print', wait: 'text=Run sheet' },
 ];
@@ -91,6 +93,7 @@ for (const {
   resume,
   layOut,
   tab,
+  then,
   pick,
   choose,
   press = [],
@@ -136,6 +139,7 @@ for (const {
     await page.getByRole('progressbar').waitFor({ state: 'detached', timeout: 120_000 });
   }
   if (tab) await page.getByRole('tab', { name: new RegExp(tab) }).click();
+  if (then) await page.locator(then).first().waitFor();
   if (pick) await page.getByText(pick).click();
   for (const [n, what] of press.entries()) {
     await page.getByRole('button', { name: new RegExp(what) }).click();

@@ -13,6 +13,8 @@
 
   onMount(() => void safety.load());
   const finished = $derived(workroom.runs.filter((r) => r.state.status === 'finished').slice(0, 5));
+  const isOrdered = $derived(workroom.workshop.orders.some((o) => o.closedAt === null && o.lines.length));
+  let isAsked = $state(false);
   const day = new Intl.DateTimeFormat('en-GB', { weekday: 'long', day: 'numeric', month: 'long' });
 </script>
 
@@ -59,6 +61,15 @@
         >
         <a class="btn btn-small" href={resolve('/workshop/data')}>To the backup</a>
       </p>
+    {/if}
+    {#if isOrdered}
+      <details class="mb-6" data-testid="what-now" bind:open={isAsked}>
+        <summary class="cursor-pointer font-display text-2xl">What now?</summary>
+        {#if isAsked}{#await import('$lib/ui/batch/WhatNow.svelte') then { default: WhatNow }}<WhatNow
+            />{:catch}<p role="alert">
+              This part of Jolt Step could not be fetched; reload the page.
+            </p>{/await}{/if}
+      </details>
     {/if}
     <div class="grid gap-10 lg:grid-cols-2">
       <section>

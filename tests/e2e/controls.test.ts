@@ -31,6 +31,7 @@ const PLACES = [
   '/hoop?together=pouch-and-tabs',
   '/builds/wind-star?view=list',
   '/prepare',
+  '/batch',
 ];
 
 async function open(page: Page, url: string) {

@@ -76,6 +76,15 @@ describe('on paper', () => {
     await context.close();
   });
 
+  it('the batch sheet has every line, every hooping and every day', async () => {
+    const { page, context } = await openPage(used.browser);
+    await page.goto(`${used.app.url}/batch/print`);
+    await page.getByRole('heading', { name: 'Who does what' }).waitFor();
+    expect(await isWhole(page, 'section:nth-of-type(1) tbody tr')).to.be.above(5);
+    expect(await isWhole(page, 'section:nth-of-type(3) tbody tr')).to.be.above(40);
+    await context.close();
+  });
+
   it('the log prints all the runs that it shows, past the first page', async () => {
     const { page, context } = await openPage(used.browser);
     await page.goto(`${used.app.url}/log`);

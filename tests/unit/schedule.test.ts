@@ -144,6 +144,15 @@ describe('a batch on heads and hands', () => {
     const frames = (count: number) => planned({ heads: headsOf(2), hoopings: framed, frames: [{ kind: 'round', count }] }).finishS; // prettier-ignore
     expect([frames(1), frames(2)]).to.deep.equal([1200, 700]);
   });
+  it('holds a head no longer than its work takes: what can wait until the hands come begins late', () => {
+    const shifts = [{ fromS: 0, toS: 100 }, { fromS: 1000, toS: 2000 }]; // prettier-ignore
+    const steps = [step('hoop', 'hand', 10), step('sew', 'needle', 20), step('off', 'hand', 200, true)];
+    const { tasks } = planned({ people: peopleOf(1, shifts), machineRunsAlone: true, hoopings: [hooping('a', steps)] }); // prettier-ignore
+    // Off at 1000 at the earliest: sewn right before, hooped at the end of the shift before that.
+    expect(tasks.map((t) => t.startS)).to.deep.equal([90, 980, 1000]);
+    const begun = planned({ people: peopleOf(1, shifts), machineRunsAlone: true, hoopings: [hooping('a', steps, { isBegun: true })] }); // prettier-ignore
+    expect(begun.tasks.map((t) => t.startS)).to.deep.equal([0, 10, 1000]);
+  });
   it('is as sure as its steps are: half and nine weeks of ten, by the law of their spread', () => {
     const sew = { ...step('sew', 'hand', 1000, true), cv: 0.25 };
     const one = planned({ hoopings: [hooping('a', [sew], { dueS: 1000 })] }, 4000).spread!;

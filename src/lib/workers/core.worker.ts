@@ -114,10 +114,10 @@ const worker: CoreWorker = {
   async schedule(task, seconds, from, onBetter) {
     // A picture of a plan that is better by a hair is not worth its way to the screen.
     let last = -Infinity;
-    const seldom = (schedule: Schedule) => {
+    const seldom = (see: () => Schedule) => {
       if (performance.now() - last < BETWEEN_PLANS_MS) return;
       last = performance.now();
-      onBetter?.(schedule);
+      onBetter?.(see());
     };
     return scheduleBatch(task, within(seconds), {
       ...(from && { from }),

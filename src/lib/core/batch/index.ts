@@ -5,7 +5,8 @@
 export { batchOf, type Batch, type BatchInput } from './task';
 export { lineKey, type BatchHooping } from './hoopings';
 export { latenessOf, type Lateness } from './late';
-export { nextOf, plannedCalls, type Next, type PlannedCall } from './now';
+export { nextOf, plannedCalls, type PlannedCall } from './now';
 export { orderProgress, type LineProgress, type LineState } from './progress';
+export { stretchesOf, workDays } from './stretches';
 export { surenessOf, type BatchSureness } from './sure';
 export { whatIfs, type WhatIf } from './whatif';

@@ -3,7 +3,7 @@ import { surenessOfBatch, type KeptOrder, type Sureness } from '../schedule';
 import type { Batch } from './task';
 
 /** What makes the end earlier or later by itself, everything else as planned. Seconds. */
-export interface Factor {
+interface Factor {
   name: string;
   /** one week in ten ends before the first, and one after the second */
   p10S: number;

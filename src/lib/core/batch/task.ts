@@ -28,7 +28,7 @@ export interface BatchInput {
   handSpread: number;
 }
 /** A head of the workroom: several that sew one design together are one. */
-export interface Head {
+interface Head {
   id: string;
   machineId: string;
   machine: string;

@@ -51,6 +51,30 @@ export class FreeTime {
       this.to.splice(n, 1);
     }
   }
+  /** The last moment from `from` on at which so many seconds are free that end by `until`; -Infinity: there is none. */
+  findLast(from: number, until: number, seconds: number): number {
+    for (let n = Math.min(this.at(until), this.to.length - 1); n >= 0; n--) {
+      if ((this.to[n] as number) < from) break;
+      const start = Math.min(this.to[n] as number, until) - seconds;
+      if (start >= Math.max(this.from[n] as number, from) - NEXT_TO_NOTHING) return start;
+    }
+    return -Infinity;
+  }
+  /** Gives back what was taken. */
+  give(start: number, seconds: number): void {
+    if (seconds <= 0) return;
+    const end = start + seconds;
+    let n = 0;
+    while (n < this.to.length && (this.to[n] as number) < start - NEXT_TO_NOTHING) n++;
+    let [from, to, many] = [start, end, 0];
+    while (n + many < this.from.length && (this.from[n + many] as number) <= end + NEXT_TO_NOTHING) {
+      from = Math.min(from, this.from[n + many] as number);
+      to = Math.max(to, this.to[n + many] as number);
+      many++;
+    }
+    this.from.splice(n, many, from);
+    this.to.splice(n, many, to);
+  }
   /** How much of it lies before a moment. */
   before(time: number): number {
     let sum = 0;

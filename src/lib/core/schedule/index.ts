@@ -10,6 +10,7 @@ import { Layer, type Cost, type LaidPlan } from './lay';
 import { keptOrder, orderOf, type KeptOrder } from './order';
 import { searchPlans } from './search';
 import { spreadOf, surenessOf, type Duty, type Spread, type Sureness } from './spread';
+import { pulledTogether } from './together';
 import { checkedTask, NEXT_TO_NOTHING, type ScheduleStep, type ScheduleTask } from './task';
 
 export { movedIn, type KeptOrder } from './order';
@@ -50,8 +51,8 @@ export interface Schedule {
 /** A search that begins with a plan of before, or is watched. */
 export interface ScheduleSearch {
   from?: KeptOrder;
-  /** told of each better plan, without how sure it is */
-  onBetter?: (schedule: Schedule) => void;
+  /** told of each better plan, to be looked at now, without how sure it is */
+  onBetter?: (see: () => Schedule) => void;
   /** false: all the time goes to the search */
   isAskedHowSure?: boolean;
 }
@@ -72,11 +73,16 @@ export function scheduleBatch(
   // Some of the time goes to how sure the plan is.
   const isUnsure = isAskedHowSure && task.hoopings.some(({ steps }) => steps.some(({ cv }) => cv > 0));
   const toSearch = () => (isUnsure ? (left() - FOR_SPREAD) / (1 - FOR_SPREAD) : left());
-  const plan = searchPlans(task, new Layer(task), toSearch, least, dice, {
+  const laid = searchPlans(task, new Layer(task), toSearch, least, dice, {
     ...(from && { from: orderOf(from, task) }),
-    ...(onBetter && { onBetter: (p) => p.cost[0] === 0 && onBetter(scheduleOf(task, p, bound, null)) }),
+    ...(onBetter && {
+      onBetter: (p) => {
+        if (p.cost[0] === 0) onBetter(() => scheduleOf(task, pulledTogether(task, p), bound, null));
+      },
+    }),
   });
-  if (plan.cost[0] > 0) return noRoom(task, plan);
+  if (laid.cost[0] > 0) return noRoom(task, laid);
+  const plan = pulledTogether(task, laid);
   const spread = isUnsure ? spreadOf(task, plan, dice, () => left() > 0) : null;
   return ok(scheduleOf(task, plan, bound, spread));
 }
@@ -85,7 +91,9 @@ export function layBatch(task: ScheduleTask, order: KeptOrder): Result<Schedule>
   const checked = checkedTask(task);
   if (!checked.ok) return checked;
   const plan = new Layer(task).lay(orderOf(order, task));
-  return plan.cost[0] > 0 ? noRoom(task, plan) : ok(scheduleOf(task, plan, boundOf(task), null));
+  return plan.cost[0] > 0
+    ? noRoom(task, plan)
+    : ok(scheduleOf(task, pulledTogether(task, plan), boundOf(task), null));
 }
 /** Of what varies by itself so many weeks are enough. */
 const WEEKS_OF_ONE = 500;
@@ -102,7 +110,7 @@ export function surenessOfBatch(
   }));
   const random = xoroshiro128plus(SEED);
   const spread = { ...task, hoopings };
-  const plan = new Layer(spread).lay(orderOf(order, task));
+  const plan = pulledTogether(spread, new Layer(spread).lay(orderOf(order, task)));
   return surenessOf(
     spread,
     plan,

@@ -59,7 +59,8 @@
                       type="button"
                       class="font-bold hover:underline"
                       onclick={() => onchoose(call.hoopingId)}>{call.name}</button
-                    >:{' '}{/if}{call.title}
+                    >:
+                  {/if}{call.title}
                 </td>
                 <td class="py-1.5 text-right whitespace-nowrap">{formatDuration(call.endS - call.startS)}</td>
               </tr>

@@ -24,7 +24,7 @@
       before it, one after it, with everything else as planned.
     </p>
     <dl class="grid grid-cols-[9rem_1fr_auto] items-center gap-x-4 gap-y-2">
-      {#each all as f (f.name)}
+      {#each all as f, n (n)}
         <dt>{f.name}</dt>
         <dd class="relative h-6 rounded bg-rule/40" aria-hidden="true">
           <span

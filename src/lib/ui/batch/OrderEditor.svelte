@@ -50,7 +50,7 @@
         onclick={() => void closeOrder(order.id, order.closedAt === null)}
         ><Archive size={16} />{order.closedAt === null ? 'Put away' : 'Take up again'}</button
       >
-      <button type="button" class="btn btn-small" onclick={() => void removeOrder(order, orderName(order))}
+      <button type="button" class="btn btn-small" onclick={() => void removeOrder(order.id, orderName(order))}
         ><Trash size={16} />Take out</button
       >
     </span>

@@ -60,8 +60,8 @@
         The day it is due is over: it is late whatever is done. Agree on another day, or take the line out.
       </p>{/if}
     {#if sure && is !== 'done'}<p class="label">
-        Done {dayWords((plan.batch?.now ?? 0) + 1000 * sure.p90S)} in nine weeks of ten{#if sure.onTime !== null}{' '}·
-          in time
+        Done {dayWords((plan.batch?.now ?? 0) + 1000 * sure.p90S)} in nine weeks of ten{#if sure.onTime !== null},
+          in time in
           <strong class={sure.onTime < 0.5 ? 'text-madder' : ''}>{Math.round(100 * sure.onTime)} %</strong
           >{/if}
       </p>{/if}
@@ -95,7 +95,7 @@
     type="button"
     class="btn btn-small min-h-11 justify-self-start"
     aria-label="Take {name} out of the order"
-    onclick={() => void removeLine(order, line, name)}><X size={16} /></button
+    onclick={() => void removeLine(order.id, line.id, name)}><X size={16} /></button
   >
   {#if hasNames || line.names.length}<div class="md:col-span-4">
       <textarea

@@ -8,6 +8,7 @@
   import HowSure from './HowSure.svelte';
   import WhatIfTable from './WhatIfTable.svelte';
   import { personName, plan } from './plan.svelte';
+  import PlanFiles from './PlanFiles.svelte';
   import { layoutBatch } from './score-layout';
   import { dayWords } from './words';
 
@@ -53,7 +54,7 @@
         {dayWords(from + 1000 * plan.schedule.finishS)}
       </p>
     </div>
-    <p class="max-w-xl pt-1">
+    <p class="max-w-md pt-1">
       {#if plan.late && plan.late.count > 0}
         <strong class="text-madder">{count(plan.late.count, 'hooping')} late</strong>, {formatDuration(
           plan.late.lateS,
@@ -121,6 +122,7 @@
     onmove={(id, head, atS) => void plan.move(id, head, atS)}
   />
   {#if hooping}<ChosenHooping {hooping} {layout} {from} onclose={() => (chosen = null)} />{/if}
+  <PlanFiles />
   <WhatIfTable />
   <HowSure />
   <CallsList {layout} {from} {chosen} onchoose={(id) => (chosen = id)} />

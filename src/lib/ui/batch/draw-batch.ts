@@ -201,7 +201,7 @@ function flags(
     ctx.setLineDash([]);
     const text = shortened(ctx, `${isLate ? 'late: ' : 'due: '}${names.join(', ')}`, 190);
     const long = ctx.measureText(text).width + 10;
-    const left = x + long > width ? x - long : x;
+    const left = Math.max(LABELS, x + long > width ? x - long : x);
     ctx.fillStyle = isLate ? c['madder-soft'] : c.paper;
     ctx.fillRect(left, 3, long, 18);
     ctx.strokeStyle = colour;

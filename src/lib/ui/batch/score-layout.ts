@@ -2,7 +2,7 @@ import { latenessOf, plannedCalls, type Batch, type Lateness, type PlannedCall }
 import type { Schedule } from '$lib/core/schedule';
 
 /** One stave of the score of a day. px */
-export interface Stave {
+interface Stave {
   kind: 'head' | 'person' | 'wait';
   id: string;
   name: string;

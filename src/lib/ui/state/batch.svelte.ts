@@ -1,5 +1,12 @@
 import * as z from 'zod';
-import { batchOf, latenessOf, orderProgress, type Batch, type BatchInput, type BatchSureness } from '$lib/core/batch';
+import {
+  batchOf,
+  latenessOf,
+  orderProgress,
+  type Batch,
+  type BatchInput,
+  type BatchSureness,
+} from '$lib/core/batch';
 import type { Problem, Result } from '$lib/core/base';
 import type { Build } from '$lib/core/build';
 import type { LoggedRun } from '$lib/core/log';
@@ -75,8 +82,8 @@ export class BatchPlan {
     ),
   );
   private readonly wanted = $derived.by(() => {
-    const ids = new Set(this.open.filter((l) => l.done < l.line.quantity).map(({ line }) => line.buildId));
-    return this.needs.builds().filter(({ id }) => ids.has(id));
+    const lacking = this.open.filter((l) => l.done < l.line.quantity);
+    return this.needs.builds().filter(({ id }) => lacking.some(({ line }) => line.buildId === id));
   });
   readonly isReady = $derived.by(() => this.isLoaded && this.demands.isReady);
   readonly input = $derived.by<BatchInput>(() => ({
@@ -89,9 +96,7 @@ export class BatchPlan {
     handSpread: this.needs.numbers()['order.handSpread'] / 100,
   }));
   /** the batch as it is now, or why it cannot be planned; null: not known yet */
-  readonly made = $derived.by<Result<Batch> | null>(() =>
-    this.isReady ? batchOf(this.input) : null,
-  );
+  readonly made = $derived.by<Result<Batch> | null>(() => (this.isReady ? batchOf(this.input) : null));
   readonly batch = $derived.by(() => (this.made?.ok ? this.made.value : null));
 
   readonly late = $derived.by(() =>

@@ -61,25 +61,29 @@ export const closeOrder = (id: string, isClosed: boolean): Promise<void> =>
   changeOrder(id, (o) => ({ ...o, closedAt: isClosed ? Date.now() : null }));
 
 /** Takes an order out, and offers it back where it stood. */
-export async function removeOrder(order: CustomerOrder, called: string): Promise<void> {
-  const at = workroom.workshop.orders.findIndex(({ id }) => id === order.id);
-  await save((orders) => orders.filter(({ id }) => id !== order.id));
+export async function removeOrder(id: string, called: string): Promise<void> {
+  const before = workroom.workshopNow().orders;
+  const at = before.findIndex((o) => o.id === id);
+  const order = before[at];
+  if (!order) return;
+  await save((orders) => orders.filter((o) => o.id !== id));
   showUndo(
     `${called} is taken out.`,
     () =>
-      void save((orders) =>
-        orders.some(({ id }) => id === order.id) ? [...orders] : orders.toSpliced(at, 0, order),
-      ),
+      void save((orders) => (orders.some((o) => o.id === id) ? [...orders] : orders.toSpliced(at, 0, order))),
   );
 }
-export async function removeLine(order: CustomerOrder, line: OrderLine, called: string): Promise<void> {
-  const at = order.lines.indexOf(line);
-  await changeOrder(order.id, (o) => ({ ...o, lines: o.lines.filter(({ id }) => id !== line.id) }));
+export async function removeLine(orderId: string, lineId: string, called: string): Promise<void> {
+  const lines = workroom.workshopNow().orders.find(({ id }) => id === orderId)?.lines ?? [];
+  const at = lines.findIndex(({ id }) => id === lineId);
+  const line = lines[at];
+  if (!line) return;
+  await changeOrder(orderId, (o) => ({ ...o, lines: o.lines.filter(({ id }) => id !== lineId) }));
   showUndo(
     `${called} is taken out.`,
     () =>
-      void changeOrder(order.id, (o) =>
-        o.lines.some(({ id }) => id === line.id) ? o : { ...o, lines: o.lines.toSpliced(at, 0, line) },
+      void changeOrder(orderId, (o) =>
+        o.lines.some(({ id }) => id === lineId) ? o : { ...o, lines: o.lines.toSpliced(at, 0, line) },
       ),
   );
 }

@@ -14,14 +14,18 @@ const withList = <Name extends ListName>(
   change: (rows: readonly RowOf<Name>[]) => RowOf<Name>[],
 ): Workshop => ({ ...workshop, [name]: change(workshop[name] as readonly RowOf<Name>[]) });
 
-/** Changes one row. One that is gone stays gone. */
+/** Changes one row, by what it is when its turn comes: two quick presses both count. One that is gone stays gone. */
 export const setRow = <Name extends ShelfName>(
   name: Name,
   id: string,
-  change: Partial<RowOf<Name>>,
+  change: Partial<RowOf<Name>> | ((row: RowOf<Name>) => Partial<RowOf<Name>>),
 ): Promise<void> =>
   workroom.saveWorkshop((w) =>
-    withList(w, name, (rows) => rows.map((row) => (row.id === id ? { ...row, ...change } : row))),
+    withList(w, name, (rows) =>
+      rows.map((row) =>
+        row.id === id ? { ...row, ...(typeof change === 'function' ? change(row) : change) } : row,
+      ),
+    ),
   );
 /** A new row, first in its list, to be filled in. */
 export const addRow = <Name extends ShelfName>(name: Name, more: Partial<RowOf<Name>>): Promise<void> => {

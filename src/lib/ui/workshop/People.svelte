@@ -50,7 +50,7 @@
             'min-h-9 min-w-11 rounded border px-1.5 text-sm',
             p.days.includes(day) ? 'border-needle bg-needle-soft font-semibold' : 'border-rule text-quiet',
           ]}
-          onclick={() => void setRow('people', p.id, { days: toggled(p, day) })}>{day}</button
+          onclick={() => void setRow('people', p.id, (row) => ({ days: toggled(row, day) }))}>{day}</button
         >
       {/each}
     </div>

@@ -1,0 +1,112 @@
+import { readFileSync } from 'node:fs';
+import { expect } from 'chai';
+import type { Page } from 'playwright-core';
+import { openPage, useApp } from '../support/app';
+
+const used = useApp();
+const tab = (page: Page, name: RegExp) => page.getByRole('tab', { name });
+async function openPlan(page: Page) {
+  await page.goto(`${used.app.url}/batch`);
+  await tab(page, /Plan/).click();
+  await page.getByTestId('batch-finish').waitFor();
+  await page.getByText('Nine weeks of ten').first().waitFor();
+}
+/** What is saved at a press. */
+async function saved(page: Page, name: string): Promise<string> {
+  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name, exact: true }).click()]); // prettier-ignore
+  return readFileSync(await download.path(), 'utf8');
+}
+
+describe('a batch', () => {
+  it('orders are told by the log; one is made, changed, put away and taken back; it is kept over a reload', async () => {
+    const { page, context, faults } = await openPage(used.browser);
+    await page.goto(`${used.app.url}/batch`);
+    await page.getByText('33 of 94 items done, 1 in work').waitFor();
+    await page.getByText('all 10 items done').waitFor();
+    await page.getByRole('button', { name: 'New order' }).click();
+    await page
+      .getByText('nobody yet')
+      .or(page.getByPlaceholder('nobody yet: for the shelf'))
+      .first()
+      .waitFor();
+    await page.getByPlaceholder('nobody yet: for the shelf').fill('Skua café');
+    await page.getByPlaceholder('nobody yet: for the shelf').blur();
+    await page.getByRole('combobox', { name: 'One more line' }).selectOption({ label: 'Gull pennant' });
+    const quantity = page.getByLabel('Good items of Gull pennant');
+    await quantity.fill('3');
+    await quantity.blur();
+    await page.getByRole('button', { name: 'names …' }).click();
+    await page.getByLabel('Names for Gull pennant, one a line').fill('AUK\n\n  TERN \nSKUA\nGULL');
+    await page.getByLabel('Names for Gull pennant, one a line').blur();
+    // More names than items: so many are wanted.
+    await page.getByRole('button', { name: /Skua café.*0 of 4 items done/ }).waitFor();
+    await page.reload();
+    await page.getByRole('button', { name: /Skua café/ }).click();
+    expect(await page.getByLabel('Names for Gull pennant, one a line').inputValue()).to.equal(
+      'AUK\nTERN\nSKUA\nGULL',
+    );
+    await page.getByRole('button', { name: 'Take out', exact: true }).click();
+    await page.getByRole('button', { name: /Skua café/ }).waitFor({ state: 'detached' });
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await page.getByRole('button', { name: /Skua café/ }).waitFor();
+    expect(faults).to.deep.equal([]);
+    await context.close();
+  });
+  it('is planned; a hooping goes to another head and back; what would help is tried; the plan goes out', async () => {
+    const { page, context, faults } = await openPage(used.browser);
+    await openPlan(page);
+    const finish = await page.getByTestId('batch-finish').innerText();
+    const list = page.getByRole('region', { name: 'Who does what when' });
+    const patch = list.getByRole('button', { name: 'Crew patch', exact: true }).first();
+    while (!(await patch.isVisible())) await list.getByRole('button', { name: /^Show more/ }).click();
+    await patch.click();
+    const chosen = page.getByRole('region', { name: 'Chosen hooping' });
+    const head = chosen.getByRole('combobox', { name: 'Head for Crew patch' });
+    const was = await head.inputValue();
+    const other = was === 'Gannet 1' ? 'Gannet 2' : 'Gannet 1';
+    await head.selectOption(other);
+    await page.getByTestId('plan-change').waitFor();
+    expect(await head.inputValue()).to.equal(other);
+    await page.getByRole('button', { name: 'Undo', exact: true }).click();
+    await page.getByTestId('plan-change').waitFor({ state: 'detached' });
+    expect(await page.getByTestId('batch-finish').innerText()).to.equal(finish);
+    await chosen.getByRole('button', { name: 'Close' }).click();
+    await page.getByRole('button', { name: 'Try what would help' }).click();
+    const evenings = page.getByRole('row', { name: /A second person two evenings/ });
+    await evenings.waitFor();
+    await page.getByTestId('worth').waitFor();
+    const ics = await saved(page, 'Calendar');
+    expect(ics)
+      .to.match(/^BEGIN:VCALENDAR/)
+      .and.to.include('Due: 40 × Crew patch')
+      .and.to.include('Isla: ');
+    expect(await saved(page, 'CSV')).to.match(/^begins,ends,who,where,build,items,what,seconds/);
+    expect(JSON.parse(await saved(page, 'JSON'))).to.include({ format: 'jolt-step-plan' });
+    await page.getByRole('link', { name: 'Batch sheet' }).click();
+    await page.getByRole('heading', { name: 'Who does what' }).waitFor();
+    await page.getByText(/Line-winder pouch.*is under way on Petrel/).waitFor();
+    expect(faults).to.deep.equal([]);
+    await context.close();
+  });
+  it('says on the Bench who does what now, and what to do where nobody is at work', async () => {
+    const { page, context, faults } = await openPage(used.browser);
+    await page.goto(used.app.url);
+    await page.getByText('What now?').click();
+    const now = page.getByTestId('what-now');
+    await now.getByText('Isla', { exact: true }).waitFor();
+    await now
+      .getByText(/calls /)
+      .first()
+      .waitFor();
+    await page.goto(`${used.app.url}/workshop/people`);
+    await page.getByRole('group', { name: 'Days of Tomas' }).waitFor();
+    for (const who of ['Isla', 'Tomas'])
+      for (const day of await page.getByRole('group', { name: `Days of ${who}` }).getByRole('button').all()) await day.click(); // prettier-ignore
+    await page.getByText('no hours').nth(1).waitFor();
+    await page.goto(`${used.app.url}/batch`);
+    await tab(page, /Plan/).click();
+    await page.getByText('Nobody is at work in the next 120 days.').waitFor();
+    expect(faults).to.deep.equal([]);
+    await context.close();
+  });
+});
