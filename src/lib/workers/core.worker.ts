@@ -126,7 +126,7 @@ const worker: CoreWorker = {
     });
   },
   layBatch: (task, order) => layBatch(task, order),
-  sureness: (batch, order) => ok(surenessOf(batch, order)),
+  sureness: (batch, order, isAskedWhy) => ok(surenessOf(batch, order, isAskedWhy)),
   packBackup(data) {
     const bytes = packBackup(data);
     return Comlink.transfer(ok(bytes), [bytes.buffer]);

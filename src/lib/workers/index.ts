@@ -190,8 +190,8 @@ export function scheduleWatched(
 export const layInWorker = (task: ScheduleTask, order: KeptOrder) =>
   core<Schedule>((remote) => remote.layBatch(task, order));
 /** How sure a plan is. */
-export const surenessInWorker = (batch: Batch, order: KeptOrder) =>
-  core<BatchSureness>((remote) => remote.sureness(batch, order));
+export const surenessInWorker = (batch: Batch, order: KeptOrder, isAskedWhy = true) =>
+  core<BatchSureness>((remote) => remote.sureness(batch, order, isAskedWhy));
 /** The widest gap at which more fit than so many; null: none, or it was stopped. mm */
 export const gapForMoreWatched = (request: ArrangeRequest, count: number, signal: AbortSignal) =>
   alone<CoreWorker, number | null>(

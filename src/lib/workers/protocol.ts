@@ -107,8 +107,8 @@ export interface CoreWorker {
   ): Promise<Result<Schedule>>;
   /** A batch in an order that is told. */
   layBatch(task: ScheduleTask, order: KeptOrder): Result<Schedule>;
-  /** How sure a plan is. */
-  sureness(batch: Batch, order: KeptOrder): Result<BatchSureness>;
+  /** How sure a plan is. @see surenessOf */
+  sureness(batch: Batch, order: KeptOrder, isAskedWhy?: boolean): Result<BatchSureness>;
   /** The whole workroom as a ZIP. */
   packBackup(data: WorkroomData): Result<Uint8Array>;
   readBackup(bytes: Uint8Array): Promise<Result<WorkroomData>>;

@@ -1,5 +1,5 @@
 import { itemAt } from '../base';
-import { surenessOfBatch, type KeptOrder, type Sureness } from '../schedule';
+import { surenessOfBatch, type Duty, type KeptOrder, type Sureness } from '../schedule';
 import type { Batch } from './task';
 
 /** What makes the end earlier or later by itself, everything else as planned. Seconds. */
@@ -15,9 +15,14 @@ interface Factor {
 export interface BatchSureness extends Sureness {
   factors: Factor[];
 }
-/** Goes through 2,000 weeks, and as many for each thing that varies. */
-export function surenessOf({ task, heads, duties }: Batch, order: KeptOrder): BatchSureness {
-  const own = duties.map(({ duty }) => duty);
+/** Goes through 2,000 weeks. @param isAskedWhy false: what it hangs on is left out */
+export function surenessOf(batch: Batch, order: KeptOrder, isAskedWhy = true): BatchSureness {
+  const own = batch.duties.map(({ duty }) => duty);
+  const sure = surenessOfBatch(batch.task, order, own);
+  return { ...sure, factors: isAskedWhy ? factorsOf(batch, order, own) : [] };
+}
+/** Some weeks more for each thing that varies, by itself. */
+function factorsOf({ task, heads }: Batch, order: KeptOrder, own: readonly Duty[]): Factor[] {
   const machineOf = new Map(heads.map(({ id, machineId }) => [id, machineId]));
   const machines = [...new Set(heads.map(({ machineId }) => machineId))];
   const onMachine = (hooping: number) => machineOf.get(itemAt(task.hoopings, hooping).heads?.[0] ?? '');
@@ -33,8 +38,5 @@ export function surenessOf({ task, heads, duties }: Batch, order: KeptOrder): Ba
     const { p10S, p90S, late } = surenessOfBatch(task, order, own, is);
     return [{ name, p10S, p90S, late }];
   });
-  return {
-    ...surenessOfBatch(task, order, own),
-    factors: factors.sort((a, b) => b.p90S - b.p10S - (a.p90S - a.p10S)),
-  };
+  return factors.sort((a, b) => b.p90S - b.p10S - (a.p90S - a.p10S));
 }

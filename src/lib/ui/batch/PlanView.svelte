@@ -94,7 +94,7 @@
           disabled={!plan.history.canRedo}
           onclick={() => void plan.redo()}>Redo</button
         >
-        <button type="button" class="btn btn-small" onclick={() => void plan.replan()}>From now on</button>
+        <button type="button" class="btn btn-small" onclick={() => plan.replan()}>From now on</button>
         <button type="button" class="btn btn-small" onclick={() => void plan.search()}
           >Look for a better plan</button
         >

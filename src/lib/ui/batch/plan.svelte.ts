@@ -42,7 +42,12 @@ export function followBatch(): void {
     void plan.load();
     // How far the orders have come is told by all runs since.
     void workroom.readLog(left.signal);
-    return () => left.abort();
+    plan.keepUp();
+    const clock = setInterval(() => plan.keepUp(), 30_000);
+    return () => {
+      clearInterval(clock);
+      left.abort();
+    };
   });
   $effect(() => void plan.follow());
   $effect(() => {

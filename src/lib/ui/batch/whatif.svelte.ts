@@ -41,7 +41,7 @@ class Ifs {
         );
         if (signal.aborted) return;
         if (!found.ok) continue;
-        const sure = await surenessInWorker(what.batch, found.value.order);
+        const sure = await surenessInWorker(what.batch, found.value.order, false);
         if (signal.aborted || !sure.ok) return;
         const { finishS } = found.value;
         const { lateS } = latenessOf(what.batch, found.value);

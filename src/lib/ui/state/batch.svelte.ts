@@ -47,6 +47,8 @@ const keptSchema = z.object({
 /** Looked for so long when nothing is planned yet, and when the maker asks, s. */
 const FIRST_SECONDS = 2;
 const MORE_SECONDS = 8;
+/** A plan is laid anew when it began so long ago, ms. */
+const STALE_MS = 300_000;
 /** What a move, a search or a change of the orders made of the plan. Seconds; later is more. */
 export interface PlanChange {
   finishS: number;
@@ -116,9 +118,14 @@ export class BatchPlan {
     await this.demands.follow(this.wanted, this.needs.workshop());
   }
   private round = 0;
+  /** Something newer is worked out: what was asked for before is answered no more, and what is looked for is another plan. */
+  private another(): number {
+    this.searching?.stop();
+    return ++this.round;
+  }
   /** Lays the batch as it is now. */
   async lay(): Promise<void> {
-    const mine = ++this.round;
+    const mine = this.another();
     const { made, order } = this;
     if (!made) return;
     if (!made.ok || !made.value.hoopings.length) {
@@ -134,16 +141,17 @@ export class BatchPlan {
   }
   /** Looks for a better plan; what was found so far is shown meanwhile. */
   async search(seconds = MORE_SECONDS): Promise<void> {
-    const mine = ++this.round;
+    const mine = this.another();
     const { batch, order, schedule: before } = this;
-    if (!batch || this.searching) return;
+    if (!batch) return;
     const controller = new AbortController();
-    this.searching = { from: this.needs.now(), seconds, stop: () => controller.abort() };
+    const searching = { from: this.needs.now(), seconds, stop: () => controller.abort() };
+    this.searching = searching;
     const better = (found: Schedule) => mine === this.round && this.show(found, null);
     const found = await this.needs.search(batch.task, seconds, order, better, controller.signal);
-    this.searching = null;
+    if (this.searching === searching) this.searching = null;
     if (mine !== this.round) return;
-    if (!found.ok) return this.show(null, found.problem);
+    if (!found.ok) return before ? this.needs.tell(found.problem) : this.show(null, found.problem);
     this.take(found.value, before);
     await this.seeHowSure(mine);
   }
@@ -154,7 +162,7 @@ export class BatchPlan {
     await this.layAs(movedIn(schedule.order, schedule.tasks, { hoopingId, headId, atS }), schedule);
   }
   private async layAs(order: KeptOrder, before: Schedule | null): Promise<void> {
-    const mine = ++this.round;
+    const mine = this.another();
     const { batch } = this;
     if (!batch) return;
     const laid = await this.needs.lay(batch.task, order);
@@ -172,7 +180,7 @@ export class BatchPlan {
     if (next) await this.backTo(next);
   }
   private async backTo(order: KeptOrder) {
-    const mine = ++this.round;
+    const mine = this.another();
     const laid = this.batch && (await this.needs.lay(this.batch.task, order));
     if (mine !== this.round || !laid?.ok) return;
     this.remember(order);
@@ -180,10 +188,14 @@ export class BatchPlan {
     this.change = null;
     await this.seeHowSure(mine);
   }
-  /** Plans anew from this minute on. */
-  replan(): Promise<void> {
+  /** From this minute on: what should have been done meanwhile and was not is still to do. */
+  replan() {
     this.from = minute(this.needs.now());
-    return this.lay();
+    this.change = null;
+  }
+  /** The clock has gone on for so long that the plan is of before. */
+  keepUp() {
+    if (this.isLoaded && !this.searching && this.needs.now() - this.from > STALE_MS) this.replan();
   }
   private show(schedule: Schedule | null, problem: Problem | null) {
     this.schedule = schedule;
