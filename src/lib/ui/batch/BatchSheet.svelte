@@ -4,7 +4,7 @@
   import type { Schedule } from '$lib/core/schedule';
   import { workroom } from '../state/workroom.svelte';
   import { personName, plan } from './plan.svelte';
-  import { dayWords, dueWords, hourWords, orderName, STATE_WORDS } from './words';
+  import { dayWords, dueWords, hourWords, orderName, STATE_WORDS, untilWords } from './words';
 
   // The batch on paper: what is wanted, what is sewn where when, who does what on which day, and what the next person must know.
   let { batch, schedule }: { batch: Batch; schedule: Schedule } = $props();
@@ -29,6 +29,11 @@
   const days = $derived(workDays(stretchesOf(calls), batch.now));
   const next = $derived(nextOf(batch, schedule, 0));
   const underWay = $derived(batch.hoopings.filter(({ runId }) => runId !== null));
+  /** what was noted last, behind a space */
+  const noteOf = (logged: ReturnType<typeof runOf>) => {
+    const last = logged?.state.notes.at(-1);
+    return last ? ` “${last.text}”` : '';
+  };
   const runOf = (id: string | null) => workroom.runs.find(({ run }) => run.id === id);
 </script>
 
@@ -73,8 +78,7 @@
       <li>
         <strong>{name}</strong> is under way{logged?.run.machine ? ` on ${logged.run.machine.name}` : ''}{step
           ? `; next: ${step.title}`
-          : ''}.{#if logged?.state.notes.length}
-          “{itemAt(logged.state.notes, logged.state.notes.length - 1).text}”{/if}
+          : ''}.{noteOf(logged)}
       </li>
     {/each}
     {#each next.waits as w, n (n)}<li>{w.name}: {w.title}, until {dayWords(at(w.endS))}.</li>{/each}
@@ -96,7 +100,7 @@
           {#each hoopings as { hooping, fromS, toS } (hooping.id)}
             <tr class="break-inside-avoid align-top">
               <td class="w-36">{dayWords(at(fromS))}</td>
-              <td class="w-24">to {hourWords(at(toS))}</td>
+              <td class="w-40">to {untilWords(at(fromS), at(toS))}</td>
               <td
                 >{hooping.name}, {count(hooping.items, 'item')}{#if hooping.names.length}: {hooping.names.join(
                     ', ',
