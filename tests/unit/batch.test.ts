@@ -4,6 +4,7 @@ import {
   latenessOf,
   nextOf,
   orderProgress,
+  plannedCalls,
   surenessOf,
   whatIfs,
   type BatchInput,
@@ -121,6 +122,16 @@ describe('a batch', () => {
     // Tomas works at the table alone.
     expect(schedule.tasks.filter((t) => t.personId === 'tomas' && t.headId !== null)).to.deep.equal([]);
     expect(schedule.tasks.filter((t) => t.personId === 'tomas')).not.to.deep.equal([]);
+  });
+  it('tells when the needle runs, in long stretches and while hands stay by it', () => {
+    const patch = batch.hoopings.find(({ buildId }) => buildId === 'crew-patch')!;
+    const { calls } = facts.demands.find((d) => d.build.id === 'crew-patch')!.sewing;
+    const needle = calls.flatMap(({ parts }) => parts.filter((p) => p.isSewn)).reduce((sum, p) => sum + p.once + p.each * patch.designs, 0); // prettier-ignore
+    const own = plannedCalls(batch, schedule.tasks).filter((c) => c.hoopingId === patch.id);
+    const runs = own.flatMap((c) => c.sewn);
+    expect(runs.reduce((sum, r) => sum + r.toS - r.fromS, 0)).to.be.closeTo(needle, 1e-6);
+    expect(own.some(({ kind, sewn }) => kind === 'hand' && sewn.length > 0)).to.equal(true);
+    for (const c of own) for (const r of c.sewn) expect(r.fromS >= c.startS - 1e-6 && r.toS <= c.endS + 1e-6).to.equal(true); // prettier-ignore
   });
   it('has one line that is late, and a second person two evenings is what helps', () => {
     const late = latenessOf(batch, schedule);

@@ -11,6 +11,8 @@ export interface PlannedCall {
   personId: string | null;
   startS: number;
   endS: number;
+  /** when the needle runs in it */
+  sewn: { fromS: number; toS: number }[];
 }
 /** What comes next, person by person and head by head. */
 export interface Next {
@@ -34,7 +36,7 @@ export function nextOf(batch: Batch, { tasks }: Pick<Schedule, 'tasks'>, atS: nu
   };
 }
 /** All that is planned, in the order of time. */
-export function plannedCalls({ hoopings, task }: Batch, tasks: Schedule['tasks']): PlannedCall[] {
+export function plannedCalls({ hoopings, task, sewn }: Batch, tasks: Schedule['tasks']): PlannedCall[] {
   const steps = new Map(task.hoopings.flatMap((h) => h.steps.map((s) => [`${h.id} ${s.id}`, s] as const)));
   const names = new Map(hoopings.map(({ id, name }) => [id, name]));
   return tasks
@@ -49,6 +51,10 @@ export function plannedCalls({ hoopings, task }: Batch, tasks: Schedule['tasks']
         personId: t.personId,
         startS: t.startS,
         endS: t.endS,
+        sewn: (sewn.get(`${t.hoopingId} ${t.stepId}`) ?? []).map(({ fromS, toS }) => ({
+          fromS: t.startS + fromS,
+          toS: t.startS + toS,
+        })),
       };
     })
     .sort((a, b) => a.startS - b.startS || a.endS - b.endS);

@@ -33,7 +33,6 @@ export function callsLeft({ run, state }: LoggedRun, numbers: Numbers, now: numb
       title: `${waiting.title}: wait`,
       kind: 'wait',
       atHead: false,
-      attended: false,
       isByItem: false,
       parts: [{ stepId: first.id, isSewn: false, once: seconds, each: 0, breaksOnce: 0, breaksEach: 0 }],
     },

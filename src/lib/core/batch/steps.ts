@@ -16,11 +16,15 @@ interface Doing {
   /** what a run has left is told as it is planned, for all its items */
   isRunning: boolean;
 }
+/** A step, and when the needle runs in it: seconds from its beginning. */
+export interface TimedStep extends ScheduleStep {
+  sewn: { fromS: number; toS: number }[];
+}
 /** A call as steps that nobody breaks off: at the table one item after the other where all would take long. */
-export function stepsOf(call: Call, hooping: BatchHooping, doing: Doing): ScheduleStep[] {
-  const { id, title, kind, atHead, attended } = call;
+export function stepsOf(call: Call, hooping: BatchHooping, doing: Doing): TimedStep[] {
+  const { id, title, kind, atHead } = call;
   const { designs } = hooping;
-  const base = { label: title, kind, atHead, attended };
+  const base = { label: title, kind, atHead, attended: false };
   const whole = timeOf(call, hooping, [0, designs], doing);
   const many = call.isByItem ? Math.min(designs, Math.ceil(whole.seconds / LONG_AT_TABLE)) : 1;
   if (many <= 1) return [{ ...base, id, ...whole }];
@@ -40,22 +44,25 @@ function timeOf(
   { madeBefore }: BatchHooping,
   [from, to]: [number, number],
   { numbers, handSpread, fillings, isRunning }: Doing,
-): { seconds: number; cv: number } {
+): Pick<TimedStep, 'seconds' | 'cv' | 'sewn'> {
   const many = to - from;
   const pace = isRunning ? 1 : fillings * paceOf(madeBefore + from, many, numbers);
+  const sewn: TimedStep['sewn'] = [];
   let [seconds, variance] = [0, 0];
   for (const { isSewn, breaksOnce, breaksEach, ...part } of parts) {
     const once = from ? 0 : part.once;
     if (isSewn || kind !== 'hand') {
       // While the needle runs, hands are no quicker for knowing their work.
+      const fromS = seconds;
       seconds += once + part.each * many;
+      if (isSewn) sewn.push({ fromS, toS: seconds });
       if (isSewn) variance += (breaksOnce + breaksEach * many) * numbers['stitch.breakSeconds'];
       continue;
     }
     seconds += (once + part.each * many) * pace;
     variance += (handSpread * pace) ** 2 * (once ** 2 + many * part.each ** 2);
   }
-  return { seconds, cv: seconds > 0 ? Math.min(1, Math.sqrt(variance) / seconds) : 0 };
+  return { seconds, sewn, cv: seconds > 0 ? Math.min(1, Math.sqrt(variance) / seconds) : 0 };
 }
 /** How much longer hands take for these items, on average. */
 function paceOf(from: number, many: number, numbers: Numbers): number {

@@ -2,7 +2,6 @@ import { count, fail, itemAt, ok, type Result } from '../base';
 import type { Demand } from '../demand';
 import type { LoggedRun } from '../log';
 import type { Numbers } from '../numbers';
-import type { Call } from '../order';
 import { isOver } from '../run';
 import type { Duty, ScheduleHooping, ScheduleStep, ScheduleTask, Worker } from '../schedule';
 import type { Machine, Workshop } from '../workshop';
@@ -40,8 +39,8 @@ export interface Batch {
   heads: Head[];
   hoopings: BatchHooping[];
   task: ScheduleTask;
-  /** what is done within a step of the task, by the ids of hooping and step */
-  calls: ReadonlyMap<string, Call>;
+  /** when the needle runs within a step of the task, s from its beginning; by the ids of hooping and step */
+  sewn: ReadonlyMap<string, { fromS: number; toS: number }[]>;
   /** by line: what must be done when */
   duties: { line: string; duty: Duty }[];
 }
@@ -84,7 +83,7 @@ export function batchOf(input: BatchInput): Result<Batch> {
       ),
     ]),
   );
-  const calls = new Map<string, Call>();
+  const sewn = new Map<string, { fromS: number; toS: number }[]>();
   const taken = new Map<string, string>();
   const made = hoopings.map((hooping): ScheduleHooping => {
     const demand = demands.find(({ build }) => build.id === hooping.buildId);
@@ -96,12 +95,11 @@ export function batchOf(input: BatchInput): Result<Batch> {
     const fillings = machine.headsTogether ? machine.heads : 1;
     const doing = { numbers, handSpread: input.handSpread, fillings, isRunning };
     const steps: ScheduleStep[] = [];
-    const put = (call: Call, step: ScheduleStep) => {
-      steps.push(step);
-      calls.set(`${hooping.id} ${step.id}`, call);
-    };
     for (const call of logged ? callsLeft(logged, numbers, now) : (demand?.sewing.calls ?? []))
-      for (const step of stepsOf(call, hooping, doing)) put(call, step);
+      for (const { sewn: runs, ...step } of stepsOf(call, hooping, doing)) {
+        steps.push(step);
+        sewn.set(`${hooping.id} ${step.id}`, runs);
+      }
     const bound =
       steps.some(({ atHead }) => atHead) && logged ? own.find((h) => !taken.has(h.id)) : undefined;
     if (bound) taken.set(bound.id, hooping.id);
@@ -124,7 +122,7 @@ export function batchOf(input: BatchInput): Result<Batch> {
     now,
     heads,
     hoopings,
-    calls,
+    sewn,
     task: {
       heads: heads.map(({ id, machineId }) => ({
         id,

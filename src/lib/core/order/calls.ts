@@ -20,8 +20,6 @@ export interface Call {
   kind: 'needle' | 'hand' | 'wait';
   /** the hooping holds its head */
   atHead: boolean;
-  /** of the needle: somebody stays with it */
-  attended: boolean;
   /** at the table, item by item: it may be left after each */
   isByItem: boolean;
   /** one after the other: hands lay, watch and lay again where the needle runs for too short a time to leave it */
@@ -73,11 +71,11 @@ export function callsOf(
     kind: Call['kind'],
     stepId: string,
     title: string,
-    where: Pick<Call, 'atHead'> & Partial<Pick<Call, 'attended' | 'isByItem'>>,
+    where: Pick<Call, 'atHead'> & Partial<Pick<Call, 'isByItem'>>,
     time: CallTime,
   ) {
     const parts = [{ ...time, stepId, isSewn: kind === 'needle' }];
-    calls.push({ id: `${kind}:${stepId}`, title, kind, attended: false, isByItem: false, ...where, parts });
+    calls.push({ id: `${kind}:${stepId}`, title, kind, isByItem: false, ...where, parts });
   }
   function hands(
     { id, title }: Pick<Step, 'id' | 'title'>,

@@ -139,7 +139,6 @@ function callBar(
   // At the machine the whole stave, at the table its lower half: told by shape as well as by colour.
   const [top, high] = call.headId ? [y, h] : [y + h * 0.35, h * 0.65];
   ctx.fillRect(x, top, w, high);
-  if (call.kind === 'needle' && w > 3) hatch(ctx, x, top, w, high, c.needle);
   if (w > 2.5 || isChosen) {
     ctx.lineWidth = isChosen ? 2.5 : 0.75;
     ctx.strokeStyle = isChosen ? c.ink : c['on-hands'];

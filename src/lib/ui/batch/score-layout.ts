@@ -86,14 +86,12 @@ export function layoutBatch(
         toS: last.endS,
         isLate: (late.hoopings.get(id)?.lateS ?? 0) > 0,
         isBegun: runId !== null,
-        sewn: own
-          .filter(({ kind }) => kind === 'needle')
-          .map(({ startS, endS }) => ({ fromS: startS, toS: endS })),
+        sewn: own.flatMap((c) => c.sewn),
       },
     ];
   });
   const setups = schedule.setups.map(
-    ({ headId, personId, startS, endS }): CallBar => ({ hoopingId: '', name: headId, title: `Thread ${headId}`, kind: 'hand', headId, personId, startS, endS, stave: staveOf('person', personId), lane: 0, isSetup: true }), // prettier-ignore
+    ({ headId, personId, startS, endS }): CallBar => ({ hoopingId: '', name: headId, title: `Thread ${headId}`, kind: 'hand', sewn: [], headId, personId, startS, endS, stave: staveOf('person', personId), lane: 0, isSetup: true }), // prettier-ignore
   );
   const done = all.flatMap((call): CallBar[] =>
     call.personId === null

@@ -2,7 +2,9 @@
   import { hoursAWeek, WEEKDAYS, type Person } from '$lib/core/workshop';
   import NameField from '../kit/NameField.svelte';
   import Select from '../kit/Select.svelte';
+  import Switch from '../kit/Switch.svelte';
   import { setRow } from '../state/shelf';
+  import { workroom } from '../state/workroom.svelte';
   import ShelfList from './ShelfList.svelte';
 
   // Who works here, and when.
@@ -18,6 +20,13 @@
   };
 </script>
 
+<div class="mb-3">
+  <Switch
+    checked={workroom.workshop.runsAlone}
+    onchange={(runsAlone) => void workroom.saveWorkshop((w) => ({ ...w, runsAlone }))}
+    >A machine may sew on where nobody is at work</Switch
+  >
+</div>
 <ShelfList
   name="people"
   title="People"
