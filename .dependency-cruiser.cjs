@@ -45,6 +45,7 @@ const ROOMS = [
     'log',
     'batch',
     'batch-file',
+    'costing',
     'calibration',
     'rehearsal',
     'exchange',

@@ -107,7 +107,7 @@ for (const {
   });
   // First visit: the sample workroom is set up.
   await page.goto(app.url);
-  await page.getByRole('heading', { name: 'Gullmere Kite Fair' }).waitFor();
+  await page.getByRole('heading', { name: 'Tern & Tide' }).waitFor();
   if (bring) {
     const [file, tape] = bring;
     await page.goto(`${app.url}/builds`);

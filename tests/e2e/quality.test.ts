@@ -172,12 +172,12 @@ describe('what the server sends', () => {
   it('needs at most 169 KB of gzipped JavaScript for the first screen, pictures of the builds and all; a build 262 KB', async () => {
     const { page, context } = await openPage(used.browser);
     await page.goto(used.app.url);
-    await page.getByRole('heading', { name: 'Gullmere Kite Fair' }).waitFor();
+    await page.getByRole('heading', { name: 'Tern & Tide' }).waitFor();
     // The second visit: the sample workroom is there, what drew it is not needed again.
     const first = await scriptsOf(page, context, async () => {
       const pictures = context.waitForEvent('response', (r) => r.url().includes('reading.worker'));
       await page.reload();
-      await page.getByRole('heading', { name: 'Gullmere Kite Fair' }).waitFor();
+      await page.getByRole('heading', { name: 'Tern & Tide' }).waitFor();
       await pictures;
     });
     context.removeAllListeners('response');

@@ -54,7 +54,7 @@ describe('data safety', () => {
   it('a damaged record is set aside with a sentence; the rest opens', async () => {
     const { page, context } = await openPage(used.browser);
     await page.goto(used.app.url);
-    await page.getByRole('heading', { name: 'Gullmere Kite Fair' }).waitFor();
+    await page.getByRole('heading', { name: 'Tern & Tide' }).waitFor();
     await page.evaluate(
       () =>
         new Promise<void>((resolve) => {
@@ -114,7 +114,7 @@ describe('data safety', () => {
     const browser = await startBrowser();
     const { page, context, faults } = await openPage(browser, { serviceWorkers: 'allow' });
     await page.goto(app.url);
-    await page.getByRole('heading', { name: 'Gullmere Kite Fair' }).waitFor();
+    await page.getByRole('heading', { name: 'Tern & Tide' }).waitFor();
     await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
     await page.waitForFunction(() => navigator.serviceWorker.controller !== null);
     const kept = await page.evaluate(async () =>

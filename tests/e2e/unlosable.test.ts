@@ -40,7 +40,7 @@ describe('a run outlives its browser', () => {
       await page.goto(`${app.url}/icon.svg`);
       if (!(await hasWorkroom(page))) {
         await page.goto(app.url);
-        await page.getByRole('heading', { name: 'Gullmere Kite Fair' }).waitFor();
+        await page.getByRole('heading', { name: 'Tern & Tide' }).waitFor();
         if (cut > 0) await page.getByText('had lost its database').waitFor();
         else await mirrorMade(page);
         lost += cut > 0 ? 1 : 0;

@@ -36,7 +36,7 @@ describe('a newer version', () => {
     let app = await startApp({ cwd: older });
     const { page, context } = await openPage(used.browser, { serviceWorkers: 'allow' });
     await page.goto(app.url);
-    await page.getByRole('heading', { name: 'Gullmere Kite Fair' }).waitFor();
+    await page.getByRole('heading', { name: 'Tern & Tide' }).waitFor();
     await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
     await page.reload();
     await page.getByRole('link', { name: 'Resume' }).click();

@@ -211,7 +211,7 @@ describe('what cannot be shown or kept', () => {
   it('a moment that is no date locks nothing: its run is set aside, the workroom opens', async () => {
     const { page, context, faults } = await openPage(used.browser);
     await page.goto(used.app.url);
-    await page.getByRole('heading', { name: 'Gullmere Kite Fair' }).waitFor();
+    await page.getByRole('heading', { name: 'Tern & Tide' }).waitFor();
     await page.evaluate(
       () =>
         new Promise<void>((resolve) => {

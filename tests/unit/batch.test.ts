@@ -15,7 +15,7 @@ import { demandOf } from '$lib/core/demand';
 import { callSeconds } from '$lib/core/order';
 import { planBuild } from '$lib/core/plan';
 import { layBatch, movedIn, scheduleBatch, surenessOfBatch, type Schedule } from '$lib/core/schedule';
-import { orderSchema, personSchema, type CustomerOrder } from '$lib/core/workshop';
+import { newLine, orderSchema, personSchema, type CustomerOrder } from '$lib/core/workshop';
 import { batchFrom, demoFacts, inputOf } from '../support/batch';
 import { crewPatch, pouch, tailTab, windStar } from '$lib/demo';
 import { example } from '../support/examples';
@@ -27,7 +27,7 @@ const DAY = 24 * HOUR;
 const facts = demoFacts(NOW);
 const { orders } = facts.workshop;
 const order = (id: string, more: Partial<CustomerOrder>): CustomerOrder => orderSchema.parse({ id, customer: id, lines: [], createdAt: 0, ...more }); // prettier-ignore
-const line = (id: string, buildId: string, quantity: number, due: string | null = null, names: string[] = []) => ({ id, buildId, quantity, due, names }); // prettier-ignore
+const line = (id: string, buildId: string, quantity: number, due: string | null = null, names: string[] = []) => newLine({ id, buildId, quantity, due, names }); // prettier-ignore
 /** So many looks for a better plan. */
 function planned(input: BatchInput, looks = 40): { batch: ReturnType<typeof batchFrom>; schedule: Schedule } {
   const batch = batchFrom(input);

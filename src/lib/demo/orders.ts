@@ -1,4 +1,4 @@
-import type { CustomerOrder } from '$lib/core/workshop';
+import { newLine, newOrder, type CustomerOrder } from '$lib/core/workshop';
 
 const DAY = 86_400_000;
 /** So many days from a moment, at an hour, by the clock. */
@@ -19,18 +19,12 @@ const order = (
   notes: string,
   lines: Line[],
 ): CustomerOrder => ({
-  id,
+  ...newOrder(id, Math.max(0, Math.round(createdAt))),
   customer,
   notes,
-  createdAt: Math.max(0, Math.round(createdAt)),
-  closedAt: null,
-  lines: lines.map(([buildId, quantity, due, names = []]) => ({
-    id: `${id}-${buildId}`,
-    buildId,
-    quantity,
-    due,
-    names,
-  })),
+  lines: lines.map(([buildId, quantity, due, names = []]) =>
+    newLine({ id: `${id}-${buildId}`, buildId, quantity, due, names }),
+  ),
 });
 
 /** What Tern & Tide have promised: the fair in nine days, a breakfast that is too soon, and what is done. @param now ms */

@@ -28,7 +28,9 @@ const DAY = 24 * 3_600_000;
 /** Gullmere Kite Fair: the made-up workroom "Tern & Tide". All names and figures are ours. @param now ms */
 const demoWorkshop = (now: number): Workshop =>
   workshopSchema.parse({
-    name: 'Gullmere Kite Fair',
+    name: 'Tern & Tide',
+    currency: 'EUR',
+    terms: 'Half when it is ordered, half when it is fetched. The price holds for four weeks.',
     unit: 'mm',
     machines: [
       {

@@ -4,6 +4,7 @@
   import OrderEditor from '$lib/ui/batch/OrderEditor.svelte';
   import OrderList from '$lib/ui/batch/OrderList.svelte';
   import { followBatch, plan } from '$lib/ui/batch/plan.svelte';
+  import PriceView from '$lib/ui/batch/PriceView.svelte';
   import PlanView from '$lib/ui/batch/PlanView.svelte';
   import Tabs from '$lib/ui/kit/Tabs.svelte';
   import EmptyWorkroom from '$lib/ui/shell/EmptyWorkroom.svelte';
@@ -15,6 +16,7 @@
   const VIEWS = [
     ['orders', 'Orders'],
     ['plan', 'Plan'],
+    ['price', 'Price'],
   ] as const;
   let view = $state<(typeof VIEWS)[number][0]>('orders');
   let asked = $state<string | null>(null);
@@ -22,6 +24,7 @@
     workroom.workshop.orders.toSorted((a, b) => Number(a.closedAt !== null) - Number(b.closedAt !== null)),
   );
   const chosen = $derived(orders.find(({ id }) => id === asked) ?? orders[0] ?? null);
+  const own = $derived(plan.lines.filter(({ order }) => order.id === chosen?.id));
   const add = async () => {
     asked = await addOrder();
     view = 'orders';
@@ -60,22 +63,22 @@
       rowClass="no-print mb-4"
       badge={(name) => (name === 'plan' ? late : null)}
     >
-      {#if view === 'orders'}
-        <div class="grid gap-6 lg:grid-cols-[17rem_1fr]">
+      {#if view === 'plan'}
+        <PlanView {now} />
+      {:else}
+        <div class="grid gap-6 lg:grid-cols-[17rem_minmax(0,1fr)]">
           <OrderList
             {orders}
             lines={plan.lines}
             chosen={chosen?.id ?? null}
             onchoose={(id) => (asked = id)}
           />
-          {#if chosen}<OrderEditor
+          {#if chosen && view === 'orders'}<OrderEditor
               order={chosen}
-              lines={plan.lines.filter(({ order }) => order.id === chosen.id)}
+              lines={own}
               onchoose={(id) => (asked = id)}
-            />{/if}
+            />{:else if chosen}<PriceView order={chosen} lines={own} />{/if}
         </div>
-      {:else}
-        <PlanView {now} />
       {/if}
     </Tabs>
   {/if}

@@ -28,6 +28,13 @@
   const setUsual = (change: Partial<typeof usual>) =>
     void workroom.saveWorkshop((w) => ({ ...w, usual: { ...w.usual, ...change } }));
 
+  const named = new Intl.DisplayNames('en-GB', { type: 'currency' });
+  const currencies: [string, string][] = [
+    ['', 'amounts without a sign'],
+    ...Intl.supportedValuesOf('currency')
+      .map((code): [string, string] => [code, `${named.of(code) ?? code} (${code})`])
+      .sort(([, a], [, b]) => a.localeCompare(b)),
+  ];
   const told = $derived([
     {
       href: '/workshop/machines' as const,
@@ -92,6 +99,32 @@
   <div class="flex flex-col gap-1">
     <span class="label">Look</span>
     <Radios label="Look" value={theme.choice} options={themes} onchange={(look) => theme.set(look)} />
+  </div>
+</section>
+
+<section class="mb-9">
+  <h2 class="mb-2 text-2xl">What is asked for it</h2>
+  <div class="flex flex-wrap items-start gap-6">
+    <label class="flex flex-col gap-1"
+      ><span class="label">Currency</span><Select
+        class="w-64"
+        label="Currency"
+        value={workshop.currency ?? ''}
+        options={currencies}
+        onchange={(code) => void workroom.saveWorkshop((w) => ({ ...w, currency: code || null }))}
+      /></label
+    >
+    <label class="flex min-w-72 flex-1 flex-col gap-1"
+      ><span class="label">Your terms, as they stand on a quote</span><textarea
+        rows="3"
+        maxlength={3000}
+        class="max-w-2xl"
+        value={workshop.terms}
+        onchange={(e) => {
+          const terms = e.currentTarget.value.trim();
+          void workroom.saveWorkshop((w) => ({ ...w, terms }));
+        }}></textarea></label
+    >
   </div>
 </section>
 

@@ -9,6 +9,7 @@ export * from './grouped';
 export * from './item-at';
 export * from './log-sum';
 export * from './oval';
+export * from './money';
 export * from './problem';
 export * from './schema';
 export * from './units';

@@ -1,7 +1,7 @@
 import { itemAt } from '../base';
 import type { Demand } from '../demand';
 import type { Numbers } from '../numbers';
-import { itemsToLoad, ownLots } from '../order';
+import { itemsToLoad, ownLots, type Lot } from '../order';
 import { byDue, type LineProgress } from './progress';
 
 /** A hooping that is still to be begun, or is under way. */
@@ -13,6 +13,8 @@ export interface BatchHooping {
   /** times the tape is sewn in it, and items that come out */
   designs: number;
   items: number;
+  /** hoops that are filled and served one after the other, for heads that sew one design together */
+  fillings: number;
   /** lines that its items are for, in their order; ids of order and line */
   lines: string[];
   /** names of its items, where they have some */
@@ -30,13 +32,14 @@ export const lineKey = ({ order, line }: Pick<LineProgress, 'order' | 'line'>): 
 
 /**
  * The hoopings that the lines of one build still need: all lines fill them together, the earliest due first, with the spares that each
- * line needs to be met as surely as wanted. @param made items of the build that were made before
+ * line needs to be met as surely as wanted. @param made items of the build that were made before @param heads that sew one design together
  */
 export function hoopingsOf(
   { build, sewing, order }: Pick<Demand, 'build' | 'sewing' | 'order'>,
   lines: readonly LineProgress[],
   made: number,
   numbers: Numbers,
+  heads: number,
 ): BatchHooping[] {
   const inTurn = lines.toSorted(byDue);
   const inWork = inTurn.reduce((sum, l) => sum + l.inWork, 0);
@@ -50,10 +53,10 @@ export function hoopingsOf(
     return Math.max(0, load - inWork);
   });
   const items = reaches.at(-1) ?? 0;
-  const lots = ownLots(Math.ceil(items / order.inTape), sewing.repeats);
+  const lots = loadings(ownLots(Math.ceil(items / order.inTape), sewing.repeats), heads);
   const names = namesOf(inTurn);
   let before = 0;
-  return lots.map(({ designs }, n) => {
+  return lots.map(({ designs, fillings }, n) => {
     const from = before;
     const to = (before += designs * order.inTape);
     const own = inTurn.filter((_, l) => from < itemAt(reaches, l) && to > (reaches[l - 1] ?? 0));
@@ -63,6 +66,7 @@ export function hoopingsOf(
       name: build.name,
       designs,
       items: designs * order.inTape,
+      fillings,
       lines: own.map(lineKey),
       names: names.slice(from, to),
       due: own.reduce<string | null>((first, { line }) => earlier(first, line.due), null),
@@ -71,6 +75,12 @@ export function hoopingsOf(
     };
   });
 }
+/** Lots as heads take them that sew one design together: each its own, all at once. */
+export const loadings = (lots: readonly Pick<Lot, 'designs'>[], heads: number) =>
+  Array.from({ length: Math.ceil(lots.length / heads) }, (_, n) => {
+    const together = lots.slice(n * heads, (n + 1) * heads);
+    return { designs: together.reduce((sum, { designs }) => sum + designs, 0), fillings: together.length };
+  });
 const earlier = (a: string | null, b: string | null) => (a === null ? b : b === null || a < b ? a : b);
 /** Names that are still to be sewn. */
 const namesOf = (lines: readonly LineProgress[]) =>

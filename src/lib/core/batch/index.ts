@@ -2,11 +2,12 @@
  * Orders with a date: how far they have come by the log, what hoopings they still need, and these as a task of heads and hands. In:
  * orders, what their builds take, runs, workshop, the moment (ms). Out: items, and seconds from that moment on.
  */
-export { batchOf, type Batch, type BatchInput } from './task';
-export { lineKey, type BatchHooping } from './hoopings';
+export { batchOf, madeOf, type Batch, type BatchInput } from './task';
+export { lineKey, loadings, type BatchHooping } from './hoopings';
 export { latenessOf, type Lateness } from './late';
 export { nextOf, plannedCalls, type PlannedCall } from './now';
 export { orderProgress, type LineProgress, type LineState } from './progress';
+export { stepsOf } from './steps';
 export { stretchesOf, workDays } from './stretches';
 export { surenessOf, type BatchSureness } from './sure';
 export { whatIfs, type WhatIf } from './whatif';

@@ -16,6 +16,8 @@ export interface LineProgress {
   /** spoiled, or good enough for seconds only, while it was sewn for this line */
   rejected: number;
   state: LineState;
+  /** runs that made something for it, and what share of each was for it, 0-1 */
+  madeIn: { logged: LoggedRun; share: number }[];
 }
 
 /** Earlier due, then earlier ordered. */
@@ -43,6 +45,7 @@ export function orderProgress(
       inWork: 0,
       rejected: 0,
       state: 'waiting',
+      madeIn: [],
     })),
   );
   const inTurn = all.toSorted(byDue);
@@ -68,6 +71,9 @@ function give(own: readonly LineProgress[], logged: LoggedRun) {
     const done = Math.min(ready, lacks(each));
     each.done += done;
     ready -= done;
+    // One that came to nothing is the loss of the line it was sewn for.
+    const share = good ? done / good : Number(each === first);
+    if (share) each.madeIn.push({ logged, share });
     const inWork = Math.min(open, lacks(each));
     each.inWork += inWork;
     open -= inWork;

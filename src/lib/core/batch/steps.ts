@@ -6,13 +6,13 @@ import type { BatchHooping } from './hoopings';
 
 /** Work at the table is left after an item where it would bind somebody for longer, s. */
 const LONG_AT_TABLE = 1800;
+/** A hooping as its steps see it. */
+type Filled = Pick<BatchHooping, 'designs' | 'fillings' | 'madeBefore'>;
 /** How a call is done. */
 interface Doing {
   numbers: Numbers;
   /** so much one handling varies, as a share of it */
   handSpread: number;
-  /** hoopings that are filled and served one after the other, for heads that sew one design together */
-  fillings: number;
   /** what a run has left is told as it is planned, for all its items */
   isRunning: boolean;
 }
@@ -21,9 +21,10 @@ export interface TimedStep extends ScheduleStep {
   sewn: { fromS: number; toS: number }[];
 }
 /** A call as steps that nobody breaks off: at the table one item after the other where all would take long. */
-export function stepsOf(call: Call, hooping: BatchHooping, doing: Doing): TimedStep[] {
+export function stepsOf(call: Call, hooping: Filled, doing: Doing): TimedStep[] {
   const { id, title, kind, atHead } = call;
-  const { designs } = hooping;
+  // All heads sew the same at the same time; at the table all items lie on one heap.
+  const designs = call.isByItem ? hooping.designs : Math.ceil(hooping.designs / hooping.fillings);
   const base = { label: title, kind, atHead, attended: false };
   const whole = timeOf(call, hooping, [0, designs], doing);
   const many = call.isByItem ? Math.min(designs, Math.ceil(whole.seconds / LONG_AT_TABLE)) : 1;
@@ -40,27 +41,31 @@ export function stepsOf(call: Call, hooping: BatchHooping, doing: Doing): TimedS
  * as long as the table says. @param items from and before which, from 0
  */
 function timeOf(
-  { kind, parts }: Call,
-  { madeBefore }: BatchHooping,
+  { kind, parts, isByItem }: Call,
+  { madeBefore, fillings }: Filled,
   [from, to]: [number, number],
-  { numbers, handSpread, fillings, isRunning }: Doing,
+  { numbers, handSpread, isRunning }: Doing,
 ): Pick<TimedStep, 'seconds' | 'cv' | 'sewn'> {
   const many = to - from;
-  const pace = isRunning ? 1 : fillings * paceOf(madeBefore + from, many, numbers);
+  // What a run has left is told for all its items as it is.
+  const pace = isRunning ? 1 : paceOf(madeBefore + from, many, numbers);
+  const times = isRunning ? 1 : fillings;
   const sewn: TimedStep['sewn'] = [];
   let [seconds, variance] = [0, 0];
   for (const { isSewn, breaksOnce, breaksEach, ...part } of parts) {
-    const once = from ? 0 : part.once;
-    if (isSewn || kind !== 'hand') {
+    const isByHand = !isSewn && kind === 'hand';
+    const once = from ? 0 : part.once * (isByHand ? times : 1);
+    const each = part.each * (isByHand && !isByItem ? times : 1);
+    if (!isByHand) {
       // While the needle runs, hands are no quicker for knowing their work.
       const fromS = seconds;
-      seconds += once + part.each * many;
+      seconds += once + each * many;
       if (isSewn) sewn.push({ fromS, toS: seconds });
       if (isSewn) variance += (breaksOnce + breaksEach * many) * numbers['stitch.breakSeconds'];
       continue;
     }
-    seconds += (once + part.each * many) * pace;
-    variance += (handSpread * pace) ** 2 * (once ** 2 + many * part.each ** 2);
+    seconds += (once + each * many) * pace;
+    variance += (handSpread * pace) ** 2 * (once ** 2 + many * each ** 2);
   }
   return { seconds, sewn, cv: seconds > 0 ? Math.min(1, Math.sqrt(variance) / seconds) : 0 };
 }

@@ -4,7 +4,7 @@ import type { LoggedRun } from '../log';
 import type { Numbers } from '../numbers';
 import { isOver } from '../run';
 import type { Duty, ScheduleHooping, ScheduleStep, ScheduleTask, Worker } from '../schedule';
-import type { Machine, Workshop } from '../workshop';
+import { headsAtOnce, type Machine, type Workshop } from '../workshop';
 import { hoopingsOf, lineKey, type BatchHooping } from './hoopings';
 import type { LineProgress } from './progress';
 import { callsLeft } from './running';
@@ -62,6 +62,7 @@ export function batchOf(input: BatchInput): Result<Batch> {
       lines.filter(({ line }) => line.buildId === demand.build.id),
       madeOf(demand.build.id, runs),
       numbers,
+      headsOn(demand.sewing.machineId, workshop.machines),
     ),
   );
   const hoopings = [...underWay, ...waiting];
@@ -92,8 +93,7 @@ export function batchOf(input: BatchInput): Result<Batch> {
     const machine = workshop.machines.find((m) => m.id === machineId) ?? itemAt(workshop.machines, 0);
     const own = heads.filter((h) => h.machineId === machine.id);
     const isRunning = logged !== undefined;
-    const fillings = machine.headsTogether ? machine.heads : 1;
-    const doing = { numbers, handSpread: input.handSpread, fillings, isRunning };
+    const doing = { numbers, handSpread: input.handSpread, isRunning };
     const steps: ScheduleStep[] = [];
     for (const call of logged ? callsLeft(logged, numbers, now) : (demand?.sewing.calls ?? []))
       for (const { sewn: runs, ...step } of stepsOf(call, hooping, doing)) {
@@ -130,7 +130,7 @@ export function batchOf(input: BatchInput): Result<Batch> {
         setup: beingSewn(id) ?? setups.get(machineId)?.now ?? null,
       })),
       people,
-      frames: workshop.hoops.map(({ id, owned }) => ({ kind: id, count: owned })),
+      frames: framesOf(workshop.hoops, hoopings, demands),
       hoopings: made,
       setupSeconds: setupSeconds([...setups.values()], numbers),
       machineRunsAlone: workshop.runsAlone,
@@ -170,9 +170,27 @@ function workersOf({ workshop, now }: BatchInput): Worker[] {
     shifts: shiftsOf(p, now, DAYS_AHEAD),
   }));
 }
+/** Hoops by their kind; where several are filled for heads that sew together, in sets of so many. */
+const framesOf = (
+  hoops: Workshop['hoops'],
+  hoopings: readonly BatchHooping[],
+  demands: BatchInput['demands'],
+) =>
+  hoops.map(({ id, owned }) => {
+    const own = demands.flatMap(({ build, sewing }) => (sewing.hoopId === id ? [build.id] : []));
+    const set = hoopings.reduce(
+      (most, h) => (own.includes(h.buildId) ? Math.max(most, h.fillings) : most),
+      1,
+    );
+    return { kind: id, count: Math.max(1, Math.floor(owned / set)) };
+  });
 const hoopNamed = (name: string, hoops: Workshop['hoops']): string | null =>
   hoops.find((h) => h.name === name)?.id ?? null;
-const madeOf = (buildId: string, runs: readonly LoggedRun[]): number =>
+const headsOn = (machineId: string, machines: readonly Machine[]): number => {
+  const machine = machines.find(({ id }) => id === machineId);
+  return machine ? headsAtOnce(machine) : 1;
+};
+export const madeOf = (buildId: string, runs: readonly LoggedRun[]): number =>
   runs.reduce((sum, { run }) => sum + (run.buildId === buildId ? run.items : 0), 0);
 function runningHooping({ run }: LoggedRun, lines: readonly LineProgress[]): BatchHooping {
   const own = lines.filter(({ line, inWork }) => line.buildId === run.buildId && inWork > 0);
@@ -183,6 +201,7 @@ function runningHooping({ run }: LoggedRun, lines: readonly LineProgress[]): Bat
     name: run.buildName,
     designs: run.items,
     items: run.items * (run.inTape ?? 1),
+    fillings: 1,
     lines: own.map(lineKey),
     names: [],
     due: dues.sort()[0] ?? null,

@@ -12,15 +12,16 @@ export interface Sold {
   sheetMm?: number;
   pack?: number;
 }
-/** Thread comes on spools and cones; pack: metres on one. */
-const THREADS = {
+/** Thread comes on spools and cones, pack: metres on one; needles in packs. */
+const SUPPLIES = {
   'thread-spool': { name: 'spool of thread', plural: 'spools of thread', pack: 500, price: 3 },
   'thread-cone': { name: 'cone of thread', plural: 'cones of thread', pack: 1000, price: 5 },
+  'machine-needle': { name: 'machine needle', plural: 'machine needles', pack: 5, price: 4 },
 } as const;
-export type ThreadKey = keyof typeof THREADS;
-const THREAD_KEYS = Object.keys(THREADS) as ThreadKey[];
+type SupplyKey = keyof typeof SUPPLIES;
+const SUPPLY_KEYS = Object.keys(SUPPLIES) as SupplyKey[];
 /** Zips are pieces that are bought one by one. */
-export type SoldKey = MaterialKind | NotionKey | ThreadKey;
+export type SoldKey = MaterialKind | NotionKey | SupplyKey;
 
 const STABILISER: Sold = { widthMm: 500, price: 3 };
 const CLOTH: Partial<Record<MaterialKind, Sold>> = {
@@ -31,25 +32,25 @@ const CLOTH: Partial<Record<MaterialKind, Sold>> = {
   vinyl: { widthMm: 230, sheetMm: 300, price: 1.8 },
 };
 /** Everything that has a way of being sold: materials, then notions. */
-export const SOLD_KEYS = [...new Set<SoldKey>([...MATERIAL_KINDS, ...NOTION_KEYS, ...THREAD_KEYS])] as [
+export const SOLD_KEYS = [...new Set<SoldKey>([...MATERIAL_KINDS, ...NOTION_KEYS, ...SUPPLY_KEYS])] as [
   SoldKey,
   ...SoldKey[],
 ];
 const isNotion = (key: SoldKey): key is NotionKey => Object.hasOwn(NOTIONS, key);
-const isThread = (key: SoldKey): key is ThreadKey => Object.hasOwn(THREADS, key);
+const isSupply = (key: SoldKey): key is SupplyKey => Object.hasOwn(SUPPLIES, key);
 
 /** As it is sold until the maker says otherwise. */
 export const usuallySold = (key: SoldKey): Sold => {
-  if (!isNotion(key) && !isThread(key)) return CLOTH[key] ?? STABILISER;
-  const { pack, price } = isThread(key) ? THREADS[key] : NOTIONS[key];
+  if (!isNotion(key) && !isSupply(key)) return CLOTH[key] ?? STABILISER;
+  const { pack, price } = isSupply(key) ? SUPPLIES[key] : NOTIONS[key];
   return { pack, price };
 };
 /** "cotton", "snap caps" */
 export const soldName = (key: SoldKey): string =>
-  isThread(key) ? THREADS[key].plural : isNotion(key) ? NOTIONS[key].plural : MATERIALS[key].name;
+  isSupply(key) ? SUPPLIES[key].plural : isNotion(key) ? NOTIONS[key].plural : MATERIALS[key].name;
 /** What a pack is counted in; empty for cloth. */
 export const soldUnit = (key: SoldKey): string =>
-  isThread(key) ? 'm' : isNotion(key) ? NOTIONS[key].unit : '';
+  key === 'machine-needle' ? 'piece' : isSupply(key) ? 'm' : isNotion(key) ? NOTIONS[key].unit : '';
 
 /** How the maker buys one thing, where it differs. mm */
 export const soldSchema = z.object({

@@ -56,6 +56,17 @@ export interface Purchase {
   colour?: string;
 }
 
+/** What must be bought of a material for a layout on shopStock: whole sheets, or a length as it is sold. mm */
+export type Bought = { cost: number; areaMm2: number } & ({ sheets: number } | { lengthMm: number });
+/** null: pieces are larger than anything sold. */
+export function boughtFor(layout: Layout, shop: LayoutStock, unit: LengthUnit): Bought | null {
+  const many = layout.sheets.length;
+  if (layout.unplaced.length || !many) return null;
+  const price = shop.cost ?? 0;
+  if (!shop.roll) return { cost: many * price, areaMm2: many * shop.widthMm * shop.heightMm, sheets: many };
+  const lengthMm = roundUpToGrid(layout.rollLengthMm, SOLD_BY[unit]);
+  return { cost: (price * lengthMm) / shop.heightMm, areaMm2: shop.widthMm * lengthMm, lengthMm };
+}
 /** What to buy for a layout on shopStock. */
 export function purchaseOf(
   name: string,
@@ -64,45 +75,35 @@ export function purchaseOf(
   shop: LayoutStock,
   unit: LengthUnit,
 ): Purchase {
-  const pieces = count(
-    layout.sheets.reduce((sum, s) => sum + s.placements.length, 0),
-    'piece',
-  );
-  const price = shop.cost ?? 0;
-  if (layout.unplaced.length || !layout.sheets.length)
+  const bought = boughtFor(layout, shop, unit);
+  const many = (quantities: readonly number[]) =>
+    count(
+      quantities.reduce((a, b) => a + b, 0),
+      'piece',
+    );
+  if (!bought)
     return {
       name,
       amount: 'a larger piece than is sold',
-      needs: count(
-        layout.unplaced.reduce((sum, u) => sum + u.quantity, 0),
-        'piece',
-      ),
+      needs: many(layout.unplaced.map((u) => u.quantity)),
       cost: 0,
       impossible: true,
     };
-  if (!shop.roll)
-    return {
-      name,
-      amount: count(
-        layout.sheets.length,
-        `sheet of ${MATERIALS[material].name}`,
-        `sheets of ${MATERIALS[material].name}`,
-      ),
-      needs: pieces,
-      cost: layout.sheets.length * price,
-      impossible: false,
-    };
-  const lengthMm = roundUpToGrid(layout.rollLengthMm, SOLD_BY[unit]);
   return {
     name,
-    amount:
-      unit === 'mm'
-        ? `${(lengthMm / MM_PER_M).toFixed(1)} m off the width`
-        : `${Math.round(lengthMm / SOLD_BY.inch)}/8 yd off the width`,
-    needs: pieces,
-    cost: (price * lengthMm) / shop.heightMm,
+    amount: amountOf(bought, material, unit),
+    needs: many(layout.sheets.map((s) => s.placements.length)),
+    cost: bought.cost,
     impossible: false,
   };
+}
+function amountOf(bought: Bought, material: MaterialKind, unit: LengthUnit): string {
+  const { name } = MATERIALS[material];
+  if ('sheets' in bought) return count(bought.sheets, `sheet of ${name}`, `sheets of ${name}`);
+  const { lengthMm } = bought;
+  return unit === 'mm'
+    ? `${(lengthMm / MM_PER_M).toFixed(1)} m off the width`
+    : `${Math.round(lengthMm / SOLD_BY.inch)}/8 yd off the width`;
 }
 
 /** Whole packs of a notion, and what they cost. need: of all orders together. Zips are told with their length. */

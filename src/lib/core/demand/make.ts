@@ -29,6 +29,8 @@ interface Sewing extends Pick<ThreadJob, 'blocks'> {
   repeats: number;
   /** what one hooping takes of heads and hands */
   calls: Call[];
+  /** of an item */
+  stitches: number;
 }
 /** The tapes of a build as they are stored. */
 export interface StoredTapes {
@@ -85,6 +87,7 @@ function sewingOf(build: Build, plan: BuildPlan): Sewing {
     halts: haltsOf(plan.score),
     hoopId: plan.hooping.hoop.id,
     repeats: build.order.repeats,
+    stitches: plan.design.reading.stitches / order.inTape,
     calls: callsOf(plan.score.steps, timesOf(plan), plan.numbers, build.order.repeats),
     wind: wind.map((w) => ({ ...w, count: w.count * heads })),
   };

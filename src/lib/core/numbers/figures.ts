@@ -6,7 +6,7 @@ export interface Figure {
   max: number;
 }
 /** mm and mm-per are converted on screen; all others are shown as they are. */
-type NumberUnit = 'mm' | 's' | 's/cm' | '/min' | '×' | '%' | 'pieces' | 'm' | 'h' | '/cm²' | 'stitches' | '/10 000' | 'g' | 'days';
+type NumberUnit = 'mm' | 's' | 's/cm' | '/min' | '×' | '%' | 'pieces' | 'm' | 'h' | '/cm²' | 'stitches' | '/10 000' | 'g' | 'days' | 'an hour';
 
 const row = (unit: NumberUnit, value: number, min: number, max: number): Figure => ({ unit, value, min, max });
 
@@ -161,6 +161,13 @@ export const FIGURES = {
   'order.leave': row('s', 60, 0, 1800),
   'order.ready': row('h', 2, 0, 72),
   'order.handSpread': row('%', 25, 0, 150),
+
+  'price.machineRate': row('an hour', 4, 0, 1_000_000),
+  'price.handRate': row('an hour', 18, 0, 1_000_000),
+  'price.overhead': row('%', 15, 0, 100),
+  'price.margin': row('%', 20, 0, 95),
+  'price.setup': row('s', 900, 0, 86400),
+  'price.shareSaved': row('%', 50, 0, 100),
 } as const satisfies Record<string, Figure>;
 
 /** A row of the table, by its key. */

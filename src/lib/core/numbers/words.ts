@@ -1,7 +1,7 @@
 import { FIGURES, type Figure, type NumberId } from './figures';
 
 /** Heads of the table as it is shown. */
-export type NumberGroup = 'Reading' | 'Stitch time' | 'At the stop' | 'Hand work' | 'Waiting' | 'Cut sizes' | 'Hoop' | 'Thread' | 'Check' | 'At the machine' | 'Order';
+export type NumberGroup = 'Reading' | 'Stitch time' | 'At the stop' | 'Hand work' | 'Waiting' | 'Cut sizes' | 'Hoop' | 'Thread' | 'Check' | 'At the machine' | 'Order' | 'Price';
 
 interface Words {
   group: NumberGroup;
@@ -165,6 +165,13 @@ const WORDS: Readonly<Record<NumberId, Words>> = {
   'order.leave': row('Order', 'The needle is left for at least', 'For less nobody takes up other work.'),
   'order.ready': row('Order', 'Planned to be ready before it is due', 'Packing, the way there, a phone call: a plan without room is late.'),
   'order.handSpread': row('Order', 'How much hand work varies', 'No two laid alike: the spread of one handling, as a share of its time.'),
+
+  'price.machineRate': row('Price', 'An hour of a machine', 'What it cost, over the hours it will run, with its service.'),
+  'price.handRate': row('Price', 'An hour of hands', 'What you pay, or want to have earned, for an hour of work.'),
+  'price.overhead': row('Price', 'Overhead on the direct costs', 'Rent, light, insurance, what is thrown away: nobody orders it, somebody pays.'),
+  'price.margin': row('Price', 'Margin, of the price', 'For what goes wrong, and for new machines.'),
+  'price.setup': row('Price', 'Set-up of a line', 'Thread up, lay ready, sew one to see: once, however many follow.'),
+  'price.shareSaved': row('Price', 'Of what heads save, to the customer', 'By time spent: all of it, none of it, or something between.'),
 };
 
 /** A row of the table with its words. */

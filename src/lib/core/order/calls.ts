@@ -45,15 +45,12 @@ export function callsOf(
   items: number,
 ): Call[] {
   const calls: Call[] = [];
-  const [hooped, out] = [hoopAt(steps), unhoopAt(steps)];
-  const begins = steps.findIndex((s) => s.kind === 'needle');
-  const lastAtHead = out >= 0 ? out : steps.findLastIndex((s) => s.kind === 'needle');
+  const places = placesOf(steps);
   for (let n = 0; n < steps.length; n++) {
     const step = itemAt(steps, n);
     if (step.kind === 'hand') {
-      const isBefore = n <= hooped && n < begins && !actionOf(step).atMachine;
-      const isAfter = n > lastAtHead;
-      hands(step, { atHead: !isBefore && !isAfter, isByItem: isAfter }, timeOf(step));
+      const place = itemAt(places, n);
+      hands(step, { atHead: place === 'head', isByItem: place === 'table' }, timeOf(step));
       const seconds = waitOf(step);
       if (seconds > 0)
         put('wait', step.id, `${step.title}: wait`, { atHead: false }, { ...NO_TIME, once: seconds });
@@ -114,6 +111,20 @@ export function callsOf(
       call.title = `${call.title}, ${block.title}`;
     }
   }
+}
+/**
+ * Where each step of a score is done: before the head is needed, while it is held, or at the table once the hoop is off. Hooping up needs
+ * no head as long as nothing is sewn.
+ */
+export function placesOf(steps: readonly Step[]): ('before' | 'head' | 'table')[] {
+  const [hooped, out] = [hoopAt(steps), unhoopAt(steps)];
+  const begins = steps.findIndex((s) => s.kind === 'needle');
+  const lastAtHead = out >= 0 ? out : steps.findLastIndex((s) => s.kind === 'needle');
+  return steps.map((step, n) => {
+    if (n > lastAtHead && step.kind === 'hand') return 'table';
+    const isBefore = step.kind === 'hand' && n <= hooped && n < begins && !actionOf(step).atMachine;
+    return isBefore ? 'before' : 'head';
+  });
 }
 /** Seconds of a call in a hooping of so many items. */
 export const callSeconds = (

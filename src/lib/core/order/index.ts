@@ -10,8 +10,8 @@ import { hoopAt, unhoopAt, type Score, type Step } from '../score';
 import { freeOf, hoopingSeconds, learningFactor, type StepTimes } from '../time';
 import { ownLots, type Lot } from './lots';
 
-export { callsOf, callSeconds, type Call } from './calls';
-export { ownLots, sharedLots } from './lots';
+export { callsOf, callSeconds, placesOf, type Call } from './calls';
+export { ownLots, sharedLots, type Lot } from './lots';
 
 /** What an order takes on one head. Times in seconds. */
 export interface OrderPlan {
@@ -121,6 +121,49 @@ function normalLoad(good: number, reject: number, confidence: number): number {
   return load;
 }
 
+/** How many are loaded for so many good ones, and in what hoopings. */
+export interface Load extends Pick<
+  OrderPlan,
+  | 'load'
+  | 'designs'
+  | 'inTape'
+  | 'spare'
+  | 'withOthers'
+  | 'hoopings'
+  | 'ownDesigns'
+  | 'inHooping'
+  | 'lastHooping'
+> {
+  /** hoopings of its own */
+  own: Lot[];
+}
+/**
+ * @param itemsInTape copies that come apart and are an item each
+ * @param shared lots in hoopings with other builds: counted first, the rest is sewn in hoopings of its own
+ */
+export function loadFor(
+  { quantity, repeats }: { quantity: number; repeats: number },
+  numbers: Numbers,
+  itemsInTape = 1,
+  shared: readonly Lot[] = [],
+): Load {
+  const wanted = itemsToLoad(quantity, numbers['order.rejectRate'] / 100, numbers['order.confidence'] / 100);
+  const elsewhere = shared.reduce((sum, lot) => sum + lot.designs, 0);
+  const designs = Math.max(elsewhere, Math.ceil(wanted / itemsInTape));
+  const own = ownLots(designs - elsewhere, repeats);
+  return {
+    load: designs * itemsInTape,
+    designs,
+    inTape: itemsInTape,
+    spare: designs * itemsInTape - quantity,
+    withOthers: elsewhere * itemsInTape,
+    hoopings: own.length,
+    ownDesigns: designs - elsewhere,
+    inHooping: repeats * itemsInTape,
+    lastHooping: (own.at(-1)?.designs ?? 0) * itemsInTape,
+    own,
+  };
+}
 /** How often all heads that sew one design together are filled, each with its own hooping; of others each by itself. */
 export const loadingsFor = (hoopings: number, machine: Pick<Machine, 'heads' | 'headsTogether'>): number =>
   Math.ceil(hoopings / headsAtOnce(machine));
@@ -138,14 +181,7 @@ export function planOrder(
   itemsInTape = 1,
   shared: readonly Lot[] = [],
 ): OrderPlan {
-  const wanted = itemsToLoad(
-    order.quantity,
-    numbers['order.rejectRate'] / 100,
-    numbers['order.confidence'] / 100,
-  );
-  const elsewhere = shared.reduce((sum, lot) => sum + lot.designs, 0);
-  const designs = Math.max(elsewhere, Math.ceil(wanted / itemsInTape));
-  const own = ownLots(designs - elsewhere, order.repeats);
+  const { own, ...load } = loadFor(order, numbers, itemsInTape, shared);
   const { atMachine, afterwards } = splitAtUnhoop(score.steps);
   const [hooping, out] = [score.steps[hoopAt(score.steps)], score.steps[unhoopAt(score.steps)]];
   let clock = 0;
@@ -196,22 +232,14 @@ export function planOrder(
   for (; next < waiting.length; next++) clock += itemAt(waiting, next);
   const oneSeconds = score.steps.reduce((sum, s) => sum + itemAt(times, s.id).seconds, 0);
   return {
-    load: designs * itemsInTape,
-    designs,
-    inTape: itemsInTape,
-    spare: designs * itemsInTape - order.quantity,
-    withOthers: elsewhere * itemsInTape,
-    hoopings: own.length,
-    ownDesigns: designs - elsewhere,
-    inHooping: order.repeats * itemsInTape,
-    lastHooping: (own.at(-1)?.designs ?? 0) * itemsInTape,
+    ...load,
     seconds: clock,
     needleSeconds,
     handSeconds,
     overlappedSeconds,
     oneSeconds,
     learningSeconds,
-    sharedSeconds: designs * oneSeconds + learningSeconds - needleSeconds - handSeconds,
+    sharedSeconds: load.designs * oneSeconds + learningSeconds - needleSeconds - handSeconds,
   };
 }
 

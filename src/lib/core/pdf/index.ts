@@ -19,16 +19,11 @@ import {
   type PDFPage,
 } from '@cantoo/pdf-lib';
 import type { TemplateDrawing } from '../template';
+import { PAPERS, PT_PER_MM, text, type Paper } from './paper';
 
-/** mm */
-export const PAPERS = {
-  A4: { widthMm: 210, heightMm: 297 },
-  Letter: { widthMm: 215.9, heightMm: 279.4 },
-} as const;
-/** A size of paper, by name. */
-export type Paper = keyof typeof PAPERS;
+export { PAPERS, type Paper } from './paper';
+export { quotePdf, type QuoteSheet } from './quote';
 
-const PT_PER_MM = 72 / 25.4;
 /** Printers leave an edge; tiles overlap by this much so that they can be laid over each other. mm */
 const EDGE_MM = 10;
 const OVERLAP_MM = 10;
@@ -151,11 +146,4 @@ function drawOverlaps(
     ]),
     popGraphicsState(),
   );
-}
-
-/** The built-in font knows Western letters only; others become a dot rather than an error. */
-function text(page: PDFPage, font: PDFFont, words: string, xMm: number, yMm: number, sizeMm: number) {
-  const known = new Set(font.getCharacterSet());
-  const safe = [...words].map((c) => (known.has(c.codePointAt(0) ?? 0) ? c : '·')).join('');
-  page.drawText(safe, { x: xMm * PT_PER_MM, y: yMm * PT_PER_MM, size: sizeMm * PT_PER_MM, font });
 }

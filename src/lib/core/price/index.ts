@@ -124,16 +124,54 @@ function directOf(task: PriceTask, quantity: number, seconds: Fraction): DirectL
     },
   ];
 }
+/** What an order comes to by one school, line by line: direct costs, what lies on top of them, and the price. */
+export interface CostSheet {
+  /** they add up to `direct` */
+  lines: PriceLine[];
+  direct: number;
+  overhead: number;
+  /** what is left of the price; what rounding to a price of one item took or gave is in it */
+  margin: number;
+  total: number;
+  unitPrice: number;
+}
+/** @param school whose hours are charged */
+export function costSheet(task: PriceTask, school: 'byWork' | 'byTime'): CostSheet {
+  const { alone, charged } = secondsOf(task);
+  const lines = directOf(task, task.quantity, school === 'byWork' ? alone : charged);
+  const sum = sumOf(lines);
+  const direct = rounded(sum);
+  const withOverhead = rounded(sum.mul(exact(task.overhead).add(1)));
+  const unitPrice = rounded(sum.mul(marginOf(task)).div(task.quantity));
+  const total = unitPrice * task.quantity;
+  return {
+    lines: inWholeUnits(lines, direct),
+    direct,
+    overhead: withOverhead - direct,
+    margin: total - withOverhead,
+    total,
+    unitPrice,
+  };
+}
+/** From direct costs to a price: overhead on top, then so that the margin is its share of the price. */
+const marginOf = ({ overhead, margin }: PriceTask): Fraction =>
+  exact(overhead)
+    .add(1)
+    .div(new Fraction(1).sub(exact(margin)));
+/** Of the machine for an item: really used, by one head alone, and charged for where savings are shared. */
+function secondsOf(task: PriceTask): { used: Fraction; alone: Fraction; charged: Fraction } {
+  const used = exact(task.machineSeconds);
+  const alone = exact(task.oneHeadSeconds ?? task.machineSeconds);
+  return { used, alone, charged: alone.sub(exact(task.shareSaved).mul(alone.sub(used))) };
+}
 const sumOf = (lines: readonly { cost: Fraction }[]): Fraction =>
   lines.reduce((sum, { cost }) => sum.add(cost), new Fraction(0));
 
 /** @returns the problem where it comes to more than can be counted */
 export function priceOrder(task: PriceTask): Result<Price> {
   const withOverhead = exact(task.overhead).add(1);
-  const withMargin = withOverhead.div(new Fraction(1).sub(exact(task.margin)));
-  const used = exact(task.machineSeconds);
-  const alone = exact(task.oneHeadSeconds ?? task.machineSeconds);
-  const charged = alone.sub(exact(task.shareSaved).mul(alone.sub(used)));
+  const withMargin = marginOf(task);
+  const { used, alone, charged } = secondsOf(task);
   const each = (n: number, seconds: Fraction, factor: Fraction) =>
     sumOf(directOf(task, n, seconds))
       .mul(factor)

@@ -54,6 +54,14 @@ export {
   withoutMachine,
   type MachineKind,
 } from './change';
-export { orderQuantitySchema, orderSchema, type CustomerOrder, type OrderLine } from './orders';
+export {
+  newLine,
+  newOrder,
+  orderQuantitySchema,
+  orderSchema,
+  type CustomerOrder,
+  type OrderLine,
+  type Pricing,
+} from './orders';
 export { sharedHoopingSchema, type SharedHooping, type SharedPart } from './together';
 export { COMMON_FIELDS, firstWorkshop, isUntold, MAKES, shelfFor, type Made } from './first-visit';

@@ -11,7 +11,21 @@ const orderLineSchema = z.object({
   due: z.iso.datetime({ local: true, precision: -1 }).regex(/\d$/).nullable().default(null),
   /** of personalised items, in the order in which they are sewn */
   names: z.array(z.string().min(1).max(60)).max(2000).default([]),
+  /** of an item, as it was agreed, in the smallest unit of the currency; null: as it is worked out */
+  priceEach: z.int().min(0).max(1_000_000_000_000).nullable().default(null),
 });
+/** How an order is priced. */
+const pricingSchema = z.object({
+  /** hours that are charged: those that are in the item, or those that it took */
+  school: z.enum(['byWork', 'byTime']).default('byWork'),
+  /** what goes into the items, or what must be bought for them */
+  materials: z.enum(['used', 'bought']).default('used'),
+  /** as planned, or as the log says */
+  hours: z.enum(['planned', 'logged']).default('planned'),
+  /** 0-1; null: as Workshop has it */
+  shareSaved: z.number().min(0).max(1).nullable().default(null),
+});
+export type Pricing = z.infer<typeof pricingSchema>;
 /** So many good items of one build by a day and hour. */
 export type OrderLine = z.infer<typeof orderLineSchema>;
 /** What somebody wants, line by line. What is done of it is told by the log. */
@@ -21,9 +35,17 @@ export const orderSchema = z.object({
   customer: z.string().max(120),
   notes: z.string().max(5000).default(''),
   lines: uniqueIds(z.array(orderLineSchema).max(100)),
+  pricing: pricingSchema.prefault({}),
   /** runs that were begun before are not for it */
   createdAt: timestampSchema,
   /** put away since; null: it is planned for */
   closedAt: timestampSchema.nullable().default(null),
 });
 export type CustomerOrder = z.infer<typeof orderSchema>;
+
+/** A line of nothing but what is wanted, and an order with no line yet. @param at ms since 1970 */
+export const newLine = (
+  line: Pick<OrderLine, 'id' | 'buildId' | 'quantity'> & Partial<OrderLine>,
+): OrderLine => orderLineSchema.parse(line);
+export const newOrder = (id: string, at: number): CustomerOrder =>
+  orderSchema.parse({ id, customer: '', lines: [], createdAt: at });

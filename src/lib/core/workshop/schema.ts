@@ -69,6 +69,14 @@ export const workshopSchema = z.object({
   runsAlone: z.boolean().default(false),
   /** how things are sold where the maker buys, where it differs from the table */
   sold: ownSoldSchema.default({}),
+  /** its three letters; null: amounts without a sign */
+  currency: z
+    .string()
+    .regex(/^[A-Z]{3}$/)
+    .nullable()
+    .default(null),
+  /** of delivery and payment, as they stand on a quote */
+  terms: z.string().max(3000).default(''),
   /** newest first */
   corrections: uniqueIds(z.array(correctionSchema).max(50)).default([]),
   numbers: z.partialRecord(z.enum(NUMBER_IDS), z.number()),

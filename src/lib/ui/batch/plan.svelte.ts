@@ -8,21 +8,22 @@ import { workroom } from '../state/workroom.svelte';
 
 const KEY = 'batch';
 const workshop = $derived(workroom.workshopNow());
-/** What builds are planned from: an order that is typed changes nothing of it. */
 let last = { text: '', workshop: null as Workshop | null };
-const withoutOrders = $derived.by(() => {
-  const plain = { ...workshop, orders: [] };
-  const text = JSON.stringify(plain);
-  if (text !== last.text) last = { text, workshop: plain };
-  return last.workshop ?? plain;
+const plain = $derived.by(() => {
+  const others = { ...workshop, orders: [] };
+  const text = JSON.stringify(others);
+  if (text !== last.text) last = { text, workshop: others };
+  return last.workshop ?? others;
 });
+/** What builds are planned from: an order that is typed changes nothing of it. */
+export const withoutOrders = (): Workshop => plain;
 
 /** The batch of this workroom. */
 export const plan = new BatchPlan({
   builds: () => workroom.builds,
   runs: () => workroom.runs,
   movements: () => workroom.movements,
-  workshop: () => withoutOrders,
+  workshop: withoutOrders,
   orders: () => workshop.orders,
   numbers: () => workroom.numbers,
   now: () => Date.now(),

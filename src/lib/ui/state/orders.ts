@@ -1,4 +1,4 @@
-import type { CustomerOrder, OrderLine, Workshop } from '$lib/core/workshop';
+import { newLine, newOrder, type CustomerOrder, type OrderLine, type Workshop } from '$lib/core/workshop';
 import { newId } from './ids';
 import { showUndo } from './notices';
 import { workroom } from './workroom.svelte';
@@ -13,8 +13,7 @@ const save = (change: (orders: readonly CustomerOrder[]) => CustomerOrder[]): Pr
 /** A new order, first in the list. @returns its id */
 export async function addOrder(): Promise<string> {
   const id = newId();
-  const order = { id, customer: '', notes: '', lines: [], createdAt: Date.now(), closedAt: null };
-  await save((orders) => [order, ...orders]);
+  await save((orders) => [newOrder(id, Date.now()), ...orders]);
   return id;
 }
 /** Changes one order. One that is gone stays gone. */
@@ -32,7 +31,7 @@ export const changeLine = (
 export const addLine = (orderId: string, buildId: string, quantity: number, due: string | null) =>
   changeOrder(orderId, (o) => ({
     ...o,
-    lines: [...o.lines, { id: newId(), buildId, quantity, due, names: [] }],
+    lines: [...o.lines, newLine({ id: newId(), buildId, quantity, due })],
   }));
 
 /** The same lines once more, ordered now. @returns its id */
