@@ -104,4 +104,63 @@ describe('a batch', () => {
     expect(faults).to.deep.equal([]);
     await context.close();
   });
+  it('an order is priced both ways, what is agreed stands, and a quote says by when; it is kept', async () => {
+    const { page, context, faults } = await openPage(used.browser);
+    await page.goto(`${used.app.url}/batch?view=price&order=fair`);
+    const total = page.getByTestId('order-price');
+    await total.waitFor();
+    const before = await total.innerText();
+    const cents = (text: string) => Math.round(100 * Number(text.replace(/[^0-9.]/g, '')));
+    const sheet = page.getByTestId('cost-sheet');
+    await sheet.getByRole('button', { name: 'Machine' }).click();
+    await sheet
+      .getByText(/hold a head for .* at €4\.00 an hour/)
+      .first()
+      .waitFor();
+    // What is told line by line adds up to the price.
+    const own = (await sheet.locator('tbody tr > td:nth-child(2)').allInnerTexts()).map(cents);
+    expect(own.slice(0, -5).reduce((a, b) => a + b, 0)).to.equal(own.at(-5));
+    expect(own[own.length - 5]! + own[own.length - 4]! + own[own.length - 3]!).to.equal(own.at(-2));
+    expect(40 * own.at(-1)!).to.equal(own.at(-2));
+    const agreed = page.getByLabel('Agreed price of Crew patch');
+    await agreed.fill('5');
+    await agreed.blur();
+    await page.waitForFunction(
+      (was) => document.querySelector('[data-testid=order-price]')!.textContent!.trim() !== was,
+      before,
+    );
+    expect(cents(await total.innerText()) - cents(before)).to.equal(40 * (500 - own.at(-1)!));
+    // By time, with all that two heads save for the customer, a patch is cheaper; of the other lines nothing is saved.
+    const byTime = page
+      .getByRole('row', { name: /^Crew patch 40/ })
+      .getByRole('cell')
+      .nth(2);
+    const half = cents(await byTime.innerText());
+    const share = page.getByRole('slider', { name: 'Share of the time saved that the customer gets' });
+    await share.focus();
+    await share.press('End');
+    while (cents(await byTime.innerText()) === half) await page.waitForTimeout(50);
+    expect(cents(await byTime.innerText())).to.be.below(half);
+    await page.getByRole('radio', { name: 'what must be bought' }).click();
+    await page
+      .getByText(/must be bought for it/)
+      .first()
+      .waitFor({ state: 'detached' });
+    await sheet.getByRole('button', { name: 'Felt' }).click();
+    await sheet.getByText(/m² must be bought for it/).waitFor();
+    await page
+      .getByTestId('came-to')
+      .getByRole('row', { name: /^Crew patch 24 of 24/ })
+      .waitFor();
+    const sum = await total.innerText();
+    await page.getByRole('link', { name: 'Quote', exact: true }).click();
+    await page.getByText(/^Ready by /).waitFor();
+    await page.getByRole('cell', { name: sum, exact: true }).waitFor();
+    expect((await saved(page, 'Save as PDF')).startsWith('%PDF-')).to.equal(true);
+    await page.getByRole('link', { name: 'Back to Batch' }).click();
+    await total.waitFor();
+    expect(await agreed.inputValue()).to.equal('5');
+    expect(faults).to.deep.equal([]);
+    await context.close();
+  });
 });

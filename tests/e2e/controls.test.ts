@@ -32,6 +32,7 @@ const PLACES = [
   '/builds/wind-star?view=list',
   '/prepare',
   '/batch',
+  '/batch?view=price&order=fair',
 ];
 
 async function open(page: Page, url: string) {

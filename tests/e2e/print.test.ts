@@ -85,6 +85,15 @@ describe('on paper', () => {
     await context.close();
   });
 
+  it('a quote has all its lines and its sum', async () => {
+    const { page, context } = await openPage(used.browser);
+    await page.goto(`${used.app.url}/batch/quote?order=fair`);
+    await page.getByText(/^Ready by /).waitFor();
+    expect(await isWhole(page, 'article tbody tr')).to.equal(6);
+    expect(await isWhole(page, 'article tfoot tr')).to.equal(1);
+    await context.close();
+  });
+
   it('the log prints all the runs that it shows, past the first page', async () => {
     const { page, context } = await openPage(used.browser);
     await page.goto(`${used.app.url}/log`);

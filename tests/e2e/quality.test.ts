@@ -18,6 +18,8 @@ const PLACES = [
   '/cut',
   '/prepare',
   '/batch',
+  '/batch?view=price&order=fair',
+  '/batch/quote?order=fair',
   '/hoop?build=crew-patch',
   '/hoop?together=pouch-and-tabs',
   '/run',

@@ -6,12 +6,14 @@ import { numbersWith } from '$lib/core/numbers';
 import { reduceRun, stepFacts } from '$lib/core/run';
 import { readTape } from '$lib/core/tape';
 import { readDesign } from '$lib/core/techniques';
-import type { CustomerOrder } from '$lib/core/workshop';
+import type { CustomerOrder, Workshop } from '$lib/core/workshop';
 import { demoWorkroom } from '$lib/demo';
 
 /** The demo's builds as the batch sees them, its log and its workshop. @param now ms */
-export function demoFacts(now: number) {
-  const { workshop, builds, runs } = demoWorkroom(now);
+export function demoFacts(now: number, changed: Partial<Workshop> = {}) {
+  const demo = demoWorkroom(now);
+  const { builds, runs } = demo;
+  const workshop = { ...demo.workshop, ...changed };
   const numbers = numbersWith();
   const demands = builds.map(({ build, tapes }): Demand => {
     const [own, ...others] = tapes.map(({ bytes }) => bytes);

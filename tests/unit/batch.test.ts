@@ -11,6 +11,7 @@ import {
 } from '$lib/core/batch';
 import { hoopingSeconds } from '$lib/core/time';
 import { ok } from '$lib/core/base';
+import { numbersWith } from '$lib/core/numbers';
 import { demandOf } from '$lib/core/demand';
 import { callSeconds } from '$lib/core/order';
 import { planBuild } from '$lib/core/plan';
@@ -98,6 +99,30 @@ describe('a batch', () => {
       { id: 'crew-patch/1', items: 12, lines: ['a/1'], due: '2026-12-09T09:00', names: [] },
     ]); // prettier-ignore
   });
+  it('sews hoopings that builds share first: each hooped up and taken out once, what they hold is not sewn again', () => {
+    const shared = { ...facts.workshop.hoopings[0]!, times: 2 };
+    const known = demoFacts(NOW, { hoopings: [shared] });
+    const two = [order('o', { createdAt: NOW, lines: [line('p', 'line-winder-pouch', 3, '2026-12-09T09:00'), line('t', 'tail-tab', 7, '2026-12-04T09:00')] })]; // prettier-ignore
+    const numbers = numbersWith({ 'order.rejectRate': 0 });
+    const made = batchFrom({ ...inputOf({ ...known, runs: [] }, two), numbers });
+    // A pouch and four tabs each time: two pouches and eight tabs; one pouch is left for a hooping of its own, of tabs none.
+    expect(made.hoopings.map(({ id, items, parts, due }) => [id, items, parts.map((p) => [p.buildId, p.designs, p.madeBefore]), due])).to.deep.equal([
+      ['shared:pouch-and-tabs/2', 5, [['line-winder-pouch', 1, 0], ['tail-tab', 4, 0]], '2026-12-04T09:00'],
+      ['shared:pouch-and-tabs/1', 5, [['line-winder-pouch', 1, 1], ['tail-tab', 4, 4]], '2026-12-04T09:00'],
+      ['line-winder-pouch/1', 1, [['line-winder-pouch', 1, 2]], '2026-12-09T09:00'],
+    ]); // prettier-ignore
+    const { steps, heads } = made.task.hoopings[0]!;
+    expect(heads!.every((id) => id.startsWith('Gannet'))).to.equal(true);
+    expect(new Set(steps.map(({ id }) => id)).size).to.equal(steps.length);
+    const of = (build: string) => known.demands.find((d) => d.build.id === build)!.sewing;
+    const parts = ['line-winder-pouch', 'tail-tab'].flatMap((b) => of(b).shared['pouch-and-tabs']!.flatMap((c) => c.parts.map((p) => p.stepId))); // prettier-ignore
+    expect(parts.filter((id) => id === 'start:hoop-up')).to.have.length(1);
+    expect(parts.filter((id) => id === 'finish:unhoop')).to.have.length(1);
+    // What needs the head comes first, for both; then both are finished at the table.
+    const last = steps.findLastIndex((s) => s.atHead);
+    expect(steps.slice(0, last).every((s) => s.atHead || s.kind === 'hand')).to.equal(true);
+    expect(new Set(steps.slice(last + 1).map(({ id }) => id.split(' ')[0])).size).to.equal(2);
+  });
   it('of a build takes what its hoopings take, whichever way it is parted for heads and hands', () => {
     for (const tape of [crewPatch(), pouch(), windStar(), tailTab()]) {
       const { build, reading, workshop } = example(tape, { order: { quantity: 24, repeats: 4 } });
@@ -126,7 +151,7 @@ describe('a batch', () => {
   it('tells when the needle runs, in long stretches and while hands stay by it', () => {
     const patch = batch.hoopings.find(({ buildId }) => buildId === 'crew-patch')!;
     const { calls } = facts.demands.find((d) => d.build.id === 'crew-patch')!.sewing;
-    const needle = calls.flatMap(({ parts }) => parts.filter((p) => p.isSewn)).reduce((sum, p) => sum + p.once + p.each * patch.designs, 0); // prettier-ignore
+    const needle = calls.flatMap(({ parts }) => parts.filter((p) => p.isSewn)).reduce((sum, p) => sum + p.once + p.each * patch.parts[0]!.designs, 0); // prettier-ignore
     const own = plannedCalls(batch, schedule.tasks).filter((c) => c.hoopingId === patch.id);
     const runs = own.flatMap((c) => c.sewn);
     expect(runs.reduce((sum, r) => sum + r.toS - r.fromS, 0)).to.be.closeTo(needle, 1e-6);

@@ -1,6 +1,8 @@
 <script lang="ts">
   import Plus from '@lucide/svelte/icons/plus';
   import { onMount } from 'svelte';
+  import * as z from 'zod';
+  import { page } from '$app/state';
   import OrderEditor from '$lib/ui/batch/OrderEditor.svelte';
   import OrderList from '$lib/ui/batch/OrderList.svelte';
   import { followBatch, plan } from '$lib/ui/batch/plan.svelte';
@@ -18,8 +20,9 @@
     ['plan', 'Plan'],
     ['price', 'Price'],
   ] as const;
-  let view = $state<(typeof VIEWS)[number][0]>('orders');
-  let asked = $state<string | null>(null);
+  const VIEW = z.enum(VIEWS.map(([name]) => name)).catch('orders');
+  let view = $state(VIEW.parse(page.url.searchParams.get('view')));
+  let asked = $state(page.url.searchParams.get('order'));
   const orders = $derived(
     workroom.workshop.orders.toSorted((a, b) => Number(a.closedAt !== null) - Number(b.closedAt !== null)),
   );

@@ -2,12 +2,12 @@ import type { Numbers } from '../numbers';
 import type { Call } from '../order';
 import type { ScheduleStep } from '../schedule';
 import { learningFactor } from '../time';
-import type { BatchHooping } from './hoopings';
+import type { BatchHooping, HoopingPart } from './hoopings';
 
 /** Work at the table is left after an item where it would bind somebody for longer, s. */
 const LONG_AT_TABLE = 1800;
 /** A hooping as its steps see it. */
-type Filled = Pick<BatchHooping, 'designs' | 'fillings' | 'madeBefore'>;
+type Filled = Pick<HoopingPart, 'designs' | 'madeBefore'> & Pick<BatchHooping, 'fillings'>;
 /** How a call is done. */
 interface Doing {
   numbers: Numbers;

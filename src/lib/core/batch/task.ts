@@ -1,11 +1,12 @@
 import { count, fail, itemAt, ok, type Result } from '../base';
 import type { Demand } from '../demand';
 import type { LoggedRun } from '../log';
+import type { Call } from '../order';
 import type { Numbers } from '../numbers';
 import { isOver } from '../run';
 import type { Duty, ScheduleHooping, ScheduleStep, ScheduleTask, Worker } from '../schedule';
 import { headsAtOnce, type Machine, type Workshop } from '../workshop';
-import { hoopingsOf, lineKey, type BatchHooping } from './hoopings';
+import { lineKey, Need, ownHoopings, sharedHoopings, type BatchHooping, type HoopingPart } from './hoopings';
 import type { LineProgress } from './progress';
 import { callsLeft } from './running';
 import { setupSeconds, setupsOf } from './setups';
@@ -19,7 +20,7 @@ export interface BatchInput {
   /** of the builds of those lines */
   demands: readonly Pick<Demand, 'build' | 'sewing' | 'order'>[];
   runs: readonly LoggedRun[];
-  workshop: Pick<Workshop, 'machines' | 'hoops' | 'people' | 'threads' | 'runsAlone'>;
+  workshop: Pick<Workshop, 'machines' | 'hoops' | 'hoopings' | 'people' | 'threads' | 'runsAlone'>;
   numbers: Numbers;
   /** ms since 1970: the plan begins then */
   now: number;
@@ -55,17 +56,21 @@ export function batchOf(input: BatchInput): Result<Batch> {
   const { lines, demands, runs, workshop, numbers, now } = input;
   const heads = workshop.machines.flatMap(headsOf);
   const open = runs.filter(({ state }) => !isOver(state) && state.status !== 'ready');
-  const underWay = open.flatMap((logged) => runningHooping(logged, lines));
-  const waiting = demands.flatMap((demand) =>
-    hoopingsOf(
-      demand,
-      lines.filter(({ line }) => line.buildId === demand.build.id),
-      madeOf(demand.build.id, runs),
-      numbers,
-      headsOn(demand.sewing.machineId, workshop.machines),
-    ),
+  const underWay = open.flatMap((logged) => runningHooping(logged, lines, workshop.hoops));
+  const needs = new Map(
+    demands.map((demand) => {
+      const own = lines.filter(({ line }) => line.buildId === demand.build.id);
+      return [demand.build.id, new Need(demand, own, madeOf(demand.build.id, runs), numbers)] as const;
+    }),
   );
-  const hoopings = [...underWay, ...waiting];
+  const since = Math.min(...lines.map(({ order }) => order.createdAt));
+  const begun = (id: string) =>
+    runs.filter(({ run }) => run.together?.id === id && !run.together.next && run.createdAt >= since).length;
+  const together = sharedHoopings(workshop.hoopings, needs, begun);
+  const waiting = [...needs.values()].flatMap((need) =>
+    ownHoopings(need, headsOn(need.demand.sewing.machineId, workshop.machines)),
+  );
+  const hoopings = [...underWay, ...together, ...waiting];
   if (hoopings.length > MOST_HOOPINGS) return tooMany(hoopings.length);
   const people = workersOf(input);
   if (hoopings.length && people.every((p) => !p.shifts.length))
@@ -87,18 +92,20 @@ export function batchOf(input: BatchInput): Result<Batch> {
   const sewn = new Map<string, { fromS: number; toS: number }[]>();
   const taken = new Map<string, string>();
   const made = hoopings.map((hooping): ScheduleHooping => {
-    const demand = demands.find(({ build }) => build.id === hooping.buildId);
     const logged = open.find(({ run }) => run.id === hooping.runId);
-    const machineId = logged?.run.machine?.id ?? demand?.sewing.machineId;
-    const machine = workshop.machines.find((m) => m.id === machineId) ?? itemAt(workshop.machines, 0);
+    const machine = workshop.machines.find((m) => m.id === hooping.machineId) ?? itemAt(workshop.machines, 0);
     const own = heads.filter((h) => h.machineId === machine.id);
-    const isRunning = logged !== undefined;
-    const doing = { numbers, handSpread: input.handSpread, isRunning };
+    const doing = { numbers, handSpread: input.handSpread, isRunning: logged !== undefined };
     const steps: ScheduleStep[] = [];
-    for (const call of logged ? callsLeft(logged, numbers, now) : (demand?.sewing.calls ?? []))
-      for (const { sewn: runs, ...step } of stepsOf(call, hooping, doing)) {
-        steps.push(step);
-        sewn.set(`${hooping.id} ${step.id}`, runs);
+    for (const { call, prefix, part } of callsIn(
+      hooping,
+      demands,
+      logged ? callsLeft(logged, numbers, now) : null,
+    ))
+      for (const { sewn: runs, ...step } of stepsOf(call, { ...part, fillings: hooping.fillings }, doing)) {
+        const id = prefix + step.id;
+        steps.push({ ...step, id });
+        sewn.set(`${hooping.id} ${id}`, runs);
       }
     const bound =
       steps.some(({ atHead }) => atHead) && logged ? own.find((h) => !taken.has(h.id)) : undefined;
@@ -107,7 +114,7 @@ export function batchOf(input: BatchInput): Result<Batch> {
       id: hooping.id,
       label: hooping.name,
       heads: (bound ? [bound] : own).map(({ id }) => id),
-      frameKind: logged ? hoopNamed(logged.run.hoop, workshop.hoops) : (demand?.sewing.hoopId ?? null),
+      frameKind: hooping.hoopId,
       // With room before it: the search is content with what is just in time.
       dueS: secondsTo(hooping.due, now + 3_600_000 * numbers['order.ready']),
       releaseS: 0,
@@ -130,7 +137,7 @@ export function batchOf(input: BatchInput): Result<Batch> {
         setup: beingSewn(id) ?? setups.get(machineId)?.now ?? null,
       })),
       people,
-      frames: framesOf(workshop.hoops, hoopings, demands),
+      frames: framesOf(workshop.hoops, hoopings),
       hoopings: made,
       setupSeconds: setupSeconds([...setups.values()], numbers),
       machineRunsAlone: workshop.runsAlone,
@@ -171,17 +178,9 @@ function workersOf({ workshop, now }: BatchInput): Worker[] {
   }));
 }
 /** Hoops by their kind; where several are filled for heads that sew together, in sets of so many. */
-const framesOf = (
-  hoops: Workshop['hoops'],
-  hoopings: readonly BatchHooping[],
-  demands: BatchInput['demands'],
-) =>
+const framesOf = (hoops: Workshop['hoops'], hoopings: readonly BatchHooping[]) =>
   hoops.map(({ id, owned }) => {
-    const own = demands.flatMap(({ build, sewing }) => (sewing.hoopId === id ? [build.id] : []));
-    const set = hoopings.reduce(
-      (most, h) => (own.includes(h.buildId) ? Math.max(most, h.fillings) : most),
-      1,
-    );
+    const set = hoopings.reduce((most, h) => (h.hoopId === id ? Math.max(most, h.fillings) : most), 1);
     return { kind: id, count: Math.max(1, Math.floor(owned / set)) };
   });
 const hoopNamed = (name: string, hoops: Workshop['hoops']): string | null =>
@@ -192,20 +191,46 @@ const headsOn = (machineId: string, machines: readonly Machine[]): number => {
 };
 export const madeOf = (buildId: string, runs: readonly LoggedRun[]): number =>
   runs.reduce((sum, { run }) => sum + (run.buildId === buildId ? run.items : 0), 0);
-function runningHooping({ run }: LoggedRun, lines: readonly LineProgress[]): BatchHooping {
+/** What is done for each build of a hooping: all that needs the head, build after build, then what is finished at the table. */
+function callsIn(
+  { parts, sharedId }: BatchHooping,
+  demands: BatchInput['demands'],
+  running: Call[] | null,
+): { call: Call; prefix: string; part: HoopingPart }[] {
+  const all = parts.map((part) => {
+    const sewing = demands.find(({ build }) => build.id === part.buildId)?.sewing;
+    const calls = running ?? (sharedId === null ? sewing?.calls : sewing?.shared[sharedId]) ?? [];
+    const prefix = sharedId === null ? '' : `${part.buildId} `;
+    return {
+      table: calls.findLastIndex(({ atHead }) => atHead) + 1,
+      own: calls.map((call) => ({ call, prefix, part })),
+    };
+  });
+  return [
+    ...all.flatMap(({ own, table }) => own.slice(0, table)),
+    ...all.flatMap(({ own, table }) => own.slice(table)),
+  ];
+}
+function runningHooping(
+  { run }: LoggedRun,
+  lines: readonly LineProgress[],
+  hoops: Workshop['hoops'],
+): BatchHooping {
   const own = lines.filter(({ line, inWork }) => line.buildId === run.buildId && inWork > 0);
   const dues = own.flatMap(({ line }) => line.due ?? []);
   return {
     id: `run:${run.id}`,
     buildId: run.buildId,
     name: run.buildName,
-    designs: run.items,
+    machineId: run.machine?.id ?? '',
+    hoopId: hoopNamed(run.hoop, hoops),
+    parts: [{ buildId: run.buildId, designs: run.items, madeBefore: run.madeBefore }],
+    sharedId: null,
     items: run.items * (run.inTape ?? 1),
     fillings: 1,
     lines: own.map(lineKey),
     names: [],
     due: dues.sort()[0] ?? null,
     runId: run.id,
-    madeBefore: run.madeBefore,
   };
 }

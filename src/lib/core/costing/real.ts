@@ -41,6 +41,8 @@ export function realCost(
       })),
       machineSeconds: (logged.head * heads) / sewn,
       oneHeadSeconds: null,
+      // What is still to be made bears its own share.
+      setupSeconds: (task.setupSeconds * done) / task.quantity,
       handSeconds: logged.hands / sewn,
     },
     'byTime',

@@ -6,7 +6,7 @@ import { planBuild, readTyped, type BuildPlan } from '../plan';
 import type { Reading, RoleOverrides } from '../reading';
 import { pieceShape, type PieceShape } from '../template';
 import { bobbinsForOrder, threadList, type BobbinUse, type ThreadJob } from '../thread';
-import { haltsOf } from '../score';
+import { haltsOf, hoopAt, unhoopAt } from '../score';
 import { totalOf } from '../time';
 import { headsAtOnce, type Workshop } from '../workshop';
 
@@ -31,6 +31,8 @@ interface Sewing extends Pick<ThreadJob, 'blocks'> {
   calls: Call[];
   /** of an item */
   stitches: number;
+  /** as it is sewn in hoopings that it shares with other builds, by their ids */
+  shared: Record<string, Call[]>;
 }
 /** The tapes of a build as they are stored. */
 export interface StoredTapes {
@@ -59,7 +61,29 @@ export function demandOf(
     const other = tapeId && bytes ? read(tapeId, bytes, {}) : null;
     if (other?.ok) inserted[id] = other.value;
   }
-  return ok(demandOfPlan(build, planBuild(build, own.value, workshop, inserted), workshop));
+  const planned = (as: Build) => planBuild(as, own.value, workshop, inserted);
+  const demand = demandOfPlan(build, planned(build), workshop);
+  demand.sewing.shared = sharedCalls(build, workshop, planned);
+  return ok(demand);
+}
+/** What a build takes in each hooping that it shares: the first is hooped up for all, the last taken out with all. */
+function sharedCalls(build: Build, { hoopings }: Workshop, planned: (as: Build) => BuildPlan) {
+  const all: Record<string, Call[]> = {};
+  for (const { id, times, parts, machineId, hoopId } of hoopings) {
+    const at = parts.findIndex((p) => p.id === build.id);
+    const repeats = parts[at]?.places.length;
+    if (!times || !repeats) continue;
+    const plan = planned({ ...build, machineId, hoopId, order: { ...build.order, repeats } });
+    const { steps } = plan.score;
+    const notHere = [at > 0 && steps[hoopAt(steps)], at < parts.length - 1 && steps[unhoopAt(steps)]];
+    all[id] = callsOf(
+      steps.filter((step) => !notHere.includes(step)),
+      timesOf(plan),
+      plan.numbers,
+      repeats,
+    );
+  }
+  return all;
 }
 
 function demandOfPlan(build: Build, plan: BuildPlan, { unit }: Workshop): Demand {
@@ -89,6 +113,7 @@ function sewingOf(build: Build, plan: BuildPlan): Sewing {
     repeats: build.order.repeats,
     stitches: plan.design.reading.stitches / order.inTape,
     calls: callsOf(plan.score.steps, timesOf(plan), plan.numbers, build.order.repeats),
+    shared: {},
     wind: wind.map((w) => ({ ...w, count: w.count * heads })),
   };
 }

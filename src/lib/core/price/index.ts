@@ -140,12 +140,14 @@ export function costSheet(task: PriceTask, school: 'byWork' | 'byTime'): CostShe
   const { alone, charged } = secondsOf(task);
   const lines = directOf(task, task.quantity, school === 'byWork' ? alone : charged);
   const sum = sumOf(lines);
-  const direct = rounded(sum);
+  // Line by line, so that a line that both schools share reads the same in both.
+  const told = lines.map(({ label, amount, cost }) => ({ label, amount, cost: rounded(cost) }));
+  const direct = told.reduce((all, { cost }) => all + cost, 0);
   const withOverhead = rounded(sum.mul(exact(task.overhead).add(1)));
   const unitPrice = rounded(sum.mul(marginOf(task)).div(task.quantity));
   const total = unitPrice * task.quantity;
   return {
-    lines: inWholeUnits(lines, direct),
+    lines: told,
     direct,
     overhead: withOverhead - direct,
     margin: total - withOverhead,

@@ -78,8 +78,8 @@
                   </p>{/each}</Fold
               ></td
             >
-            <td class="py-1 text-right">{money(row.cost)}</td>
-            <td class="py-1 text-right">{money(row.byTime)}</td>
+            <td class="w-28 py-1 text-right">{money(row.cost)}</td>
+            <td class="w-28 py-1 text-right">{money(row.byTime)}</td>
           </tr>
         {/each}
         {#each sums as { name: what, of }, n (n)}
@@ -120,7 +120,7 @@
           series: [
             { label: 'by work', values: breaks.map((b) => inUnit(b.byWork)), colour: 'needle' },
             { label: 'by time', values: breaks.map((b) => inUnit(b.byTime)), colour: 'hands' },
-            { label: 'cost', values: breaks.map((b) => inUnit(b.cost)), colour: 'rule' },
+            { label: 'cost', values: breaks.map((b) => inUnit(b.cost)), colour: 'quiet' },
           ],
           unit: currency ?? 'price',
         }}

@@ -55,11 +55,12 @@
   {:else if !pricing.isReady}
     <p class="text-quiet" role="status">Working out what it takes …</p>
   {:else}
-    <div class="mb-5 grid gap-x-8 gap-y-1 md:grid-cols-[auto_auto_auto]">
+    <div class="mb-5 flex flex-wrap gap-x-10 gap-y-1">
       <div>
         <span class="label">Asked for</span>
         <Radios
           label="What is asked for"
+          class="flex flex-col"
           value={order.pricing.school}
           options={[
             ['byWork', 'the work in the item'],
@@ -72,6 +73,7 @@
         <span class="label">Cloth and parts</span>
         <Radios
           label="Cloth and parts"
+          class="flex flex-col"
           value={order.pricing.materials}
           options={[
             ['used', 'what goes in'],
@@ -84,6 +86,7 @@
         <span class="label">Hours</span>
         <Radios
           label="Hours"
+          class="flex flex-col"
           value={order.pricing.hours}
           options={[
             ['planned', 'as planned'],
@@ -97,12 +100,12 @@
       <table class="w-full min-w-160 text-left">
         <thead class="label">
           <tr>
-            <th class="font-normal" scope="col">What</th>
+            <th class="pl-2 font-normal" scope="col">What</th>
             <th class="text-right font-normal" scope="col">Items</th>
             <th class="text-right font-normal" scope="col">By work, each</th>
             <th class="text-right font-normal" scope="col">By time, each</th>
             <th class="pl-6 font-normal" scope="col">Agreed, each</th>
-            <th class="text-right font-normal" scope="col">Comes to</th>
+            <th class="pr-2 text-right font-normal" scope="col">Comes to</th>
           </tr>
         </thead>
         <tbody class="divide-y divide-rule border-y border-rule">
@@ -131,7 +134,7 @@
                   onchange={(priceEach) => void changeLine(order.id, line.id, { priceEach })}
                 /></td
               >
-              <td class="text-right font-bold"
+              <td class="pr-2 text-right font-bold"
                 >{money(quote.lines.find(({ id }) => id === line.id)?.total ?? 0)}</td
               >
             </tr>
@@ -139,16 +142,16 @@
         </tbody>
         <tfoot
           ><tr
-            ><td class="py-2" colspan="5">{count(order.lines.length, 'line')}</td><td
-              class="text-right text-lg font-bold">{money(quote.total)}</td
+            ><td class="py-2 pl-2" colspan="5">{count(order.lines.length, 'line')}</td><td
+              class="pr-2 text-right text-lg font-bold">{money(quote.total)}</td
             ></tr
           ></tfoot
         >
       </table>
     </div>
     <p class="mt-3 flex flex-wrap items-center gap-x-4 gap-y-2">
-      <span>An hour of a machine <NumberInPlace id="price.machineRate" /></span>
-      <span>of hands <NumberInPlace id="price.handRate" /></span>
+      <span>A machine <NumberInPlace id="price.machineRate" /></span>
+      <span>hands <NumberInPlace id="price.handRate" /></span>
       <span>overhead <NumberInPlace id="price.overhead" /></span>
       <span>margin <NumberInPlace id="price.margin" /></span>
       <span>set-up <NumberInPlace id="price.setup" /></span>

@@ -39,7 +39,7 @@
 <p class="no-print mb-4 flex flex-wrap items-center gap-3">
   <button type="button" class="btn btn-strong" disabled={!isReady} onclick={() => print()}>Print</button>
   <button type="button" class="btn" disabled={!isReady} onclick={() => void savePdf()}>Save as PDF</button>
-  <a class="btn" href={resolve('/batch')}>Back to Batch</a>
+  <a class="btn" href={resolve(`/batch?view=price&order=${order.id}`)}>Back to Batch</a>
   {#if plan.searching}<span class="label" role="status">Working out by when …</span>{/if}
 </p>
 {#if !order.lines.length}
