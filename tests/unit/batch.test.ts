@@ -1,10 +1,12 @@
 import { expect } from 'chai';
 import {
   batchOf,
+  buildVariants,
   latenessOf,
   nextOf,
   orderProgress,
   plannedCalls,
+  roomLeft,
   surenessOf,
   whatIfs,
   type BatchInput,
@@ -12,13 +14,14 @@ import {
 import { hoopingSeconds } from '$lib/core/time';
 import { ok } from '$lib/core/base';
 import { numbersWith } from '$lib/core/numbers';
+import { threadKey, threadsOf } from '$lib/core/build';
 import { demandOf } from '$lib/core/demand';
 import { callSeconds } from '$lib/core/order';
 import { planBuild } from '$lib/core/plan';
 import { layBatch, movedIn, scheduleBatch, surenessOfBatch, type Schedule } from '$lib/core/schedule';
 import { newLine, orderSchema, personSchema, type CustomerOrder } from '$lib/core/workshop';
 import { batchFrom, demoFacts, inputOf } from '../support/batch';
-import { crewPatch, pouch, tailTab, windStar } from '$lib/demo';
+import { crewPatch, demoWorkroom, pouch, tailTab, windStar } from '$lib/demo';
 import { example } from '../support/examples';
 import { broken } from '../support/schedule';
 
@@ -165,8 +168,20 @@ describe('a batch', () => {
       batch.hoopings.flatMap((h) => ((late.hoopings.get(h.id)?.lateS ?? 0) > 0 ? h.lines : [])),
     );
     expect([...lines].every((l) => l.startsWith('breakfast/'))).to.equal(true);
-    for (const { id, batch: other } of whatIfs(inputOf(facts, orders), batch)) {
+    for (const { id, batch: other, order: own } of whatIfs(inputOf(facts, orders), batch, schedule.order)) {
       let n = 60;
+      if (own) {
+        // Laid as it is: what dries for longest is begun before all that has not begun.
+        const laid = layBatch(other.task, own);
+        if (!laid.ok) throw new Error(id);
+        expect(broken(other.task, laid.value), id).to.deep.equal([]);
+        const waits = (h: string) => Math.max(0, ...other.task.hoopings.find((t) => t.id === h)!.steps.map((t) => (t.kind === 'wait' ? t.seconds : 0))); // prettier-ignore
+        const told = own.parts.map(({ hoopingId }) => hoopingId).filter((h) => !other.task.hoopings.find((t) => t.id === h)!.isBegun); // prettier-ignore
+        const long = told.map((h) => (waits(h) >= 3600 ? waits(h) : 0));
+        expect(long).to.deep.equal([...long].sort((a, b) => b - a));
+        expect(long[0]).to.be.at.least(36_000);
+        continue;
+      }
       const found = scheduleBatch(other.task, () => Math.max(0, n--) / 60, {
         from: schedule.order,
         isAskedHowSure: false,
@@ -175,6 +190,40 @@ describe('a batch', () => {
       expect(broken(other.task, found.value), id).to.deep.equal([]);
       if (id === 'evenings') expect(latenessOf(other, found.value).lateS).to.be.below(late.lateS / 3);
     }
+  });
+  it('finds room in a hooping for what is sewn on the same base in the same threads, and for nothing else', () => {
+    const tab = facts.demands.find((d) => d.build.id === 'tail-tab')!;
+    const { hoopings } = batchFrom(inputOf({ ...facts, runs: [] }, [order('o', { createdAt: NOW, lines: [line('t', 'tail-tab', 6), line('g', 'gull-pennant', 3)] })])); // prettier-ignore
+    const rooms = (other: Partial<typeof tab>) => {
+      const known = facts.demands.map((d) =>
+        d.build.id === 'gull-pennant' ? { ...d, pieces: tab.pieces, sewing: { ...d.sewing, blocks: tab.sewing.blocks }, ...other } : d === tab ? { ...d, sewing: { ...d.sewing, fits: 6 } } : d); // prettier-ignore
+      return roomLeft(hoopings, known, facts.workshop.machines).map(({ hooping, room, others }) => [hooping.id, room, others.map(({ id, items }) => [id, items])]); // prettier-ignore
+    };
+    // Six good ones of 3 % spoiled are seven: four and three; three good pennants are four.
+    const found = [['tail-tab/2', 2, [['gull-pennant', 4]]], ['tail-tab/1', 3, [['gull-pennant', 4]]]]; // prettier-ignore
+    expect(rooms({})).to.deep.equal(found);
+    expect(rooms({ pieces: tab.pieces.map((p) => ({ ...p, layers: p.layers + 1 })) })).to.deep.equal([]);
+    const gull = facts.demands.find((d) => d.build.id === 'gull-pennant')!.sewing;
+    expect(rooms({ sewing: { ...gull, machineId: 'gannet' } })).to.deep.equal([]);
+    expect(rooms({ sewing: gull })).to.deep.equal([]);
+  });
+  it('knows which build has most to gain by more in a hooping, and by a thread less', () => {
+    const { builds: made } = demoWorkroom(NOW);
+    const builds = made.map(({ build }) => build);
+    const known = facts.demands.map((d) => (d.build.id === 'picnic-coaster' ? { ...d, sewing: { ...d.sewing, fits: 3 * d.sewing.repeats } } : { ...d, sewing: { ...d.sewing, fits: d.sewing.repeats } })); // prettier-ignore
+    const of = (id: string) => buildVariants(builds, known, batch.hoopings, facts.workshop.machines).find((v) => v.id === id); // prettier-ignore
+    const coaster = builds.find(({ id }) => id === 'picnic-coaster')!;
+    expect(of('more')!.build).to.deep.equal({ ...coaster, order: { ...coaster.order, repeats: 3 * coaster.order.repeats } }); // prettier-ignore
+    const { build, title } = of('thread')!;
+    const before = builds.find(({ id }) => id === build.id)!;
+    const changes = (b: typeof build) => {
+      const keys = threadsOf(b).flatMap((t) => (t ? [threadKey(t)] : []));
+      return keys.filter((k, n) => n > 0 && k !== keys[n - 1]).length;
+    };
+    expect(changes(build)).to.be.below(changes(before));
+    expect(title).to.contain('without');
+    const kinds = (b: typeof build) => new Set(threadsOf(b).flatMap((t) => (t ? [threadKey(t)] : []))).size;
+    expect(kinds(build)).to.equal(kinds(before) - 1);
   });
   it('says what comes next for each, and what dries', () => {
     const next = nextOf(batch, schedule, 0);

@@ -4,10 +4,12 @@
  */
 export { batchOf, madeOf, type Batch, type BatchInput } from './task';
 export { lineKey, loadings, type BatchHooping } from './hoopings';
+export { roomLeft } from './fill';
 export { latenessOf, type Lateness } from './late';
 export { nextOf, plannedCalls, type PlannedCall } from './now';
 export { orderProgress, type LineProgress, type LineState } from './progress';
 export { stepsOf } from './steps';
 export { stretchesOf, workDays } from './stretches';
 export { surenessOf, type BatchSureness } from './sure';
+export { buildVariants } from './variants';
 export { whatIfs, type WhatIf } from './whatif';

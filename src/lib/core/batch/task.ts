@@ -18,7 +18,7 @@ export interface BatchInput {
   /** of the orders that are planned for */
   lines: readonly LineProgress[];
   /** of the builds of those lines */
-  demands: readonly Pick<Demand, 'build' | 'sewing' | 'order'>[];
+  demands: readonly Pick<Demand, 'build' | 'sewing' | 'order' | 'pieces'>[];
   runs: readonly LoggedRun[];
   workshop: Pick<Workshop, 'machines' | 'hoops' | 'hoopings' | 'people' | 'threads' | 'runsAlone'>;
   numbers: Numbers;

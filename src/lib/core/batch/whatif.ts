@@ -1,28 +1,30 @@
 import type { Result } from '../base';
-import { lastAtHead, type ScheduleTask } from '../schedule';
+import { lastAtHead, type KeptOrder, type ScheduleTask } from '../schedule';
 import { batchOf, type Batch, type BatchInput } from './task';
 import { SOMEBODY } from './shifts';
 
 /** Something that could be otherwise, as a batch of its own. */
 export interface WhatIf {
-  id: 'hands' | 'evenings' | 'everybody' | 'late' | 'head' | 'hoop' | 'alone';
+  id: string;
   title: string;
   batch: Batch;
   /** hours of hands that come on top; null: none that are counted */
   hours: number | null;
+  /** laid in this order; null: a plan is looked for */
+  order: KeptOrder | null;
 }
 const HOUR = 3600;
 const EVENING = { from: 18, to: 20 };
 const LATE = { from: 18, to: 21 };
 const HELPER = { ...SOMEBODY, id: 'helper', name: 'A helper', days: [] };
 
-/** What could be otherwise, where it would be another batch at all. */
-export function whatIfs(input: BatchInput, batch: Batch): WhatIf[] {
+/** What could be otherwise, where it would be another batch at all. @param order of the plan that there is */
+export function whatIfs(input: BatchInput, batch: Batch, order: KeptOrder): WhatIf[] {
   const { task, now } = batch;
   const { workshop } = input;
   const found: WhatIf[] = [];
   const add = (id: WhatIf['id'], title: string, changed: Result<Batch>, hours: number | null = null) => {
-    if (changed.ok) found.push({ id, title, batch: changed.value, hours });
+    if (changed.ok) found.push({ id, title, batch: changed.value, hours, order: null });
   };
   const withTask = (change: Partial<ScheduleTask>): Result<Batch> => ({
     ok: true,
@@ -61,7 +63,12 @@ export function whatIfs(input: BatchInput, batch: Batch): WhatIf[] {
   }
   const lateHours = evenings(5, LATE);
   const late = task.people.map((p) => ({ ...p, shifts: [...p.shifts, ...lateHours] }));
-  add('late', 'Evenings too, 18 to 21, for five days', withTask({ people: late }));
+  add(
+    'late',
+    'Evenings too, 18 to 21, for five days',
+    withTask({ people: late }),
+    late.length * lateHours.reduce((sum, { fromS, toS }) => sum + (toS - fromS) / HOUR, 0),
+  );
   const busiest = headOfMost(batch);
   const like = batch.heads.find(({ id }) => id === busiest);
   if (like) {
@@ -94,7 +101,31 @@ export function whatIfs(input: BatchInput, batch: Batch): WhatIf[] {
     );
   if (!workshop.runsAlone)
     add('alone', 'The machines sew on alone when nobody is there', withTask({ machineRunsAlone: true }));
+  const driesFirst = longestWaitFirst(task, order);
+  if (driesFirst)
+    found.push({
+      id: 'dries-first',
+      title: 'What dries longest is begun first',
+      batch,
+      hours: null,
+      order: driesFirst,
+    });
   return found;
+}
+/** What waits for an hour and more, as lace does, before all else that has not begun; null: nothing would change. */
+function longestWaitFirst({ hoopings }: ScheduleTask, order: KeptOrder): KeptOrder | null {
+  const waits = new Map(
+    hoopings.map(({ id, isBegun, steps }) => [
+      id,
+      isBegun ? Infinity : Math.max(0, ...steps.map(({ kind, seconds }) => (kind === 'wait' ? seconds : 0))),
+    ]),
+  );
+  const rank = ({ hoopingId }: KeptOrder['parts'][number]) => {
+    const seconds = waits.get(hoopingId) ?? 0;
+    return seconds >= HOUR ? seconds : 0;
+  };
+  const parts = order.parts.toSorted((a, b) => rank(b) - rank(a));
+  return parts.some((p, n) => p !== order.parts[n]) ? { ...order, parts } : null;
 }
 /** The head of the kind that has most to sew for each of its heads. */
 function headOfMost({ task }: Batch): string | null {

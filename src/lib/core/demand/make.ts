@@ -6,7 +6,8 @@ import { planBuild, readTyped, type BuildPlan } from '../plan';
 import type { Reading, RoleOverrides } from '../reading';
 import { pieceShape, type PieceShape } from '../template';
 import { bobbinsForOrder, threadList, type BobbinUse, type ThreadJob } from '../thread';
-import { haltsOf, hoopAt, unhoopAt } from '../score';
+import { haltsOf, hoopAt, popsOut, unhoopAt } from '../score';
+import { repeatGap, repeatsThatFit } from '../hoop';
 import { totalOf } from '../time';
 import { headsAtOnce, type Workshop } from '../workshop';
 
@@ -25,8 +26,9 @@ interface Sewing extends Pick<ThreadJob, 'blocks'> {
   /** full bobbins of each thread, those of all heads that sew it together */
   wind: BobbinUse['wind'];
   hoopId: string;
-  /** times the tape in one hooping */
+  /** times the tape in one hooping, and the most that fit there */
   repeats: number;
+  fits: number;
   /** what one hooping takes of heads and hands */
   calls: Call[];
   /** of an item */
@@ -111,11 +113,19 @@ function sewingOf(build: Build, plan: BuildPlan): Sewing {
     halts: haltsOf(plan.score),
     hoopId: plan.hooping.hoop.id,
     repeats: build.order.repeats,
+    fits: fitsOf(build, plan),
     stitches: plan.design.reading.stitches / order.inTape,
     calls: callsOf(plan.score.steps, timesOf(plan), plan.numbers, build.order.repeats),
     shared: {},
     wind: wind.map((w) => ({ ...w, count: w.count * heads })),
   };
+}
+/** Times the tape that fit into the hoop side by side; as many as there are, where they are laid in another way. */
+function fitsOf({ order, hooping }: Build, plan: BuildPlan): number {
+  if (hooping || plan.hooping.over || plan.design.size.width === 0) return order.repeats;
+  const gap = repeatGap(popsOut(plan.score), plan.numbers);
+  const { across, down } = repeatsThatFit(plan.hooping.field, plan.design.size, gap);
+  return Math.max(order.repeats, across * down);
 }
 /** Of each step what comes once and what comes for each item of a hooping. s */
 const timesOf = ({ time }: BuildPlan): Parameters<typeof callsOf>[1] => ({

@@ -6,5 +6,5 @@ export { NEXT_COMES, planTogether, secondsTogether, type PlannedPart } from './p
 export { clashesOf, type Clash, type LyingItem } from './clashes';
 export { piecesAt } from './pieces';
 export { freePlace } from './free';
-export { againstEachOther, hoopedPieces } from './suits';
+export { againstEachOther, areOnOneBase, hoopedPieces } from './suits';
 export { snapped, type Snap } from './snap';

@@ -10,12 +10,17 @@ interface Against {
 /** What is hooped for a build. */
 export const hoopedPieces = ({ plan }: PlannedPart): CutPiece[] => plan.cut.pieces.filter(isHooped);
 /** Of each its material, how many layers, and its colour where that is seen to differ. */
-const hoopedOf = (part: PlannedPart) =>
-  hoopedPieces(part).map(({ material, layers, colour }) => ({
+const basesOf = (pieces: readonly CutPiece[]) =>
+  pieces.filter(isHooped).map(({ material, layers, colour }) => ({
     material,
     layers,
     colour: MATERIALS[material].woven ? colour : '',
   }));
+const hoopedOf = ({ plan }: PlannedPart) => basesOf(plan.cut.pieces);
+const baseKey = (of: ReturnType<typeof basesOf>) => JSON.stringify(of.map(Object.values).sort());
+/** Whether what is hooped for one is what is hooped for the other. */
+export const areOnOneBase = (a: readonly CutPiece[], b: readonly CutPiece[]): boolean =>
+  baseKey(basesOf(a)) === baseKey(basesOf(b));
 const words = (of: { material: MaterialKind; layers: number }[]): string =>
   of
     .map(
@@ -30,8 +35,7 @@ export function againstEachOther(parts: readonly PlannedPart[]): Against[] {
   if (!first) return [];
   return others.flatMap((part): Against[] => {
     const [a, b] = [hoopedOf(first), hoopedOf(part)];
-    const key = (of: typeof a) => JSON.stringify(of.map(Object.values).sort());
-    if (key(a) === key(b)) return [];
+    if (baseKey(a) === baseKey(b)) return [];
     const isColour = words(a) === words(b);
     return [
       {

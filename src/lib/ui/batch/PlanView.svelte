@@ -8,6 +8,7 @@
   import HowSure from './HowSure.svelte';
   import WhatIfTable from './WhatIfTable.svelte';
   import { personName, plan } from './plan.svelte';
+  import RoomLeft from './RoomLeft.svelte';
   import PlanFiles from './PlanFiles.svelte';
   import { layoutBatch } from './score-layout';
   import { dayWords } from './words';
@@ -123,6 +124,7 @@
   />
   {#if hooping}<ChosenHooping {hooping} {layout} {from} onclose={() => (chosen = null)} />{/if}
   <PlanFiles />
+  <RoomLeft />
   <WhatIfTable />
   <HowSure />
   <CallsList {layout} {from} {chosen} onchoose={(id) => (chosen = id)} />

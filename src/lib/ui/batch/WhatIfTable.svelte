@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { formatDuration, percent } from '$lib/core/base';
+  import { formatDuration, formatMoney, inSmallest, percent } from '$lib/core/base';
+  import { workroom } from '../state/workroom.svelte';
   import { plan } from './plan.svelte';
   import { dayWords } from './words';
   import { ifs, type Outcome } from './whatif.svelte';
@@ -16,6 +17,10 @@
     const words = (s: number) => (s < 60 ? 'no nearer' : `${formatDuration(s)} nearer`);
     return `An hour of another pair of hands brings the end ${words(gains(hands) / hands.hours)}, another head ${words(gains(head))}.`;
   });
+  const handsCost = (hours: number) => {
+    const { currency } = workroom.workshop;
+    return formatMoney(inSmallest(hours * workroom.numbers['price.handRate'], currency), currency);
+  };
   const lateNow = $derived(plan.late?.lateS ?? 0);
 </script>
 
@@ -42,6 +47,7 @@
             <th class="pl-6 font-normal" scope="col">Nine weeks of ten by</th>
             <th class="text-right font-normal" scope="col">Late</th>
             <th class="text-right font-normal" scope="col">Something late in</th>
+            <th class="text-right font-normal" scope="col">Hands cost</th>
           </tr>
         </thead>
         <tbody class="divide-y divide-rule border-y border-rule">
@@ -52,6 +58,7 @@
             <td class="pl-6">{plan.sureness ? day(plan.sureness.p90S) : ''}</td>
             <td class="text-right">{lateNow > 0 ? formatDuration(lateNow) : 'nothing'}</td>
             <td class="text-right">{plan.sureness ? percent(plan.sureness.late) : ''}</td>
+            <td></td>
           </tr>
           {#each ifs.outcomes as o (o.id)}
             <tr class={lateNow > 0 && o.lateS === 0 ? 'font-bold' : ''}>
@@ -61,6 +68,7 @@
               <td class="pl-6">{day(o.p90S)}</td>
               <td class="text-right">{o.lateS > 0 ? formatDuration(o.lateS) : 'nothing'}</td>
               <td class="text-right">{percent(o.late)}</td>
+              <td class="text-right">{o.hours === null ? '' : handsCost(o.hours)}</td>
             </tr>
           {/each}
         </tbody>
@@ -68,8 +76,8 @@
     </div>
   {:else}
     <p class="text-quiet">
-      Another pair of hands, another head, one more hoop, evenings: each is planned anew from here, and set
-      beside this plan.
+      Another pair of hands, another head, one more hoop, evenings, more in a hooping, a thread less: each is
+      planned anew from here, and set beside this plan.
     </p>
   {/if}
 </section>

@@ -1,6 +1,9 @@
-import { latenessOf, whatIfs, type WhatIf } from '$lib/core/batch';
-import { scheduleWatched, surenessInWorker } from '$lib/workers';
+import { batchOf, buildVariants, latenessOf, whatIfs, type Batch, type WhatIf } from '$lib/core/batch';
+import type { KeptOrder } from '$lib/core/schedule';
+import { layInWorker, scheduleWatched, surenessInWorker } from '$lib/workers';
 import { jobs } from '../state/jobs.svelte';
+import { readDemand } from '../state/read-build.svelte';
+import { workroom } from '../state/workroom.svelte';
 import { plan } from './plan.svelte';
 
 /** What would come of something that was otherwise. Seconds from the plan's beginning; shares 0-1. */
@@ -28,17 +31,21 @@ class Ifs {
     if (!batch || !schedule) return;
     this.outcomes = [];
     this.of = schedule;
-    const all = whatIfs(input, batch);
+    const all = whatIfs(input, batch, schedule.order);
+    const variants = buildVariants(workroom.builds, input.demands, batch.hoopings, input.workshop.machines);
     await jobs.watch('What if', async (tell, signal) => {
+      for (const variant of variants) {
+        const demand = await readDemand(variant.build, plan.workshop);
+        if (!demand.ok) continue;
+        const demands = input.demands.map((d) => (d.build.id === demand.value.build.id ? demand.value : d));
+        const made = batchOf({ ...input, demands });
+        if (made.ok) all.push({ ...variant, batch: made.value, hours: null, order: null });
+      }
       for (const [n, what] of all.entries()) {
         tell(n / all.length);
-        const found = await scheduleWatched(
-          what.batch.task,
-          SECONDS,
-          schedule.order,
-          () => undefined,
-          signal,
-        );
+        const found = what.order
+          ? await layInWorker(what.batch.task, what.order)
+          : await this.search(what.batch, schedule.order, signal);
         if (signal.aborted) return;
         if (!found.ok) continue;
         const sure = await surenessInWorker(what.batch, found.value.order, false);
@@ -50,6 +57,9 @@ class Ifs {
         this.outcomes = [...this.outcomes, { id, title, hours, finishS, lateS, p90S, late }];
       }
     });
+  }
+  private search({ task }: Batch, from: KeptOrder, signal: AbortSignal) {
+    return scheduleWatched(task, SECONDS, from, () => undefined, signal);
   }
 }
 export const ifs = new Ifs();

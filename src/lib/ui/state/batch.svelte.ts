@@ -88,6 +88,9 @@ export class BatchPlan {
     return this.needs.builds().filter(({ id }) => lacking.some(({ line }) => line.buildId === id));
   });
   readonly isReady = $derived.by(() => this.isLoaded && this.demands.isReady);
+  get workshop(): Workshop {
+    return this.needs.workshop();
+  }
   readonly input = $derived.by<BatchInput>(() => ({
     lines: this.open,
     demands: this.demands.all,
