@@ -8,6 +8,7 @@ import { pouch } from '$lib/demo';
 import { printArrangements } from './arrange';
 import { printLayouts } from './layout';
 import { printQuality } from './quality';
+import { printSchedules } from './schedule';
 import { tapeOf } from './tape-of';
 
 /** The least of several tries, ms: the machine at its least disturbed. */
@@ -68,3 +69,4 @@ printQuality();
 // As long as the screen gives one material.
 printArrangements(1.5);
 printLayouts(1.5);
+printSchedules();

@@ -163,4 +163,52 @@ describe('a batch', () => {
     expect(faults).to.deep.equal([]);
     await context.close();
   });
+  it('a day is made ready hooping by hooping, with what is short by when; what is ticked is kept', async () => {
+    const { page, context, faults } = await openPage(used.browser);
+    await page.goto(`${used.app.url}/prepare?of=plan`);
+    const first = page.getByTestId('ready-hooping').first();
+    await first.waitFor();
+    await page
+      .getByRole('region', { name: 'What is short' })
+      .getByText(/needed by .* for Picnic coaster/)
+      .first()
+      .waitFor();
+    const day = page.getByRole('combobox', { name: 'Day' });
+    expect(await day.locator('option').count()).to.be.above(1);
+    const napkin = page.getByTestId('ready-hooping').filter({ hasText: 'Tea-tent napkin' }).first();
+    const ticked = page.getByTestId('ready-hooping').getByRole('checkbox', { checked: true });
+    await napkin.getByRole('checkbox', { name: /Sticky base/ }).click();
+    await napkin.getByText('2 of 3 to lay ready').waitFor();
+    // What is kept is written behind the screen.
+    await page.waitForTimeout(1000);
+    await page.reload();
+    await ticked.waitFor();
+    expect(await ticked.count()).to.equal(1);
+    expect(faults).to.deep.equal([]);
+    await context.close();
+  });
+  it('two runs are watched on one screen: which sews, which stands, and the title calls when hands are wanted', async () => {
+    const { page, context, faults } = await openPage(used.browser);
+    await page.goto(`${used.app.url}/run`);
+    await page.getByRole('button', { name: 'Begin Wind-star' }).click();
+    await page.getByTestId('run-title').waitFor();
+    const screen = await context.newPage();
+    await screen.goto(`${used.app.url}/run/watch`);
+    const star = screen.getByTestId('watched-run').filter({ hasText: 'Wind-star' });
+    await star.getByText('wants hands now').waitFor();
+    await screen
+      .getByTestId('watched-run')
+      .filter({ hasText: 'Line-winder pouch' })
+      .getByText('stands')
+      .waitFor();
+    // On to the first stretch of sewing, in the other tab.
+    for (let n = 0; n < 12 && !(await star.getByText('stay by it').isVisible()); n++) {
+      await page.keyboard.press('Space');
+      await page.waitForTimeout(400);
+    }
+    await star.getByText('stay by it').waitFor();
+    await star.getByText(/^\d+:\d\d$/).waitFor();
+    expect(faults).to.deep.equal([]);
+    await context.close();
+  });
 });

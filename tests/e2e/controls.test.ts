@@ -33,6 +33,8 @@ const PLACES = [
   '/prepare',
   '/batch',
   '/batch?view=price&order=fair',
+  '/prepare?of=plan',
+  '/run/watch',
 ];
 
 async function open(page: Page, url: string) {

@@ -19,6 +19,8 @@ const PLACES = [
   '/prepare',
   '/batch',
   '/batch?view=price&order=fair',
+  '/prepare?of=plan',
+  '/run/watch',
   '/batch/quote?order=fair',
   '/hoop?build=crew-patch',
   '/hoop?together=pouch-and-tabs',

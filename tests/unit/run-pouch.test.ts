@@ -5,6 +5,7 @@ import {
   bobbinNow,
   inspections,
   attendance,
+  byCall,
   newRun,
   reduceRun,
   runAfter,
@@ -17,6 +18,7 @@ import {
   threadAt,
   threadsAhead,
   waitingFor,
+  watchRun,
   type RunEvent,
   type RunState,
 } from '$lib/core/run';
@@ -276,5 +278,27 @@ describe('a run of the pouch', () => {
       'come-back',
       'free',
     ]);
+  });
+  it('is watched beside others: hands now, sewing until the next stop, standing, drying; who calls first comes first', () => {
+    const numbers = numbersWith({ 'order.watch': 20, 'run.callSeconds': 30 });
+    const hand = (id: string) => ({ kind: 'hand', id, title: id });
+    const needle = (id: string, attended = false) => ({ kind: 'needle', id, title: id, block: 0, attended });
+    const run = { score: { steps: [hand('lay'), needle('a'), needle('b'), hand('trim'), needle('c', true)] }, planned: { lay: 30, a: 600, b: 100, trim: 60, c: 40 }, free: { a: 680, b: 100 }, waits: { lay: 900 }, blocks: [{ stitches: 0 }], items: 1 } as never; // prettier-ignore
+    const idle = reduceRun([started], stepFacts(record));
+    const at = (index: number, secondsIn: number, more: Partial<RunState> = {}) =>
+      watchRun(run, { ...idle, index, since: T0, spent: 0, ...more }, T0 + 1000 * secondsIn, numbers);
+    const sewing = at(1, 100);
+    // 500 s of this block and 100 of the next, which follows by itself.
+    expect(sewing).to.deep.equal({ is: 'free', title: 'a', next: 'trim', seconds: 600 });
+    expect([at(1, 5).is, at(2, 75).is, at(4, 10).is]).to.deep.equal(['stay', 'come-back', 'stay']);
+    // Ten times as fast, what was planned is over ten times as soon.
+    expect(at(1, 0, { rate: 10 }).seconds).to.equal(70);
+    const hands = at(3, 0);
+    expect(hands).to.deep.equal({ is: 'hands', title: 'trim', next: null, seconds: null });
+    const stands = at(1, 5000, { status: 'paused', since: null });
+    expect(stands.is).to.equal('stands');
+    const dries = at(1, 60, { status: 'paused', since: null, doneAt: { lay: T0 } });
+    expect(dries).to.deep.equal({ is: 'waits', title: 'lay', next: 'a', seconds: 840 });
+    expect([stands, sewing, dries, at(2, 75), hands].sort(byCall).map(({ is }) => is)).to.deep.equal(['hands', 'come-back', 'free', 'waits', 'stands']); // prettier-ignore
   });
 });

@@ -2,18 +2,22 @@
   import ArrowDown from '@lucide/svelte/icons/arrow-down';
   import ArrowUp from '@lucide/svelte/icons/arrow-up';
   import X from '@lucide/svelte/icons/x';
+  import { page } from '$app/state';
   import { prepareDay } from '$lib/core/demand';
   import { waitingBobbins } from '$lib/core/log';
   import Gather from '$lib/ui/cut/Gather.svelte';
   import NotWorkedOut from '$lib/ui/cut/NotWorkedOut.svelte';
   import { cutting, followWorkroom } from '$lib/ui/cut/cutting.svelte';
   import Select from '$lib/ui/kit/Select.svelte';
+  import Radios from '$lib/ui/kit/Radios.svelte';
+  import PlannedDay from '$lib/ui/prepare/PlannedDay.svelte';
   import DayAtMachine from '$lib/ui/prepare/DayAtMachine.svelte';
   import DayThreads from '$lib/ui/prepare/DayThreads.svelte';
   import EmptyWorkroom from '$lib/ui/shell/EmptyWorkroom.svelte';
   import { workroom } from '$lib/ui/state/workroom.svelte';
 
   // What is made ready for the orders of a day: who is threaded when, what is wound, what must lie there.
+  let of = $state<'chosen' | 'plan'>(page.url.searchParams.get('of') === 'plan' ? 'plan' : 'chosen');
   followWorkroom();
   const others = $derived(workroom.builds.filter((b) => !cutting.chosen.includes(b.id)));
   const day = $derived(
@@ -28,12 +32,27 @@
 <div class="max-w-6xl p-6 print:p-0">
   <header class="mb-4 flex flex-wrap items-center gap-3">
     <h1 class="mr-auto text-3xl">Prepare</h1>
-    {#if cutting.inOrder.length}<button type="button" class="btn no-print" onclick={() => print()}
-        >Print</button
+    {#if workroom.workshop.orders.length}<div class="no-print">
+        <Radios
+          label="Prepare for"
+          value={of}
+          options={[
+            ['chosen', 'builds that I choose'],
+            ['plan', 'a day of the plan'],
+          ]}
+          onchange={(to) => (of = to)}
+        />
+      </div>{/if}
+    {#if cutting.inOrder.length || of === 'plan'}<button
+        type="button"
+        class="btn no-print"
+        onclick={() => print()}>Print</button
       >{/if}
   </header>
   {#if workroom.builds.length === 0}
     <EmptyWorkroom />
+  {:else if of === 'plan'}
+    <PlannedDay />
   {:else if cutting.status === 'loading'}
     <p class="text-quiet" role="status">Working out what the orders take …</p>
   {:else if cutting.problem}

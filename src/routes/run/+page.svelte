@@ -3,6 +3,7 @@
   import Portion from '$lib/ui/kit/Portion.svelte';
   import LastSewn from '$lib/ui/run/LastSewn.svelte';
   import { resolve } from '$app/paths';
+  import Bell from '@lucide/svelte/icons/bell';
   import Play from '@lucide/svelte/icons/play';
   import type { Build } from '$lib/core/build';
   import { count, formatDuration } from '$lib/core/base';
@@ -20,7 +21,12 @@
 </script>
 
 <div class="max-w-5xl p-6">
-  <h1 class="mb-5 text-3xl">Run</h1>
+  <header class="mb-5 flex flex-wrap items-center gap-3">
+    <h1 class="mr-auto text-3xl">Run</h1>
+    {#if workroom.openRuns.length}<a class="btn" href={resolve('/run/watch')}
+        ><Bell size={18} />Watch {workroom.openRuns.length > 1 ? 'them all' : 'it'}</a
+      >{/if}
+  </header>
   {#if workroom.openRuns.length === 0}
     <p class="mb-4">Nothing is on a machine. What you begin comes back here if you are interrupted.</p>
   {:else}

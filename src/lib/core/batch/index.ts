@@ -8,6 +8,7 @@ export { roomLeft } from './fill';
 export { latenessOf, type Lateness } from './late';
 export { nextOf, plannedCalls, type PlannedCall } from './now';
 export { orderProgress, type LineProgress, type LineState } from './progress';
+export { daysOf, demandsOf, onDay, readyByHooping, shortages } from './ready';
 export { stepsOf } from './steps';
 export { stretchesOf, workDays } from './stretches';
 export { surenessOf, type BatchSureness } from './sure';

@@ -42,3 +42,4 @@ export { attendance, type Attendance } from './attendance';
 export { redoable, stitchesBack, troubleFlow, troublesAt, type TroubleFlow } from './trouble';
 export { inspections } from './inspect';
 export { needleSince } from './needle';
+export { byCall, watchRun, type WatchedRun } from './watch';

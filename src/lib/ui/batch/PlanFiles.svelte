@@ -28,7 +28,8 @@
 
 <div class="no-print mt-6 flex flex-wrap gap-2" role="group" aria-label="The plan to take along">
   <a class="btn btn-small" href={resolve('/batch/print')}><Printer size={16} />Batch sheet</a>
-  <a class="btn btn-small" href={resolve('/prepare')}>Prepare</a>
+  <a class="btn btn-small" href={resolve('/prepare?of=plan')}>Prepare</a>
+  <a class="btn btn-small" href={resolve('/run/watch')}>Watch the runs</a>
   {#each Object.keys(KINDS) as (keyof typeof KINDS)[] as kind, place (place)}
     <button type="button" class="btn btn-small" onclick={() => void save(kind)}
       ><Download size={16} />{kind}</button

@@ -49,7 +49,7 @@ export const PLACES = [
     name: 'Run',
     href: '/run',
     what: 'at the machine',
-    also: 'machine needle sew resume',
+    also: 'machine needle sew resume watch call',
   },
   { id: 'log', key: '7', name: 'Log', href: '/log', what: 'what was done', also: 'history past learn times' },
   {

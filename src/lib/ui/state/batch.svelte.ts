@@ -60,7 +60,7 @@ export class BatchPlan {
   constructor(private readonly needs: BatchNeeds) {
     this.demands = new CutDemands(needs);
   }
-  private readonly demands: CutDemands;
+  readonly demands: CutDemands;
   /** ms since 1970: the plan begins then */
   private from = $state(0);
   private order = $state.raw<KeptOrder | null>(null);
