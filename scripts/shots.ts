@@ -55,7 +55,7 @@ const SHOTS: Shot[] = [
     press: ['Several together', '^Wind-star$', 'One more Wind-star', '^Wind-star hub$', 'Lay them best'],
     choose: ['Hoop', '330 × 410 frame'],
   },
-  { name: 'prepare', path: '/prepare', wait: 'text=Full bobbins' },
+  { name: 'prepare', path: '/prepare?of=plan', wait: '[data-testid=ready-hooping]' },
   { name: 'batch', path: '/batch', wait: 'text=33 of 94', tab: '^Plan', then: 'text=Nine weeks of ten' },
   { name: 'how', path: '/builds/gull-pennant?view=how', wait: '[data-testid=insertions]' },
   { name: 'check', path: '/builds/fluffy-number?view=check', wait: '[data-testid=check]' },
@@ -77,7 +77,7 @@ const SHOTS: Shot[] = [
   },
   { name: 'log', path: '/log', wait: '[data-testid=log]' },
   { name: 'workshop', path: '/workshop/machines', wait: 'text=Machines and hoops' },
-  { name: 'print', path: '/builds/line-winder-pouch/print', wait: 'text=Run sheet' },
+  { name: 'price', path: '/batch?view=price&order=fair', wait: '[data-testid=cost-sheet]' },
 ];
 
 mkdirSync('docs/screenshots', { recursive: true });

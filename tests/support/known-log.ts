@@ -53,12 +53,12 @@ export const totalOf = (e: Example, workshop: Workshop): number => {
   return plan.time.item.itemSeconds - breakShare(plan);
 };
 
-/** Runs as the true workroom would log them, planned by the one that is known. outliers: share of hand steps. */
+/** Runs as the true workroom would log them, planned by the one that is known. outliers: share of hand steps; spread of their times. */
 export function knownLog(
   examples: readonly Example[],
   known: Workshop,
   truth: Workshop,
-  { runs, seed, outliers }: { runs: number; seed: number; outliers: number },
+  { runs, seed, outliers, spread = 0.25 }: { runs: number; seed: number; outliers: number; spread?: number },
 ): LoggedRun[] {
   const dice = new Dice(seed);
   const made = new Map<string, number>();
@@ -82,7 +82,7 @@ export function knownLog(
       const seconds =
         step.kind === 'needle'
           ? (time.seconds - breaks) * about(dice, 0.03)
-          : time.seconds * learningFactor(before + 1, real.numbers) * about(dice, 0.25);
+          : time.seconds * learningFactor(before + 1, real.numbers) * about(dice, spread);
       // A phone call, a visitor, a missing pair of scissors.
       const lost = step.kind === 'hand' && dice.chance(outliers) ? dice.between(60, 900) : 0;
       const ms = Math.round(1000 * (seconds + lost));

@@ -101,6 +101,12 @@ describe('a batch', () => {
       }),
     ];
     const { hoopings } = batchFrom(inputOf({ ...facts, runs: [] }, two));
+    // Of 12 eight must be good for the second, of 24 twenty-two for both.
+    const { duties } = batchFrom(inputOf({ ...facts, runs: [] }, two));
+    const enough = Object.fromEntries(duties.map((d) => [d.line, d.enough]));
+    const binomial = (n: number, bad: number) => Array.from({ length: bad + 1 }, (_, k) => Array.from({ length: k }, (_, i) => (n - i) / (i + 1)).reduce((a, b) => a * b, 1) * 0.03 ** k * 0.97 ** (n - k)).reduce((a, b) => a + b, 0); // prettier-ignore
+    expect(enough['b/1']).to.be.closeTo(binomial(12, 4), 1e-12);
+    expect(enough['a/1']).to.be.closeTo(binomial(24, 2), 1e-12);
     // 8 good at 3 % spoiled, met nine times in ten: 9 (8 would be all good in 78 %, of 9 eight are in 97 %); 22: 24, in 96 %.
     expect(hoopings.map(({ id, items, lines, due, names }) => ({ id, items, lines, due, names }))).to.deep.equal([
       { id: 'crew-patch/2', items: 12, lines: ['b/1', 'a/1'], due: '2026-12-04T09:00', names: ['TERN', 'SKUA', 'AUK'] },

@@ -58,6 +58,20 @@ describe('figures from the log', () => {
     expect(inside / all).to.be.above(0.78);
     expect(narrow).to.be.below(wide);
   });
+  it('learns how much hand work varies, whatever the hands take on the whole, one step in ten an outlier', () => {
+    const found = (spread: number, runs: number) =>
+      median(
+        Array.from({ length: 7 }, (_, seed) => {
+          const log = knownLog(examples, shop, trueWorkshop(shop, seed + 1), { runs, seed: seed + 20, outliers: 0.1, spread }); // prettier-ignore
+          return fitFigures(log, shop).find(({ key }) => key === 'number:order.handSpread')!.to;
+        }),
+      );
+    expect(found(0.25, 24)).to.be.within(22, 31);
+    expect(found(0.5, 24)).to.be.within(40, 58);
+    expect(found(0.1, 24)).to.be.below(16);
+    // Two runs of each say nothing of how they vary.
+    expect(fitFigures(knownLog(examples, shop, shop, { runs: 6, seed: 1, outliers: 0 }), shop).some(({ key }) => key === 'number:order.handSpread')).to.equal(false); // prettier-ignore
+  });
   it('leaves out what a simulated machine sewed faster than life', () => {
     const log = knownLog(examples, shop, trueWorkshop(shop, 5), { runs: 6, seed: 1, outliers: 0 });
     const fast = log.map((r) => ({ ...r, state: { ...r.state, rate: 40 } }));

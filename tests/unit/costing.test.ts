@@ -178,7 +178,7 @@ describe('a quote', () => {
   const order = { ...newOrder('o', 0), customer: 'Łukasz €', lines: [newLine({ id: 'a', buildId: 'thing', quantity: 8 }), newLine({ id: 'b', buildId: 'gone', quantity: 2, priceEach: 1250 }), newLine({ id: 'c', buildId: 'gone', quantity: 1 })] }; // prettier-ignore
   const planned = { batch: null, sureness: null, progress: [] };
   it('adds up to its lines; what is agreed stands before what is worked out, and what nobody knows is left out', () => {
-    const quote = quoteOf(order, new Map([['a', lineCosts(input())]]), (id) => id, planned);
+    const quote = quoteOf(order, { a: lineCosts(input()) }, (id) => id, planned);
     expect(quote.lines.map(({ id, total }) => [id, total])).to.deep.equal([['a', 2960], ['b', 2500]]); // prettier-ignore
     expect([quote.total, quote.safeAt]).to.deep.equal([5460, null]);
   });
@@ -187,7 +187,7 @@ describe('a quote', () => {
     const batch = batchFrom(inputOf(facts, facts.workshop.orders));
     const fair = facts.workshop.orders.find(({ id }) => id === 'fair')!;
     const of = (p90: (line: string) => number) =>
-      quoteOf(fair, new Map(), (id) => id, {
+      quoteOf(fair, {}, (id) => id, {
         batch,
         sureness: { duties: batch.duties.map(({ line }) => ({ p90S: p90(line) })) } as never,
         progress,

@@ -69,7 +69,7 @@
       {#if view === 'plan'}
         <PlanView {now} />
       {:else}
-        <div class="grid gap-6 lg:grid-cols-[17rem_minmax(0,1fr)]">
+        <div class="grid grid-cols-[minmax(0,1fr)] gap-6 lg:grid-cols-[17rem_minmax(0,1fr)]">
           <OrderList
             {orders}
             lines={plan.lines}

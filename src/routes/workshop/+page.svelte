@@ -103,7 +103,7 @@
 </section>
 
 <section class="mb-9">
-  <h2 class="mb-2 text-2xl">What is asked for it</h2>
+  <h2 class="mb-2 text-2xl">Money</h2>
   <div class="flex flex-wrap items-start gap-6">
     <label class="flex flex-col gap-1"
       ><span class="label">Currency</span><Select

@@ -1,7 +1,7 @@
 import { itemAt } from '../base';
 import type { Demand } from '../demand';
 import type { Numbers } from '../numbers';
-import { itemsToLoad, ownLots, type Lot } from '../order';
+import { chanceOfEnough, itemsToLoad, ownLots, type Lot } from '../order';
 import type { SharedHooping } from '../workshop';
 import { byDue, type LineProgress } from './progress';
 
@@ -52,6 +52,11 @@ export class Need {
   private readonly names: readonly string[];
   /** items that a hooping is planned for already */
   private planned = 0;
+  /** by line: how many are wanted up to it, and items that are loaded by the end of its last hooping */
+  private readonly wanted: number[] = [];
+  private readonly loaded: number[] = [];
+  private readonly inWork: number;
+  private readonly reject: number;
 
   /** @param made items of the build that were made before */
   constructor(
@@ -61,15 +66,15 @@ export class Need {
     numbers: Numbers,
   ) {
     this.inTurn = lines.toSorted(byDue);
-    const inWork = lines.reduce((sum, l) => sum + l.inWork, 0);
+    this.inWork = lines.reduce((sum, l) => sum + l.inWork, 0);
+    this.reject = numbers['order.rejectRate'] / 100;
     let wanted = 0;
     this.reaches = this.inTurn.map(({ line, done }) => {
       wanted += Math.max(0, line.quantity - done);
-      const load = wanted
-        ? itemsToLoad(wanted, numbers['order.rejectRate'] / 100, numbers['order.confidence'] / 100)
-        : 0;
+      this.wanted.push(wanted);
+      const load = wanted ? itemsToLoad(wanted, this.reject, numbers['order.confidence'] / 100) : 0;
       // What is under way already may be spoiled too.
-      return Math.max(0, load - inWork);
+      return Math.max(0, load - this.inWork);
     });
     this.names = this.inTurn.flatMap(({ line, done, inWork: n }) => line.names.slice(done + n));
   }
@@ -77,12 +82,23 @@ export class Need {
   get designs(): number {
     return Math.max(0, Math.ceil(((this.reaches.at(-1) ?? 0) - this.planned) / this.demand.order.inTape));
   }
+  /** How likely enough are good of all that is loaded for a line and those before it, 0-1. */
+  chanceOf({ order, line }: Pick<LineProgress, 'order' | 'line'>): number {
+    const l = this.inTurn.findIndex((own) => own.order === order && own.line === line);
+    const loaded = this.inWork + (this.loaded[l] ?? 0);
+    // Of thousands as many come out good as are expected, and that is what is loaded for.
+    return chanceOfEnough(loaded, this.wanted[l] ?? 0, this.reject) ?? 1;
+  }
   /** The next so many of them, for a hooping. */
   take(designs: number) {
     const items = designs * this.demand.order.inTape;
     const [from, to] = [this.planned, this.planned + items];
     this.planned = to;
-    const own = this.inTurn.filter((_, l) => from < itemAt(this.reaches, l) && to > (this.reaches[l - 1] ?? 0)); // prettier-ignore
+    const own = this.inTurn.filter((_, l) => {
+      const isFor = from < itemAt(this.reaches, l) && to > (this.reaches[l - 1] ?? 0);
+      if (isFor) this.loaded[l] = to;
+      return isFor;
+    });
     return {
       part: { buildId: this.demand.build.id, designs, madeBefore: this.made + from },
       items,

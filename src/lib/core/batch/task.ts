@@ -42,8 +42,8 @@ export interface Batch {
   task: ScheduleTask;
   /** when the needle runs within a step of the task, s from its beginning; by the ids of hooping and step */
   sewn: ReadonlyMap<string, { fromS: number; toS: number }[]>;
-  /** by line: what must be done when */
-  duties: { line: string; duty: Duty }[];
+  /** by line: what must be done when, and how likely enough of it come out good, 0-1 */
+  duties: { line: string; duty: Duty; enough: number }[];
 }
 /** Days ahead that are planned: beyond them nobody knows who is there. */
 const DAYS_AHEAD = 120;
@@ -146,7 +146,8 @@ export function batchOf(input: BatchInput): Result<Batch> {
       const line = lineKey(each);
       const own = hoopings.flatMap((h, n) => (h.lines.includes(line) ? [n] : []));
       const dueS = secondsTo(each.line.due, now);
-      return own.length ? [{ line, duty: { hoopings: own, dueS } }] : [];
+      const enough = needs.get(each.line.buildId)?.chanceOf(each) ?? 1;
+      return own.length ? [{ line, duty: { hoopings: own, dueS }, enough }] : [];
     }),
   });
 }

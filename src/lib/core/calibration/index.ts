@@ -9,6 +9,7 @@ import type { Correction, Workshop } from '../workshop';
 import { fitHands } from './hands';
 import { fitMachines } from './machines';
 import { fitBobbins, fitBreaks, fitRejects, fitSpools } from './rates';
+import { fitHandSpread } from './spread';
 
 import type { FigureKey, Suggestion } from './types';
 
@@ -28,6 +29,7 @@ export function fitFigures(runs: readonly LoggedRun[], workshop: Workshop): Sugg
   return [
     ...fitMachines(real, workshop),
     ...fitHands(real, workshop),
+    ...fitHandSpread(real, workshop),
     ...fitBreaks(real, workshop),
     ...fitRejects(real, workshop),
     ...fitBobbins(real, workshop),

@@ -2,15 +2,8 @@
  * What the lines of an order cost and are sold for, and what they came to afterwards. In: what a build takes, how many are wanted, the
  * log, prices. Out: money in the smallest unit of the currency, seconds, metres.
  */
-export {
-  breaksOf,
-  demandFor,
-  lineCosts,
-  loadOf,
-  type BreakPoint,
-  type LineCostInput,
-  type LineCosts,
-} from './line';
+export { breaksOf, demandFor, lineCosts, loadOf } from './line';
+export type { LineCostInput, LineCosts } from './types';
 export { offcutShares, usedGroups } from './materials';
 export { realCost, type RealCost } from './real';
 export { quoteOf, type Quote } from './quote';

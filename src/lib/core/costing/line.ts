@@ -2,44 +2,16 @@ import { itemAt, moneyDigits } from '../base';
 import { madeOf } from '../batch';
 import type { CutDemand } from '../cut';
 import type { Demand } from '../demand';
-import type { LoggedRun } from '../log';
 import type { NumberId, Numbers } from '../numbers';
 import { loadFor, type Load } from '../order';
-import { costSheet, type CostSheet, type PriceTask } from '../price';
-import type { Machine, Pricing, Workshop } from '../workshop';
-import { plannedHours, type OrderHours } from './hours';
+import { costSheet, type PriceTask } from '../price';
+import type { Machine } from '../workshop';
+import { plannedHours } from './hours';
 import { hoursLogged } from './logged';
-import { materialsOf, needlesOf, threadOf, type MaterialUse, type Prices } from './materials';
+import { materialsOf, needlesOf, threadOf } from './materials';
+import type { LineCostInput, LineCosts, TaskedLine } from './types';
 import { whysOf } from './why';
 
-/** What a line of an order is costed from. */
-export interface LineCostInput {
-  demand: Demand;
-  quantity: number;
-  /** runs of the workroom */
-  runs: readonly LoggedRun[];
-  workshop: Prices & Pick<Workshop, 'machines'>;
-  numbers: Numbers;
-  pricing: Pricing;
-  /** of offcutShares for the whole order; null: not laid out yet */
-  shares: Readonly<Record<string, number>> | null;
-}
-/** A line before it is priced. */
-export interface TaskedLine {
-  load: Load;
-  machine: Machine;
-  /** of all that is sewn, s; of so many runs of the log, 0: as planned */
-  hours: OrderHours;
-  loggedRuns: number;
-  materials: MaterialUse[];
-  task: PriceTask;
-}
-/** A line of an order as it is priced. */
-export interface LineCosts extends TaskedLine {
-  sheets: Record<Pricing['school'], CostSheet>;
-  /** why each line of a sheet is what it is, in their order */
-  because: Record<Pricing['school'], string[]>;
-}
 /** What so many items of a build ask of the cutting table. */
 export const demandFor = (demand: Demand, load: Load): CutDemand => ({ ...demand, order: load });
 /** How many are loaded for so many good ones of a build, and in what hoopings. */

@@ -1,9 +1,9 @@
 import { lineKey, type Batch, type BatchSureness, type LineProgress } from '../batch';
 import type { CustomerOrder } from '../workshop';
-import type { LineCosts } from './line';
+import type { LineCosts } from './types';
 
 /** A line as a customer reads it. Money in smallest units. */
-export interface QuoteLine {
+interface QuoteLine {
   id: string;
   name: string;
   quantity: number;
@@ -21,7 +21,7 @@ export interface Quote {
 /** @param costs by the id of a line; a line that cannot be worked out and has no agreed price is left out */
 export function quoteOf(
   order: CustomerOrder,
-  costs: ReadonlyMap<string, LineCosts>,
+  costs: Readonly<Record<string, LineCosts>>,
   nameOf: (buildId: string) => string,
   planned: {
     batch: Batch | null;
@@ -30,7 +30,7 @@ export function quoteOf(
   },
 ): Quote {
   const lines = order.lines.flatMap((line): QuoteLine[] => {
-    const priceEach = line.priceEach ?? costs.get(line.id)?.sheets[order.pricing.school].unitPrice;
+    const priceEach = line.priceEach ?? costs[line.id]?.sheets[order.pricing.school].unitPrice;
     if (priceEach === undefined) return [];
     const { id, quantity, names } = line;
     return [{ id, name: nameOf(line.buildId), quantity, names, priceEach, total: priceEach * quantity }];

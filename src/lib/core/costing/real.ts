@@ -1,7 +1,7 @@
 import type { LineProgress } from '../batch';
 import type { Numbers } from '../numbers';
 import { costSheet } from '../price';
-import type { LineCosts } from './line';
+import type { LineCosts } from './types';
 import { hoursLogged, type LoggedHours } from './logged';
 
 /** What a line really came to, for what is done of it. Money in smallest units, seconds. */

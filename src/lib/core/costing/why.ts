@@ -1,6 +1,6 @@
 import { count, formatDuration, formatMoney, formatNumber, percent } from '../base';
 import type { Pricing } from '../workshop';
-import type { TaskedLine } from './line';
+import type { TaskedLine } from './types';
 
 /** Why each line of a cost sheet is what it is, in the order of the sheet: materials, thread, machine, hands, set-up. */
 export function whysOf(

@@ -98,19 +98,26 @@ const MOST_LOAD = 200_000;
  */
 export function itemsToLoad(good: number, reject: number, confidence: number): number {
   if (reject <= 0) return good;
-  // Walk N upwards: P(bad ≤ N − good) by summing the binomial of the bad ones, which are few.
   for (let load = good; load < MOST_LOAD; load++) {
-    let p = Math.exp(load * Math.log1p(-reject));
-    let sum = p;
-    for (let bad = 1; bad <= load - good; bad++) {
-      p *= ((load - bad + 1) / bad) * (reject / (1 - reject));
-      sum += p;
-    }
-    if (sum >= confidence) return load;
-    // For large orders exp underflows to 0; go by the normal limit instead.
-    if (p === 0 && sum === 0) return normalLoad(good, reject, confidence);
+    const chance = chanceOfEnough(load, good, reject);
+    if (chance === null) return normalLoad(good, reject, confidence);
+    if (chance >= confidence) return load;
   }
   return MOST_LOAD;
+}
+/**
+ * How likely so many are good of those that are loaded: P(Binomial(load, 1 − reject) ≥ good), summed by the bad ones, which are few. null:
+ * there are so many that its terms are too small to be told.
+ */
+export function chanceOfEnough(load: number, good: number, reject: number): number | null {
+  if (load < good) return 0;
+  let p = Math.exp(load * Math.log1p(-reject));
+  let sum = p;
+  for (let bad = 1; bad <= load - good; bad++) {
+    p *= ((load - bad + 1) / bad) * (reject / (1 - reject));
+    sum += p;
+  }
+  return p === 0 && sum === 0 ? null : Math.min(1, sum);
 }
 
 /** Normal limit of the binomial with continuity correction, for orders of many thousands. */

@@ -139,7 +139,7 @@
         ></thead
       >
       <tbody class="divide-y divide-rule border-y border-rule">
-        {#each breaks as b (b.quantity)}
+        {#each breaks as b, n (n)}
           <tr class={b.quantity === input.quantity ? 'font-bold' : ''}
             ><th class="py-1 text-left font-normal" scope="row">{count(b.quantity, 'item')}</th><td
               >{money(b.byWork)}</td

@@ -22,7 +22,11 @@
   const isOver = $derived(line.due !== null && Date.parse(line.due) < Date.now() && is !== 'done');
   const sure = $derived.by(() => {
     const at = plan.batch?.duties.findIndex((d) => d.line === lineKey(progress)) ?? -1;
-    return at < 0 ? null : (plan.sureness?.duties[at] ?? null);
+    const own = plan.sureness?.duties[at];
+    if (!own) return null;
+    // In time, and enough of them good: hands that are slow spoil no more.
+    const enough = plan.batch?.duties[at]?.enough ?? 1;
+    return { ...own, onTime: own.onTime === null ? null : own.onTime * enough };
   });
   let hasNames = $state(false);
   const USUAL_HOUR = '17:00';
@@ -61,7 +65,7 @@
       </p>{/if}
     {#if sure && is !== 'done'}<p class="label">
         Done {dayWords((plan.batch?.now ?? 0) + 1000 * sure.p90S)} in nine weeks of ten{#if sure.onTime !== null},
-          in time in
+          enough good ones in time in
           <strong class={sure.onTime < 0.5 ? 'text-madder' : ''}>{Math.round(100 * sure.onTime)} %</strong
           >{/if}
       </p>{/if}

@@ -30,9 +30,11 @@
   let asked = $state<string | null>(null);
   const chosen = $derived(order.lines.find(({ id }) => id === asked) ?? order.lines[0] ?? null);
   const input = $derived(chosen && pricing.inputOf(chosen));
-  const costs = $derived(chosen && pricing.costs.get(chosen.id));
+  const costs = $derived(chosen && pricing.costs[chosen.id]);
   const share = $derived(order.pricing.shareSaved ?? workroom.numbers['price.shareSaved'] / 100);
-  const savesTime = $derived([...pricing.costs.values()].some(({ hours }) => hours.oneHead - hours.used > 1));
+  const savesTime = $derived(
+    Object.values(pricing.costs).some(({ hours }) => hours.oneHead - hours.used > 1),
+  );
 </script>
 
 <section aria-label="Price of {orderName(order)}">
@@ -110,7 +112,7 @@
         </thead>
         <tbody class="divide-y divide-rule border-y border-rule">
           {#each order.lines as line (line.id)}
-            {@const own = pricing.costs.get(line.id)?.sheets}
+            {@const own = pricing.costs[line.id]?.sheets}
             {@const asks = order.pricing.school}
             <tr class={line.id === chosen?.id ? 'bg-needle-soft' : ''}>
               <th class="font-normal" scope="row"

@@ -68,26 +68,25 @@ export class Pricing {
     };
   }
   /** by the id of a line */
-  readonly costs = $derived.by<ReadonlyMap<string, LineCosts>>(
-    () =>
-      new Map(
-        (this.order?.lines ?? []).flatMap((line) => {
-          const input = this.inputOf(line);
-          return input ? [[line.id, lineCosts(input)] as const] : [];
-        }),
-      ),
+  readonly costs = $derived.by<Readonly<Record<string, LineCosts>>>(() =>
+    Object.fromEntries(
+      (this.order?.lines ?? []).flatMap((line) => {
+        const input = this.inputOf(line);
+        return input ? [[line.id, lineCosts(input)]] : [];
+      }),
+    ),
   );
   /** what lines came to, of which something is done */
   realOf(progress: LineProgress): RealCost | null {
-    const costs = this.costs.get(progress.line.id);
+    const costs = this.costs[progress.line.id];
     return costs ? realCost(progress, costs, progress.order.pricing.school, this.needs.numbers()) : null;
   }
 
   /** Follows an order and its builds as they are now. */
   async follow(order: CustomerOrder | null): Promise<void> {
     this.order = order;
-    const wanted = new Set(order?.lines.map(({ buildId }) => buildId));
-    const builds = this.needs.builds().filter(({ id }) => wanted.has(id));
+    const isWanted = (id: string) => order?.lines.some(({ buildId }) => buildId === id);
+    const builds = this.needs.builds().filter(({ id }) => isWanted(id));
     await this.demands.follow(builds, this.needs.workshop());
   }
   private round = 0;
