@@ -6,6 +6,7 @@ import {
   offcutShares,
   quoteOf,
   realCost,
+  safeDelivery,
   usedGroups,
   type LineCostInput,
 } from '$lib/core/costing';
@@ -176,24 +177,22 @@ describe('what a line came to', () => {
 
 describe('a quote', () => {
   const order = { ...newOrder('o', 0), customer: 'Łukasz €', lines: [newLine({ id: 'a', buildId: 'thing', quantity: 8 }), newLine({ id: 'b', buildId: 'gone', quantity: 2, priceEach: 1250 }), newLine({ id: 'c', buildId: 'gone', quantity: 1 })] }; // prettier-ignore
-  const planned = { batch: null, sureness: null, progress: [] };
   it('adds up to its lines; what is agreed stands before what is worked out, and what nobody knows is left out', () => {
-    const quote = quoteOf(order, { a: lineCosts(input()) }, (id) => id, planned);
+    const quote = quoteOf(order, { a: lineCosts(input()) }, (id) => id);
     expect(quote.lines.map(({ id, total }) => [id, total])).to.deep.equal([['a', 2960], ['b', 2500]]); // prettier-ignore
-    expect([quote.total, quote.safeAt]).to.deep.equal([5460, null]);
+    expect(quote.total).to.equal(5460);
   });
   it('promises the hour by which all of it is done in nine weeks of ten', () => {
     const progress = orderProgress(facts.workshop.orders, facts.runs, []);
     const batch = batchFrom(inputOf(facts, facts.workshop.orders));
     const fair = facts.workshop.orders.find(({ id }) => id === 'fair')!;
     const of = (p90: (line: string) => number) =>
-      quoteOf(fair, {}, (id) => id, {
-        batch,
-        sureness: { duties: batch.duties.map(({ line }) => ({ p90S: p90(line) })) } as never,
-        progress,
-      }).safeAt;
+      safeDelivery(fair, progress, batch, { duties: batch.duties.map(({ line }) => ({ p90S: p90(line) })) } as never); // prettier-ignore
     // Begins at nine; the last of its own lines counts, another order's does not.
     expect(of((line) => (line === 'fair/fair-wind-star' ? 5400 : line.startsWith('fair/') ? 60 : 1e6))).to.equal(NOW + 2 * 3_600_000); // prettier-ignore
+    const done = facts.workshop.orders.find(({ id }) => id === 'tea-room')!;
+    expect(safeDelivery(done, progress, batch, { duties: [] } as never), 'all done').to.equal(null);
+    expect(safeDelivery(fair, progress, batch, { duties: [] } as never), 'not planned').to.equal(null);
   });
   it('is written as PDF, over as many pages as its lines need, whatever letters a name has', async () => {
     const line = { name: 'Ćma, a moth of a rather long name '.repeat(4), quantity: '8', each: '€3.70', total: '€29.60' }; // prettier-ignore

@@ -17,7 +17,9 @@
   import { workroom } from '$lib/ui/state/workroom.svelte';
 
   // What is made ready for the orders of a day: who is threaded when, what is wound, what must lie there.
-  let of = $state<'chosen' | 'plan'>(page.url.searchParams.get('of') === 'plan' ? 'plan' : 'chosen');
+  let asked = $state<'chosen' | 'plan'>(page.url.searchParams.get('of') === 'plan' ? 'plan' : 'chosen');
+  // Without orders there is no plan.
+  const of = $derived(workroom.workshop.orders.length ? asked : 'chosen');
   followWorkroom();
   const others = $derived(workroom.builds.filter((b) => !cutting.chosen.includes(b.id)));
   const day = $derived(
@@ -40,7 +42,7 @@
             ['chosen', 'builds that I choose'],
             ['plan', 'a day of the plan'],
           ]}
-          onchange={(to) => (of = to)}
+          onchange={(to) => (asked = to)}
         />
       </div>{/if}
     {#if cutting.inOrder.length || of === 'plan'}<button

@@ -1,5 +1,5 @@
 import type { Schedule } from '../schedule';
-import type { Batch } from './task';
+import type { Batch } from './types';
 
 /** What is late in a plan, against the dates themselves. Seconds. */
 export interface Lateness {

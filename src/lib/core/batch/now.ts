@@ -1,5 +1,6 @@
 import type { Schedule } from '../schedule';
-import type { Batch } from './task';
+import type { BatchHooping } from './hoopings';
+import type { Batch } from './types';
 
 /** What is planned for somebody, or asked for by a head. Seconds from the beginning of the plan. */
 export interface PlannedCall {
@@ -34,6 +35,30 @@ export function nextOf(batch: Batch, { tasks }: Pick<Schedule, 'tasks'>, atS: nu
     heads: batch.heads.map(({ id }) => ({ id, call: first((c) => c.headId === id && c.personId !== null) })),
     waits: ahead.filter((c) => c.startS <= atS && c.personId === null && c.headId === null),
   };
+}
+/** A hooping while it holds its head, from the first to the last step there. Seconds from the beginning of the plan. */
+export interface OnHead {
+  hooping: BatchHooping;
+  headId: string;
+  fromS: number;
+  toS: number;
+  /** when the needle runs */
+  sewn: { fromS: number; toS: number }[];
+}
+/** What is sewn where, in the order of time. @param calls of plannedCalls */
+export function onHeads({ hoopings }: Batch, calls: readonly PlannedCall[]): OnHead[] {
+  const own = new Map<string, PlannedCall[]>();
+  for (const call of calls)
+    if (call.headId !== null) own.set(call.hoopingId, [...(own.get(call.hoopingId) ?? []), call]);
+  return hoopings
+    .flatMap((hooping): OnHead[] => {
+      const there = own.get(hooping.id);
+      const [first, last] = [there?.[0], there?.at(-1)];
+      if (!there || !first || !last || first.headId === null) return [];
+      const { headId, startS: fromS } = first;
+      return [{ hooping, headId, fromS, toS: last.endS, sewn: there.flatMap((c) => c.sewn) }];
+    })
+    .sort((a, b) => a.fromS - b.fromS);
 }
 /** All that is planned, in the order of time. */
 export function plannedCalls({ hoopings, task, sewn }: Batch, tasks: Schedule['tasks']): PlannedCall[] {

@@ -60,6 +60,25 @@ export function orderProgress(
   for (const each of all) each.state = stateOf(each, movements);
   return all;
 }
+/** How far an order has come, in items of all its lines. */
+export interface OrderSums {
+  wanted: number;
+  done: number;
+  inWork: number;
+  /** of what is not done yet, the earliest; null: whenever */
+  due: string | null;
+}
+/** @param lines of one order */
+export function orderSums(lines: readonly LineProgress[]): OrderSums {
+  const sum = (of: (l: LineProgress) => number) => lines.reduce((all, l) => all + of(l), 0);
+  const dues = lines.flatMap(({ line, done }) => (line.due && done < line.quantity ? [line.due] : []));
+  return {
+    wanted: sum(({ line }) => line.quantity),
+    done: sum(({ done, line }) => Math.min(done, line.quantity)),
+    inWork: sum(({ inWork }) => inWork),
+    due: dues.sort()[0] ?? null,
+  };
+}
 const lacks = ({ line, done, inWork }: LineProgress) => Math.max(0, line.quantity - done - inWork);
 function give(own: readonly LineProgress[], logged: LoggedRun) {
   const { good, second, ruined, items } = logRow(logged);

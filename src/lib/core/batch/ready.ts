@@ -7,7 +7,7 @@ import type { Schedule } from '../schedule';
 import { onShelfAs } from '../thread';
 import type { Workshop } from '../workshop';
 import type { BatchHooping } from './hoopings';
-import type { Batch } from './task';
+import type { Batch } from './types';
 
 /** What lies ready for a hooping before its first stitch. */
 export interface ReadyHooping {

@@ -1,6 +1,6 @@
 import { itemAt } from '../base';
 import { surenessOfBatch, type Duty, type KeptOrder, type Sureness } from '../schedule';
-import type { Batch } from './task';
+import type { Batch } from './types';
 
 /** What makes the end earlier or later by itself, everything else as planned. Seconds. */
 interface Factor {

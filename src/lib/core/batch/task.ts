@@ -1,50 +1,17 @@
 import { count, fail, itemAt, ok, type Result } from '../base';
-import type { Demand } from '../demand';
 import type { LoggedRun } from '../log';
 import type { Call } from '../order';
-import type { Numbers } from '../numbers';
 import { isOver } from '../run';
-import type { Duty, ScheduleHooping, ScheduleStep, ScheduleTask, Worker } from '../schedule';
-import { headsAtOnce, type Machine, type Workshop } from '../workshop';
-import { lineKey, Need, ownHoopings, sharedHoopings, type BatchHooping, type HoopingPart } from './hoopings';
-import type { LineProgress } from './progress';
+import type { ScheduleHooping, ScheduleStep, Worker } from '../schedule';
+import type { Machine, Workshop } from '../workshop';
+import { lineKey, type BatchHooping, type HoopingPart, type Need } from './hoopings';
 import { callsLeft } from './running';
 import { setupSeconds, setupsOf } from './setups';
 import { shiftsOf, SOMEBODY } from './shifts';
-import { stepsOf } from './steps';
+import { stepsOf, type TimedStep } from './steps';
+import type { Batch, BatchInput, Head } from './types';
+import { wantedHoopings } from './wanted';
 
-/** What a batch is planned from. */
-export interface BatchInput {
-  /** of the orders that are planned for */
-  lines: readonly LineProgress[];
-  /** of the builds of those lines */
-  demands: readonly Pick<Demand, 'build' | 'sewing' | 'order' | 'pieces'>[];
-  runs: readonly LoggedRun[];
-  workshop: Pick<Workshop, 'machines' | 'hoops' | 'hoopings' | 'people' | 'threads' | 'runsAlone'>;
-  numbers: Numbers;
-  /** ms since 1970: the plan begins then */
-  now: number;
-  /** so much one handling varies, as a share of it */
-  handSpread: number;
-}
-/** A head of the workroom: several that sew one design together are one. */
-interface Head {
-  id: string;
-  machineId: string;
-  machine: string;
-}
-/** A batch as it is scheduled. */
-export interface Batch {
-  /** ms since 1970 */
-  now: number;
-  heads: Head[];
-  hoopings: BatchHooping[];
-  task: ScheduleTask;
-  /** when the needle runs within a step of the task, s from its beginning; by the ids of hooping and step */
-  sewn: ReadonlyMap<string, { fromS: number; toS: number }[]>;
-  /** by line: what must be done when, and how likely enough of it come out good, 0-1 */
-  duties: { line: string; duty: Duty; enough: number }[];
-}
 /** Days ahead that are planned: beyond them nobody knows who is there. */
 const DAYS_AHEAD = 120;
 /** More are a plan for a factory. */
@@ -53,24 +20,10 @@ const MOST_STEPS = 20_000;
 
 /** All that is still to be sewn and finished, as heads and hands see it. */
 export function batchOf(input: BatchInput): Result<Batch> {
-  const { lines, demands, runs, workshop, numbers, now } = input;
+  const { lines, runs, workshop, numbers, now } = input;
   const heads = workshop.machines.flatMap(headsOf);
   const open = runs.filter(({ state }) => !isOver(state) && state.status !== 'ready');
-  const underWay = open.flatMap((logged) => runningHooping(logged, lines, workshop.hoops));
-  const needs = new Map(
-    demands.map((demand) => {
-      const own = lines.filter(({ line }) => line.buildId === demand.build.id);
-      return [demand.build.id, new Need(demand, own, madeOf(demand.build.id, runs), numbers)] as const;
-    }),
-  );
-  const since = Math.min(...lines.map(({ order }) => order.createdAt));
-  const begun = (id: string) =>
-    runs.filter(({ run }) => run.together?.id === id && !run.together.next && run.createdAt >= since).length;
-  const together = sharedHoopings(workshop.hoopings, needs, begun);
-  const waiting = [...needs.values()].flatMap((need) =>
-    ownHoopings(need, headsOn(need.demand.sewing.machineId, workshop.machines)),
-  );
-  const hoopings = [...underWay, ...together, ...waiting];
+  const { hoopings, needs } = wantedHoopings(input, open);
   if (hoopings.length > MOST_HOOPINGS) return tooMany(hoopings.length);
   const people = workersOf(input);
   if (hoopings.length && people.every((p) => !p.shifts.length))
@@ -79,34 +32,17 @@ export function batchOf(input: BatchInput): Result<Batch> {
       `Nobody is at work in the next ${DAYS_AHEAD} days.`,
       'Say in Workshop, People, who works on which days.',
     );
-  const setups = new Map(
-    workshop.machines.map((m) => [
-      m.id,
-      setupsOf(
-        m,
-        demands.filter((d) => d.sewing.machineId === m.id),
-        workshop.threads,
-      ),
-    ]),
-  );
+  const setups = setupsByMachine(input);
   const sewn = new Map<string, { fromS: number; toS: number }[]>();
   const taken = new Map<string, string>();
   const made = hoopings.map((hooping): ScheduleHooping => {
     const logged = open.find(({ run }) => run.id === hooping.runId);
     const machine = workshop.machines.find((m) => m.id === hooping.machineId) ?? itemAt(workshop.machines, 0);
     const own = heads.filter((h) => h.machineId === machine.id);
-    const doing = { numbers, handSpread: input.handSpread, isRunning: logged !== undefined };
-    const steps: ScheduleStep[] = [];
-    for (const { call, prefix, part } of callsIn(
-      hooping,
-      demands,
-      logged ? callsLeft(logged, numbers, now) : null,
-    ))
-      for (const { sewn: runs, ...step } of stepsOf(call, { ...part, fillings: hooping.fillings }, doing)) {
-        const id = prefix + step.id;
-        steps.push({ ...step, id });
-        sewn.set(`${hooping.id} ${id}`, runs);
-      }
+    const steps = timedSteps(hooping, input, logged).map(({ sewn: runs, ...step }): ScheduleStep => {
+      sewn.set(`${hooping.id} ${step.id}`, runs);
+      return step;
+    });
     const bound =
       steps.some(({ atHead }) => atHead) && logged ? own.find((h) => !taken.has(h.id)) : undefined;
     if (bound) taken.set(bound.id, hooping.id);
@@ -142,15 +78,50 @@ export function batchOf(input: BatchInput): Result<Batch> {
       setupSeconds: setupSeconds([...setups.values()], numbers),
       machineRunsAlone: workshop.runsAlone,
     },
-    duties: lines.flatMap((each) => {
-      const line = lineKey(each);
-      const own = hoopings.flatMap((h, n) => (h.lines.includes(line) ? [n] : []));
-      const dueS = secondsTo(each.line.due, now);
-      const enough = needs.get(each.line.buildId)?.chanceOf(each) ?? 1;
-      return own.length ? [{ line, duty: { hoopings: own, dueS }, enough }] : [];
-    }),
+    duties: dutiesOf(lines, hoopings, needs, now),
   });
 }
+/** What the threads on its needles are called for each build, by machine. */
+const setupsByMachine = ({ workshop, demands }: BatchInput) =>
+  new Map(
+    workshop.machines.map((m) => [
+      m.id,
+      setupsOf(
+        m,
+        demands.filter((d) => d.sewing.machineId === m.id),
+        workshop.threads,
+      ),
+    ]),
+  );
+/** Steps of a hooping; of one under way those that are left. */
+function timedSteps(
+  hooping: BatchHooping,
+  { demands, numbers, handSpread, now }: BatchInput,
+  logged: LoggedRun | undefined,
+): TimedStep[] {
+  const left = logged ? callsLeft(logged, numbers, now) : null;
+  const doing = { numbers, handSpread, isRunning: logged !== undefined };
+  return callsIn(hooping, demands, left).flatMap(({ call, prefix, part }) =>
+    stepsOf(call, { ...part, fillings: hooping.fillings }, doing).map((step) => ({
+      ...step,
+      id: prefix + step.id,
+    })),
+  );
+}
+/** By line: what must be done when, as far as anything of it is still to be sewn. */
+const dutiesOf = (
+  lines: BatchInput['lines'],
+  hoopings: readonly BatchHooping[],
+  needs: ReadonlyMap<string, Need>,
+  now: number,
+): Batch['duties'] =>
+  lines.flatMap((each) => {
+    const line = lineKey(each);
+    const own = hoopings.flatMap((h, n) => (h.lines.includes(line) ? [n] : []));
+    const dueS = secondsTo(each.line.due, now);
+    const enough = needs.get(each.line.buildId)?.chanceOf(each) ?? 1;
+    return own.length ? [{ line, duty: { hoopings: own, dueS }, enough }] : [];
+  });
 const tooMany = (many: number): Result<never> =>
   fail(
     'too-many-hoopings',
@@ -184,14 +155,6 @@ const framesOf = (hoops: Workshop['hoops'], hoopings: readonly BatchHooping[]) =
     const set = hoopings.reduce((most, h) => (h.hoopId === id ? Math.max(most, h.fillings) : most), 1);
     return { kind: id, count: Math.max(1, Math.floor(owned / set)) };
   });
-const hoopNamed = (name: string, hoops: Workshop['hoops']): string | null =>
-  hoops.find((h) => h.name === name)?.id ?? null;
-const headsOn = (machineId: string, machines: readonly Machine[]): number => {
-  const machine = machines.find(({ id }) => id === machineId);
-  return machine ? headsAtOnce(machine) : 1;
-};
-export const madeOf = (buildId: string, runs: readonly LoggedRun[]): number =>
-  runs.reduce((sum, { run }) => sum + (run.buildId === buildId ? run.items : 0), 0);
 /** What is done for each build of a hooping: all that needs the head, build after build, then what is finished at the table. */
 function callsIn(
   { parts, sharedId }: BatchHooping,
@@ -211,27 +174,4 @@ function callsIn(
     ...all.flatMap(({ own, table }) => own.slice(0, table)),
     ...all.flatMap(({ own, table }) => own.slice(table)),
   ];
-}
-function runningHooping(
-  { run }: LoggedRun,
-  lines: readonly LineProgress[],
-  hoops: Workshop['hoops'],
-): BatchHooping {
-  const own = lines.filter(({ line, inWork }) => line.buildId === run.buildId && inWork > 0);
-  const dues = own.flatMap(({ line }) => line.due ?? []);
-  return {
-    id: `run:${run.id}`,
-    buildId: run.buildId,
-    name: run.buildName,
-    machineId: run.machine?.id ?? '',
-    hoopId: hoopNamed(run.hoop, hoops),
-    parts: [{ buildId: run.buildId, designs: run.items, madeBefore: run.madeBefore }],
-    sharedId: null,
-    items: run.items * (run.inTape ?? 1),
-    fillings: 1,
-    lines: own.map(lineKey),
-    names: [],
-    due: dues.sort()[0] ?? null,
-    runId: run.id,
-  };
 }

@@ -1,6 +1,7 @@
 import type { Result } from '../base';
 import { lastAtHead, type KeptOrder, type ScheduleTask } from '../schedule';
-import { batchOf, type Batch, type BatchInput } from './task';
+import { batchOf } from './task';
+import type { Batch, BatchInput } from './types';
 import { SOMEBODY } from './shifts';
 
 /** Something that could be otherwise, as a batch of its own. */
@@ -111,6 +112,22 @@ export function whatIfs(input: BatchInput, batch: Batch, order: KeptOrder): What
       order: driesFirst,
     });
   return found;
+}
+/**
+ * What an hour of hands and one more head would bring the end nearer by, s: less is worth nothing to know. null: they were not tried.
+ * @param finishS of the plan that there is  @param tried by id
+ */
+export function shadowPrice(
+  finishS: number,
+  tried: readonly { id: string; finishS: number; hours: number | null }[],
+): { anHour: number; head: number } | null {
+  const hands = tried.find(({ id }) => id === 'hands');
+  const head = tried.find(({ id }) => id === 'head');
+  if (!hands?.hours || !head) return null;
+  return {
+    anHour: Math.max(0, finishS - hands.finishS) / hands.hours,
+    head: Math.max(0, finishS - head.finishS),
+  };
 }
 /** What waits for an hour and more, as lace does, before all else that has not begun; null: nothing would change. */
 function longestWaitFirst({ hoopings }: ScheduleTask, order: KeptOrder): KeptOrder | null {

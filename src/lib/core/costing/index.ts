@@ -6,4 +6,4 @@ export { breaksOf, demandFor, lineCosts, loadOf } from './line';
 export type { LineCostInput, LineCosts } from './types';
 export { offcutShares, usedGroups } from './materials';
 export { realCost, type RealCost } from './real';
-export { quoteOf, type Quote } from './quote';
+export { quoteOf, safeDelivery, type Quote } from './quote';

@@ -1,6 +1,14 @@
 <script lang="ts">
   import { count, formatDuration, itemAt } from '$lib/core/base';
-  import { latenessOf, nextOf, plannedCalls, stretchesOf, workDays, type Batch } from '$lib/core/batch';
+  import {
+    latenessOf,
+    nextOf,
+    onHeads,
+    plannedCalls,
+    stretchesOf,
+    workDays,
+    type Batch,
+  } from '$lib/core/batch';
   import type { Schedule } from '$lib/core/schedule';
   import { workroom } from '../state/workroom.svelte';
   import { personName, plan } from './plan.svelte';
@@ -13,18 +21,7 @@
   const calls = $derived(plannedCalls(batch, schedule.tasks));
   const lines = $derived(plan.open.filter(({ done, line }) => done < line.quantity));
   const buildName = (id: string) => workroom.builds.find((b) => b.id === id)?.name ?? '';
-  const onHeads = $derived(
-    batch.heads.map(({ id }) => ({
-      id,
-      hoopings: batch.hoopings
-        .flatMap((hooping) => {
-          const own = calls.filter((c) => c.hoopingId === hooping.id && c.headId === id);
-          const [first, last] = [own[0], own.at(-1)];
-          return first && last ? [{ hooping, fromS: first.startS, toS: last.endS }] : [];
-        })
-        .sort((a, b) => a.fromS - b.fromS),
-    })),
-  );
+  const bars = $derived(onHeads(batch, calls));
   const dayOf = new Intl.DateTimeFormat('en-GB', { weekday: 'long', day: 'numeric', month: 'long' });
   const days = $derived(workDays(stretchesOf(calls), batch.now));
   const next = $derived(nextOf(batch, schedule, 0));
@@ -92,12 +89,13 @@
 
 <section class="mb-4">
   <h2 class="mb-1 text-lg">What is sewn where</h2>
-  {#each onHeads as { id, hoopings } (id)}
-    {#if hoopings.length}
+  {#each batch.heads as { id } (id)}
+    {@const own = bars.filter(({ headId }) => headId === id)}
+    {#if own.length}
       <h3 class="mt-2 font-bold">{id}</h3>
       <table class="w-full text-left">
         <tbody class="divide-y divide-rule border-y border-rule">
-          {#each hoopings as { hooping, fromS, toS } (hooping.id)}
+          {#each own as { hooping, fromS, toS } (hooping.id)}
             <tr class="break-inside-avoid align-top">
               <td class="w-36">{dayWords(at(fromS))}</td>
               <td class="w-40">to {untilWords(at(fromS), at(toS))}</td>

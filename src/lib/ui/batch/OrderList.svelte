@@ -1,6 +1,6 @@
 <script lang="ts">
   import { count } from '$lib/core/base';
-  import type { LineProgress } from '$lib/core/batch';
+  import { orderSums, type LineProgress } from '$lib/core/batch';
   import type { CustomerOrder } from '$lib/core/workshop';
   import { dueWords, orderName } from './words';
 
@@ -13,18 +13,7 @@
   }
   let { orders, lines, chosen, onchoose }: Props = $props();
   const rows = $derived(
-    orders.map((order) => {
-      const own = lines.filter((l) => l.order.id === order.id);
-      const sum = (of: (l: LineProgress) => number) => own.reduce((all, l) => all + of(l), 0);
-      const dues = own.flatMap(({ line, done }) => (line.due && done < line.quantity ? [line.due] : []));
-      return {
-        order,
-        wanted: sum(({ line }) => line.quantity),
-        done: sum(({ done, line }) => Math.min(done, line.quantity)),
-        inWork: sum(({ inWork }) => inWork),
-        due: dues.sort()[0] ?? null,
-      };
-    }),
+    orders.map((order) => ({ order, ...orderSums(lines.filter((l) => l.order.id === order.id)) })),
   );
 </script>
 

@@ -24,9 +24,7 @@
   const set = (change: Partial<Pricing>) =>
     void changeOrder(order.id, (o) => ({ ...o, pricing: { ...o.pricing, ...change } }));
   const buildName = (id: string) => workroom.builds.find((b) => b.id === id)?.name ?? 'A build that is gone';
-  const quote = $derived(
-    quoteOf(order, pricing.costs, buildName, { batch: null, sureness: null, progress: [] }),
-  );
+  const quote = $derived(quoteOf(order, pricing.costs, buildName));
   let asked = $state<string | null>(null);
   const chosen = $derived(order.lines.find(({ id }) => id === asked) ?? order.lines[0] ?? null);
   const input = $derived(chosen && pricing.inputOf(chosen));

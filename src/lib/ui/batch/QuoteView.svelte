@@ -1,6 +1,6 @@
 <script lang="ts">
   import { resolve } from '$app/paths';
-  import { quoteOf } from '$lib/core/costing';
+  import { quoteOf, safeDelivery } from '$lib/core/costing';
   import type { CustomerOrder } from '$lib/core/workshop';
   import { saveBytesAs } from '../kit/save-as';
   import { showNote } from '../state/notices';
@@ -14,14 +14,11 @@
   followBatch();
   followPrices(() => order);
   const buildName = (id: string) => workroom.builds.find((b) => b.id === id)?.name ?? '';
-  const quote = $derived(
-    quoteOf(order, pricing.costs, buildName, {
-      batch: plan.batch,
-      sureness: plan.sureness,
-      progress: plan.lines,
-    }),
+  const quote = $derived(quoteOf(order, pricing.costs, buildName));
+  const safeAt = $derived(
+    plan.batch && plan.sureness ? safeDelivery(order, plan.lines, plan.batch, plan.sureness) : null,
   );
-  const sheet = $derived(quoteSheet(order, quote, workroom.workshop, Date.now()));
+  const sheet = $derived(quoteSheet(order, quote, safeAt, workroom.workshop, Date.now()));
   const missing = $derived(order.lines.length - quote.lines.length);
   const isReady = $derived(pricing.isReady && quote.lines.length > 0 && missing === 0);
   async function savePdf() {
@@ -87,7 +84,7 @@
     {#if sheet.terms}<p class="whitespace-pre-line">{sheet.terms}</p>{/if}
   </article>
   <p class="no-print label mt-8 max-w-prose">
-    The day is the one that is met in nine weeks of ten as the batch is planned now{quote.safeAt === null
+    The day is the one that is met in nine weeks of ten as the batch is planned now{safeAt === null
       ? '; there is none while nothing of it is planned'
       : ''}. The name of the workroom, its currency and your terms are kept in
     <a class="text-needle underline" href={resolve('/workshop')}>Workshop</a>. What the law asks of a quote or

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { formatDuration, formatMoney, inSmallest, percent } from '$lib/core/base';
   import { workroom } from '../state/workroom.svelte';
+  import { shadowPrice } from '$lib/core/batch';
   import { plan } from './plan.svelte';
   import { dayWords } from './words';
   import { ifs, type Outcome } from './whatif.svelte';
@@ -10,13 +11,10 @@
   const day = (s: number) => dayWords(from + 1000 * s);
   const gains = ({ finishS }: Pick<Outcome, 'finishS'>) => (plan.schedule?.finishS ?? 0) - finishS;
   // What an hour of the bottleneck is worth, in a sentence.
-  const worth = $derived.by(() => {
-    const hands = ifs.outcomes.find(({ id }) => id === 'hands');
-    const head = ifs.outcomes.find(({ id }) => id === 'head');
-    if (!hands?.hours || !head || ifs.isOld) return '';
-    const words = (s: number) => (s < 60 ? 'no nearer' : `${formatDuration(s)} nearer`);
-    return `An hour of another pair of hands brings the end ${words(gains(hands) / hands.hours)}, another head ${words(gains(head))}.`;
-  });
+  const worth = $derived(
+    plan.schedule && !ifs.isOld ? shadowPrice(plan.schedule.finishS, ifs.outcomes) : null,
+  );
+  const nearer = (s: number) => (s < 60 ? 'no nearer' : `${formatDuration(s)} nearer`);
   const handsCost = (hours: number) => {
     const { currency } = workroom.workshop;
     return formatMoney(inSmallest(hours * workroom.numbers['price.handRate'], currency), currency);
@@ -36,7 +34,11 @@
     {#if ifs.isOld}<span class="label">The plan is another one since.</span>{/if}
   </div>
   {#if ifs.outcomes.length && plan.schedule}
-    {#if worth}<p class="mb-2" data-testid="worth">{worth}</p>{/if}
+    {#if worth}<p class="mb-2" data-testid="worth">
+        An hour of another pair of hands brings the end {nearer(worth.anHour)}, another head {nearer(
+          worth.head,
+        )}.
+      </p>{/if}
     <div class="overflow-x-auto">
       <table class="w-full min-w-160 text-left">
         <thead class="label">

@@ -21,7 +21,7 @@ export const pricing = new Pricing({
 export function followPrices(order: () => CustomerOrder | null): void {
   $effect(() => void pricing.follow(order()));
   $effect(() => {
-    void [order(), pricing.isReady];
+    void [order(), pricing.isReady, withoutOrders()];
     untrack(() => void pricing.layOut());
   });
 }

@@ -5,10 +5,11 @@ import type { CustomerOrder, Workshop } from '$lib/core/workshop';
 import { dayWords, orderName } from './words';
 
 const day = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long', year: 'numeric' });
-/** A quote in words, as it is shown, printed and written as PDF. @param now ms */
+/** A quote in words, as it is shown, printed and written as PDF. @param safeAt of safeDelivery  @param now ms */
 export const quoteSheet = (
   order: CustomerOrder,
   quote: Quote,
+  safeAt: number | null,
   { name, currency, terms }: Pick<Workshop, 'name' | 'currency' | 'terms'>,
   now: number,
 ): QuoteSheet => ({
@@ -22,6 +23,6 @@ export const quoteSheet = (
     total: formatMoney(total, currency),
   })),
   total: formatMoney(quote.total, currency),
-  delivery: quote.safeAt === null ? '' : `Ready by ${dayWords(quote.safeAt)}.`,
+  delivery: safeAt === null ? '' : `Ready by ${dayWords(safeAt)}.`,
   terms,
 });

@@ -1,4 +1,11 @@
-import { latenessOf, plannedCalls, type Batch, type Lateness, type PlannedCall } from '$lib/core/batch';
+import {
+  latenessOf,
+  onHeads,
+  plannedCalls,
+  type Batch,
+  type Lateness,
+  type PlannedCall,
+} from '$lib/core/batch';
 import type { Schedule } from '$lib/core/schedule';
 
 /** One stave of the score of a day. px */
@@ -53,7 +60,7 @@ export function layoutBatch(
   schedule: Schedule,
   names: ReadonlyMap<string, string>,
 ): BatchLayout {
-  const { task, heads, hoopings } = batch;
+  const { task, heads } = batch;
   const all = plannedCalls(batch, schedule.tasks);
   const waits = inLanes(all.filter((c) => c.headId === null && c.personId === null));
   const lanes = waits.reduce((most, { lane }) => Math.max(most, lane + 1), 0);
@@ -69,27 +76,15 @@ export function layoutBatch(
   const numberOf = new Map(staves.map(({ kind, id }, n) => [`${kind} ${id}`, n]));
   const staveOf = (kind: Stave['kind'], id: string) => numberOf.get(`${kind} ${id}`) ?? -1;
   const late = latenessOf(batch, schedule);
-  const onHeads = new Map<string, PlannedCall[]>();
-  for (const call of all)
-    if (call.headId !== null) onHeads.set(call.hoopingId, [...(onHeads.get(call.hoopingId) ?? []), call]);
-  const bars = hoopings.flatMap(({ id, name, items, runId }): HeadBar[] => {
-    const own = onHeads.get(id);
-    const [first, last] = [own?.[0], own?.at(-1)];
-    if (!own || !first || !last) return [];
-    return [
-      {
-        hoopingId: id,
-        name,
-        items,
-        stave: staveOf('head', first.headId ?? ''),
-        fromS: first.startS,
-        toS: last.endS,
-        isLate: (late.hoopings.get(id)?.lateS ?? 0) > 0,
-        isBegun: runId !== null,
-        sewn: own.flatMap((c) => c.sewn),
-      },
-    ];
-  });
+  const bars = onHeads(batch, all).map(({ hooping, headId, ...of }): HeadBar => ({
+    ...of,
+    hoopingId: hooping.id,
+    name: hooping.name,
+    items: hooping.items,
+    stave: staveOf('head', headId),
+    isLate: (late.hoopings.get(hooping.id)?.lateS ?? 0) > 0,
+    isBegun: hooping.runId !== null,
+  }));
   const setups = schedule.setups.map(
     ({ headId, personId, startS, endS }): CallBar => ({ hoopingId: '', name: headId, title: `Thread ${headId}`, kind: 'hand', sewn: [], headId, personId, startS, endS, stave: staveOf('person', personId), lane: 0, isSetup: true }), // prettier-ignore
   );

@@ -84,6 +84,8 @@ export class Pricing {
 
   /** Follows an order and its builds as they are now. */
   async follow(order: CustomerOrder | null): Promise<void> {
+    // What one order buys says nothing of another.
+    if (order?.id !== untrack(() => this.order)?.id) this.shares = null;
     this.order = order;
     const isWanted = (id: string) => order?.lines.some(({ buildId }) => buildId === id);
     const builds = this.needs.builds().filter(({ id }) => isWanted(id));
