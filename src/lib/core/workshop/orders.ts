@@ -17,15 +17,16 @@ const orderLineSchema = z.object({
 /** How an order is priced. */
 const pricingSchema = z.object({
   /** hours that are charged: those that are in the item, or those that it took */
-  school: z.enum(['byWork', 'byTime']).default('byWork'),
+  school: z.enum(['byWork', 'byTime']),
   /** what goes into the items, or what must be bought for them */
-  materials: z.enum(['used', 'bought']).default('used'),
+  materials: z.enum(['used', 'bought']),
   /** as planned, or as the log says */
-  hours: z.enum(['planned', 'logged']).default('planned'),
+  hours: z.enum(['planned', 'logged']),
   /** 0-1; null: as Workshop has it */
-  shareSaved: z.number().min(0).max(1).nullable().default(null),
+  shareSaved: z.number().min(0).max(1).nullable(),
 });
 export type Pricing = z.infer<typeof pricingSchema>;
+const AS_USUAL: Pricing = { school: 'byWork', materials: 'used', hours: 'planned', shareSaved: null };
 /** So many good items of one build by a day and hour. */
 export type OrderLine = z.infer<typeof orderLineSchema>;
 /** What somebody wants, line by line. What is done of it is told by the log. */
@@ -35,7 +36,7 @@ export const orderSchema = z.object({
   customer: z.string().max(120),
   notes: z.string().max(5000).default(''),
   lines: uniqueIds(z.array(orderLineSchema).max(100)),
-  pricing: pricingSchema.prefault({}),
+  pricing: pricingSchema.default(AS_USUAL),
   /** runs that were begun before are not for it */
   createdAt: timestampSchema,
   /** put away since; null: it is planned for */

@@ -174,7 +174,8 @@ export class CutLayouts {
   }
 }
 
-const plainPieces = (group: CutGroup) =>
+/** Pieces as a layout takes them. */
+export const plainPieces = (group: Pick<CutGroup, 'pieces'>) =>
   group.pieces.map(({ id, widthMm, heightMm, quantity, mayTurn }) => ({
     id,
     widthMm,

@@ -1,6 +1,5 @@
 import { untrack } from 'svelte';
 import type { LineProgress } from '$lib/core/batch';
-import type { Result } from '$lib/core/base';
 import type { Build } from '$lib/core/build';
 import {
   demandFor,
@@ -18,8 +17,8 @@ import type { LoggedRun } from '$lib/core/log';
 import type { Layout } from '$lib/core/nesting';
 import type { Numbers } from '$lib/core/numbers';
 import type { CustomerOrder, OrderLine, Workshop } from '$lib/core/workshop';
-import type { LayoutRequest } from '$lib/workers';
 import { CutDemands, type DemandNeeds } from './cut-demands.svelte';
+import { plainPieces, type LayoutNeeds } from './cut-layouts.svelte';
 
 /** What prices stand on. */
 export interface PricingNeeds extends DemandNeeds {
@@ -28,12 +27,7 @@ export interface PricingNeeds extends DemandNeeds {
   /** plain, without orders: the same as long as nothing else in it changes */
   workshop: () => Workshop;
   numbers: () => Numbers;
-  /** looks for a layout, off the screen's thread */
-  layout: (
-    request: LayoutRequest,
-    onBetter: (layout: Layout) => void,
-    signal: AbortSignal,
-  ) => Promise<Result<Layout | null>>;
+  layout: LayoutNeeds['layout'];
 }
 /** Seconds spent on laying out one material as it is sold. */
 const SECONDS = 0.3;
@@ -110,16 +104,11 @@ export class Pricing {
     if (untrack(() => this.shares)?.of === of) return;
     const mine = ++this.round;
     const layouts: Record<string, Layout> = {};
-    for (const { key, material, pieces } of groups) {
+    for (const group of groups) {
+      const { key, material } = group;
       const found = await this.needs.layout(
         {
-          pieces: pieces.map(({ id, widthMm, heightMm, quantity, mayTurn }) => ({
-            id,
-            widthMm,
-            heightMm,
-            quantity,
-            mayTurn,
-          })),
+          pieces: plainPieces(group),
           stock: [shopStock(material, workshop.stock, workshop.sold)],
           edgeToEdge: true,
           gapMm: 0,
