@@ -24,6 +24,10 @@
   const bars = $derived(onHeads(batch, calls));
   const dayOf = new Intl.DateTimeFormat('en-GB', { weekday: 'long', day: 'numeric', month: 'long' });
   const days = $derived(workDays(stretchesOf(calls), batch.now));
+  const ON_A_PAGE = 60;
+  const linesOf = (of: typeof days) => of.reduce((sum, { stretches }) => sum + stretches.length, 0);
+  // The last two days stay together: a last page of one line is a page wasted.
+  const dayBlocks = $derived([...days.slice(0, -2).map((day) => [day]), days.slice(-2)]);
   const next = $derived(nextOf(batch, schedule, 0));
   const underWay = $derived(batch.hoopings.filter(({ runId }) => runId !== null));
   /** what was noted last, behind a space */
@@ -115,17 +119,21 @@
 
 <section>
   <h2 class="mb-1 text-lg">Who does what</h2>
-  {#each days as { personId, day, stretches }, n (n)}
-    <h3 class="mt-2 break-after-avoid font-bold">{personName(personId)}, {dayOf.format(day)}</h3>
-    <ul class="columns-2 gap-6">
-      {#each stretches as s, n (n)}
-        <li class="break-inside-avoid">
-          <span class="inline-block w-12">{hourWords(at(s.startS))}</span>
-          {s.name}: {s.calls.length === 1 ? itemAt(s.calls, 0).title : count(s.calls.length, 'call')}, {formatDuration(
-            s.endS - s.startS,
-          )}
-        </li>
+  {#each dayBlocks as block, n (n)}
+    <div class={linesOf(block) <= ON_A_PAGE ? 'break-inside-avoid' : ''}>
+      {#each block as { personId, day, stretches }, n (n)}
+        <h3 class="mt-2 break-after-avoid font-bold">{personName(personId)}, {dayOf.format(day)}</h3>
+        <ul class="columns-2 gap-6">
+          {#each stretches as s, n (n)}
+            <li class="break-inside-avoid">
+              <span class="inline-block w-12">{hourWords(at(s.startS))}</span>
+              {s.name}: {s.calls.length === 1 ? itemAt(s.calls, 0).title : count(s.calls.length, 'call')}, {formatDuration(
+                s.endS - s.startS,
+              )}
+            </li>
+          {/each}
+        </ul>
       {/each}
-    </ul>
+    </div>
   {/each}
 </section>
