@@ -187,7 +187,7 @@ describe('a batch', () => {
     expect(faults).to.deep.equal([]);
     await context.close();
   });
-  it('two runs are watched on one screen: which sews, which stands, and the title calls when hands are wanted', async () => {
+  it('two runs are watched on one screen: which wants hands, which sews and for how long, which stands', async () => {
     const { page, context, faults } = await openPage(used.browser);
     await page.goto(`${used.app.url}/run`);
     await page.getByRole('button', { name: 'Begin Wind-star' }).click();

@@ -218,6 +218,9 @@ describe('a batch', () => {
       ['crew-patch/1', ['1 × Base, 400 × 500 mm', '16 × Top, 40 × 50 mm', 'coral, 24 m']],
       ['crew-patch/2', ['1 × Base, 400 × 500 mm', '24 × Top, 40 × 50 mm', 'coral, 36 m']],
     ]); // prettier-ignore
+    // Two pieces alike are two lines to tick, each by itself.
+    const twice = [{ ...known[0]!, pieces: [...known[0]!.pieces, { ...piece, id: 'other' }] }];
+    for (const { lines } of readyByHooping(made, { tasks }, twice, 'mm')) expect(new Set(lines.map(({ id }) => id)).size).to.equal(4); // prettier-ignore
     const days = daysOf(ready, NOW);
     expect(days).to.have.length(2);
     expect(onDay(ready, days[0]!, NOW).map(({ hooping }) => hooping.id)).to.deep.equal(['crew-patch/1']);

@@ -102,6 +102,9 @@ describe('what a line of an order costs', () => {
     expect(because.byTime).to.have.length(7);
     expect(because.byTime[4]).to.contain('8 items in 2 hoopings hold a head for 46:00 min, as planned, at €6.00 an hour. 2 heads save 23:00 min of it; the customer gets 50 % of that'); // prettier-ignore
     expect(because.byWork[0]).to.equal('0.16 m² in 8 pieces, at €9.09 a m².');
+    // 0.16 m² are 1.7 square feet; 9.09 over 10.76.
+    const inch = lineCosts(input({ workshop: { ...workshop(2, false), unit: 'inch' } }));
+    expect(inch.because.byWork[0]).to.equal('1.7 sq ft in 8 pieces, at €0.84 a sq ft.');
   });
   it('of heads that sew one design together is held once for all, while hands serve each hoop', () => {
     const four = { ...demand, sewing: { ...demand.sewing, repeats: 2 } };

@@ -38,11 +38,17 @@ export function readyByHooping(
   unit: LengthUnit,
 ): ReadyHooping[] {
   return hoopingsInTurn(batch, tasks).map(({ hooping, startS, headId }) => {
+    const seen = new Map<string, number>();
+    // Two pieces of one name and size are two lines.
+    const distinct = (id: string) => {
+      const n = (seen.get(id) ?? 0) + 1;
+      seen.set(id, n);
+      return n > 1 ? `${id}:${n}` : id;
+    };
     const lines = taken(hooping, demands).flatMap(({ demand, designs, pieces }): ReadyHooping['lines'] => {
       const { build, notions, threads, order } = demand;
-      const id = (text: string) => `${hooping.id}:${build.id}:${text}`;
       const line = (group: 'Pieces' | 'Thread' | 'Small parts', text: string, colour: string | null) => ({
-        id: id(text),
+        id: distinct(`${hooping.id}:${build.id}:${text}`),
         group,
         text,
         colour,
@@ -146,7 +152,7 @@ export function shortages(
                 (s) =>
                   s.material === piece.material &&
                   (!seen || s.colour.toLowerCase() === piece.colour.toLowerCase()),
-              ) // prettier-ignore
+              )
               .reduce((sum, s) => sum + s.widthMm * s.heightMm * s.quantity, 0),
           say: (mm2) => `${(mm2 / MM2_PER_M2).toFixed(2)} m²`,
         });

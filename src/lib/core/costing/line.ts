@@ -1,4 +1,4 @@
-import { itemAt, moneyDigits } from '../base';
+import { inSmallest, itemAt } from '../base';
 import { madeOf } from '../batch';
 import type { CutDemand } from '../cut';
 import type { Demand } from '../demand';
@@ -20,11 +20,13 @@ export const loadOf = ({ sewing, order }: Demand, quantity: number, numbers: Num
 
 export function lineCosts(input: LineCostInput): LineCosts {
   const tasked = taskOf(input, input.quantity);
-  const { currency } = input.workshop;
   return {
     ...tasked,
     sheets: { byWork: costSheet(tasked.task, 'byWork'), byTime: costSheet(tasked.task, 'byTime') },
-    because: { byWork: whysOf(tasked, 'byWork', currency), byTime: whysOf(tasked, 'byTime', currency) },
+    because: {
+      byWork: whysOf(tasked, 'byWork', input.workshop),
+      byTime: whysOf(tasked, 'byTime', input.workshop),
+    },
   };
 }
 /** What one item costs and is sold for at some quantity, smallest units. */
@@ -65,7 +67,7 @@ function taskOf(input: LineCostInput, quantity: number): TaskedLine {
     needlesOf(hours.needle, numbers, workshop),
   ];
   const thread = threadOf(demand, workshop);
-  const rate = (id: NumberId) => numbers[id] * 10 ** moneyDigits(workshop.currency);
+  const rate = (id: NumberId) => inSmallest(numbers[id], workshop.currency);
   const task: PriceTask = {
     quantity,
     loads: items,

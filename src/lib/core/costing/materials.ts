@@ -15,6 +15,7 @@ import {
   formatNotion,
   gatherNotions,
   gatherPieces,
+  leastSoldMm2,
   shopStock,
   type CutDemand,
   type CutGroup,
@@ -40,7 +41,8 @@ export interface UsedGroup extends CutGroup {
   usedMm2: number;
 }
 const MM2_PER_M2 = 1e6;
-const SQUARE_FEET = 10.763_910_4;
+/** In a m². */
+export const SQUARE_FEET = 10.763_910_4;
 
 /** Cloths that an order is cut from, with what is used of each. */
 export const usedGroups = (demands: readonly CutDemand[], stock: readonly StockItem[]): UsedGroup[] =>
@@ -81,7 +83,7 @@ export function materialsOf(
     const shop = shopStock(material, stock, sold);
     const costPerUnit = (inSmallest(shop.cost ?? 0, currency) / (shop.widthMm * shop.heightMm)) * MM2_PER_M2;
     const share = shares?.[key];
-    const leastMm2 = shop.widthMm * (shop.roll ? LEAST_CUT_MM : shop.heightMm);
+    const leastMm2 = leastSoldMm2(shop, unit);
     const whole = (mm2: number) => (isWhole ? mm2 : Math.ceil(mm2 / leastMm2 - 1e-9) * leastMm2);
     const bought = share === undefined ? null : whole(usedMm2 * share) / MM2_PER_M2;
     const many = pieces.reduce((sum, p) => sum + p.quantity, 0);
@@ -114,8 +116,6 @@ export function materialsOf(
   });
   return [...area, ...notions];
 }
-/** Off a width, no shop cuts less. mm */
-const LEAST_CUT_MM = 100;
 /** "0.42 m²", or in square feet where the maker thinks in inches. */
 const areaWords = (mm2: number, unit: LengthUnit): string =>
   unit === 'mm'

@@ -1,12 +1,13 @@
 import { count, formatDuration, formatMoney, formatNumber, percent } from '../base';
-import type { Pricing } from '../workshop';
+import type { Pricing, Workshop } from '../workshop';
+import { SQUARE_FEET } from './materials';
 import type { TaskedLine } from './types';
 
 /** Why each line of a cost sheet is what it is, in the order of the sheet: materials, thread, machine, hands, set-up. */
 export function whysOf(
   { load, machine, hours, loggedRuns, materials, task }: TaskedLine,
   school: Pricing['school'],
-  currency: string | null,
+  { currency, unit: lengths }: Pick<Workshop, 'currency' | 'unit'>,
 ): string[] {
   const money = (m: number) => formatMoney(m, currency);
   const sewn = `${count(load.load, 'item')}${load.spare > 0 ? `, ${load.spare} of them spare,` : ''}`;
@@ -21,7 +22,12 @@ export function whysOf(
   const setup = (task.setupSeconds / 3600) * (task.machineRate + task.handRate);
   return [
     ...materials.map(
-      ({ because, costPerUnit, unit }) => `${because}, at ${money(costPerUnit)} a ${UNITS[unit] ?? unit}.`,
+      ({ because, costPerUnit, unit }) =>
+        `${because}, at ${
+          unit === 'm²' && lengths === 'inch'
+            ? `${money(costPerUnit / SQUARE_FEET)} a sq ft`
+            : `${money(costPerUnit)} a ${UNITS[unit] ?? unit}`
+        }.`,
     ),
     `${formatNumber(task.threadM)} m an item, above and below, for ${sewn} at ${money(1000 * task.threadCostPerM)} for 1,000 m.`,
     `${sewn} in ${count(load.hoopings, 'hooping')} hold a head for ${formatDuration(hours.oneHead)}, ${from}, at ${money(task.machineRate)} an hour.${shares()}`,

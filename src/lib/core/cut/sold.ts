@@ -42,6 +42,10 @@ export function shopStock(
 /** Off a width, cloth is sold by the tenth of a metre or the eighth of a yard, mm. */
 const SOLD_BY: Record<LengthUnit, number> = { mm: 100, inch: 114.3 };
 
+/** The least that is sold of a material: a sheet, or the shortest cut off a width. mm² */
+export const leastSoldMm2 = ({ widthMm, heightMm, roll }: LayoutStock, unit: LengthUnit): number =>
+  widthMm * (roll ? SOLD_BY[unit] : heightMm);
+
 /** One line of a shopping list. Cost in the maker's own currency. */
 export interface Purchase {
   name: string;

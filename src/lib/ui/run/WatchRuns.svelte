@@ -42,14 +42,13 @@
       .map(({ run }) => run.id)
       .join(' '),
   );
-  let called: readonly string[] = [];
+  let called: readonly string[] | null = null;
   $effect(() => {
     const next = calling.split(' ').filter(Boolean);
     // What had called already when this was opened, or calls still, is not called again.
-    const isNew = next.some((id) => !called.includes(id));
+    const before = called;
     called = next;
-    if (!isNew) return;
-    if (runWays.sound) chime();
+    if (before && runWays.sound && next.some((id) => !before.includes(id))) chime();
   });
   const first = $derived(all.find(({ seen: { is } }) => is === 'come-back'));
   const name = $derived(first && `● ${first.run.machine?.name ?? first.run.buildName} calls`);
