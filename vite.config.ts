@@ -21,6 +21,9 @@ const noJsonSchema: Plugin = {
   },
 };
 
+/** What every screen needs, in one file: sixty small ones are longer, and take longer to come. */
+const EVERY_SCREEN = /client-optimized.app\.js|src.routes.\+layout\.svelte|sveltekit.*client.entry/;
+
 export default defineConfig({
   plugins: [noJsonSchema, tailwindcss(), sveltekit()],
   // One file: parts of a worker are not among those that the service worker keeps for work without a network.
@@ -30,4 +33,17 @@ export default defineConfig({
     rolldownOptions: { output: { codeSplitting: false } },
   },
   build: { chunkSizeWarningLimit: 600 },
+  environments: {
+    client: {
+      build: {
+        rolldownOptions: {
+          output: {
+            codeSplitting: {
+              groups: [{ name: 'base', test: EVERY_SCREEN }],
+            },
+          },
+        },
+      },
+    },
+  },
 });

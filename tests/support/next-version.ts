@@ -23,7 +23,7 @@ export function buildNextVersion(folder: string): string {
   symlinkSync(resolve('node_modules'), join(folder, 'node_modules'));
   const db = join(folder, 'src/lib/store/db.ts');
   const source = readFileSync(db, 'utf8');
-  const last = /this\.version\((\d+)\)\.stores\(\{ folders: 'id' \}\);/;
+  const last = /this\.version\((\d+)\)\.stores\(\{ readings: 'key, by, at' \}\);/;
   if (!last.test(source)) throw new Error('The newest shape of the database is another one: name it here.');
   writeFileSync(
     db,

@@ -1,5 +1,5 @@
 import type { DBCore, DBCoreMutateRequest, DBCoreTable, DBCoreTransaction } from 'dexie';
-import type { JoltDb } from './db';
+import { isOfThisDevice, type JoltDb } from './db';
 
 /** Names what changed: `table/key`; of the events, `events/run`. */
 export const pathOf = (table: string, key: unknown): string =>
@@ -34,6 +34,7 @@ function watched(down: DBCore, tell: (paths: ReadonlySet<string>) => void): DBCo
     },
     table: (name) => {
       const table = down.table(name);
+      if (isOfThisDevice(name)) return table;
       return {
         ...table,
         mutate: (req) => {

@@ -1,7 +1,9 @@
 import Dexie, { type EntityTable, type Table } from 'dexie';
 import type { Build } from '$lib/core/build';
+import type { Reading } from '$lib/core/reading';
 import type { Movement } from '$lib/core/stock';
 import type { RunEvent, RunRecord } from '$lib/core/run';
+import type { Tape } from '$lib/core/tape';
 
 /** The bytes of a tape, kept once however many builds use it. */
 export interface TapeRecord {
@@ -50,8 +52,18 @@ export interface FolderRecord {
   id: string;
   handle: FileSystemDirectoryHandle;
 }
-/** Whether a table, or a row's path, means nothing on another device: neither copied nor backed up. */
-export const isOfThisDevice = (path: string): boolean => path === 'folders' || path.startsWith('folders/');
+/** What was read from a tape, so that it need not be read again. */
+export interface ReadingRecord {
+  /** of the tape, and how it was read */
+  key: string;
+  /** the version that read it: another one may read it differently */
+  by: string;
+  at: number;
+  tape: Tape;
+  reading: Reading;
+}
+/** Whether a table means nothing to another tab or device: neither told, copied nor backed up. */
+export const isOfThisDevice = (table: string): boolean => table === 'folders' || table === 'readings';
 
 /** Everything Jolt Step keeps, in this browser. A new shape gets a new version() with its upgrade, never an edit of an old one. */
 export class JoltDb extends Dexie {
@@ -65,6 +77,7 @@ export class JoltDb extends Dexie {
   pulses!: EntityTable<PulseRecord, 'runId'>;
   settings!: EntityTable<SettingRecord, 'key'>;
   folders!: EntityTable<FolderRecord, 'id'>;
+  readings!: EntityTable<ReadingRecord, 'key'>;
 
   constructor(name = 'jolt-step') {
     // Strict: a change is on the disk before it is told as stored, even when the power goes.
@@ -85,5 +98,6 @@ export class JoltDb extends Dexie {
       runs: 'id, buildId, createdAt, [buildId+createdAt]',
     });
     this.version(6).stores({ folders: 'id' });
+    this.version(7).stores({ readings: 'key, by, at' });
   }
 }

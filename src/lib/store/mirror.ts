@@ -122,7 +122,7 @@ export class Mirror {
   /** Brings the files of what has changed up to the database, in the background. */
   follow(paths: Iterable<string>): void {
     if (!this.files) return;
-    for (const path of paths) if (!isOfThisDevice(path)) this.due.add(path);
+    for (const path of paths) this.due.add(path);
     if (this.due.size)
       this.working ??= Dexie.ignoreTransaction(() => this.work(this.due)).finally(() => this.rest());
   }

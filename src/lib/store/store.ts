@@ -9,6 +9,7 @@ import { watchChanges } from './changes';
 import { JoltDb, type DocumentRecord, type TapeRecord } from './db';
 import { privateFiles } from './files';
 import { blocked, gone, newer, storeProblem } from './problems';
+import { ReadingStore } from './readings';
 import { RunStore } from './run-store';
 import { Mirror } from './mirror';
 import { Tabs } from './tabs';
@@ -30,6 +31,7 @@ const NATIVE_VERSIONS = 10;
 /** Reads and writes of the workroom. Records that do not fit their schema are set aside, never dropped. */
 export class Store {
   readonly log: RunStore;
+  readonly readings: ReadingStore;
   readonly copy: Mirror;
   readonly tabs: Tabs;
   private readonly setAside = new Map<string, number>();
@@ -38,6 +40,7 @@ export class Store {
     private readonly db = new JoltDb(),
     openFiles = () => privateFiles(db.name),
   ) {
+    this.readings = new ReadingStore(db);
     this.copy = new Mirror(db, openFiles);
     this.tabs = new Tabs(db.name);
     watchChanges(db, (paths) => {

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { threadsOf, type Build } from '$lib/core/build';
-  import { readInWorker } from '$lib/workers';
+  import { readStored } from '../state/read-stored';
   import { workroom } from '../state/workroom.svelte';
   import { theme } from '../state/theme.svelte';
   import { drawTape, pageColours } from './draw-tape';
@@ -22,16 +22,13 @@
     void theme.current;
     if (!isSeen) return;
     void (async () => {
-      const bytes = await workroom.store.tape(tapeId);
-      const answer =
-        bytes &&
-        (await readInWorker(bytes, {
-          trimJumps: workroom.numbers['reading.trimJumps'],
-          roles: {},
-          patterns: [],
-        }));
+      const answer = await readStored(tapeId, {
+        trimJumps: workroom.numbers['reading.trimJumps'],
+        roles: {},
+        patterns: [],
+      });
       const ctx = canvas?.getContext('2d');
-      if (!answer || !answer.ok || !ctx) return;
+      if (!answer.ok || !ctx) return;
       canvas.width = canvas.height = size * devicePixelRatio;
       ctx.scale(devicePixelRatio, devicePixelRatio);
       drawTape(ctx, { size, ...answer.value }, threads, pageColours());

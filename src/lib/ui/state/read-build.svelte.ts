@@ -1,14 +1,15 @@
 import { roleOverrides, type Build } from '$lib/core/build';
 import { composeTape, planBuild, type BuildPlan } from '$lib/core/plan';
-import { ok, type Problem, type Result } from '$lib/core/base';
+import { ok, type Result } from '$lib/core/base';
 import type { RunRecord } from '$lib/core/run';
 import type { RoleOverrides } from '$lib/core/reading';
 import { emptyTape, type Tape } from '$lib/core/tape';
 import { PATTERNS } from '$lib/core/techniques';
-import { core, readInWorker, type ReadRequest, type ReadTape } from '$lib/workers';
+import { core, type ReadRequest, type ReadTape } from '$lib/workers';
 import type { Demand, StoredTapes } from '$lib/core/demand';
 import type { Workshop } from '$lib/core/workshop';
 import { readingsOf, type ReadBuild } from './read-parts';
+import { missing, readStored } from './read-stored';
 import { workroom } from './workroom.svelte';
 
 /** How this workroom reads tapes. */
@@ -18,12 +19,6 @@ export const requestFor = (roles: RoleOverrides): ReadRequest => ({
   patterns: PATTERNS,
 });
 
-const missing: Problem = {
-  code: 'no-tape',
-  message: 'The tape of this build is not in this browser.',
-  next: 'Go back to Builds, or import its file.',
-};
-
 /** Reads all a build is sewn from. An inserted tape that is gone is left out; without its own tape there is no build. */
 export async function readBuild(build: Build): Promise<Result<ReadBuild>> {
   const { typed, machineId } = build;
@@ -32,11 +27,11 @@ export async function readBuild(build: Build): Promise<Result<ReadBuild>> {
         tape: emptyTape(),
         reading: (await import('./read-typed')).readTyped(typed, machineId, workroom.workshop),
       })
-    : await readStored(build.tapeId, roleOverrides(build));
+    : await readStored(build.tapeId, requestFor(roleOverrides(build)));
   if (!own.ok) return own;
   const inserted: ReadBuild['inserted'] = {};
   for (const { id, tapeId } of build.insertions) {
-    const read = tapeId ? await readStored(tapeId, {}) : null;
+    const read = tapeId ? await readStored(tapeId, requestFor({})) : null;
     if (read?.ok) inserted[id] = read.value;
   }
   return ok({ own: own.value, inserted });
@@ -60,12 +55,7 @@ export async function readDemand(build: Build, workshop: Workshop): Promise<Resu
 }
 
 /** A tape by itself, read without anybody's roles. */
-const readTapeOf = (id: string): Promise<Result<ReadTape>> => readStored(id, {});
-async function readStored(id: string, roles: RoleOverrides): Promise<Result<ReadTape>> {
-  const bytes = await workroom.store.tape(id);
-  if (!bytes) return { ok: false, problem: missing };
-  return readInWorker(bytes, requestFor(roles));
-}
+const readTapeOf = (id: string): Promise<Result<ReadTape>> => readStored(id, requestFor({}));
 
 /** A build as it stands, read and planned; its tape with all that is put in between. */
 export async function readPlan(build: Build, sewing = 0): Promise<Result<{ tape: Tape; plan: BuildPlan }>> {

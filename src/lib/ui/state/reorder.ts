@@ -1,10 +1,11 @@
 import { fail, type Result } from '$lib/core/base';
 import type { Reordered } from '$lib/core/reorder';
-import { earlierOrderInWorker, fewestChangesWatched, readInWorker } from '$lib/workers';
+import { earlierOrderInWorker, fewestChangesWatched } from '$lib/workers';
 import type { BuildEditor } from './editor.svelte';
 import { showProblem } from './notices';
 import { readingsOf } from './read-parts';
 import { requestFor } from './read-build.svelte';
+import { missing, readStored } from './read-stored';
 import { workroom } from './workroom.svelte';
 
 /** An open build as it is planned, without what only its page knows. */
@@ -37,9 +38,8 @@ export async function takeEarlierOrder(editor: BuildEditor): Promise<void> {
   const planned = plannedOf(editor);
   const id = planned?.build.earlier?.tapeId;
   if (!planned || !id) return;
-  const bytes = await workroom.store.tape(id);
-  if (!bytes) return showProblem(gone);
-  const came = await readInWorker(bytes, requestFor({}));
+  const came = await readStored(id, requestFor({}));
+  if (!came.ok && came.problem === missing) return showProblem(gone);
   const back = came.ok ? await earlierOrderInWorker(planned, came.value.reading) : came;
   if (!back.ok) return showProblem(back.problem);
   await editor.takeTape(back.value, null);
