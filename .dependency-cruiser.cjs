@@ -5,6 +5,7 @@ const ROOMS = [
     'merge',
     'picture',
     'numbers',
+    'number-words',
     'nesting',
     'catalogue',
     'workshop',

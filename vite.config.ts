@@ -32,14 +32,25 @@ export default defineConfig({
     plugins: () => [noJsonSchema],
     rolldownOptions: { output: { codeSplitting: false } },
   },
+  resolve: {
+    alias: {
+      dexie: 'dexie/dist/modern/dexie.mjs',
+      'simple-statistics': new URL('node_modules/simple-statistics/index.js', import.meta.url).pathname,
+    },
+  },
   build: { chunkSizeWarningLimit: 600 },
   environments: {
     client: {
       build: {
         rolldownOptions: {
+          treeshake: { moduleSideEffects: [{ test: /simple-statistics/, sideEffects: false }] },
           output: {
             codeSplitting: {
-              groups: [{ name: 'base', test: EVERY_SCREEN }],
+              groups: [
+                { name: 'base', priority: 2, test: EVERY_SCREEN },
+                { name: 'tabs', priority: 1, test: /ui.kit.Tabs|svelte.src.reactivity.map/ },
+                { name: 'techniques', test: /core.techniques.match/ },
+              ],
             },
           },
         },

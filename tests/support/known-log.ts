@@ -1,5 +1,6 @@
 import type { LoggedRun } from '$lib/core/log';
-import { NUMBER_IDS, numberDef, type NumberOverrides } from '$lib/core/numbers';
+import { numberDef } from '$lib/core/number-words';
+import { NUMBER_IDS, type NumberOverrides } from '$lib/core/numbers';
 import { planBuild, type BuildPlan } from '$lib/core/plan';
 import { newRun, reduceRun, stepFacts, type RunEvent } from '$lib/core/run';
 import { learningFactor } from '$lib/core/time';

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { numberDef } from '$lib/core/numbers';
+import { numberDef } from '$lib/core/number-words';
 import { stackAt } from '$lib/core/score';
 import { crewPatch, pouch, tailTab } from '$lib/demo';
 import { layoutCrossSection, RING } from '$lib/ui/score/cross-section';

@@ -1,5 +1,6 @@
 import { expect } from 'chai';
-import { isNumberId, numberDef, type NumberId } from '$lib/core/numbers';
+import { numberDef } from '$lib/core/number-words';
+import { isNumberId, type NumberId } from '$lib/core/numbers';
 import { planBuild, type BuildPlan } from '$lib/core/plan';
 import { readDesign } from '$lib/core/techniques';
 import { readTape } from '$lib/core/tape';

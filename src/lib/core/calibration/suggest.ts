@@ -1,4 +1,5 @@
-import { defaultOf, numberDef, numbersWith, type NumberId } from '../numbers';
+import { numberDef } from '../number-words';
+import { defaultOf, numbersWith, type NumberId } from '../numbers';
 import type { Workshop } from '../workshop';
 import type { Prior } from './robust';
 import type { Suggestion } from './types';

@@ -5,8 +5,7 @@
 import { keysOf } from '../base';
 import { FIGURES, type Figure, type NumberId } from './figures';
 
-export { type NumberId } from './figures';
-export { numberDef, type NumberDef, type NumberGroup } from './words';
+export { FIGURES, type Figure, type NumberId } from './figures';
 
 /** Every figure of the table, in the unit of its row. */
 export type Numbers = Readonly<Record<NumberId, number>>;

@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { CutPiece } from '$lib/core/cut';
-  import { numberDef } from '$lib/core/numbers';
+  import { numberDef } from '$lib/core/number-words';
   import { formatLength } from '$lib/core/base';
   import NumberInPlace from '../kit/NumberInPlace.svelte';
   import { workroom } from '../state/workroom.svelte';

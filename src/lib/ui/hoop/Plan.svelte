@@ -4,7 +4,6 @@
   import Plus from '@lucide/svelte/icons/plus';
   import type { DensityMap } from '$lib/core/reading';
   import { count, itemAt, formatLength, formatNumber, formatSize } from '$lib/core/base';
-  import { densityInWorker } from '$lib/workers';
   import { showProblem } from '../state/notices';
   import { workroom } from '../state/workroom.svelte';
   import { pageColours, seenThread } from './draw-tape';
@@ -59,7 +58,8 @@
   $effect(() => {
     if (!showsDensity) return void (density = null);
     let isWanted = true;
-    void Promise.all([densityInWorker(tape, reading), import('./density')]).then(([made, drawn]) => {
+    const measure = async () => (await import('$lib/workers')).densityInWorker(tape, reading);
+    void Promise.all([measure(), import('./density')]).then(([made, drawn]) => {
       if (!isWanted) return;
       dense = drawn;
       if (made.ok) density = made.value;

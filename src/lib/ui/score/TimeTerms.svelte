@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { numberDef } from '$lib/core/numbers';
+  import { numberDef } from '$lib/core/number-words';
   import type { StepTime } from '$lib/core/time';
   import NumberInPlace from '../kit/NumberInPlace.svelte';
 

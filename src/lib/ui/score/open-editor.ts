@@ -1,5 +1,4 @@
 import { needleSince } from '$lib/core/run';
-import { mirroredInWorker, readInWorker } from '$lib/workers';
 import { BuildEditor } from '../state/editor.svelte';
 import { keep } from '../state/keeping';
 import { showNote, showProblem } from '../state/notices';
@@ -16,8 +15,8 @@ export const openEditor = (): BuildEditor =>
     },
     stored: (id) => workroom.store.build(id),
     read: readBuild,
-    mirrored: mirroredInWorker,
-    readTape: (bytes) => readInWorker(bytes, requestFor({})),
+    mirrored: async (tape) => (await import('$lib/workers')).mirroredInWorker(tape),
+    readTape: async (bytes) => (await import('$lib/workers')).readInWorker(bytes, requestFor({})),
     save: (unsaved, again) => workroom.saveBuild(unsaved, again),
     addTape: async (id, bytes) => (await keep(() => workroom.store.addTape({ id, bytes }))).ok,
     wasHeard: (build) => workroom.heard === build,

@@ -5,7 +5,7 @@ import type { RunRecord } from '$lib/core/run';
 import type { RoleOverrides } from '$lib/core/reading';
 import { emptyTape, type Tape } from '$lib/core/tape';
 import { PATTERNS } from '$lib/core/techniques';
-import { core, type ReadRequest, type ReadTape } from '$lib/workers';
+import type { ReadRequest, ReadTape } from '$lib/workers';
 import type { Demand, StoredTapes } from '$lib/core/demand';
 import type { Workshop } from '$lib/core/workshop';
 import { readingsOf, type ReadBuild } from './read-parts';
@@ -51,7 +51,9 @@ async function storedTapes(build: Build): Promise<Result<StoredTapes>> {
 /** What a build asks of the cutting table, worked out in a worker. */
 export async function readDemand(build: Build, workshop: Workshop): Promise<Result<Demand>> {
   const tapes = await storedTapes(build);
-  return tapes.ok ? core((remote) => remote.demand(build, tapes.value, workshop)) : tapes;
+  if (!tapes.ok) return tapes;
+  const { core } = await import('$lib/workers');
+  return core((remote) => remote.demand(build, tapes.value, workshop));
 }
 
 /** A tape by itself, read without anybody's roles. */

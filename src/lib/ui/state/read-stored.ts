@@ -1,6 +1,6 @@
 import { version } from '$app/environment';
 import type { Problem, Result } from '$lib/core/base';
-import { readInWorker, type ReadRequest, type ReadTape } from '$lib/workers';
+import type { ReadRequest, ReadTape } from '$lib/workers';
 import { workroom } from './workroom.svelte';
 
 export const missing: Problem = {
@@ -18,6 +18,7 @@ export async function readStored(id: string, request: ReadRequest): Promise<Resu
   const [bytes, known] = await Promise.all([store.tape(id), store.readings.get(key, version)]);
   if (!bytes) return { ok: false, problem: missing };
   if (known) return { ok: true, value: known };
+  const { readInWorker } = await import('$lib/workers');
   const read = await readInWorker(bytes, request);
   if (read.ok) void store.readings.put(key, version, read.value);
   return read;

@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { numberDef, type NumberId } from '$lib/core/numbers';
+  import { numberDef } from '$lib/core/number-words';
+  import type { NumberId } from '$lib/core/numbers';
   import { fromShown, toShown } from './shown';
   import NumberField from '../kit/NumberField.svelte';
   import { workroom } from '../state/workroom.svelte';

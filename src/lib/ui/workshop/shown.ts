@@ -1,4 +1,4 @@
-import type { NumberDef } from '$lib/core/numbers';
+import type { NumberDef } from '$lib/core/number-words';
 import { MM_PER_INCH, type LengthUnit } from '$lib/core/base';
 
 const round = (value: number) => Math.round(value * 10_000) / 10_000;

@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { NUMBER_IDS, numberDef, type NumberGroup, type NumberId } from '$lib/core/numbers';
+  import { numberDef, type NumberGroup } from '$lib/core/number-words';
+  import { NUMBER_IDS, type NumberId } from '$lib/core/numbers';
   import Fold from '$lib/ui/kit/Fold.svelte';
   import { workroom } from '$lib/ui/state/workroom.svelte';
   import NumberRow from '$lib/ui/workshop/NumberRow.svelte';

@@ -1,4 +1,4 @@
-import { FIGURES, type Figure, type NumberId } from './figures';
+import { FIGURES, type Figure, type NumberId } from '../numbers';
 
 /** Heads of the table as it is shown. */
 export type NumberGroup = 'Reading' | 'Stitch time' | 'At the stop' | 'Hand work' | 'Waiting' | 'Cut sizes' | 'Hoop' | 'Thread' | 'Check' | 'At the machine' | 'Order' | 'Price';
