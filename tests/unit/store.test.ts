@@ -3,6 +3,7 @@ import { expect } from 'chai';
 import Dexie from 'dexie';
 import type { Build } from '$lib/core/build';
 import { attempt, JoltDb, Store } from '$lib/store';
+import { watchChanges } from '$lib/store/changes';
 import { newRun } from '$lib/core/run';
 import { newWorkshop } from '$lib/core/workshop';
 import { tailTab } from '$lib/demo';
@@ -11,6 +12,7 @@ import { example } from '../support/examples';
 let n = 0;
 const fresh = () => new JoltDb(`test-${n++}`);
 const { build, bytes, plan } = example(tailTab());
+const read = { tape: tailTab(), reading: plan.design.reading };
 const run = newRun(build, plan, newWorkshop(), { id: 'r1', now: 5, madeBefore: 0 });
 
 describe('store', () => {
@@ -57,6 +59,33 @@ describe('store', () => {
     const gone = await store.removeBuild(build.id);
     expect(gone.tapes.map(({ id }) => id).sort()).to.deep.equal([build.tapeId, 'came'].sort());
     expect(await db.tapes.count()).to.equal(0);
+  });
+
+  it('keeps what was read from a tape, for the version that read it, and lets the oldest go', async () => {
+    const db = fresh();
+    const { readings } = new Store(db);
+    await readings.put('a', 'v1', read);
+    expect(await readings.get('a', 'v1')).to.deep.equal(read);
+    expect(await readings.get('a', 'v2')).to.equal(null);
+    expect(await readings.get('b', 'v1')).to.equal(null);
+    // Of another version nothing is kept.
+    await readings.put('b', 'v2', read);
+    expect(await db.readings.toCollection().primaryKeys()).to.deep.equal(['b']);
+    await db.readings.bulkPut(
+      Array.from({ length: 249 }, (_, i) => ({ key: `old-${i}`, by: 'v2', at: i, ...read })),
+    );
+    await readings.put('c', 'v2', read);
+    expect(await db.readings.count()).to.equal(250);
+    expect(await readings.get('old-0', 'v2')).to.equal(null);
+    expect(await readings.get('old-1', 'v2')).to.not.equal(null);
+  });
+  it('is neither told to other tabs nor to the second copy', async () => {
+    const db = fresh();
+    const told: string[] = [];
+    watchChanges(db, (paths) => told.push(...paths));
+    await db.readings.put({ key: 'a', by: 'v1', at: 0, ...read });
+    await db.settings.put({ key: 'unit', value: 'mm' });
+    expect(told).to.deep.equal(['settings/unit']);
   });
 
   it('gives back the events of a run in order, and refuses to write one over another', async () => {
