@@ -13,6 +13,7 @@ const ROOMS = [
     'tape',
     'outline',
     'arrange',
+    'maker',
     'hooping',
     'stop-order',
     'bobbins',

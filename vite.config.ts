@@ -21,6 +21,8 @@ const noJsonSchema: Plugin = {
   },
 };
 
+/** What an update does not change: a browser keeps it, and an older page finds it still on the server. */
+const LASTING = /node_modules.(svelte.src.internal|dexie|zod)/;
 /** What every screen needs, in one file: sixty small ones are longer, and take longer to come. */
 const EVERY_SCREEN = /client-optimized.app\.js|src.routes.\+layout\.svelte|sveltekit.*client.entry/;
 
@@ -47,6 +49,7 @@ export default defineConfig({
           output: {
             codeSplitting: {
               groups: [
+                { name: 'libraries', priority: 3, test: LASTING },
                 { name: 'base', priority: 2, test: EVERY_SCREEN },
                 { name: 'tabs', priority: 1, test: /ui.kit.Tabs|svelte.src.reactivity.map/ },
                 { name: 'techniques', test: /core.techniques.match/ },

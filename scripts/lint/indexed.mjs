@@ -5,7 +5,7 @@ import { spawnSync } from 'node:child_process';
 import { root } from '../install.mjs';
 
 const NUMERIC =
-  /^src\/lib\/core\/((reading|grammar|nesting|arrange|hooping|outline|tape|calibration)\/|techniques\/match\.ts|plan\/replace\.ts)|^(tests|bench|scripts)\//;
+  /^src\/lib\/core\/((reading|grammar|nesting|arrange|hooping|outline|maker|tape|calibration)\/|techniques\/match\.ts|plan\/replace\.ts)|^(tests|bench|scripts)\//;
 
 const { stdout, error } = spawnSync(
   `${root}/node_modules/.bin/svelte-check`,

@@ -7,6 +7,7 @@ import {
   composeRequestSchema,
   layoutRequestSchema,
   machineCommandSchema,
+  outlineRequestSchema,
   planRequestSchema,
   priceRequestSchema,
   scheduleRequestSchema,
@@ -102,6 +103,17 @@ describe('routes under bodies made from their schemas', function () {
     expect(await fuzz('/api/arrange', quick, RUNS / 2)).to.be.above(0);
   });
 
+  it('POST /api/outline', async () => {
+    const bodies = fc.tuple(asJson(outlineRequestSchema), tapes).map(([body, base64]) => {
+      const { shape, around, ...rest } = body as { shape: { kind: string }; around?: object };
+      return {
+        ...rest,
+        shape: shape.kind === 'tape' ? { ...shape, base64 } : shape,
+        ...(around ? { around: { ...around, base64 } } : {}),
+      };
+    });
+    expect(await fuzz('/api/outline', bodies)).to.be.above(0);
+  });
   it('POST /api/compose', async () => {
     // A tape that can be read, under whatever names and at whatever places.
     const bodies = fc.tuple(asJson(composeRequestSchema), tapes).map(([body, base64]) => {

@@ -17,6 +17,7 @@ export {
   type PlanRequest,
 } from './plan-report';
 export { composeRequestSchema } from './compose-request';
+export { outlineRequestSchema } from './outline-request';
 export { arrangeAnswerSchema, arrangeRequestSchema } from './arrange-report';
 export {
   bobbinsAnswerSchema,

@@ -3,10 +3,33 @@
  * Everything in mm, y up; angles in radians.
  */
 export { closePath } from './types';
-export { arc, circle, curve, rectangle, star, transform, wave } from './shapes';
+export { arc, circle, cubicAt, curve, rectangle, star, transform, wave } from './shapes';
 export { hullOf } from './hull';
+export { crossingOf, withoutTwins } from './crossing';
 export { inside } from './inside';
-export { grown, offset, shared, sharedArea, simplified, sumOf, without } from './region';
-export { bean, blanket, doubleRun, motifs, pathLength, run, satin, twiceAround, zigzag } from './lines';
+export {
+  grown,
+  offset,
+  roundLines,
+  shared,
+  sharedArea,
+  simplified,
+  sumOf,
+  united,
+  without,
+  type Join,
+} from './region';
+export {
+  bean,
+  blanket,
+  doubleRun,
+  evenly,
+  motifs,
+  pathLength,
+  run,
+  satin,
+  twiceAround,
+  zigzag,
+} from './lines';
 export { diamonds, meander, tatami } from './areas';
 export { TapeMaker } from './tape-maker';

@@ -9,10 +9,12 @@ const toGrid = (path: Path) =>
   path.map(({ x, y }) => ({ x: Math.round(x * SCALE), y: Math.round(y * SCALE) }));
 const fromGrid = (path: { x: number; y: number }[]): Path =>
   path.map(({ x, y }) => ({ x: x / SCALE, y: y / SCALE }));
-const JOINS = { round: JoinType.Round, miter: JoinType.Miter } as const;
+const JOINS = { round: JoinType.Round, miter: JoinType.Miter, square: JoinType.Square } as const;
+/** How a corner that grows is drawn. */
+export type Join = keyof typeof JOINS;
 
 /** The polygon grown by delta mm (shrunk when negative). May fall into several polygons or none. */
-export const offset = (polygon: Path, delta: number, join: keyof typeof JOINS = 'miter'): Path[] =>
+export const offset = (polygon: Path, delta: number, join: Join = 'miter'): Path[] =>
   Clipper.inflatePaths([toGrid(polygon)], delta * SCALE, JOINS[join], EndType.Polygon, 4, 20).map(fromGrid);
 
 /** The same round several polygons, their holes and single points, which grow to circles; rounded. */
@@ -20,12 +22,18 @@ export function grown(shapes: readonly Path[], delta: number): Path[] {
   const end = shapes.every((path) => path.length === 1) ? EndType.Round : EndType.Polygon;
   return Clipper.inflatePaths(shapes.map(toGrid), delta * SCALE, JoinType.Round, end, 2, ARC).map(fromGrid);
 }
+/** What lies within so many mm of lines, and the holes between them: rounded. */
+export const roundLines = (lines: readonly Path[], reach: number): Path[] =>
+  Clipper.inflatePaths(lines.map(toGrid), reach * SCALE, JoinType.Round, EndType.Round, 2, ARC).map(fromGrid);
 /** The polygon with fewer corners, none of which lay further than tolerance mm from it. */
 export const simplified = (polygon: Path, tolerance: number): Path =>
   fromGrid(Clipper.simplifyPath(toGrid(polygon), tolerance * SCALE, true));
 /** All sums of a point of the one and a point of the other (Minkowski), as far as their outlines reach: holes run clockwise. */
 export const sumOf = (a: Path, b: Path): Path[] =>
   Clipper.union(Clipper.minkowskiSum(toGrid(a), toGrid(b), true), FillRule.NonZero).map(fromGrid);
+/** All of them as one region: where they lie on each other once. */
+export const united = (paths: readonly Path[]): Path[] =>
+  Clipper.union(paths.map(toGrid), FillRule.NonZero).map(fromGrid);
 /** What the one has without the others. */
 export const without = (a: Path, others: readonly Path[]): Path[] =>
   Clipper.difference([toGrid(a)], others.map(toGrid), FillRule.NonZero).map(fromGrid);

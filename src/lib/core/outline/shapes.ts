@@ -45,6 +45,14 @@ export const star = (centre: Point, points: number, outer: number, inner: number
 export const curve = (a: Point, pull: Point, b: Point, n = 24): Path =>
   Array.from({ length: n + 1 }, (_, i) => along(along(a, pull, i / n), along(pull, b, i / n), i / n));
 
+/** The point of a cubic curve at t, 0-1. */
+export function cubicAt(a: Point, b: Point, c: Point, d: Point, t: number): Point {
+  const s = 1 - t;
+  const of = (k: 'x' | 'y') =>
+    s * s * s * a[k] + 3 * s * s * t * b[k] + 3 * s * t * t * c[k] + t * t * t * d[k];
+  return { x: of('x'), y: of('y') };
+}
+
 /** A sine wave from a to b: height in mm, number of whole waves. */
 export function wave(a: Point, b: Point, height: number, waves: number): Path {
   const n = waves * 16;

@@ -9,6 +9,7 @@ import {
   fitsATape,
   layoutAnswerSchema,
   layoutRequestSchema,
+  outlineRequestSchema,
   planReportSchema,
   planRequestSchema,
   priceAnswerSchema,
@@ -29,6 +30,7 @@ import { orderStops } from '$lib/core/stop-order';
 import { composeHooping, type HoopingTask } from '$lib/core/hooping';
 import { cutSheet, solveLayout } from '$lib/core/nesting';
 import { measureTape, type MachineSettings, type MeasuredTape } from '$lib/core/machine';
+import { makeOutline, type Shape } from '$lib/core/maker';
 import { numbersWith } from '$lib/core/numbers';
 import { ok, type Result } from '$lib/core/base';
 import { readDesign } from '$lib/core/techniques';
@@ -120,6 +122,27 @@ export const JOBS = {
     }
     const hooping = composeHooping({ ...asked.value, tapes });
     return tapeAnswer(hooping.ok ? ok(hooping.value.tape) : hooping);
+  },
+
+  /** A shape and its construction lines in, a tape of their stitches out. */
+  outline({ body }: { body: Uint8Array }): Answer {
+    const asked = parseJson(body, outlineRequestSchema);
+    if ('refused' in asked) return asked.refused;
+    const { shape: sent, around, ...task } = asked.value;
+    let shape: Shape;
+    if (sent.kind === 'tape') {
+      const from = tapeFromBase64(sent.base64, 'The tape of the shape');
+      if (!from.ok) return resultAnswer(from);
+      shape = { kind: 'tape', tape: from.value.tape, growMm: sent.growMm };
+    } else shape = sent;
+    const design = around ? tapeFromBase64(around.base64, 'The design') : null;
+    if (design && !design.ok) return resultAnswer(design);
+    const made = makeOutline({
+      ...task,
+      shape,
+      around: around && design ? { tape: design.value.tape, afterBlock: around.afterBlock } : undefined,
+    });
+    return tapeAnswer(made.ok ? ok(made.value.tape) : made);
   },
 
   /** Blocks, their threads and which come first in; the order with the fewest changes out. */

@@ -1,5 +1,6 @@
 import type { ExternalToast } from 'svelte-sonner';
 import type { Problem } from '$lib/core/base';
+import { theme } from './theme.svelte';
 
 /** What helps, as a button: a name and what it does; or what “Try again” does. */
 type Remedy = (() => void) | { name: string; run: () => void };
@@ -7,7 +8,7 @@ type Remedy = (() => void) | { name: string; run: () => void };
 /** The part that shows notices comes with the first. Where it cannot be had any more, the browser says the sentence. */
 function show(text: string, more: ExternalToast, as: 'error' | 'message' = 'message'): void {
   import('../shell/toaster').then(
-    ({ toaster }) => toaster()[as](text, more),
+    ({ toaster }) => toaster(theme)[as](text, more),
     () => alert([text, more.description].filter(Boolean).join('\n')),
   );
 }

@@ -1,0 +1,62 @@
+import { ok, type Path, type Result } from '../base';
+import { TapeMaker } from '../outline';
+import { splitLongMoves, STOP, TapeAssembler, tapeBlocks, type Tape } from '../tape';
+import { lineOf, soundOutline, type Meaning } from './line';
+import { wholePart, type Part } from './parts';
+import { sewPart } from './sew';
+import { outlineOf, type Shape } from './shape';
+
+/** What is made: a shape, what its size means, and its parts in the order of their stops. */
+export interface MakerTask {
+  label: string;
+  shape: Shape;
+  meaning: Meaning;
+  parts: readonly Part[];
+  /** a design whose needle points stay, and the block that the parts follow: from 0; −1: before all */
+  around?: { tape: Tape; afterBlock: number };
+}
+/** Construction stitches, and the line that they follow. */
+export interface Made {
+  tape: Tape;
+  /** mm, anticlockwise */
+  line: Path;
+}
+
+/** The tape of a task: one block a part, a stop between them. Errors say which place of the shape cannot be sewn. */
+export function makeOutline(task: MakerTask): Result<Made> {
+  const drawn = outlineOf(task.shape);
+  const outline = drawn.ok ? soundOutline(drawn.value) : drawn;
+  if (!outline.ok) return outline;
+  const parts = task.parts.map(wholePart);
+  const line = lineOf(outline.value, task.meaning, parts);
+  if (!line.ok) return line;
+  const maker = new TapeMaker(task.label);
+  for (const [i, part] of parts.entries()) {
+    const paths = sewPart(part, line.value);
+    if (!paths.ok) return paths;
+    if (i) maker.stop();
+    maker.sew(...paths.value);
+  }
+  const tape = maker.done();
+  return ok({ tape: task.around ? withDesign(tape, task.around) : tape, line: line.value });
+}
+
+/** The parts among the blocks of a design, whose own records stay as they are. */
+function withDesign(parts: Tape, { tape, afterBlock }: { tape: Tape; afterBlock: number }): Tape {
+  const blocks = tapeBlocks(tape);
+  const before = blocks[Math.min(afterBlock, blocks.length - 1)];
+  const to = before && afterBlock >= 0 ? before.to : 0;
+  // The stop that ended that block ends the parts.
+  const rest = to + (tape.kind[to] === STOP ? 1 : 0);
+  const out = new TapeAssembler(parts.label, tape.kind.length + parts.kind.length);
+  out.append(tape, 0, to);
+  if (to) out.stop();
+  out.append(parts, 0, parts.kind.length);
+  if (rest < tape.kind.length) {
+    out.stop();
+    const { x, y } = rest ? { x: tape.x[rest - 1], y: tape.y[rest - 1] } : { x: 0, y: 0 };
+    out.trimTo(x, y);
+    out.append(tape, rest, tape.kind.length);
+  }
+  return splitLongMoves(out.done());
+}

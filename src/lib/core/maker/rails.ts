@@ -1,0 +1,142 @@
+/**
+ * The columns of a border: square across its line to both edges, where a corner leaves no room as far as its bisector, and round
+ * the outside of a corner a fan. So the border is as wide as it says everywhere, and no two columns cross.
+ */
+import { along, boxOf, distance, nearestOn, type Box, type Path, type Point } from '../base';
+
+/** A column of the border: where it stands on the outer and the inner edge. */
+export interface Column {
+  outer: Point;
+  inner: Point;
+  /** so far along the longer edge, mm */
+  at: number;
+}
+/** The line is looked at so often, mm. */
+const STEP = 0.1;
+/** Corners that turn by less need no fan, radians. */
+const SMOOTH = (25 * Math.PI) / 180;
+/** Columns of a fan, radians apart. */
+const FAN = (1.5 * Math.PI) / 180;
+/** A column reaches the bisector to within this, mm. */
+const NEAR = 0.01;
+/** Mitred corners end where they are so many times as far off as the sides. */
+const LONGEST_MITRE = 4;
+
+/** Sides of a closed line by the cells that they lie in, so that only near ones are asked. */
+class Near {
+  private readonly cells = new Map<string, number[]>();
+  constructor(
+    private readonly line: Path,
+    private readonly cell: number,
+  ) {
+    for (let i = 0; i < line.length; i++) {
+      const [a, b] = [line[i], line[(i + 1) % line.length]];
+      // In pieces no longer than a cell: a slanting side is not in all cells of its box.
+      const pieces = Math.max(1, Math.ceil(distance(a, b) / cell));
+      for (let k = 0; k < pieces; k++)
+        this.put(i, boxOf([along(a, b, k / pieces), along(a, b, (k + 1) / pieces)]));
+    }
+  }
+  private put(side: number, box: Box) {
+    for (let x = this.of(box.minX); x <= this.of(box.maxX); x++)
+      for (let y = this.of(box.minY); y <= this.of(box.maxY); y++) {
+        const key = `${x},${y}`;
+        const there = this.cells.get(key);
+        if (!there) this.cells.set(key, [side]);
+        else if (there[there.length - 1] !== side) there.push(side);
+      }
+  }
+  private of = (v: number) => Math.floor(v / this.cell);
+  /** Whether some side is nearer to a point than so much, at most the size of a cell. mm */
+  isNearer(p: Point, than: number): boolean {
+    const { line } = this;
+    const [x, y] = [this.of(p.x), this.of(p.y)];
+    for (let i = x - 1; i <= x + 1; i++)
+      for (let k = y - 1; k <= y + 1; k++)
+        for (const s of this.cells.get(`${i},${k}`) ?? [])
+          if (distance(p, nearestOn(p, line[s], line[(s + 1) % line.length])) < than) return true;
+    return false;
+  }
+}
+
+/**
+ * The columns of a border round a closed line, from its first point once round to it again.
+ * @param line anticlockwise @param half of the border's width, mm @param isSharp corners are mitred
+ */
+export function columnsOf(line: Path, half: number, isSharp: boolean): Column[] {
+  const near = new Near(line, Math.max(half, 1));
+  /** how far a column reaches from p in a direction before another part of the line is nearer, mm */
+  const reach = (p: Point, nx: number, ny: number) => {
+    const isFree = (d: number) => !near.isNearer({ x: p.x + nx * d, y: p.y + ny * d }, d - NEAR);
+    if (isFree(half)) return half;
+    let [low, high] = [0, half];
+    while (high - low > NEAR) {
+      const middle = (low + high) / 2;
+      if (isFree(middle)) low = middle;
+      else high = middle;
+    }
+    return low;
+  };
+  const columns: Column[] = [];
+  /** along edges that are reached; where neither is, along the line */
+  let before = { p: line[0], isOuter: true, isInner: true };
+  const put = (p: Point, outer: Point, inner: Point, isOuter: boolean, isInner: boolean) => {
+    const last = columns.at(-1);
+    const steps = [0];
+    if (last) {
+      steps.push(distance(before.p, p));
+      if (isOuter && before.isOuter) steps.push(distance(last.outer, outer));
+      if (isInner && before.isInner) steps.push(distance(last.inner, inner));
+    }
+    columns.push({ outer, inner, at: (last?.at ?? 0) + Math.max(...steps) });
+    before = { p, isOuter, isInner };
+  };
+  const n = line.length;
+  const directions = line.map((p, i) => Math.atan2(line[(i + 1) % n].y - p.y, line[(i + 1) % n].x - p.x));
+  const turns = directions.map((d, i) => turned(directions[(i + n - 1) % n], d));
+  for (let i = 0; i < n; i++) {
+    const [a, b] = [line[i], line[(i + 1) % n]];
+    const steps = Math.max(1, Math.ceil(distance(a, b) / STEP));
+    // On a curve the direction changes along its chords, from the mean at the one end to that at the other.
+    const [atStart, atEnd] = [turns[i], turns[(i + 1) % n]].map((t) => (Math.abs(t) < SMOOTH ? t / 2 : 0));
+    for (let k = i ? 1 : 0; k <= steps; k++) {
+      const p = along(a, b, k / steps);
+      const angle = directions[i] - atStart * (1 - k / steps) + atEnd * (k / steps) - Math.PI / 2;
+      const [nx, ny] = [Math.cos(angle), Math.sin(angle)];
+      const [out, within] = [reach(p, nx, ny), reach(p, -nx, -ny)];
+      const at = (d: number) => ({ x: p.x + nx * d, y: p.y + ny * d });
+      put(p, at(out), at(-within), out === half, within === half);
+    }
+    fan(b, directions[i], turns[(i + 1) % n], half, isSharp, put);
+  }
+  return columns;
+}
+/** By how much a direction turns to the left to become another, radians. */
+const turned = (from: number, to: number) => Math.atan2(Math.sin(to - from), Math.cos(to - from));
+type Put = (p: Point, outer: Point, inner: Point, isOuter: boolean, isInner: boolean) => void;
+/** Round the outside of a corner; its inside is the corner itself, where both bisected sides meet. */
+function fan(b: Point, from: number, turn: number, half: number, isSharp: boolean, put: Put): void {
+  if (Math.abs(turn) < SMOOTH) return;
+  const n = Math.ceil(Math.abs(turn) / FAN);
+  const isOut = turn > 0;
+  for (let k = 0; k <= n; k++) {
+    const angle = from + (turn * k) / n + (isOut ? -Math.PI / 2 : Math.PI / 2);
+    // A mitred corner lies further off the nearer its middle.
+    const off = (Math.min(k, n - k) * Math.abs(turn)) / n;
+    const d = isSharp ? half / Math.max(1 / LONGEST_MITRE, Math.cos(off)) : half;
+    const tip = { x: b.x + d * Math.cos(angle), y: b.y + d * Math.sin(angle) };
+    if (isOut) put(b, tip, b, true, false);
+    else put(b, b, tip, false, true);
+  }
+}
+
+/** The columns from the place nearest to one point to that nearest to another, on beyond the end of the round. */
+export function columnsBetween(columns: readonly Column[], from: Point, to: Point): Column[] {
+  const off = (p: Point, c: Column) => distance(p, along(c.outer, c.inner, 0.5));
+  const nearest = (p: Point) =>
+    columns.reduce((best, c, i) => (off(p, c) < off(p, columns[best]) ? i : best), 0);
+  const [a, b] = [nearest(from), nearest(to)];
+  if (a < b) return columns.slice(a, b + 1);
+  const round = columns[columns.length - 1].at;
+  return [...columns.slice(a), ...columns.slice(1, b + 1).map((c) => ({ ...c, at: c.at + round }))];
+}

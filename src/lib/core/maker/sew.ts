@@ -1,0 +1,159 @@
+import { along, distance, ok, type Path, type Point, type Result } from '../base';
+import { bean, doubleRun, evenly, run, twiceAround } from '../outline';
+import { Holes, lozenges, teeth, zigzagAcross } from './border';
+import { alongOf, between, lengthOf, moved, pointAt, sewnBeside } from './line';
+import { isWide, type Underlay, type WholePart } from './parts';
+import { columnsBetween, columnsOf, type Column } from './rails';
+
+/** Ends of a closed line lie over each other by so much, mm. */
+const LAP = 2.5;
+/** Underlay ends so far inside the border's edge, at the least, mm. */
+const UNDER = 0.4;
+/** Of zigzag underlay, from one hole to the next on one side, mm. */
+const UNDER_ADVANCE = 2;
+/** No stitch is longer, mm; a little less than the machine's arm reaches. */
+const LONGEST = 11.5;
+/** Where a line with an opening begins and ends it is sewn three stitches back. */
+const BACK = 3;
+/** Half a marker's arm, mm. */
+const ARM = 2;
+
+/** Needle points of a part, by what is sewn without a cut. Errors: a border that does not fit. @param line that all parts follow */
+export function sewPart(part: WholePart, line: Path): Result<Path[]> {
+  if (part.kind === 'markers') return ok(part.points.map(([x, y]) => cross({ x, y })));
+  const own = moved(line, part.offsetMm, part.corners === 'mitre' ? 'miter' : 'round', 'line');
+  if (!own.ok) return own;
+  const path = isWide(part) ? border(part, line, own.value) : runs(part, line, own.value);
+  return path.ok ? ok([short(path.value)]) : path;
+}
+
+/** From where to where an own line is sewn, mm along it, when a place of the common line stays open. */
+function ends(part: WholePart, line: Path, own: Path): Result<{ fromMm: number; toMm: number } | null> {
+  if (!part.opening) return ok(null);
+  const beside = sewnBeside(line, part.opening);
+  if (!beside.ok) return beside;
+  const on = (atMm: number) => alongOf(own, pointAt(line, atMm));
+  return ok({ fromMm: on(beside.value.fromMm), toMm: on(beside.value.toMm) });
+}
+
+function runs(part: WholePart, line: Path, own: Path): Result<Path> {
+  const open = ends(part, line, own);
+  if (!open.ok) return open;
+  const { stitchMm } = part;
+  if (open.value) {
+    const path = between(own, open.value.fromMm, open.value.toMm);
+    if (part.stitch === 'double-run') return ok(doubleRun(path, stitchMm));
+    const sewn = part.stitch === 'bean' ? bean(path, stitchMm) : run(path, stitchMm);
+    return ok(strongEnds(sewn, evenly(path, stitchMm)));
+  }
+  const start = startOf(own);
+  const round = between(own, start, start);
+  if (part.stitch === 'double-run') return ok(twiceAround(round.slice(0, -1), stitchMm));
+  const lap = between(own, start, start + Math.min(LAP, lengthOf(own) / 4));
+  const sewn = part.stitch === 'bean' ? bean(round, stitchMm) : run(round, stitchMm);
+  return ok([...sewn, ...run(lap, stitchMm).slice(1)]);
+}
+/** Three stitches back and forth once more at both ends. */
+function strongEnds(sewn: Path, once: Path): Path {
+  const n = Math.min(BACK, once.length - 1);
+  const head = once.slice(0, n + 1);
+  const tail = once.slice(-n - 1).reverse();
+  return [
+    ...head,
+    ...head.slice(0, -1).reverse(),
+    ...sewn.slice(1),
+    ...tail.slice(1),
+    ...tail.slice(0, -1).reverse(),
+  ];
+}
+
+function border(part: WholePart, line: Path, own: Path): Result<Path> {
+  const half = (part.widthMm + part.pullMm) / 2;
+  const join = part.corners === 'mitre' ? 'miter' : part.corners === 'cap' ? 'square' : 'round';
+  for (const by of [half, -half]) {
+    const edge = moved(own, by, join, 'border');
+    if (!edge.ok) return edge;
+  }
+  const open = ends(part, line, own);
+  if (!open.ok) return open;
+  // It begins at the place where ends show least.
+  const start = startOf(own);
+  const { fromMm, toMm } = open.value ?? { fromMm: start, toMm: start };
+  const turned = between(own, start, start).slice(0, -1);
+  const all = columnsOf(turned, half, part.corners === 'mitre');
+  const columns = open.value
+    ? columnsBetween(all, pointAt(own, fromMm), pointAt(own, toMm))
+    : [...all, ...lapOf(all)];
+  const holes = new Holes();
+  /** what lies on an own line so far from the middle, from end to end */
+  const beside = (by: number): Path => {
+    const ring = moved(own, by, join, 'underlay');
+    if (!ring.ok) return [];
+    const on = (atMm: number) => alongOf(ring.value, pointAt(own, atMm));
+    return between(ring.value, on(fromMm), on(toMm));
+  };
+  const path = part.underlay.flatMap((kind) => under(kind, columns, beside, half, part, holes));
+  if (part.stitch === 'blanket') return ok([...path, ...teeth(columns, part.advanceMm)]);
+  if (part.stitch === 'motif') return ok([...path, ...lozenges(open.value ? columns : all, part.advanceMm)]);
+  return ok([...path, ...zigzagAcross(columns, part.advanceMm, holes)]);
+}
+/** The first columns once more, so that the end lies over the beginning. */
+function lapOf(columns: readonly Column[]): Column[] {
+  const last = columns[columns.length - 1].at;
+  return columns.filter(({ at }, i) => i && at <= LAP).map((c) => ({ ...c, at: last + c.at }));
+}
+/** There and back, so that the border begins where its underlay did. */
+function under(
+  kind: Underlay,
+  columns: readonly Column[],
+  beside: (by: number) => Path,
+  half: number,
+  { pullMm, stitchMm }: WholePart,
+  holes: Holes,
+): Path {
+  const inset = pullMm / 2 + UNDER;
+  const sewn = (path: Path) => {
+    const points = path.length ? run(path, stitchMm) : [];
+    for (const p of points) holes.put(p);
+    return points;
+  };
+  if (kind === 'zigzag')
+    return [...zigzagAcross(columns, UNDER_ADVANCE, holes, inset), ...sewn(beside(0).reverse())];
+  const [there, back] = kind === 'edge' ? [half - inset, inset - half] : [0, 0];
+  return [...sewn(beside(there)), ...sewn(beside(back).reverse())];
+}
+
+/** Where ends show least: in the middle of the longest straight side, of a curve at its lowest point; mm along the line. */
+function startOf(line: Path): number {
+  const total = lengthOf(line);
+  let best = 0;
+  let at = 0;
+  let lowest = 0;
+  let before = 0;
+  for (const [i, a] of line.entries()) {
+    const length = distance(a, line[(i + 1) % line.length]);
+    if (a.y < line[lowest].y) lowest = i;
+    if (length > best + 1e-6) [best, at] = [length, before + length / 2];
+    before += length;
+  }
+  const straight = Math.max(4, total / 60);
+  return best >= straight ? at : alongOf(line, line[lowest]);
+}
+
+const cross = ({ x, y }: Point): Path => [
+  { x: x - ARM, y },
+  { x, y },
+  { x: x + ARM, y },
+  { x, y },
+  { x, y: y + ARM },
+  { x, y },
+  { x, y: y - ARM },
+  { x, y },
+];
+/** Longer moves are parted. */
+const short = (path: Path): Path =>
+  path.flatMap((p, i) => {
+    const from = path[i - 1];
+    const parts = from ? Math.max(1, Math.ceil(distance(from, p) / LONGEST)) : 1;
+    return Array.from({ length: parts }, (_, k) => (from ? along(from, p, (k + 1) / parts) : p));
+  });

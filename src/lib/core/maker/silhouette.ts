@@ -1,0 +1,110 @@
+import {
+  along,
+  areaOf,
+  boxOf,
+  distance,
+  fail,
+  heightOf,
+  ok,
+  widthOf,
+  type Path,
+  type Point,
+  type Result,
+} from '../base';
+import { grown, roundLines, simplified, united } from '../outline';
+import { STITCH, type Tape } from '../tape';
+
+/** Stitching this near is one body of stitches, mm. */
+const BODY = 0.2;
+/** Parts further apart than this are no one piece, mm. */
+const WIDEST_BRIDGE = 60;
+/** The outline keeps within this of the stitches' own, mm. */
+const FINEST = 0.02;
+
+/**
+ * The outline round all that a tape sews, so far from it: holes are filled, and parts that lie apart are bridged by the least
+ * closing that makes them one. mm, anticlockwise, in the tape's own place.
+ */
+export function silhouetteOf(tape: Tape, growMm: number): Result<Path> {
+  const lines = sewnLines(tape);
+  if (!lines.length)
+    return fail('no-stitches', 'The tape sews nothing that an outline could go round.', 'Send another tape.');
+  const body = filled(roundLines(seenFromOutside(lines), BODY));
+  for (let bridge = 0; bridge <= WIDEST_BRIDGE; bridge = bridge ? bridge * 1.3 : 0.5) {
+    const out = filled(grown(body, growMm - BODY + bridge));
+    if (out.length > 1) continue;
+    const closed = bridge ? filled(grown(out, -bridge)) : out;
+    if (closed.length === 1) return ok(simplified(closed[0], FINEST));
+  }
+  return fail(
+    'apart',
+    'Parts of the design lie too far apart for one outline.',
+    'Grow the outline by more, or make one for each part.',
+  );
+}
+/** Needle points in a row, as lines; where the thread is cut a new one begins. */
+function sewnLines({ x, y, kind }: Tape): Path[] {
+  const lines: Path[] = [];
+  let line: Path = [];
+  for (let i = 0; i < kind.length; i++) {
+    if (kind[i] === STITCH) line.push({ x: x[i] / 10, y: y[i] / 10 });
+    else if (line.length) {
+      lines.push(line);
+      line = [];
+    }
+  }
+  if (line.length) lines.push(line);
+  return lines;
+}
+/** Stitches are looked at in cells of this size, mm. */
+const CELL = 0.3;
+/**
+ * The pieces of lines that the outside can see: the inside of a fill is most of its stitches, and no part of its outline. What
+ * lies within a closed ring of stitches is left out too.
+ */
+function seenFromOutside(lines: readonly Path[]): Path[] {
+  const box = boxOf(lines.flat());
+  const [wide, high] = [widthOf(box), heightOf(box)].map((v) => Math.ceil(v / CELL) + 3);
+  const cellOf = ({ x, y }: Point) =>
+    (Math.floor((y - box.minY) / CELL) + 1) * wide + Math.floor((x - box.minX) / CELL) + 1;
+  const [FREE, SEWN, OUTSIDE] = [0, 1, 2];
+  const cells = new Uint8Array(wide * high).fill(FREE);
+  const cellsOf = (a: Point, b: Point) => {
+    const n = Math.max(1, Math.ceil((2 * distance(a, b)) / CELL));
+    return Array.from({ length: n + 1 }, (_, k) => cellOf(along(a, b, k / n)));
+  };
+  for (const line of lines)
+    for (const [i, p] of line.entries()) for (const c of cellsOf(line[i - 1] ?? p, p)) cells[c] = SEWN;
+  const next = [1, -1, wide, -wide];
+  const open = [0];
+  cells[0] = OUTSIDE;
+  for (let c = open.pop(); c !== undefined; c = open.pop())
+    for (const step of next) {
+      const to = c + step;
+      if (to < 0 || to >= cells.length || cells[to] !== FREE) continue;
+      cells[to] = OUTSIDE;
+      open.push(to);
+    }
+  const isSeen = (c: number) =>
+    [...next, wide + 1, wide - 1, 1 - wide, -1 - wide].some((step) => cells[c + step] === OUTSIDE);
+  const seen: Path[] = [];
+  for (const line of lines) {
+    let piece: Path = [];
+    for (const [i, p] of line.entries()) {
+      const from = line[i - 1] ?? p;
+      if (cellsOf(from, p).some(isSeen)) piece.push(...(piece.length || from === p ? [p] : [from, p]));
+      else if (piece.length) {
+        seen.push(piece);
+        piece = [];
+      }
+    }
+    if (piece.length) seen.push(piece);
+  }
+  return seen;
+}
+/** Outer outlines alone. */
+const filled = (paths: Path[]): Path[] => {
+  const outer = paths.filter((path) => areaOf(path) > 0);
+  // One that lies in a hole of another is filled over with it.
+  return outer.length > 1 ? united(outer).filter((path) => areaOf(path) > 0) : outer;
+};
