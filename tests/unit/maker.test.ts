@@ -2,6 +2,7 @@ import { expect } from 'chai';
 import { distance, nearestOn, type Path, type Point } from '$lib/core/base';
 import { makeOutline, type MakerTask, type Part, type Shape } from '$lib/core/maker';
 import { readTape, STITCH, tapeBlocks, writeTape, type Tape } from '$lib/core/tape';
+import { readDesign } from '$lib/core/techniques';
 import { tailTab } from '$lib/demo';
 
 const task = (shape: Shape, parts: Part[], more: Partial<MakerTask> = {}): MakerTask => ({
@@ -191,6 +192,26 @@ describe('an outline of a shape', () => {
       );
       expect(all).to.have.length(own.length + 2);
       expect(all.filter((_, i) => i <= afterBlock || i > afterBlock + 2)).to.deep.equal(own);
+    }
+  });
+  it('is read by our own reading as what it is, with its opening, though its ends are sewn three back', () => {
+    for (const shape of SHAPES.filter((s) => s.kind !== 'path' && s.kind !== 'drop')) {
+      // Round the tip of an ellipse nobody turns a thing.
+      const side = shape.kind === 'ellipse' ? 'bottom' : 'left';
+      const made = makeOutline(
+        task(shape, [
+          { kind: 'placement' },
+          { kind: 'tack', stitch: 'run' },
+          { kind: 'final', stitch: 'bean', opening: { side, lengthMm: 20 } },
+        ]),
+      );
+      if (!made.ok) throw new Error(made.problem.message);
+      const { blocks } = readDesign(made.value.tape, { trimJumps: 3 });
+      expect(blocks.map((b) => b.role.value)).to.deep.equal(['placement', 'tack-down', 'final-outline']);
+      for (const { role } of blocks) expect(role.confidence, shape.kind).to.be.at.least(0.9);
+      const [opening] = blocks[2].openings;
+      expect(opening?.side, shape.kind).to.equal(side);
+      expect(opening.lengthMm, shape.kind).to.be.closeTo(20, 1);
     }
   });
   it('says where a shape cannot be sewn round', () => {

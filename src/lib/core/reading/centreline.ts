@@ -121,7 +121,9 @@ export function centrelineOf(points: NeedlePoints, profile: Profile, tips?: Uint
           n > 1 &&
           !fresh &&
           (near(sx, sy, n - 1, x[i], y[i], SAME) || (!opens[n - 1] && near(sx, sy, n - 2, x[i], y[i], SAME)));
-        if (!back) put(x[i], y[i]);
+        // Also where the line was left out of step, as after ends that are sewn some stitches back.
+        const again = n > 1 && !fresh && i - 2 >= s.first && near(x, y, i - 2, x[i], y[i], SAME);
+        if (!back && !again) put(x[i], y[i]);
       }
     } else for (let i = s.first; i <= s.end; i++) if (!tips?.[i - start]) put(x[i], y[i], i === s.end);
   }
@@ -142,5 +144,5 @@ function satinsAfter({ stretches }: Profile): number[] {
   }
   return after;
 }
-const near = (xs: Float32Array, ys: Float32Array, i: number, x: number, y: number, reach: number) =>
+const near = (xs: ArrayLike<number>, ys: ArrayLike<number>, i: number, x: number, y: number, reach: number) =>
   Math.abs(xs[i] - x) < reach && Math.abs(ys[i] - y) < reach;
