@@ -24,6 +24,8 @@ describe('a batch', () => {
     await page.getByText('33 of 94 items done, 1 in work').waitFor();
     await page.getByText('all 10 items done').waitFor();
     await page.getByRole('button', { name: 'New order' }).click();
+    // The one before has the same fields until the new one is stored and shown.
+    await page.getByLabel('Good items of Crew patch').waitFor({ state: 'detached' });
     await page.getByPlaceholder('nobody yet: for the shelf').fill('Skua café');
     await page.getByPlaceholder('nobody yet: for the shelf').blur();
     await page.getByRole('combobox', { name: 'One more line' }).selectOption({ label: 'Gull pennant' });
@@ -168,6 +170,8 @@ describe('a batch', () => {
     await page.goto(`${used.app.url}/prepare?of=plan`);
     const first = page.getByTestId('ready-hooping').first();
     await first.waitFor();
+    // The order of the day stands once no better one is looked for.
+    await page.getByTestId('looking-on').waitFor({ state: 'detached' });
     await page
       .getByRole('region', { name: 'What is short' })
       .getByText(/needed by .* for Picnic coaster/)

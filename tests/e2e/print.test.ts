@@ -80,6 +80,7 @@ describe('on paper', () => {
     const { page, context } = await openPage(used.browser);
     await page.goto(`${used.app.url}/batch/print`);
     await page.getByRole('heading', { name: 'Who does what' }).waitFor();
+    await page.getByTestId('looking-on').waitFor({ state: 'detached' });
     expect(await isWhole(page, 'section:nth-of-type(1) tbody tr')).to.be.above(5);
     expect(await isWhole(page, 'section:nth-of-type(3) tbody tr')).to.be.above(40);
     await context.close();

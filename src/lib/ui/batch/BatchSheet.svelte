@@ -12,6 +12,7 @@
   import type { Schedule } from '$lib/core/schedule';
   import { workroom } from '../state/workroom.svelte';
   import { personName, plan } from './plan.svelte';
+  import LookingOn from './LookingOn.svelte';
   import { dayWords, dueWords, hourWords, orderName, STATE_WORDS, untilWords } from './words';
 
   // The batch on paper: what is wanted, what is sewn where when, who does what on which day, and what the next person must know.
@@ -119,6 +120,7 @@
 
 <section>
   <h2 class="mb-1 text-lg">Who does what</h2>
+  <LookingOn />
   {#each dayBlocks as block, n (n)}
     <div class={linesOf(block) <= ON_A_PAGE ? 'break-inside-avoid' : ''}>
       {#each block as { personId, day, stretches }, n (n)}

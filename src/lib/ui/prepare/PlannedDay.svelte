@@ -11,6 +11,7 @@
   import Guard from '../kit/Guard.svelte';
   import Select from '../kit/Select.svelte';
   import { workroom } from '../state/workroom.svelte';
+  import LookingOn from '../batch/LookingOn.svelte';
   import DayAtMachine from './DayAtMachine.svelte';
   import DayThreads from './DayThreads.svelte';
 
@@ -65,6 +66,7 @@
     />
     <strong class="hidden print:inline">{dayName.format(day)}</strong>
     <span class="label">{count(own.length, 'hooping')} begun that day</span>
+    <LookingOn />
   </div>
   {#if short.length}
     <section class="mb-7 break-inside-avoid" aria-label="What is short">
