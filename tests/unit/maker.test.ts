@@ -2,6 +2,7 @@ import { expect } from 'chai';
 import { distance, nearestOn, type Path, type Point } from '$lib/core/base';
 import { makeOutline, type MakerTask, type Part, type Shape } from '$lib/core/maker';
 import { readTape, STITCH, tapeBlocks, writeTape, type Tape } from '$lib/core/tape';
+import { TapeMaker } from '$lib/core/outline';
 import { readDesign } from '$lib/core/techniques';
 import { tailTab } from '$lib/demo';
 
@@ -96,11 +97,28 @@ describe('an outline of a shape', () => {
       return [r * Math.cos(Math.PI / 2 + (i * Math.PI) / 5), r * Math.sin(Math.PI / 2 + (i * Math.PI) / 5)];
     });
     for (const shape of [...SHAPES, { kind: 'polygon', points: star, radiusMm: 0 } as Shape]) {
-      const [cover] = sewn(task(shape, [{ ...satin, underlay: ['centre', 'edge', 'zigzag'] }]));
-      for (const p of cover) {
-        const near = cover.filter((q) => Math.abs(p.x - q.x) <= 0.5 && Math.abs(p.y - q.y) <= 0.5);
-        expect(near.length, `${shape.kind} at ${p.x}, ${p.y}`).to.be.at.most(13);
+      for (const corners of ['round', 'mitre', 'cap'] as const) {
+        const all: Part = { ...satin, underlay: ['centre', 'edge', 'zigzag'], corners };
+        const [cover] = sewn(task(shape, [all]));
+        for (const p of cover) {
+          const near = cover.filter((q) => Math.abs(p.x - q.x) <= 0.5 && Math.abs(p.y - q.y) <= 0.5);
+          expect(near.length, `${shape.kind}, ${corners}, at ${p.x}, ${p.y}`).to.be.at.most(13);
+        }
       }
+    }
+  });
+  it('corners are round, mitred to their tip, or cut off flat', () => {
+    // Of a right angle, half a width of 2 mm: 2, 2 · √2, and where a flat cap meets the sides 2 / cos 22.5°.
+    for (const [corners, reach] of [
+      ['round', 2],
+      ['mitre', 2.83],
+      ['cap', 2.16],
+    ] as const) {
+      const rectangle: Shape = { kind: 'rectangle', widthMm: 64, heightMm: 44, radiusMm: 0 };
+      const [cover] = sewn(task(rectangle, [{ ...satin, underlay: [], corners }]));
+      const outside = cover.filter((p) => Math.abs(p.x) > 30.1 && Math.abs(p.y) > 20.1);
+      const farthest = Math.max(...outside.map((p) => Math.hypot(Math.abs(p.x) - 30, Math.abs(p.y) - 20)));
+      expect(farthest, corners).to.be.closeTo(reach, 0.12);
     }
   });
   it('underlay ends at least 0.3 mm inside, pull is half on each side', () => {
@@ -228,6 +246,12 @@ describe('an outline of a shape', () => {
     expect(refusal(dumbbell, [satin])).to.include('falls apart');
     expect(refusal({ kind: 'rectangle', widthMm: 20, heightMm: 10, radiusMm: 6 }, [satin])).to.include('radius-too-large'); // prettier-ignore
     expect(refusal({ kind: 'path', svg: 'M0 0 L10 0' }, [satin])).to.include('bad-path');
+    const circle: Shape = { kind: 'circle', diameterMm: 60 };
+    const beyond = makeOutline(task(circle, [satin], { around: { tape: tailTab(), afterBlock: 99 } }));
+    expect(beyond.ok ? 'ok' : beyond.problem.code).to.equal('no-such-block');
+    const far = new TapeMaker('far').sew([{ x: 0, y: 0 }, { x: 3, y: 0 }]).sew([{ x: 900, y: 900 }, { x: 903, y: 900 }]); // prettier-ignore
+    expect(refusal({ kind: 'tape', tape: far.done(), growMm: 2 }, [satin])).to.include('apart');
+    expect(refusal({ kind: 'tape', tape: far.done(), growMm: 0 }, [satin])).to.include('no-area');
     expect(refusal({ kind: 'path', svg: 'M0 0 X' }, [satin])).to.include('bad-path');
     const final: Part = { kind: 'final', opening: { side: 'top', lengthMm: 500 } };
     expect(refusal({ kind: 'circle', diameterMm: 60 }, [final])).to.include('opening-too-long');

@@ -7,7 +7,7 @@ const NEAR = Math.sqrt(1 / Math.PI);
 /** A stitch is shortened by such shares of its length, the least that will do. */
 const SHORTENED = [0, 0.1, 0.2, 0.3, 0.4, 0.5, 0.6, 0.7, 0.8];
 /** Longer ones are parted, mm: the machine's arm reaches 12.1. */
-const LONGEST = 11;
+export const LONGEST = 11;
 
 /** Holes so far in one border, its underlay among them. */
 export class Holes {

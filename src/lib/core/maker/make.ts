@@ -1,4 +1,4 @@
-import { ok, type Path, type Result } from '../base';
+import { fail, ok, type Path, type Result } from '../base';
 import { TapeMaker } from '../outline';
 import { splitLongMoves, STOP, TapeAssembler, tapeBlocks, type Tape } from '../tape';
 import { lineOf, soundOutline, type Meaning } from './line';
@@ -27,6 +27,13 @@ export function makeOutline(task: MakerTask): Result<Made> {
   const drawn = outlineOf(task.shape);
   const outline = drawn.ok ? soundOutline(drawn.value) : drawn;
   if (!outline.ok) return outline;
+  const { around } = task;
+  if (around && around.afterBlock >= tapeBlocks(around.tape).length)
+    return fail(
+      'no-such-block',
+      `The design has no block ${around.afterBlock}; nothing was made.`,
+      'Blocks are counted from 0; -1 comes before all.',
+    );
   const parts = task.parts.map(wholePart);
   const line = lineOf(outline.value, task.meaning, parts);
   if (!line.ok) return line;
@@ -38,14 +45,12 @@ export function makeOutline(task: MakerTask): Result<Made> {
     maker.sew(...paths.value);
   }
   const tape = maker.done();
-  return ok({ tape: task.around ? withDesign(tape, task.around) : tape, line: line.value });
+  return ok({ tape: around ? withDesign(tape, around) : tape, line: line.value });
 }
 
 /** The parts among the blocks of a design, whose own records stay as they are. */
 function withDesign(parts: Tape, { tape, afterBlock }: { tape: Tape; afterBlock: number }): Tape {
-  const blocks = tapeBlocks(tape);
-  const before = blocks[Math.min(afterBlock, blocks.length - 1)];
-  const to = before && afterBlock >= 0 ? before.to : 0;
+  const to = afterBlock < 0 ? 0 : tapeBlocks(tape)[afterBlock].to;
   // The stop that ended that block ends the parts.
   const rest = to + (tape.kind[to] === STOP ? 1 : 0);
   const out = new TapeAssembler(parts.label, tape.kind.length + parts.kind.length);

@@ -16,7 +16,7 @@ type Stitch = (typeof STITCHES)[number];
 export const UNDERLAYS = ['centre', 'edge', 'zigzag'] as const;
 export type Underlay = (typeof UNDERLAYS)[number];
 export const CORNERS = ['round', 'mitre', 'cap'] as const;
-type Corners = (typeof CORNERS)[number];
+export type Corners = (typeof CORNERS)[number];
 export const SIDES = ['bottom', 'top', 'left', 'right'] as const;
 export type Side = (typeof SIDES)[number];
 
@@ -46,7 +46,7 @@ export interface WholePart extends Required<Omit<Part, 'opening'>> {
   opening: Opening | null;
 }
 
-/** How each kind is usually sewn: runs as makers set them, covers of 4 mm at 0.4 mm, a blanket tooth every 3 mm. */
+/** How each kind is usually sewn. */
 const USUAL: Record<PartKind, { stitch: Stitch; offsetMm: number }> = {
   'die-line': { stitch: 'run', offsetMm: 0 },
   placement: { stitch: 'run', offsetMm: 0 },
@@ -58,6 +58,7 @@ const USUAL: Record<PartKind, { stitch: Stitch; offsetMm: number }> = {
   // A little smaller, so that it lies on what is sewn on.
   attach: { stitch: 'run', offsetMm: -1.5 },
 };
+/** Usual widths and advances, mm: covers of 4 at 0.4, a blanket tooth every 3. */
 const WIDTH: Record<Stitch, number> = {
   run: 0,
   'double-run': 0,

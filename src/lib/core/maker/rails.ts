@@ -3,6 +3,7 @@
  * the outside of a corner a fan. So the border is as wide as it says everywhere, and no two columns cross.
  */
 import { along, boxOf, distance, nearestOn, type Box, type Path, type Point } from '../base';
+import type { Corners } from './parts';
 
 /** A column of the border: where it stands on the outer and the inner edge. */
 export interface Column {
@@ -61,9 +62,9 @@ class Near {
 
 /**
  * The columns of a border round a closed line, from its first point once round to it again.
- * @param line anticlockwise @param half of the border's width, mm @param isSharp corners are mitred
+ * @param line anticlockwise @param half of the border's width, mm @param corners how their outside is drawn
  */
-export function columnsOf(line: Path, half: number, isSharp: boolean): Column[] {
+export function columnsOf(line: Path, half: number, corners: Corners): Column[] {
   const near = new Near(line, Math.max(half, 1));
   /** how far a column reaches from p in a direction before another part of the line is nearer, mm */
   const reach = (p: Point, nx: number, ny: number) => {
@@ -93,7 +94,7 @@ export function columnsOf(line: Path, half: number, isSharp: boolean): Column[] 
   };
   const n = line.length;
   const directions = line.map((p, i) => Math.atan2(line[(i + 1) % n].y - p.y, line[(i + 1) % n].x - p.x));
-  const turns = directions.map((d, i) => turned(directions[(i + n - 1) % n], d));
+  const turns = turnsOf(line);
   for (let i = 0; i < n; i++) {
     const [a, b] = [line[i], line[(i + 1) % n]];
     const steps = Math.max(1, Math.ceil(distance(a, b) / STEP));
@@ -107,23 +108,31 @@ export function columnsOf(line: Path, half: number, isSharp: boolean): Column[] 
       const at = (d: number) => ({ x: p.x + nx * d, y: p.y + ny * d });
       put(p, at(out), at(-within), out === half, within === half);
     }
-    fan(b, directions[i], turns[(i + 1) % n], half, isSharp, put);
+    fan(b, directions[i], turns[(i + 1) % n], half, corners, put);
   }
   return columns;
+}
+/** By how much a closed line turns at each of its points, radians, + to the left. */
+export function turnsOf(line: Path): number[] {
+  const n = line.length;
+  const directions = line.map((p, i) => Math.atan2(line[(i + 1) % n].y - p.y, line[(i + 1) % n].x - p.x));
+  return directions.map((d, i) => turned(directions[(i + n - 1) % n], d));
 }
 /** By how much a direction turns to the left to become another, radians. */
 const turned = (from: number, to: number) => Math.atan2(Math.sin(to - from), Math.cos(to - from));
 type Put = (p: Point, outer: Point, inner: Point, isOuter: boolean, isInner: boolean) => void;
 /** Round the outside of a corner; its inside is the corner itself, where both bisected sides meet. */
-function fan(b: Point, from: number, turn: number, half: number, isSharp: boolean, put: Put): void {
+function fan(b: Point, from: number, turn: number, half: number, corners: Corners, put: Put): void {
   if (Math.abs(turn) < SMOOTH) return;
   const n = Math.ceil(Math.abs(turn) / FAN);
   const isOut = turn > 0;
   for (let k = 0; k <= n; k++) {
     const angle = from + (turn * k) / n + (isOut ? -Math.PI / 2 : Math.PI / 2);
-    // A mitred corner lies further off the nearer its middle.
+    // A mitred corner lies further off the nearer its middle; a cap cuts it off flat, no further than the sides.
     const off = (Math.min(k, n - k) * Math.abs(turn)) / n;
-    const d = isSharp ? half / Math.max(1 / LONGEST_MITRE, Math.cos(off)) : half;
+    const mitred = half / Math.max(1 / LONGEST_MITRE, Math.cos(off));
+    const capped = Math.min(mitred, half / Math.cos(Math.abs(turn) / 2 - off));
+    const d = { round: half, mitre: mitred, cap: capped }[corners];
     const tip = { x: b.x + d * Math.cos(angle), y: b.y + d * Math.sin(angle) };
     if (isOut) put(b, tip, b, true, false);
     else put(b, b, tip, false, true);

@@ -1,9 +1,9 @@
 import { along, distance, ok, type Path, type Point, type Result } from '../base';
-import { bean, doubleRun, evenly, run, twiceAround } from '../outline';
-import { Holes, lozenges, teeth, zigzagAcross } from './border';
+import { bean, doubleRun, run, twiceAround } from '../outline';
+import { Holes, LONGEST, lozenges, teeth, zigzagAcross } from './border';
 import { alongOf, between, lengthOf, moved, pointAt, sewnBeside } from './line';
 import { isWide, type Underlay, type WholePart } from './parts';
-import { columnsBetween, columnsOf, type Column } from './rails';
+import { columnsBetween, columnsOf, turnsOf, type Column } from './rails';
 
 /** Ends of a closed line lie over each other by so much, mm. */
 const LAP = 2.5;
@@ -11,10 +11,14 @@ const LAP = 2.5;
 const UNDER = 0.4;
 /** Of zigzag underlay, from one hole to the next on one side, mm. */
 const UNDER_ADVANCE = 2;
-/** No stitch is longer, mm; a little less than the machine's arm reaches. */
-const LONGEST = 11.5;
 /** Where a line with an opening begins and ends it is sewn three stitches back. */
 const BACK = 3;
+/** Places on a line that are looked at for its start; how far round about, mm; turns that count as alike, radians. */
+const PLACES = 120;
+const ROUND_ABOUT = 8;
+const ALIKE = 0.1;
+/** A needle point this near to the one before is the same, mm. */
+const SAME = 0.05;
 /** Half a marker's arm, mm. */
 const ARM = 2;
 
@@ -44,7 +48,7 @@ function runs(part: WholePart, line: Path, own: Path): Result<Path> {
     const path = between(own, open.value.fromMm, open.value.toMm);
     if (part.stitch === 'double-run') return ok(doubleRun(path, stitchMm));
     const sewn = part.stitch === 'bean' ? bean(path, stitchMm) : run(path, stitchMm);
-    return ok(strongEnds(sewn, evenly(path, stitchMm)));
+    return ok(strongEnds(sewn, run(path, stitchMm)));
   }
   const start = startOf(own);
   const round = between(own, start, start);
@@ -80,7 +84,7 @@ function border(part: WholePart, line: Path, own: Path): Result<Path> {
   const start = startOf(own);
   const { fromMm, toMm } = open.value ?? { fromMm: start, toMm: start };
   const turned = between(own, start, start).slice(0, -1);
-  const all = columnsOf(turned, half, part.corners === 'mitre');
+  const all = columnsOf(turned, half, part.corners);
   const columns = open.value
     ? columnsBetween(all, pointAt(own, fromMm), pointAt(own, toMm))
     : [...all, ...lapOf(all)];
@@ -123,21 +127,29 @@ function under(
   return [...sewn(beside(there)), ...sewn(beside(back).reverse())];
 }
 
-/** Where ends show least: in the middle of the longest straight side, of a curve at its lowest point; mm along the line. */
+/** Where ends show least: where the line turns least for some way on both sides, of such places the lowest; mm along the line. */
 function startOf(line: Path): number {
   const total = lengthOf(line);
-  let best = 0;
-  let at = 0;
-  let lowest = 0;
+  const turns = turnsOf(line);
   let before = 0;
-  for (const [i, a] of line.entries()) {
-    const length = distance(a, line[(i + 1) % line.length]);
-    if (a.y < line[lowest].y) lowest = i;
-    if (length > best + 1e-6) [best, at] = [length, before + length / 2];
-    before += length;
-  }
-  const straight = Math.max(4, total / 60);
-  return best >= straight ? at : alongOf(line, line[lowest]);
+  const corners = line.map((p, i) => {
+    const at = before;
+    before += distance(p, line[(i + 1) % line.length]);
+    return { at, turn: Math.abs(turns[i]) };
+  });
+  const places = Array.from({ length: PLACES }, (_, k) => {
+    const at = (k * total) / PLACES;
+    const near = corners.filter((c) => {
+      const apart = Math.abs(c.at - at);
+      return Math.min(apart, total - apart) < Math.min(ROUND_ABOUT, total / 8);
+    });
+    return { at, turn: near.reduce((sum, c) => sum + c.turn, 0), y: pointAt(line, at).y };
+  });
+  const least = Math.min(...places.map(({ turn }) => turn)) + ALIKE;
+  const straight = places.filter(({ turn }) => turn <= least);
+  const lowest = Math.min(...straight.map(({ y }) => y)) + SAME;
+  const bottom = straight.filter(({ y }) => y <= lowest);
+  return bottom[Math.floor(bottom.length / 2)].at;
 }
 
 const cross = ({ x, y }: Point): Path => [
@@ -150,10 +162,11 @@ const cross = ({ x, y }: Point): Path => [
   { x, y: y - ARM },
   { x, y },
 ];
-/** Longer moves are parted. */
+/** Longer moves are parted; a point that is there already is left out. */
 const short = (path: Path): Path =>
   path.flatMap((p, i) => {
     const from = path[i - 1];
+    if (from && distance(from, p) < SAME) return [];
     const parts = from ? Math.max(1, Math.ceil(distance(from, p) / LONGEST)) : 1;
     return Array.from({ length: parts }, (_, k) => (from ? along(from, p, (k + 1) / parts) : p));
   });

@@ -32,6 +32,12 @@ export function silhouetteOf(tape: Tape, growMm: number): Result<Path> {
   const body = filled(roundLines(seenFromOutside(lines), BODY));
   for (let bridge = 0; bridge <= WIDEST_BRIDGE; bridge = bridge ? bridge * 1.3 : 0.5) {
     const out = filled(grown(body, growMm - BODY + bridge));
+    if (!out.length)
+      return fail(
+        'no-area',
+        'The stitches of the tape enclose nothing; nothing was made.',
+        'Grow the outline by more.',
+      );
     if (out.length > 1) continue;
     const closed = bridge ? filled(grown(out, -bridge)) : out;
     if (closed.length === 1) return ok(simplified(closed[0], FINEST));
@@ -56,21 +62,23 @@ function sewnLines({ x, y, kind }: Tape): Path[] {
   if (line.length) lines.push(line);
   return lines;
 }
-/** Stitches are looked at in cells of this size, mm. */
-const CELL = 0.3;
+/** Stitches are looked at in cells of this size, mm; of a larger tape in larger ones, at most so many a side. */
+const FINEST_CELL = 0.3;
+const MOST_CELLS = 3000;
 /**
  * The pieces of lines that the outside can see: the inside of a fill is most of its stitches, and no part of its outline. What
  * lies within a closed ring of stitches is left out too.
  */
 function seenFromOutside(lines: readonly Path[]): Path[] {
   const box = boxOf(lines.flat());
-  const [wide, high] = [widthOf(box), heightOf(box)].map((v) => Math.ceil(v / CELL) + 3);
+  const cell = Math.max(FINEST_CELL, widthOf(box) / MOST_CELLS, heightOf(box) / MOST_CELLS);
+  const [wide, high] = [widthOf(box), heightOf(box)].map((v) => Math.ceil(v / cell) + 3);
   const cellOf = ({ x, y }: Point) =>
-    (Math.floor((y - box.minY) / CELL) + 1) * wide + Math.floor((x - box.minX) / CELL) + 1;
+    (Math.floor((y - box.minY) / cell) + 1) * wide + Math.floor((x - box.minX) / cell) + 1;
   const [FREE, SEWN, OUTSIDE] = [0, 1, 2];
   const cells = new Uint8Array(wide * high).fill(FREE);
   const cellsOf = (a: Point, b: Point) => {
-    const n = Math.max(1, Math.ceil((2 * distance(a, b)) / CELL));
+    const n = Math.max(1, Math.ceil((2 * distance(a, b)) / cell));
     return Array.from({ length: n + 1 }, (_, k) => cellOf(along(a, b, k / n)));
   };
   for (const line of lines)
