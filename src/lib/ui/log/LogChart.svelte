@@ -25,7 +25,8 @@
 
 <figure class="min-w-0">
   <figcaption class="mb-1 font-bold">{title} <span class="label font-normal">{chart.unit}</span></figcaption>
-  <div class={['relative overflow-hidden', tall ? 'h-80' : 'h-56']} aria-hidden="true">
+  <!-- It takes its width from the page, never the page from it: a chart is redrawn later than the page. -->
+  <div class={['relative overflow-hidden contain-inline-size', tall ? 'h-80' : 'h-56']} aria-hidden="true">
     <canvas bind:this={canvas}></canvas>
   </div>
   <table class="sr-only">
