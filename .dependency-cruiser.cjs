@@ -14,6 +14,7 @@ const ROOMS = [
     'outline',
     'arrange',
     'maker',
+    'letters',
     'hooping',
     'stop-order',
     'bobbins',
@@ -38,6 +39,7 @@ const ROOMS = [
     'reorder',
     'demand',
     'check',
+    'recipe',
   ],
   ...[
     'pdf',
@@ -104,7 +106,7 @@ module.exports = {
     {
       name: 'no-orphans',
       severity: 'error',
-      from: { orphan: true, pathNot: '(app\\.d\\.ts|\\+[a-z]+\\.ts|hooks\\.server\\.ts|app\\.css)$' },
+      from: { orphan: true, pathNot: '(\\.d\\.ts|\\+[a-z]+\\.ts|hooks\\.server\\.ts|app\\.css)$' },
       to: {},
     },
   ],

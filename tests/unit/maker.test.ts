@@ -80,7 +80,7 @@ describe('an outline of a shape', () => {
       const asked = task(shape, [{ ...satin, underlay: [] }], { meaning: 'inside' });
       const made = makeOutline(asked);
       if (!made.ok) throw new Error(made.problem.message);
-      const { line } = made.value;
+      const [line] = made.value.rings;
       const [cover] = blocksOf(made.value.tape);
       for (const p of cover) expect(off(p, line), shape.kind).to.be.at.most(2.1);
       const edge = cover.filter((p) => off(p, line) > 1.9).length;

@@ -8,6 +8,7 @@ import type { DensityMap, Reading } from '$lib/core/reading';
 import type { Tape } from '$lib/core/tape';
 import type { Layout } from '$lib/core/nesting';
 import type { CutTask } from '$lib/core/plan';
+import type { DraftTask, WorkedOut } from '$lib/core/recipe';
 import type { KeptOrder, Schedule, ScheduleTask } from '$lib/core/schedule';
 import type { Planned, Reordered, ReorderTask } from '$lib/core/reorder';
 import type {
@@ -163,6 +164,10 @@ export const fewestChangesWatched = (task: ReorderTask, signal: AbortSignal) =>
 /** A build back on the tape that it came on. */
 export const earlierOrderInWorker = (planned: Planned, came: Reading) =>
   core<Build>((remote) => remote.inEarlierOrder(planned, came));
+/** A draft of construction lines, drawn and measured. */
+export const workOutInWorker = (task: DraftTask) => core<WorkedOut>((remote) => remote.workOut(task));
+/** The bytes of a tape, and their id. */
+export const storedInWorker = (tape: Tape) => core<StoredTape>((remote) => remote.stored(tape));
 /** All items of a hooping as one tape. */
 export const oneTapeInWorker = (request: OneTapeRequest) =>
   core<OneTapeAnswer>((remote) => remote.oneTape(request));

@@ -13,6 +13,7 @@ import type { DensityMap, Reading, RoleOverrides, SewnArea } from '$lib/core/rea
 import type { CutTask } from '$lib/core/plan';
 import type { Planned, Reordered, ReorderTask } from '$lib/core/reorder';
 import type { LaidDesign, OneTapeOrder } from '$lib/core/run';
+import type { DraftTask, WorkedOut } from '$lib/core/recipe';
 import type { KeptOrder, Schedule, ScheduleTask } from '$lib/core/schedule';
 import type { Tape } from '$lib/core/tape';
 
@@ -98,6 +99,10 @@ export interface CoreWorker {
   inEarlierOrder(planned: Planned, came: Reading): Result<Build>;
   /** All items of a hooping as one tape. */
   oneTape(request: OneTapeRequest): Result<OneTapeAnswer>;
+  /** A draft of construction lines, drawn and measured. */
+  workOut(task: DraftTask): Promise<Result<WorkedOut>>;
+  /** The tape of what was drawn. */
+  stored(tape: Tape): Result<StoredTape>;
   /** Looks for a plan of a batch for some seconds, no worse than one of before. @param onBetter a proxied function */
   schedule(
     task: ScheduleTask,

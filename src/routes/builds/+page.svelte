@@ -3,6 +3,7 @@
   import Portion from '$lib/ui/kit/Portion.svelte';
   import { resolve } from '$app/paths';
   import ListPlus from '@lucide/svelte/icons/list-plus';
+  import Spline from '@lucide/svelte/icons/spline';
   import Trash from '@lucide/svelte/icons/trash-2';
   import { techniqueById } from '$lib/core/techniques';
   import { count } from '$lib/core/base';
@@ -30,6 +31,7 @@
         ><span class="label">Find</span><input type="search" bind:value={wanted} class="w-48" /></label
       >
     {/if}
+    <a class="btn" href={resolve('/builds/outline')}><Spline size={18} />Draw an outline</a>
     <button type="button" class="btn" onclick={() => (typing = true)}
       ><ListPlus size={18} />Type the stops</button
     >

@@ -22,10 +22,12 @@ export {
   MOST_THREAD,
   MOST_THREAD_NUMBER,
   saidOf,
+  threadSchema,
   threadsOf,
   threadKey,
   threadWords,
   UNNAMED,
+  type BlockThread,
   type Thread,
 } from './thread';
 

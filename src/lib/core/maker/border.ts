@@ -1,4 +1,5 @@
 import { along, distance, type Path, type Point } from '../base';
+import { keyOf } from './cells';
 import type { Column } from './rails';
 
 /** A square millimetre holds at most so many holes before a stitch is drawn back from the crowd; 13 are the most it ever may. */
@@ -11,26 +12,50 @@ export const LONGEST = 11;
 
 /** Holes so far in one border, its underlay among them. */
 export class Holes {
-  private readonly cells = new Map<string, Point[]>();
-  private cell = (v: number) => Math.floor(v / NEAR);
-  put(p: Point): void {
-    const key = `${this.cell(p.x)},${this.cell(p.y)}`;
-    const there = this.cells.get(key);
-    if (there) there.push(p);
-    else this.cells.set(key, [p]);
+  private readonly cells = new Map<number, number[]>();
+  private readonly points: Point[] = [];
+  /** holes near each of them, itself among them */
+  private readonly near: number[] = [];
+  private readonly found: number[] = [];
+  private cell(v: number) {
+    return Math.floor(v / NEAR);
   }
-  private near(p: Point): Point[] {
+  /** Holes near a place; the same list each time, until the next question. */
+  private nearTo(p: Point): readonly number[] {
+    const { found, points } = this;
+    found.length = 0;
     const [x, y] = [this.cell(p.x), this.cell(p.y)];
-    const found: Point[] = [];
     for (let i = x - 1; i <= x + 1; i++)
-      for (let k = y - 1; k <= y + 1; k++)
-        for (const q of this.cells.get(`${i},${k}`) ?? []) if (distance(p, q) <= NEAR) found.push(q);
+      for (let k = y - 1; k <= y + 1; k++) {
+        const there = this.cells.get(keyOf(i, k));
+        if (!there) continue;
+        for (const n of there) {
+          const [dx, dy] = [p.x - points[n].x, p.y - points[n].y];
+          if (dx * dx + dy * dy <= NEAR * NEAR) found.push(n);
+        }
+      }
     return found;
+  }
+  put(p: Point): void {
+    const near = this.nearTo(p);
+    for (const n of near) this.near[n]++;
+    const key = keyOf(this.cell(p.x), this.cell(p.y));
+    const there = this.cells.get(key);
+    if (there) there.push(this.points.length);
+    else this.cells.set(key, [this.points.length]);
+    this.points.push(p);
+    this.near.push(near.length + 1);
+  }
+  /** Holes within the square millimetre round a place. */
+  around(p: Point): number {
+    return this.nearTo(p).length;
   }
   /** The most holes that a square millimetre round a place, or round one of those near it, would hold with one more there. */
   crowd(p: Point): number {
-    const near = this.near(p);
-    return near.reduce((most, q) => Math.max(most, this.near(q).length), near.length) + 1;
+    const near = this.nearTo(p);
+    let most = near.length;
+    for (const n of near) most = Math.max(most, this.near[n]);
+    return most + 1;
   }
 }
 

@@ -1,29 +1,71 @@
 import { areaOf, boxOf, distance, fail, middleOf, ok, type Path, type Point, type Result } from '../base';
-import { crossingOf, offset, pathLength, simplified, withoutTwins, type Join } from '../outline';
+import {
+  crossingOf,
+  inside,
+  offset,
+  pathLength,
+  shared,
+  simplified,
+  withoutTwins,
+  type Join,
+} from '../outline';
 import { isWide, type Opening, type Side, type WholePart } from './parts';
 import { placeOf } from './shape';
 
-/** What the size of a shape is the size of. */
-export type Meaning = 'finished' | 'inside';
+/** What the size of a shape is the size of: the border's outer edge, its inner one, or what lies so far outside the line. mm */
+export type Meaning = 'finished' | 'inside' | { outsideMm: number };
 /** Sides so short that they say nothing of a direction are left out: points within this of the others' line, mm. */
 const GRAIN = 0.005;
 /** Less than this is no area, mm². */
 const LEAST_AREA = 1;
+/** Rings that share less do not meet, mm². */
+const SLIVER = 0.05;
 
-/** An outline anticlockwise, no point twice; errors say where it cannot be sewn round. */
-export function soundOutline(outline: Path): Result<Path> {
+/**
+ * Rings of a region, no point twice: outer ones anticlockwise, holes clockwise, so that the region lies to the left of each; the
+ * largest first. Errors say where they cannot be sewn round.
+ */
+export function soundRings(outlines: readonly Path[]): Result<Path[]> {
+  const rings: Path[] = [];
+  for (const outline of outlines) {
+    const ring = soundRing(outline);
+    if (!ring.ok) return ring;
+    rings.push(ring.value);
+  }
+  const meeting = meetingOf(rings);
+  if (meeting) return crossing(meeting);
+  const turned = rings.map((ring, i) => {
+    const depth = rings.filter((other, k) => k !== i && inside(ring[0], other)).length;
+    return depth % 2 ? ring.toReversed() : ring;
+  });
+  return ok(turned.sort((a, b) => Math.abs(areaOf(b)) - Math.abs(areaOf(a))));
+}
+/** Anticlockwise. */
+function soundRing(outline: Path): Result<Path> {
   const path = withoutTwins(outline);
-  const crossing = path.length < 3 ? null : crossingOf(path);
-  if (crossing)
-    return fail(
-      'crosses-itself',
-      `The outline crosses itself near ${placeOf(crossing)}; nothing was made.`,
-      'Draw it round the shape once, without a loop.',
-    );
+  const crosses = path.length < 3 ? null : crossingOf(path);
+  if (crosses) return crossing(crosses);
   const area = path.length < 3 ? 0 : areaOf(path);
   if (Math.abs(area) < LEAST_AREA)
     return fail('no-area', 'The outline encloses nothing; nothing was made.', 'Send a larger shape.');
   return ok(simplified(area < 0 ? path.reverse() : path, GRAIN));
+}
+const crossing = (at: Point): Result<never> =>
+  fail(
+    'crosses-itself',
+    `The outline crosses itself near ${placeOf(at)}; nothing was made.`,
+    'Draw it round the shape once, without a loop.',
+  );
+/** Where two rings lie partly on each other; null: each is within another, or apart from it. */
+function meetingOf(rings: readonly Path[]): Point | null {
+  for (const [i, a] of rings.entries())
+    for (const b of rings.slice(0, i)) {
+      const both = shared(a, b);
+      const area = both.reduce((sum, ring) => sum + Math.abs(areaOf(ring)), 0);
+      const least = Math.min(Math.abs(areaOf(a)), Math.abs(areaOf(b)));
+      if (area > SLIVER && area < least - SLIVER) return middleOf(boxOf(both.flat()));
+    }
+  return null;
 }
 
 /** Half the width that the finished edge lies outside the line. */
@@ -32,34 +74,61 @@ function halfOfWidest(parts: readonly WholePart[]): number {
   return Math.max(0, ...widths.map((p) => p.widthMm)) / 2;
 }
 /** A corner moved outward stays sharp where the border is mitred, else it is as far from the corner as from the sides. */
-const joinOf = (parts: readonly WholePart[]): Join =>
+export const joinOf = (parts: readonly WholePart[]): Join =>
   parts.some((p) => isWide(p) && p.corners === 'mitre') ? 'miter' : 'round';
 
-/** The line that all parts follow. Errors: a border too wide for the shape, with where. */
-export function lineOf(outline: Path, meaning: Meaning, parts: readonly WholePart[]): Result<Path> {
+/** The rings of the line that all parts follow. Errors: a border too wide for the shape, with where. */
+export function lineOf(
+  rings: readonly Path[],
+  meaning: Meaning,
+  parts: readonly WholePart[],
+): Result<Path[]> {
   const half = halfOfWidest(parts);
-  return moved(outline, meaning === 'finished' ? -half : half, joinOf(parts), 'line');
+  const outside = meaning === 'finished' ? half : meaning === 'inside' ? -half : meaning.outsideMm;
+  return movedRings(rings, -outside, joinOf(parts), 'line');
+}
+/** Each ring of a region moved outward (+) or inward. Errors: nothing of one is left, or it falls apart; two of them meet. */
+export function movedRings(rings: readonly Path[], byMm: number, join: Join, what: string): Result<Path[]> {
+  const out: Path[] = [];
+  for (const ring of rings) {
+    const own = moved(ring, byMm, join, what);
+    if (!own.ok) return own;
+    out.push(own.value);
+  }
+  const meeting = byMm ? meetingOf(out) : null;
+  if (!meeting) return ok(out);
+  return fail(
+    'too-near',
+    `Moved ${wayOf(byMm)} two outlines meet near ${placeOf(meeting)}; nothing was made.`,
+    'Make them lie further apart, or the border narrower.',
+  );
 }
 
-/** An outline moved outward (+) or inward by so many mm. Errors: nothing of it is left, or it falls apart. */
-export function moved(outline: Path, byMm: number, join: Join, what: string): Result<Path> {
-  if (!byMm) return ok(outline);
-  const rings = offset(outline, byMm, join).filter((ring) => Math.abs(areaOf(ring)) > 1e-3);
-  if (rings.length === 1) return ok(from(simplified(rings[0], GRAIN), outline[0]));
-  const way = `${Math.abs(byMm).toFixed(1)} mm ${byMm < 0 ? 'inward' : 'outward'}`;
-  if (!rings.length)
+/** A ring moved away from what it encloses (+; of a hole into it) or inward by so many mm. Errors: nothing of it is left, or it falls apart. */
+export function moved(ring: Path, byMm: number, join: Join, what: string): Result<Path> {
+  if (!byMm) return ok(ring);
+  const isHole = areaOf(ring) < 0;
+  const grows = isHole ? -byMm : byMm;
+  const around = isHole ? ring.toReversed() : ring;
+  const left = offset(around, grows, join).filter((path) => Math.abs(areaOf(path)) > 1e-3);
+  if (left.length === 1) {
+    const own = simplified(left[0], GRAIN);
+    return ok(from(isHole ? own.reverse() : own, ring[0]));
+  }
+  if (!left.length)
     return fail(
       'too-narrow',
-      `Nothing is left of the ${what} near ${placeOf(middleOf(boxOf(outline)))}, moved ${way}; nothing was made.`,
+      `Nothing is left of the ${what} near ${placeOf(middleOf(boxOf(ring)))}, moved ${wayOf(byMm)}; nothing was made.`,
       'Make the shape larger, or the border narrower.',
     );
-  const neck = nearestOf(rings[0], rings[1]);
+  const neck = nearestOf(left[0], left[1]);
   return fail(
     'too-narrow',
-    `Moved ${way} the ${what} ${byMm < 0 ? 'falls apart' : 'meets itself'} near ${placeOf(neck)}; nothing was made.`,
+    `Moved ${wayOf(byMm)} the ${what} ${grows < 0 ? 'falls apart' : 'meets itself'} near ${placeOf(neck)}; nothing was made.`,
     'Make the shape wider there, or the border narrower.',
   );
 }
+const wayOf = (byMm: number) => `${Math.abs(byMm).toFixed(1)} mm ${byMm < 0 ? 'inward' : 'outward'}`;
 /** Between two rings where they are nearest. */
 function nearestOf(a: Path, b: Path): Point {
   let best = Infinity;
@@ -150,6 +219,23 @@ function sideAt(line: Path, side: Side): number {
   }
   return at;
 }
+/** So far inward from where the box's own axis meets a ring on a side, along that axis; outside when negative. mm */
+export function pointInside(ring: Path, side: Side, byMm: number): Point {
+  const { x, y } = pointAt(ring, sideAt(ring, side));
+  const [dx, dy] = { left: [1, 0], right: [-1, 0], bottom: [0, 1], top: [0, -1] }[side] as [number, number];
+  return { x: x + dx * byMm, y: y + dy * byMm };
+}
+/** Where the middle of an opening lies, mm along a ring from its first point. */
+export function middleOfOpening(ring: Path, opening: Opening): number {
+  return 'side' in opening ? sideAt(ring, opening.side) : sideAt(ring, 'bottom') + opening.atMm;
+}
+/** The opening whose middle lies nearest to a point. */
+export function openingAt(ring: Path, p: Point, lengthMm: number): { atMm: number; lengthMm: number } {
+  const total = lengthOf(ring);
+  const at = alongOf(ring, p) - sideAt(ring, 'bottom');
+  // The shorter way round, so that a figure near 0 is one near the middle of the lower side.
+  return { atMm: at > total / 2 ? at - total : at < -total / 2 ? at + total : at, lengthMm };
+}
 /** Where the line is sewn when a place on it stays open: from, to, mm along it. Errors: no line is left. */
 export function sewnBeside(line: Path, opening: Opening): Result<{ fromMm: number; toMm: number }> {
   const total = lengthOf(line);
@@ -159,7 +245,6 @@ export function sewnBeside(line: Path, opening: Opening): Result<{ fromMm: numbe
       `An opening of ${opening.lengthMm} mm is longer than the line of ${total.toFixed(1)} mm; nothing was made.`,
       'Give a shorter one.',
     );
-  const lowest = sideAt(line, 'bottom');
-  const middle = 'side' in opening ? sideAt(line, opening.side) : lowest + opening.atMm;
+  const middle = middleOfOpening(line, opening);
   return ok({ fromMm: middle + opening.lengthMm / 2, toMm: middle - opening.lengthMm / 2 });
 }

@@ -1,10 +1,10 @@
 import { fail, ok, type Path, type Result } from '../base';
 import { TapeMaker } from '../outline';
 import { splitLongMoves, STOP, TapeAssembler, tapeBlocks, type Tape } from '../tape';
-import { lineOf, soundOutline, type Meaning } from './line';
-import { wholePart, type Part } from './parts';
+import { lineOf, soundRings, type Meaning } from './line';
+import { wholePart, type Part, type WholePart } from './parts';
 import { sewPart } from './sew';
-import { outlineOf, type Shape } from './shape';
+import { outlinesOf, type Shape } from './shape';
 
 /** What is made: a shape, what its size means, and its parts in the order of their stops. */
 export interface MakerTask {
@@ -18,15 +18,15 @@ export interface MakerTask {
 /** Construction stitches, and the line that they follow. */
 export interface Made {
   tape: Tape;
-  /** mm, anticlockwise */
-  line: Path;
+  /** its rings, the largest first: outer ones anticlockwise, holes clockwise. mm */
+  rings: Path[];
 }
 
 /** The tape of a task: one block a part, a stop between them. Errors say which place of the shape cannot be sewn. */
 export function makeOutline(task: MakerTask): Result<Made> {
-  const drawn = outlineOf(task.shape);
-  const outline = drawn.ok ? soundOutline(drawn.value) : drawn;
-  if (!outline.ok) return outline;
+  const drawn = outlinesOf(task.shape);
+  const outlines = drawn.ok ? soundRings(drawn.value) : drawn;
+  if (!outlines.ok) return outlines;
   const { around } = task;
   if (around && around.afterBlock >= tapeBlocks(around.tape).length)
     return fail(
@@ -35,21 +35,36 @@ export function makeOutline(task: MakerTask): Result<Made> {
       'Blocks are counted from 0; -1 comes before all.',
     );
   const parts = task.parts.map(wholePart);
-  const line = lineOf(outline.value, task.meaning, parts);
-  if (!line.ok) return line;
-  const maker = new TapeMaker(task.label);
-  for (const [i, part] of parts.entries()) {
-    const paths = sewPart(part, line.value);
+  const rings = lineOf(outlines.value, task.meaning, parts);
+  if (!rings.ok) return rings;
+  const tape = sewParts(
+    task.label,
+    parts.map((part) => ({ part, isJoined: false })),
+    rings.value,
+  );
+  if (!tape.ok) return tape;
+  return ok({ tape: around ? withDesign(tape.value, around) : tape.value, rings: rings.value });
+}
+
+/** A part, and whether it is sewn on without a stop. */
+interface Sewn {
+  part: WholePart;
+  isJoined: boolean;
+}
+/** Parts along the rings of a line, a stop between them. */
+export function sewParts(label: string, rows: readonly Sewn[], rings: readonly Path[]): Result<Tape> {
+  const maker = new TapeMaker(label);
+  for (const [i, { part, isJoined }] of rows.entries()) {
+    const paths = sewPart(part, rings);
     if (!paths.ok) return paths;
-    if (i) maker.stop();
+    if (i && !isJoined) maker.stop();
     maker.sew(...paths.value);
   }
-  const tape = maker.done();
-  return ok({ tape: around ? withDesign(tape, around) : tape, line: line.value });
+  return ok(maker.done());
 }
 
 /** The parts among the blocks of a design, whose own records stay as they are. */
-function withDesign(parts: Tape, { tape, afterBlock }: { tape: Tape; afterBlock: number }): Tape {
+export function withDesign(parts: Tape, { tape, afterBlock }: { tape: Tape; afterBlock: number }): Tape {
   const to = afterBlock < 0 ? 0 : tapeBlocks(tape)[afterBlock].to;
   // The stop that ended that block ends the parts.
   const rest = to + (tape.kind[to] === STOP ? 1 : 0);

@@ -1,3 +1,5 @@
+import type { Path } from '../base';
+
 /** What a construction line is for, in the words of the roles. */
 export const PART_KINDS = [
   'placement',
@@ -9,10 +11,11 @@ export const PART_KINDS = [
   'attach',
   'die-line',
 ] as const;
-type PartKind = (typeof PART_KINDS)[number];
+/** basting: a closed line through its own points, that holds all layers for a while. lettering: along its own strokes. */
+type PartKind = (typeof PART_KINDS)[number] | 'basting' | 'lettering';
 /** How a line is sewn. */
 export const STITCHES = ['run', 'double-run', 'bean', 'zigzag', 'satin', 'blanket', 'motif'] as const;
-type Stitch = (typeof STITCHES)[number];
+export type Stitch = (typeof STITCHES)[number];
 export const UNDERLAYS = ['centre', 'edge', 'zigzag'] as const;
 export type Underlay = (typeof UNDERLAYS)[number];
 export const CORNERS = ['round', 'mitre', 'cap'] as const;
@@ -38,8 +41,12 @@ export interface Part {
   pullMm?: number;
   corners?: Corners;
   opening?: Opening;
-  /** where markers stand */
+  /** where markers stand; the corners of a basting line */
   points?: readonly (readonly [number, number])[];
+  /** lines that lettering is sewn along, open ones */
+  strokes?: readonly Path[];
+  /** markers are rings of this diameter; 0: crosses */
+  ringMm?: number;
 }
 /** A part with nothing left out. */
 export interface WholePart extends Required<Omit<Part, 'opening'>> {
@@ -57,6 +64,8 @@ const USUAL: Record<PartKind, { stitch: Stitch; offsetMm: number }> = {
   markers: { stitch: 'run', offsetMm: 0 },
   // A little smaller, so that it lies on what is sewn on.
   attach: { stitch: 'run', offsetMm: -1.5 },
+  basting: { stitch: 'run', offsetMm: 0 },
+  lettering: { stitch: 'bean', offsetMm: 0 },
 };
 /** Usual widths and advances, mm: covers of 4 at 0.4, a blanket tooth every 3. */
 const WIDTH: Record<Stitch, number> = {
@@ -91,6 +100,8 @@ export function wholePart(part: Part): WholePart {
     corners: 'round',
     opening: null,
     points: [],
+    ringMm: 0,
+    strokes: [],
     widthMm: WIDTH[stitch],
     advanceMm: ADVANCE[stitch],
     ...own,

@@ -2,7 +2,8 @@
  * The columns of a border: square across its line to both edges, where a corner leaves no room as far as its bisector, and round
  * the outside of a corner a fan. So the border is as wide as it says everywhere, and no two columns cross.
  */
-import { along, boxOf, distance, nearestOn, type Box, type Path, type Point } from '../base';
+import { along, boxOf, distance, type Box, type Path, type Point } from '../base';
+import { keyOf } from './cells';
 import type { Corners } from './parts';
 
 /** A column of the border: where it stands on the outer and the inner edge. */
@@ -13,7 +14,7 @@ export interface Column {
   at: number;
 }
 /** The line is looked at so often, mm. */
-const STEP = 0.1;
+const STEP = 0.2;
 /** Corners that turn by less need no fan, radians. */
 const SMOOTH = (25 * Math.PI) / 180;
 /** Columns of a fan, radians apart. */
@@ -24,14 +25,20 @@ const NEAR = 0.01;
 const LONGEST_MITRE = 4;
 
 /** Sides of a closed line by the cells that they lie in, so that only near ones are asked. */
-class Near {
-  private readonly cells = new Map<string, number[]>();
+export class Near {
+  private readonly cells = new Map<number, number[]>();
+  /** of each side: where it begins, how far it goes, and what its squared length is divided by; mm */
+  private readonly sides: Float64Array;
   constructor(
-    private readonly line: Path,
+    line: Path,
     private readonly cell: number,
+    isClosed = true,
   ) {
-    for (let i = 0; i < line.length; i++) {
+    this.sides = new Float64Array(5 * line.length);
+    for (let i = 0; i < (isClosed ? line.length : line.length - 1); i++) {
       const [a, b] = [line[i], line[(i + 1) % line.length]];
+      const [dx, dy] = [b.x - a.x, b.y - a.y];
+      this.sides.set([a.x, a.y, dx, dy, 1 / (dx * dx + dy * dy || 1)], 5 * i);
       // In pieces no longer than a cell: a slanting side is not in all cells of its box.
       const pieces = Math.max(1, Math.ceil(distance(a, b) / cell));
       for (let k = 0; k < pieces; k++)
@@ -41,34 +48,45 @@ class Near {
   private put(side: number, box: Box) {
     for (let x = this.of(box.minX); x <= this.of(box.maxX); x++)
       for (let y = this.of(box.minY); y <= this.of(box.maxY); y++) {
-        const key = `${x},${y}`;
+        const key = keyOf(x, y);
         const there = this.cells.get(key);
         if (!there) this.cells.set(key, [side]);
         else if (there[there.length - 1] !== side) there.push(side);
       }
   }
-  private of = (v: number) => Math.floor(v / this.cell);
+  private of(v: number) {
+    return Math.floor(v / this.cell);
+  }
   /** Whether some side is nearer to a point than so much, at most the size of a cell. mm */
-  isNearer(p: Point, than: number): boolean {
-    const { line } = this;
-    const [x, y] = [this.of(p.x), this.of(p.y)];
+  isNearer(px: number, py: number, than: number): boolean {
+    const { sides, cells } = this;
+    const [x, y] = [this.of(px), this.of(py)];
+    const least = than > 0 ? than * than : 0;
     for (let i = x - 1; i <= x + 1; i++)
-      for (let k = y - 1; k <= y + 1; k++)
-        for (const s of this.cells.get(`${i},${k}`) ?? [])
-          if (distance(p, nearestOn(p, line[s], line[(s + 1) % line.length])) < than) return true;
+      for (let k = y - 1; k <= y + 1; k++) {
+        const there = cells.get(keyOf(i, k));
+        if (!there) continue;
+        for (const s of there) {
+          const at = 5 * s;
+          const [ox, oy] = [px - sides[at], py - sides[at + 1]];
+          const [dx, dy] = [sides[at + 2], sides[at + 3]];
+          const t = Math.max(0, Math.min(1, (ox * dx + oy * dy) * sides[at + 4]));
+          if ((ox - t * dx) ** 2 + (oy - t * dy) ** 2 < least) return true;
+        }
+      }
     return false;
   }
 }
 
 /**
- * The columns of a border round a closed line, from its first point once round to it again.
- * @param line anticlockwise @param half of the border's width, mm @param corners how their outside is drawn
+ * The columns of a border round a closed line, from its first point once round to it again, or along an open one.
+ * @param line what lies to its right is outside @param half of the border's width, mm @param corners how their outside is drawn
  */
-export function columnsOf(line: Path, half: number, corners: Corners): Column[] {
-  const near = new Near(line, Math.max(half, 1));
+export function columnsOf(line: Path, half: number, corners: Corners, isClosed = true): Column[] {
+  const near = new Near(line, Math.max(half, 1), isClosed);
   /** how far a column reaches from p in a direction before another part of the line is nearer, mm */
   const reach = (p: Point, nx: number, ny: number) => {
-    const isFree = (d: number) => !near.isNearer({ x: p.x + nx * d, y: p.y + ny * d }, d - NEAR);
+    const isFree = (d: number) => !near.isNearer(p.x + nx * d, p.y + ny * d, d - NEAR);
     if (isFree(half)) return half;
     let [low, high] = [0, half];
     while (high - low > NEAR) {
@@ -94,8 +112,10 @@ export function columnsOf(line: Path, half: number, corners: Corners): Column[] 
   };
   const n = line.length;
   const directions = line.map((p, i) => Math.atan2(line[(i + 1) % n].y - p.y, line[(i + 1) % n].x - p.x));
-  const turns = turnsOf(line);
-  for (let i = 0; i < n; i++) {
+  const last = isClosed ? n : n - 1;
+  // An open line does not turn at its ends.
+  const turns = turnsOf(line).map((turn, i) => (isClosed || (i > 0 && i < n - 1) ? turn : 0));
+  for (let i = 0; i < last; i++) {
     const [a, b] = [line[i], line[(i + 1) % n]];
     const steps = Math.max(1, Math.ceil(distance(a, b) / STEP));
     // On a curve the direction changes along its chords, from the mean at the one end to that at the other.

@@ -1,5 +1,5 @@
 import { along, distance, ok, type Path, type Point, type Result } from '../base';
-import { bean, doubleRun, run, twiceAround } from '../outline';
+import { bean, circle, closePath, doubleRun, run, twiceAround } from '../outline';
 import { Holes, LONGEST, lozenges, teeth, zigzagAcross } from './border';
 import { alongOf, between, lengthOf, moved, pointAt, sewnBeside } from './line';
 import { isWide, type Underlay, type WholePart } from './parts';
@@ -22,13 +22,26 @@ const SAME = 0.05;
 /** Half a marker's arm, mm. */
 const ARM = 2;
 
-/** Needle points of a part, by what is sewn without a cut. Errors: a border that does not fit. @param line that all parts follow */
-export function sewPart(part: WholePart, line: Path): Result<Path[]> {
-  if (part.kind === 'markers') return ok(part.points.map(([x, y]) => cross({ x, y })));
+/** Needle points of a part, by what is sewn without a cut. Errors: a border that does not fit. @param rings of the line that all parts follow */
+export function sewPart(part: WholePart, rings: readonly Path[]): Result<Path[]> {
+  if (part.kind === 'basting') return ok([run(closePath(placesOf(part)), part.stitchMm)]);
+  if (part.kind === 'lettering') return ok(part.strokes.map((stroke) => short(alongStroke(part, stroke))));
+  if (part.kind === 'markers' && !part.ringMm) return ok(placesOf(part).map(cross));
+  const lines = part.kind === 'markers' ? placesOf(part).map((p) => circle(p, part.ringMm / 2)) : rings;
+  const sewn: Path[] = [];
+  for (const [i, line] of lines.entries()) {
+    // Only the outermost is left open.
+    const path = sewRing(i ? { ...part, opening: null } : part, line);
+    if (!path.ok) return path;
+    sewn.push(short(path.value));
+  }
+  return ok(sewn);
+}
+const placesOf = ({ points }: WholePart): Path => points.map(([x, y]) => ({ x, y }));
+function sewRing(part: WholePart, line: Path): Result<Path> {
   const own = moved(line, part.offsetMm, part.corners === 'mitre' ? 'miter' : 'round', 'line');
   if (!own.ok) return own;
-  const path = isWide(part) ? border(part, line, own.value) : runs(part, line, own.value);
-  return path.ok ? ok([short(path.value)]) : path;
+  return isWide(part) ? border(part, line, own.value) : runs(part, line, own.value);
 }
 
 /** From where to where an own line is sewn, mm along it, when a place of the common line stays open. */
@@ -71,6 +84,27 @@ function strongEnds(sewn: Path, once: Path): Path {
   ];
 }
 
+/** Along an open line, from its beginning to its end. */
+function alongStroke(part: WholePart, stroke: Path): Path {
+  const { stitch, stitchMm } = part;
+  if (!isWide(part)) {
+    if (stitch === 'double-run') return doubleRun(stroke, stitchMm);
+    return stitch === 'bean' ? bean(stroke, stitchMm) : run(stroke, stitchMm);
+  }
+  const half = (part.widthMm + part.pullMm) / 2;
+  const columns = columnsOf(stroke, half, part.corners, false);
+  const holes = new Holes();
+  // Its underlay goes before it, and comes back to where it begins.
+  const under = part.underlay.length ? doubleRun(stroke, stitchMm) : [];
+  for (const p of under) holes.put(p);
+  return [...under, ...across(part, columns, columns, holes)];
+}
+/** The border itself over its columns. @param round of a closed line without its lap, for what is a whole number of figures */
+function across({ stitch, advanceMm }: WholePart, columns: Column[], round: Column[], holes: Holes): Path {
+  if (stitch === 'blanket') return teeth(columns, advanceMm);
+  return stitch === 'motif' ? lozenges(round, advanceMm) : zigzagAcross(columns, advanceMm, holes);
+}
+
 function border(part: WholePart, line: Path, own: Path): Result<Path> {
   const half = (part.widthMm + part.pullMm) / 2;
   const join = part.corners === 'mitre' ? 'miter' : part.corners === 'cap' ? 'square' : 'round';
@@ -97,9 +131,7 @@ function border(part: WholePart, line: Path, own: Path): Result<Path> {
     return between(ring.value, on(fromMm), on(toMm));
   };
   const path = part.underlay.flatMap((kind) => under(kind, columns, beside, half, part, holes));
-  if (part.stitch === 'blanket') return ok([...path, ...teeth(columns, part.advanceMm)]);
-  if (part.stitch === 'motif') return ok([...path, ...lozenges(open.value ? columns : all, part.advanceMm)]);
-  return ok([...path, ...zigzagAcross(columns, part.advanceMm, holes)]);
+  return ok([...path, ...across(part, columns, open.value ? columns : all, holes)]);
 }
 /** The first columns once more, so that the end lies over the beginning. */
 function lapOf(columns: readonly Column[]): Column[] {
@@ -163,10 +195,16 @@ const cross = ({ x, y }: Point): Path => [
   { x, y },
 ];
 /** Longer moves are parted; a point that is there already is left out. */
-const short = (path: Path): Path =>
-  path.flatMap((p, i) => {
-    const from = path[i - 1];
-    if (from && distance(from, p) < SAME) return [];
-    const parts = from ? Math.max(1, Math.ceil(distance(from, p) / LONGEST)) : 1;
-    return Array.from({ length: parts }, (_, k) => (from ? along(from, p, (k + 1) / parts) : p));
-  });
+function short(path: Path): Path {
+  const out: Path = [];
+  let from: Point | null = null;
+  for (const p of path) {
+    const far = from ? distance(from, p) : 0;
+    if (from && far < SAME) continue;
+    const parts = Math.ceil(far / LONGEST);
+    for (let k = 1; from && k < parts; k++) out.push(along(from, p, k / parts));
+    out.push(p);
+    from = p;
+  }
+  return out;
+}

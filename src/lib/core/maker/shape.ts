@@ -1,28 +1,41 @@
 import { boxOf, fail, middleOf, ok, type Path, type Point, type Result } from '../base';
 import { arc, circle, cubicAt, curve, rectangle } from '../outline';
-import { silhouetteOf } from './silhouette';
-import { pathOf } from './svg-path';
+import { silhouetteOf, type Silhouette } from './silhouette';
+import { pathsOf } from './svg-path';
 import type { Tape } from '../tape';
 
-/** Shapes drawn from their size alone. */
+/** Shapes drawn from their size alone; those of the route, and more. */
 export const SIZED = ['heart', 'shield', 'tab', 'pennant', 'drop'] as const;
-type Sized = (typeof SIZED)[number];
-/** A closed outline from parameters, mm, y up; all but a polygon are centred on 0, 0. */
+export const MORE_SIZED = ['loop-tab', 'bib'] as const;
+type Sized = (typeof SIZED | typeof MORE_SIZED)[number];
+/** Closed outlines from parameters, mm, y up; all but a polygon and a tape are centred on 0, 0. */
 export type Shape =
   | { kind: 'circle'; diameterMm: number }
   | { kind: 'ellipse'; widthMm: number; heightMm: number }
   | { kind: 'rectangle'; widthMm: number; heightMm: number; radiusMm: number }
   | { kind: 'polygon'; points: readonly (readonly [number, number])[]; radiusMm: number }
   | { kind: 'path'; svg: string }
-  | { kind: 'tape'; tape: Tape; growMm: number }
+  /** rings of a region: outer ones and holes, as they are */
+  | { kind: 'rings'; rings: readonly Path[] }
+  | ({ kind: 'tape'; tape: Tape; growMm: number } & Partial<Silhouette>)
   | { kind: Sized; widthMm: number; heightMm: number };
 
 const HALF_TURN = Math.PI;
 /** Chords of an ellipse leave it by less than a hundredth of a millimetre up to 400 mm. */
 const ELLIPSE_POINTS = 720;
 
-/** A shape's outline, anticlockwise. Problems: a path that cannot be read, a tape without stitches. */
-export function outlineOf(shape: Shape): Result<Path> {
+/** A shape's outlines: one, or the rings of a region. Problems: a path that cannot be read, a tape without stitches. */
+export function outlinesOf(shape: Shape): Result<Path[]> {
+  if (shape.kind === 'rings') return ok([...shape.rings]);
+  if (shape.kind === 'tape') return silhouetteOf(shape.tape, shape.growMm, shape);
+  if (shape.kind === 'path') {
+    const paths = pathsOf(shape.svg);
+    return paths.ok ? ok(centred(paths.value)) : paths;
+  }
+  const outline = outlineOf(shape);
+  return outline.ok ? ok([outline.value]) : outline;
+}
+function outlineOf(shape: Exclude<Shape, { kind: 'path' | 'tape' | 'rings' }>): Result<Path> {
   switch (shape.kind) {
     case 'circle':
       return ok(circle({ x: 0, y: 0 }, shape.diameterMm / 2));
@@ -48,12 +61,6 @@ export function outlineOf(shape: Shape): Result<Path> {
         shape.points.map(([x, y]) => ({ x, y })),
         shape.radiusMm,
       );
-    case 'path': {
-      const path = pathOf(shape.svg);
-      return path.ok ? ok(centred(path.value)) : path;
-    }
-    case 'tape':
-      return silhouetteOf(shape.tape, shape.growMm);
     default:
       return ok(fitted(DRAWN[shape.kind](), shape.widthMm, shape.heightMm));
   }
@@ -86,6 +93,28 @@ const DRAWN: Record<Sized, () => Path> = {
     { x: 0, y: -1 },
     { x: 1, y: 1 },
   ],
+  // A round body with a strap that is folded round a ring.
+  'loop-tab': () => [
+    ...bezier({ x: -1.2, y: -0.32 }, { x: -0.85, y: -0.32 }, { x: -0.8, y: -1 }, { x: 0, y: -1 }),
+    ...arcTo({ x: 0, y: 0 }, -HALF_TURN / 2, HALF_TURN / 2).slice(1),
+    ...bezier({ x: 0, y: 1 }, { x: -0.8, y: 1 }, { x: -0.85, y: 0.32 }, { x: -1.2, y: 0.32 }),
+    { x: -3.4, y: 0.32 },
+    { x: -3.4, y: -0.32 },
+    { x: -1.2, y: -0.32 },
+  ],
+  bib: () => {
+    const right: Path = [
+      { x: 0, y: -1.3 },
+      { x: 0.55, y: -1.3 },
+      ...bezier({ x: 0.55, y: -1.3 }, { x: 0.85, y: -1.3 }, { x: 1, y: -1.15 }, { x: 1, y: -0.85 }),
+      ...bezier({ x: 1, y: -0.85 }, { x: 1, y: 0 }, { x: 0.88, y: 0.35 }, { x: 0.85, y: 1.05 }),
+      // The strap's end, then down round the neck.
+      ...bezier({ x: 0.85, y: 1.05 }, { x: 0.85, y: 1.32 }, { x: 0.45, y: 1.32 }, { x: 0.45, y: 1.05 }),
+      ...bezier({ x: 0.45, y: 1.05 }, { x: 0.45, y: 0.6 }, { x: 0.28, y: 0.42 }, { x: 0, y: 0.42 }),
+    ];
+    const left = right.slice(1, -1).reverse();
+    return [...right, ...left.map(({ x, y }) => ({ x: -x, y }))];
+  },
   drop: () => [
     ...arcTo({ x: 0, y: 0 }, -HALF_TURN - TANGENT, TANGENT),
     // Straight to the tip, where both sides meet.
@@ -112,9 +141,9 @@ function fitted(path: Path, widthMm: number, heightMm: number): Path {
     y: ((y - middle.y) * heightMm) / (box.maxY - box.minY),
   }));
 }
-function centred(path: Path): Path {
-  const middle = middleOf(boxOf(path));
-  return path.map(({ x, y }) => ({ x: x - middle.x, y: y - middle.y }));
+function centred(paths: Path[]): Path[] {
+  const middle = middleOf(boxOf(paths.flat()));
+  return paths.map((path) => path.map(({ x, y }) => ({ x: x - middle.x, y: y - middle.y })));
 }
 
 /** A polygon whose corners are arcs of a radius, where its sides are long enough for them. */

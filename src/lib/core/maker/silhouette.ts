@@ -11,7 +11,7 @@ import {
   type Point,
   type Result,
 } from '../base';
-import { grown, roundLines, simplified, united } from '../outline';
+import { grown, hullOf, roundLines, simplified, united } from '../outline';
 import { STITCH, type Tape } from '../tape';
 
 /** Stitching this near is one body of stitches, mm. */
@@ -21,15 +21,32 @@ const WIDEST_BRIDGE = 60;
 /** The outline keeps within this of the stitches' own, mm. */
 const FINEST = 0.02;
 
+/** How an outline is drawn round stitches. */
+export interface Silhouette {
+  /** its hull, or close round it */
+  way: 'close' | 'hull';
+  /** parts that lie apart: bridged to one, or an outline each */
+  pieces: 'one' | 'several';
+  /** bays narrower than twice this are filled, mm */
+  smoothMm: number;
+}
+
 /**
- * The outline round all that a tape sews, so far from it: holes are filled, and parts that lie apart are bridged by the least
+ * The outlines round all that a tape sews, so far from it: holes are filled, and parts that lie apart are bridged by the least
  * closing that makes them one. mm, anticlockwise, in the tape's own place.
  */
-export function silhouetteOf(tape: Tape, growMm: number): Result<Path> {
+export function silhouetteOf(
+  tape: Tape,
+  growMm: number,
+  { way = 'close', pieces = 'one', smoothMm = 0 }: Partial<Silhouette> = {},
+): Result<Path[]> {
   const lines = sewnLines(tape);
   if (!lines.length)
     return fail('no-stitches', 'The tape sews nothing that an outline could go round.', 'Send another tape.');
-  const body = filled(roundLines(seenFromOutside(lines), BODY));
+  const body =
+    way === 'hull'
+      ? grown([hullOf(lines.flat())], BODY).filter((path) => areaOf(path) > 0)
+      : filled(roundLines(seenFromOutside(lines), BODY));
   for (let bridge = 0; bridge <= WIDEST_BRIDGE; bridge = bridge ? bridge * 1.3 : 0.5) {
     const out = filled(grown(body, growMm - BODY + bridge));
     if (!out.length)
@@ -38,9 +55,10 @@ export function silhouetteOf(tape: Tape, growMm: number): Result<Path> {
         'The stitches of the tape enclose nothing; nothing was made.',
         'Grow the outline by more.',
       );
-    if (out.length > 1) continue;
+    if (out.length > 1 && pieces === 'one') continue;
     const closed = bridge ? filled(grown(out, -bridge)) : out;
-    if (closed.length === 1) return ok(simplified(closed[0], FINEST));
+    if (closed.length === 1 || pieces === 'several')
+      return ok(smoothed(closed, smoothMm).map((path) => simplified(path, FINEST)));
   }
   return fail(
     'apart',
@@ -48,6 +66,9 @@ export function silhouetteOf(tape: Tape, growMm: number): Result<Path> {
     'Grow the outline by more, or make one for each part.',
   );
 }
+/** Bays that a circle of this radius does not reach into are filled; tips stay, or it would come nearer to the stitches. */
+const smoothed = (outlines: Path[], radius: number): Path[] =>
+  radius ? filled(grown(filled(grown(outlines, radius)), -radius)) : outlines;
 /** Needle points in a row, as lines; where the thread is cut a new one begins. */
 function sewnLines({ x, y, kind }: Tape): Path[] {
   const lines: Path[] = [];

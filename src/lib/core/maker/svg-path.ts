@@ -5,18 +5,19 @@ import { cubicAt } from '../outline';
 /** Curves keep within this of their chords, mm. */
 const FLATNESS = 0.05;
 const LONGEST = 20_000;
+const MOST_OUTLINES = 60;
 const problem = (message: string): { ok: false; problem: Problem } =>
-  fail('bad-path', message, 'Send one closed outline as the d of an SVG path, in mm.');
+  fail('bad-path', message, 'Send closed outlines as the d of an SVG path, in mm.');
 
-/** The outline of an SVG path's d, mm; it is drawn with y down, and comes out with y up. */
-export function pathOf(svg: string): Result<Path> {
+/** The outlines of an SVG path's d, mm; it is drawn with y down, and comes out with y up. */
+export function pathsOf(svg: string): Result<Path[]> {
   if (svg.length > LONGEST) return problem(`A path of more than ${LONGEST} letters is not read.`);
   const read = svgpath(svg);
   const { err } = read as unknown as { err: string };
   if (err) return problem(`The path cannot be read: ${err.replace(/^SvgPath: /, '')}.`);
-  const out: Path = [];
+  const outlines: Path[] = [];
+  let out: Path = [];
   let at: Point = { x: 0, y: 0 };
-  let outlines = 0;
   const to = (x: number, y: number) => out.push((at = { x, y }));
   read
     .abs()
@@ -25,7 +26,7 @@ export function pathOf(svg: string): Result<Path> {
     .iterate((segment) => {
       const [command, ...v] = segment as [string, ...number[]];
       if (command === 'M') {
-        outlines++;
+        outlines.push((out = []));
         to(v[0], v[1]);
       } else if (command === 'L') to(v[0], v[1]);
       else if (command === 'H') to(v[0], at.y);
@@ -38,9 +39,11 @@ export function pathOf(svg: string): Result<Path> {
         bend(a, towards(a), towards(d), d, to);
       }
     });
-  if (outlines > 1) return problem('The path has several outlines; one is made at a time.');
-  if (out.length < 3) return problem('The path encloses nothing.');
-  return ok(out.map(({ x, y }) => ({ x, y: -y })));
+  if (outlines.length > MOST_OUTLINES)
+    return problem(`A path of more than ${MOST_OUTLINES} outlines is not read.`);
+  if (!outlines.length || outlines.some(({ length }) => length < 3))
+    return problem('The path encloses nothing.');
+  return ok(outlines.map((path) => path.map(({ x, y }) => ({ x, y: -y }))));
 }
 const p = (x: number, y: number): Point => ({ x, y });
 

@@ -148,6 +148,9 @@ const WORDS: Readonly<Record<NumberId, Words>> = {
 
   'check.openingLeast': row('Check', 'Smallest opening to turn through', 'Three fingers must go in.'),
   'check.openingShare': row('Check', 'Opening, share of the short side', 'Less and the work creases as it is drawn through.'),
+  'check.holdWoven': row('Check', 'Cover holds of a woven piece', 'Its threads pull out from under less.'),
+  'check.holdFirm': row('Check', 'Cover holds of felt or vinyl', 'Less tears out along the holes.'),
+  'check.leastWindow': row('Check', 'Smallest window for scissors', 'Their points must turn in it.'),
   'check.denseBorder': row('Check', 'Dense border, stitches a cm²', 'So many holes perforate one layer of tear-away.'),
   'check.stiff': row('Check', 'Stiff or cutting, stitches a cm²', 'The needle comes down where it came down before.'),
   'check.floatStitches': row('Check', 'Motif that wants a floated layer', 'More pulls the ground together.'),

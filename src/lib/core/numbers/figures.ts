@@ -144,6 +144,9 @@ export const FIGURES = {
 
   'check.openingLeast': row('mm', 40, 10, 200),
   'check.openingShare': row('×', 0.33, 0.05, 1),
+  'check.holdWoven': row('mm', 1.5, 0.2, 6),
+  'check.holdFirm': row('mm', 0.8, 0.2, 6),
+  'check.leastWindow': row('mm', 8, 1, 40),
   'check.denseBorder': row('/cm²', 100, 20, 1000),
   'check.stiff': row('/cm²', 320, 50, 2000),
   'check.floatStitches': row('stitches', 5000, 500, 100000),

@@ -67,3 +67,18 @@ function largestClosed(lines: readonly Line[]): Path | null {
     .sort((a, b) => b.area - a.area);
   return closed.at(0)?.path ?? null;
 }
+/** Outlines that something is cut to, as they are drawn. @param rings mm, holes among them */
+export function outlineShape(rings: readonly Path[], name: string, mirrored: boolean): PieceShape {
+  const box = boxOf(rings.flat());
+  return mirrorIf({
+    name,
+    widthMm: box.maxX - box.minX,
+    heightMm: box.maxY - box.minY,
+    outlines: rings.map((ring) => ring.map((p) => ({ x: p.x - box.minX, y: p.y - box.minY }))),
+    folds: [],
+    catches: [],
+    arrow: 'none',
+    mirrored,
+    preCut: true,
+  });
+}

@@ -55,6 +55,9 @@
       });
   }
   async function show({ id, name }: Build) {
+    // Where lines are drawn round a design, it is taken for that.
+    if (page.route.id === '/builds/outline')
+      return void (await goto(resolve(`/builds/outline?design=${encodeURIComponent(id)}`)));
     showNote(`${name} is here.`, 'Look over its roles and pieces before you cut.');
     await goto(resolve('/builds/[id]', { id }));
   }

@@ -135,7 +135,12 @@ export async function keepTyped(
   const { edits } = changeBySheet(laySheet(told, plan), build, typed.stops.length, hands, newId);
   return keep({ ...build, name: name || 'Typed stops', edits: edits ?? [] }, null);
 }
-const newBuild = (tapeId: string, fileName: string) => ({ id: newId(), tapeId, fileName, now: nowIso() });
+export const newBuild = (tapeId: string, fileName: string) => ({
+  id: newId(),
+  tapeId,
+  fileName,
+  now: nowIso(),
+});
 
 async function keepBuildFile(text: string): Promise<Result<Build>> {
   const read = readBuildFile(text);
@@ -155,7 +160,7 @@ async function keepBuildFile(text: string): Promise<Result<Build>> {
   return ok(kept);
 }
 
-async function keep(
+export async function keep(
   build: Build,
   tape: Uint8Array | null,
   sheets: DocumentRecord[] = [],

@@ -1,0 +1,24 @@
+/**
+ * From a recipe and a shape to what is sewn: each line on its place, each hooping a tape with its blocks known, what covers
+ * what by how much, and what a maker should mind. mm, y up.
+ */
+export { drawDraft, type DrawnHooping, type Drawing } from './draw';
+export { adviseOn, type Advice } from './advise';
+export { buildOf, rolesOf } from './build';
+export { edgeSection } from './edge';
+export { coveredIn, edgeCovered } from './measure';
+export {
+  changeSchema,
+  draftSchema,
+  newDraft,
+  recipeOf,
+  rowsOf,
+  SHAPES,
+  writesLines,
+  type Draft,
+  type DraftRow,
+  type DraftShape,
+  type RowChange,
+} from './draft';
+export { workOut, type DraftTask, type WorkedOut } from './work-out';
+export { CLOTHS, recipeById, RECIPES, type RecipeId } from './recipes';

@@ -1,0 +1,45 @@
+import { fail, ok, type LengthUnit, type Result } from '../base';
+import { numbersWith } from '../numbers';
+import { readTape } from '../tape';
+import type { Workshop } from '../workshop';
+import { adviseOn, type Advice } from './advise';
+import { rowsOf, type Draft, type DrawnFrom } from './draft';
+import { drawDraft, type Drawing } from './draw';
+import { coveredIn, type Covered } from './measure';
+
+/** A draft to work out, with the bytes of the design in its middle. */
+export interface DraftTask {
+  draft: Draft;
+  design: Uint8Array | null;
+  workshop: Workshop;
+  unit: LengthUnit;
+}
+/** Everything that follows from a draft. */
+export interface WorkedOut {
+  drawing: Drawing;
+  covered: Covered[];
+  advice: Advice[];
+}
+
+/** Works a draft out: its tapes, how they cover, and what to mind. */
+export function workOut(
+  { draft, design: bytes, workshop, unit }: DraftTask,
+  fonts: Pick<DrawnFrom, 'letters' | 'singleLine'>,
+): Result<WorkedOut> {
+  const read = bytes && readTape(bytes);
+  if (read && !read.ok) return read;
+  if (draft.tapeId && !read)
+    return fail('no-design', 'The design in the middle is not in this browser.', 'Choose another, or none.');
+  const design = read ? read.value : null;
+  const numbers = numbersWith(workshop.numbers);
+  const drawn = drawDraft(draft, { design, ...fonts }, numbers);
+  if (!drawn.ok) return drawn;
+  const drawing = drawn.value;
+  const rows = rowsOf(draft);
+  const covered = drawing.hoopings.flatMap((hooping) => coveredIn(hooping, rows, numbers));
+  return ok({
+    drawing,
+    covered,
+    advice: adviseOn({ draft, drawing, covered, design, numbers, workshop, unit }),
+  });
+}
