@@ -29,6 +29,7 @@ const PLACES = [
   '/builds/picnic-coaster?view=check',
   '/hoop?build=tail-tab',
   '/hoop?together=pouch-and-tabs',
+  '/builds/outline',
   '/builds/wind-star?view=list',
   '/prepare',
   '/batch',

@@ -24,6 +24,7 @@ const PLACES = [
   '/batch/quote?order=fair',
   '/hoop?build=crew-patch',
   '/hoop?together=pouch-and-tabs',
+  '/builds/outline',
   '/run',
   '/log',
   '/rehearse/tail-tab',

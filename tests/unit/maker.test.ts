@@ -1,8 +1,17 @@
 import { expect } from 'chai';
-import { distance, nearestOn, type Path, type Point } from '$lib/core/base';
-import { makeOutline, type MakerTask, type Part, type Shape } from '$lib/core/maker';
+import { areaOf, boxOf, distance, nearestOn, type Path, type Point } from '$lib/core/base';
+import {
+  cornersOf,
+  makeOutline,
+  openingAt,
+  straightestOn,
+  turnWithin,
+  type MakerTask,
+  type Part,
+  type Shape,
+} from '$lib/core/maker';
 import { readTape, STITCH, tapeBlocks, writeTape, type Tape } from '$lib/core/tape';
-import { TapeMaker } from '$lib/core/outline';
+import { closePath, rectangle, run, TapeMaker } from '$lib/core/outline';
 import { readDesign } from '$lib/core/techniques';
 import { tailTab } from '$lib/demo';
 
@@ -197,6 +206,107 @@ describe('an outline of a shape', () => {
     expect(round).to.have.length(1);
     expect(Math.min(...round[0].map((p) => p.x))).to.be.closeTo(-14, 0.3);
     expect(Math.max(...round[0].map((p) => p.x))).to.be.closeTo(14, 0.3);
+  });
+  it('goes round holes too: what is outward of the cloth lies in the hole', () => {
+    const ring =
+      'M-40 0 A40 40 0 0 1 40 0 A40 40 0 0 1 -40 0 Z M-15 0 A15 15 0 0 0 15 0 A15 15 0 0 0 -15 0 Z';
+    const [line, cover] = sewn(
+      task(
+        { kind: 'path', svg: ring },
+        [
+          { kind: 'placement', offsetMm: 1 },
+          { ...satin, underlay: [] },
+        ],
+        {
+          meaning: { outsideMm: 0 },
+        },
+      ),
+    );
+    for (const [points, radii] of [
+      [line, [41, 14]],
+      [cover, [42, 38, 17, 13]],
+    ] as const) {
+      const off = points.map((p) => Math.min(...radii.map((r) => Math.abs(Math.hypot(p.x, p.y) - r))));
+      // Where a stitch is drawn back from a crowd it ends between the edges.
+      expect(off.filter((d) => d < 0.15).length / off.length).to.be.above(0.95);
+      for (const r of radii)
+        expect(Math.min(...points.map((p) => Math.abs(Math.hypot(p.x, p.y) - r)))).to.be.below(0.15);
+    }
+    const meeting = 'M-40 -20 H10 V20 H-40 Z M0 -10 H30 V10 H0 Z';
+    expect(refusal({ kind: 'path', svg: meeting }, [satin])).to.include('crosses-itself');
+    const near = 'M-40 -20 H0 V20 H-40 Z M3 -20 H40 V20 H3 Z';
+    expect(refusal({ kind: 'path', svg: near }, [satin])).to.equal('ok');
+    const wide = makeOutline(task({ kind: 'path', svg: near }, [satin], { meaning: 'inside' }));
+    expect(wide.ok ? 'ok' : wide.problem.code).to.equal('too-near');
+  });
+  it('a band is pulled round a design, its parts get an outline each, and bays are filled', () => {
+    const two = new TapeMaker('two')
+      .sew(run(closePath(rectangle({ x: -30, y: 0 }, 20, 20)), 2))
+      .sew(run(closePath(rectangle({ x: 30, y: 0 }, 20, 20)), 2))
+      .done();
+    const linesOf = (more: Partial<Extract<Shape, { kind: 'tape' }>>) => {
+      const made = makeOutline(
+        task({ kind: 'tape', tape: two, growMm: 2, ...more }, [{ kind: 'die-line' }], { meaning: 'inside' }),
+      );
+      if (!made.ok) throw new Error(made.problem.message);
+      return made.value.rings;
+    };
+    expect(linesOf({ pieces: 'several' })).to.have.length(2);
+    const [band] = linesOf({ way: 'hull' });
+    // Two squares and all between them, 2 mm round it: 80 × 20, 4 × the sides, and corners of a circle.
+    expect(areaOf(band)).to.be.closeTo(80 * 20 + 2 * 2 * 100 + Math.PI * 4, 3);
+    const notched = new TapeMaker('notched')
+      .sew(
+        run(
+          closePath(
+            [
+              [-20, -20],
+              [20, -20],
+              [20, 20],
+              [2, 20],
+              [2, 0],
+              [-2, 0],
+              [-2, 20],
+              [-20, 20],
+            ].map(([x, y]) => ({ x, y })),
+          ),
+          2,
+        ),
+      ) // prettier-ignore
+      .done();
+    const areaAt = (smoothMm: number) => {
+      const made = makeOutline(
+        task({ kind: 'tape', tape: notched, growMm: 1, smoothMm }, [{ kind: 'die-line' }], {
+          meaning: 'inside',
+        }),
+      );
+      if (!made.ok) throw new Error(made.problem.message);
+      return areaOf(made.value.rings[0]);
+    };
+    // The bay is 4 wide and 20 deep, 2 of it left at a gap of 1.
+    expect(areaAt(2) - areaAt(0)).to.be.closeTo(2 * 20, 4);
+  });
+  it('an opening lies where a point is, and a ring turns by what its corners turn', () => {
+    const ring = rectangle({ x: 0, y: 0 }, 60, 40);
+    expect(openingAt(ring, { x: 10, y: -25 }, 12)).to.deep.equal({ atMm: 10, lengthMm: 12 });
+    // Half way round: 30 + 40 + 30.
+    expect(Math.abs(openingAt(ring, { x: 0, y: 20 }, 12).atMm)).to.be.closeTo(100, 1e-6);
+    expect(turnWithin(ring, { side: 'bottom', lengthMm: 50 })).to.equal(0);
+    expect(turnWithin(ring, { side: 'bottom', lengthMm: 70 })).to.be.closeTo(Math.PI, 1e-9);
+    expect(straightestOn(ring, 50).turn).to.equal(0);
+    expect(cornersOf(ring).map(({ angle }) => Math.round((angle * 180) / Math.PI))).to.deep.equal([
+      90, 90, 90, 90,
+    ]);
+  });
+  it('lettering in satin is as wide as it says along an open line, its ends square', () => {
+    const stroke = [{ x: 0, y: 0 }, { x: 20, y: 0 }]; // prettier-ignore
+    const [points] = sewn(
+      task({ kind: 'circle', diameterMm: 60 }, [
+        { kind: 'lettering', stitch: 'satin', widthMm: 2, underlay: [], strokes: [stroke] },
+      ]),
+    );
+    const box = boxOf(points);
+    expect([box.minX, box.maxX, box.minY, box.maxY]).to.deep.equal([0, 20, -1, 1]);
   });
   it('lies among the blocks of a design, whose needle points stay as they are', () => {
     const tape = tailTab();

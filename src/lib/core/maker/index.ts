@@ -4,7 +4,6 @@
  */
 export { makeOutline, sewParts, withDesign, type MakerTask } from './make';
 export {
-  alongOf,
   between,
   joinOf,
   lengthOf,
@@ -31,6 +30,6 @@ export {
   type Stitch,
   type WholePart,
 } from './parts';
-export { cornersOf, crowdNear, turnWithin } from './meeting';
+export { cornersOf, crowdNear, straightestOn, turnWithin } from './meeting';
 export { MORE_SIZED, outlinesOf, SIZED, type Shape } from './shape';
 export { pathsOf } from './svg-path';

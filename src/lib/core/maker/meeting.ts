@@ -2,7 +2,7 @@ import { distance, type Path, type Point } from '../base';
 import { inside } from '../outline';
 import { STITCH, type Tape } from '../tape';
 import { Holes } from './border';
-import { lengthOf, middleOfOpening } from './line';
+import { lengthOf, middleOfOpening, openingAt, pointAt } from './line';
 import type { Opening } from './parts';
 import { Near, turnsOf } from './rails';
 
@@ -23,6 +23,21 @@ export function turnWithin(ring: Path, opening: Opening): number {
     at += distance(ring[i], ring[(i + 1) % ring.length]);
     return off < opening.lengthMm / 2 ? sum + Math.abs(turn) : sum;
   }, 0);
+}
+
+/** Places on a ring that are looked at for an opening. */
+const PLACES = 90;
+/** Where a ring turns least along so many mm: by how much, radians, and an opening of that length there. */
+export function straightestOn(
+  ring: Path,
+  lengthMm: number,
+): { turn: number; opening: { atMm: number; lengthMm: number } } {
+  const total = lengthOf(ring);
+  const openings = Array.from({ length: PLACES }, (_, k) =>
+    openingAt(ring, pointAt(ring, (k * total) / PLACES), lengthMm),
+  );
+  const places = openings.map((opening) => ({ opening, turn: turnWithin(ring, opening) }));
+  return places.reduce((best, place) => (place.turn < best.turn ? place : best));
 }
 
 /** How near a design comes to the border round it. */

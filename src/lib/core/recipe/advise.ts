@@ -11,7 +11,7 @@ import {
 } from '../base';
 import { MATERIALS } from '../catalogue';
 import { hoopsThatFit } from '../hoop';
-import { cornersOf, crowdNear, turnWithin, type Side } from '../maker';
+import { cornersOf, crowdNear, straightestOn, turnWithin, type Side } from '../maker';
 import type { Numbers } from '../numbers';
 import { SCISSORS_MM } from '../score';
 import type { Tape } from '../tape';
@@ -69,9 +69,9 @@ export function adviseOn(input: AdviseOn): Advice[] {
   );
 }
 
-/** A width is proposed in steps of this, mm. */
+/** A width is proposed in steps of this; a tape rounds each side by half as much. mm */
 const WIDTH_STEP = 0.1;
-const upTo = (mm: number) => Math.ceil(mm / WIDTH_STEP - 1e-6) * WIDTH_STEP;
+const upTo = (mm: number) => Math.ceil(mm / WIDTH_STEP + 0.5) * WIDTH_STEP;
 const wider = (row: DraftRow, byMm: number): DraftFix => {
   const widthMm = Math.min(30, Math.round(10 * (row.part.widthMm + 2 * upTo(byMm))) / 10);
   return { label: `Make it ${widthMm.toFixed(1)} mm wide`, parts: { [row.id]: { widthMm } } };
@@ -95,7 +95,7 @@ function coverTooShort(c: Context): Advice[] {
         because: trims
           ? 'No scissors cut so close: the raw edge would show there.'
           : 'A piece that lies off by a hair shows beside it.',
-        at: { x: outsideAt[0], y: outsideAt[1] },
+        ...place(outsideAt),
         fix: wider(row, needs - outsideMm),
       });
     else if (trims && outsideMm - c.numbers['cut.coverSpare'] < c.numbers['cut.trimClose'] - 0.05)
@@ -114,12 +114,13 @@ function coverTooShort(c: Context): Advice[] {
         rowId: row.id,
         message: `${row.name} reaches ${c.length(Math.max(0, insideMm))} past ${named(over)} inside.`,
         because: 'The tack-down would show beside it.',
-        at: { x: insideAt[0], y: insideAt[1] },
+        ...place(insideAt),
         fix: wider(row, c.numbers['cut.coverSpare'] - insideMm),
       });
     return found;
   });
 }
+const place = (at: Covered['outsideAt']) => (at ? { at: { x: at[0], y: at[1] } } : {});
 const named = ({ name }: DraftRow) => `the ${name.toLowerCase()}`;
 
 /** How much of the cloth the cover holds: threads of a woven one pull out of a narrow one. */
@@ -230,8 +231,13 @@ function bentOpening(c: Context): Advice[] {
   return c.rows.flatMap((row): Advice[] => {
     const { opening, kind } = row.part;
     if (kind !== 'final' || !opening || !ring) return [];
+    const most = (BENT * Math.PI) / 180;
     const bent = turnWithin(ring, opening);
-    return bent > (BENT * Math.PI) / 180
+    if (bent <= most) return [];
+    const straight = straightestOn(ring, opening.lengthMm);
+    const atMm = Math.round(straight.opening.atMm);
+    // Round a circle it is bent wherever it lies.
+    return straight.turn <= most
       ? [
           {
             id: 'opening-bent',
@@ -239,6 +245,10 @@ function bentOpening(c: Context): Advice[] {
             rowId: row.id,
             message: `The opening goes round a bend of ${Math.round((bent * 180) / Math.PI)}°.`,
             because: 'On a straight stretch its edges fold in and close without a pucker.',
+            fix: {
+              label: 'Open it where it is straight',
+              parts: { [row.id]: { opening: { ...straight.opening, atMm } } },
+            },
           },
         ]
       : [];

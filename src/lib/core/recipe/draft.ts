@@ -168,7 +168,7 @@ export function rowsOf({ recipe, parts }: Pick<Draft, 'recipe' | 'parts'>): Draf
     return {
       ...row,
       ...(places && { places }),
-      part: wholePart({ ...own, ...figures, ...(asked && { opening: asked }) }),
+      part: wholePart({ ...own, ...figures, opening: asked }),
       isOn: isOn ?? row.isOn,
       isJoined: isJoined ?? row.isJoined ?? false,
       thread: thread ?? null,

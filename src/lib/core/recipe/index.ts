@@ -3,10 +3,10 @@
  * what by how much, and what a maker should mind. mm, y up.
  */
 export { drawDraft, type DrawnHooping, type Drawing } from './draw';
-export { adviseOn, type Advice } from './advise';
+export type { Advice } from './advise';
 export { buildOf, rolesOf } from './build';
 export { edgeSection } from './edge';
-export { coveredIn, edgeCovered } from './measure';
+export { edgeCovered } from './measure';
 export {
   changeSchema,
   draftSchema,

@@ -13,9 +13,9 @@ export interface Covered {
   overId: string;
   outsideMm: number;
   insideMm: number;
-  /** where it is weakest */
-  outsideAt: [number, number];
-  insideAt: [number, number];
+  /** where it is weakest; null: by its figures, the stitches do not tell */
+  outsideAt: [number, number] | null;
+  insideAt: [number, number] | null;
 }
 
 /** What covers what in a hooping, read from its tape as a stranger would; the roles are known. @param rows of the draft */
@@ -52,6 +52,15 @@ export function edgeRowOf({ piece }: Recipe, rows: readonly DraftRow[]): DraftRo
     return own.find(({ part }) => part.kind === 'die-line' || part.kind === 'placement') ?? null;
   if (piece === 'opened') return own.find(({ part }) => part.kind === 'cut-line') ?? null;
   return piece ? (own.findLast(({ part }) => part.kind === 'tack') ?? null) : null;
+}
+/** The edge as its cover has it by figures alone, where the stitches of so narrow a cover are read as something else. */
+export function edgeByFigures(recipe: Recipe, rows: readonly DraftRow[]): Covered[] {
+  const edge = edgeRowOf(recipe, rows);
+  const cover = rows.findLast(({ isOn, part }) => isOn && part.kind === 'cover');
+  if (!edge || !cover || cover.hooping !== edge.hooping) return [];
+  const [over, own] = [reachOf(edge.part), reachOf(cover.part)];
+  const [outsideMm, insideMm] = [own.toMm - over.toMm, over.fromMm - own.fromMm];
+  return [{ coverId: cover.id, overId: edge.id, outsideMm, insideMm, outsideAt: null, insideAt: null }];
 }
 /** Of what was measured, what covers that edge; null: nothing does. */
 export const edgeCovered = (

@@ -3,9 +3,9 @@ import { numbersWith } from '../numbers';
 import { readTape } from '../tape';
 import type { Workshop } from '../workshop';
 import { adviseOn, type Advice } from './advise';
-import { rowsOf, type Draft, type DrawnFrom } from './draft';
+import { recipeOf, rowsOf, type Draft, type DrawnFrom } from './draft';
 import { drawDraft, type Drawing } from './draw';
-import { coveredIn, type Covered } from './measure';
+import { coveredIn, edgeByFigures, edgeCovered, type Covered } from './measure';
 
 /** A draft to work out, with the bytes of the design in its middle. */
 export interface DraftTask {
@@ -36,7 +36,11 @@ export function workOut(
   if (!drawn.ok) return drawn;
   const drawing = drawn.value;
   const rows = rowsOf(draft);
-  const covered = drawing.hoopings.flatMap((hooping) => coveredIn(hooping, rows, numbers));
+  const measured = drawing.hoopings.flatMap((hooping) => coveredIn(hooping, rows, numbers));
+  const recipe = recipeOf(draft);
+  const covered = edgeCovered(recipe, rows, measured)
+    ? measured
+    : [...measured, ...edgeByFigures(recipe, rows)];
   return ok({
     drawing,
     covered,
