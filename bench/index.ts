@@ -1,5 +1,6 @@
 // npm run bench: how fast tapes are read, beside a bare loop over the same bytes in the same run, and how well.
 // Printed, not asserted.
+import { makeOutline, type Shape } from '$lib/core/maker';
 import { readDesign } from '$lib/core/techniques';
 import { readTape } from '$lib/core/tape';
 import { planBuild, proposeBuild } from '$lib/core/plan';
@@ -65,6 +66,21 @@ const build = proposeBuild(reading, workshop, {
 console.log(
   `Plan of a build of ${reading.blocks.length} blocks at an edit: ${best(20, () => planBuild(build, reading, workshop)).toFixed(2)} ms (${sink & 0})`,
 );
+const border = (shape: Shape) =>
+  makeOutline({
+    label: 'border',
+    shape,
+    meaning: 'finished',
+    parts: [{ kind: 'cover', widthMm: 4, underlay: ['centre', 'edge'] }],
+  });
+// Both about two metres round.
+for (const shape of [
+  { kind: 'rectangle', widthMm: 600, heightMm: 400, radiusMm: 20 },
+  { kind: 'ellipse', widthMm: 760, heightMm: 500 },
+] satisfies Shape[])
+  console.log(
+    `Two metres of satin border round a ${shape.kind}: ${best(20, () => border(shape)).toFixed(1)} ms`,
+  );
 printQuality();
 // As long as the screen gives one material.
 printArrangements(1.5);

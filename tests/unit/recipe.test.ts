@@ -18,6 +18,7 @@ import {
   rowsOf,
   SHAPES,
   workOut,
+  writtenIn,
   type Draft,
   type Drawing,
 } from '$lib/core/recipe';
@@ -38,8 +39,13 @@ const draftOf = (recipe: Draft['recipe'], { shape, ...change }: Change = {}): Dr
   const draft = newDraft(recipe);
   return { ...draft, ...change, shape: { ...draft.shape, ...shape } };
 };
+/** What the font draws of it. */
+function written(draft: Draft) {
+  const { outlines, strokes } = writtenIn(draft);
+  return { outlines: outlines && letters(...outlines), strokes: strokes && singleLine(...strokes) };
+}
 function drawn(draft: Draft, design: Tape | null = null): Drawing {
-  const drawing = drawDraft(draft, { design, letters, singleLine }, numbers);
+  const drawing = drawDraft(draft, { design, ...written(draft) }, numbers);
   if (!drawing.ok) throw new Error(drawing.problem.message);
   return drawing.value;
 }
@@ -55,10 +61,13 @@ function sewn({ tape }: { tape: Tape }): Path[] {
   });
 }
 const advised = (draft: Draft, design: Tape | null = null) => {
-  const worked = workOut(
-    { draft, design: design && writeTape(design), workshop, unit: 'mm' },
-    { letters, singleLine },
-  );
+  const worked = workOut({
+    draft,
+    design: design && writeTape(design),
+    ...written(draft),
+    workshop,
+    unit: 'mm',
+  });
   if (!worked.ok) throw new Error(worked.problem.message);
   return worked.value.advice;
 };
@@ -196,7 +205,7 @@ describe('a recipe of construction lines', () => {
   });
   it('what covers what is read from the stitches: half the width, less what lies between the lines', () => {
     const worked = (draft: Draft) => {
-      const found = workOut({ draft, design: null, workshop, unit: 'mm' }, { letters, singleLine });
+      const found = workOut({ draft, design: null, ...written(draft), workshop, unit: 'mm' });
       if (!found.ok) throw new Error(found.problem.message);
       return found.value.covered;
     };
@@ -282,17 +291,21 @@ describe('a recipe of construction lines', () => {
   });
   it('says what a draft lacks, and takes none that is broken', () => {
     const refused = (draft: Draft) => {
-      const drawing = drawDraft(draft, { design: null, letters, singleLine }, numbers);
+      const drawing = drawDraft(draft, { design: null, ...written(draft) }, numbers);
       return drawing.ok ? 'ok' : drawing.problem.code;
     };
     expect(refused(draftOf('applique', { shape: { kind: 'tape' } }))).to.equal('no-design');
     expect(refused(draftOf('applique', { shape: { kind: 'letters', text: ' ' } }))).to.equal('no-letters');
     const off = Object.fromEntries(recipeById('turned').rows.map(({ id }) => [id, { isOn: false }]));
     expect(refused(draftOf('turned', { parts: off }))).to.equal('nothing-on');
-    const gone = workOut(
-      { draft: draftOf('applique', { tapeId: 'gone' }), design: null, workshop, unit: 'mm' },
-      { letters, singleLine },
-    );
+    const gone = workOut({
+      draft: draftOf('applique', { tapeId: 'gone' }),
+      design: null,
+      outlines: null,
+      strokes: null,
+      workshop,
+      unit: 'mm',
+    });
     expect(gone.ok ? 'ok' : gone.problem.code).to.equal('no-design');
     expect(draftSchema.safeParse({ ...newDraft('applique'), recipe: 'none' }).success).to.equal(false);
     for (const recipe of RECIPES) expect(draftSchema.parse(newDraft(recipe))).to.deep.equal(newDraft(recipe));

@@ -9,15 +9,13 @@ import { numbersWith } from '$lib/core/numbers';
 import type { Reading } from '$lib/core/reading';
 import { readDesign } from '$lib/core/techniques';
 import { packBackup, readBackup } from '$lib/core/backup';
-import { csvToTape, fitsATape, readBundle } from '$lib/core/exchange';
+import { csvToTape, readBundle } from '$lib/core/exchange';
 import { solveLayout } from '$lib/core/nesting';
 import { cutOver } from '$lib/core/plan';
 import { fewestChanges, inEarlierOrder } from '$lib/core/reorder';
-import { workOut, writesLines } from '$lib/core/recipe';
 import { oneTape } from '$lib/core/run';
-import { letters, singleLine } from './letters';
 import { layBatch, scheduleBatch, type Schedule } from '$lib/core/schedule';
-import { isSewnAlike, mirrored, readTape, tapeIdOf, writeTape } from '$lib/core/tape';
+import { fitsATape, isSewnAlike, mirrored, readTape, tapeIdOf, writeTape } from '$lib/core/tape';
 import type { CoreWorker } from './protocol';
 
 // As in hooks.client.ts: no compiled code under the content rules.
@@ -112,18 +110,6 @@ const worker: CoreWorker = {
     const bytes = writeTape(fitting.value);
     const { stops: halts, jumpMm } = made.value;
     return Comlink.transfer(ok({ bytes, stops: halts, jumpMm }), [bytes.buffer]);
-  },
-  async workOut(task) {
-    return workOut(task, {
-      letters: task.draft.shape.kind === 'letters' ? await letters() : null,
-      singleLine: writesLines(task.draft) ? await singleLine() : null,
-    });
-  },
-  stored(tape) {
-    const fitting = fitsATape(tape);
-    if (!fitting.ok) return fitting;
-    const bytes = writeTape(fitting.value);
-    return Comlink.transfer(ok({ id: tapeIdOf(bytes), bytes }), [bytes.buffer]);
   },
   async schedule(task, seconds, from, onBetter) {
     // A picture of a plan that is better by a hair is not worth its way to the screen.

@@ -8,7 +8,7 @@ import type { DensityMap, Reading } from '$lib/core/reading';
 import type { Tape } from '$lib/core/tape';
 import type { Layout } from '$lib/core/nesting';
 import type { CutTask } from '$lib/core/plan';
-import type { DraftTask, WorkedOut } from '$lib/core/recipe';
+import type { DraftTask, WorkedOut, Written } from '$lib/core/recipe';
 import type { KeptOrder, Schedule, ScheduleTask } from '$lib/core/schedule';
 import type { Planned, Reordered, ReorderTask } from '$lib/core/reorder';
 import type {
@@ -16,7 +16,9 @@ import type {
   CoreWorker,
   LayoutRequest,
   OneTapeAnswer,
+  LettersWorker,
   OneTapeRequest,
+  OutlineWorker,
   PdfWorker,
   ReadingWorker,
   ReadRequest,
@@ -33,6 +35,8 @@ export type {
   StoredTape,
 } from './protocol';
 
+/** Letters, drawn. mm */
+type Drawn = Pick<DraftTask, 'outlines' | 'strokes'>;
 type Failure = { ok: false; problem: Problem };
 /** A cut tape with what its blocks are. */
 type CutOver = StoredTape & { of: number[]; meets: number };
@@ -84,6 +88,12 @@ const startPdf = () =>
 const reading = sharedBy(startReading);
 /** The text of PDFs. */
 export const pdf = sharedBy(startPdf);
+const startOutline = () =>
+  started<OutlineWorker>(new Worker(new URL('./outline.worker.ts', import.meta.url), { type: 'module' }));
+const startLetters = () =>
+  started<LettersWorker>(new Worker(new URL('./letters.worker.ts', import.meta.url), { type: 'module' }));
+const outline = sharedBy(startOutline);
+const letters = sharedBy(startLetters);
 /** Backups, bundles, CSV. */
 export const core = sharedBy(startCore);
 
@@ -165,9 +175,17 @@ export const fewestChangesWatched = (task: ReorderTask, signal: AbortSignal) =>
 export const earlierOrderInWorker = (planned: Planned, came: Reading) =>
   core<Build>((remote) => remote.inEarlierOrder(planned, came));
 /** A draft of construction lines, drawn and measured. */
-export const workOutInWorker = (task: DraftTask) => core<WorkedOut>((remote) => remote.workOut(task));
+export const workOutInWorker = (task: DraftTask) => outline<WorkedOut>((remote) => remote.workOut(task));
 /** The bytes of a tape, and their id. */
-export const storedInWorker = (tape: Tape) => core<StoredTape>((remote) => remote.stored(tape));
+export const storedInWorker = (tape: Tape) => outline<StoredTape>((remote) => remote.stored(tape));
+/** What a draft has written, as outlines and as single lines. */
+export async function writtenInWorker({ outlines, strokes }: Written): Promise<Result<Drawn>> {
+  const shape = outlines && (await letters((remote) => remote.outlines(...outlines)));
+  if (shape && !shape.ok) return shape;
+  const lines = strokes && (await letters<Path[] | null>((remote) => remote.strokes(...strokes)));
+  if (lines && !lines.ok) return lines;
+  return ok({ outlines: shape?.value ?? null, strokes: lines?.value ?? null });
+}
 /** All items of a hooping as one tape. */
 export const oneTapeInWorker = (request: OneTapeRequest) =>
   core<OneTapeAnswer>((remote) => remote.oneTape(request));

@@ -99,10 +99,6 @@ export interface CoreWorker {
   inEarlierOrder(planned: Planned, came: Reading): Result<Build>;
   /** All items of a hooping as one tape. */
   oneTape(request: OneTapeRequest): Result<OneTapeAnswer>;
-  /** A draft of construction lines, drawn and measured. */
-  workOut(task: DraftTask): Promise<Result<WorkedOut>>;
-  /** The tape of what was drawn. */
-  stored(tape: Tape): Result<StoredTape>;
   /** Looks for a plan of a batch for some seconds, no worse than one of before. @param onBetter a proxied function */
   schedule(
     task: ScheduleTask,
@@ -119,6 +115,20 @@ export interface CoreWorker {
   readBackup(bytes: Uint8Array): Promise<Result<WorkroomData>>;
   /** Opens a ZIP of designs. */
   unpack(bytes: Uint8Array): Promise<Result<Bundle>>;
+}
+
+/** Draws construction lines: quick work that a place waits for at each change. */
+export interface OutlineWorker {
+  /** A draft, drawn and measured. */
+  workOut(task: DraftTask): Result<WorkedOut>;
+  /** The tape of what was drawn. */
+  stored(tape: Tape): Result<StoredTape>;
+}
+/** Letters of the fonts that ship; what reads a font is large, and seldom needed. mm, about 0, 0 */
+export interface LettersWorker {
+  outlines(text: string, capitalMm: number, apartMm: number): Promise<Result<Path[]>>;
+  /** null: the font lacks a letter of it */
+  strokes(text: string, capitalMm: number): Result<Path[] | null>;
 }
 
 /** What reads PDFs is larger than all the rest, and seldom needed. */

@@ -3,7 +3,7 @@
  */
 export { buildFileSchema, readBuildFile, writeBuildFile } from './build-file';
 export { readingReport, readingReportSchema } from './reading-report';
-export { csvToTape, fitsATape, stitchListSchema, tapeToCsv } from './stitch-list';
+export { csvToTape, stitchListSchema, tapeToCsv } from './stitch-list';
 export { fromBase64, tapeFromBase64, toBase64 } from './base64';
 export { changeBySheet, countSheet, laySheet, toldLines, type SheetHand, type ToldLine } from './lay-sheet';
 export { isPdf, linesOfPage } from './pdf-lines';

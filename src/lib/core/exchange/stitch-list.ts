@@ -5,7 +5,6 @@ import {
   KIND_NAMES,
   MAX_EXTENT,
   MAX_RECORDS,
-  recordsOf,
   JUMP,
   STITCH,
   STOP,
@@ -95,15 +94,4 @@ export function csvToTape(text: string, label = ''): Result<Tape> {
     return fail('csv-columns', 'This list has no column x, y, kind.', 'The first line must read x,y,kind.');
   if (!tape.records) return fail('csv-empty', 'This list has no stitches.', 'Put one stitch on each line.');
   return ok(tape.done());
-}
-
-/** What a list would need more room for than a tape has: long moves become many records. */
-export function fitsATape(tape: Tape): Result<Tape> {
-  return recordsOf(tape) <= MAX_RECORDS
-    ? ok(tape)
-    : fail(
-        'too-many-records',
-        `Its long moves need more than ${MAX_RECORDS} records on a tape.`,
-        'Split the design into parts.',
-      );
 }

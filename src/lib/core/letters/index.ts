@@ -7,7 +7,7 @@ import { boxOf, middleOf, type Path } from '../base';
 import { pathsOf } from '../maker';
 import { united } from '../outline';
 
-export { singleLineOf, type SingleLine } from './single-line';
+export { singleLineOf } from './single-line';
 
 /** Outlines of a text whose capitals are so high, its letters so much further apart than usual, mm; none where the font draws nothing of it. */
 export type Letters = (text: string, capitalMm: number, apartMm: number) => Path[];

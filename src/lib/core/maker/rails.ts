@@ -86,29 +86,33 @@ export function columnsOf(line: Path, half: number, corners: Corners, isClosed =
   const near = new Near(line, Math.max(half, 1), isClosed);
   /** how far a column reaches from p in a direction before another part of the line is nearer, mm */
   const reach = (p: Point, nx: number, ny: number) => {
-    const isFree = (d: number) => !near.isNearer(p.x + nx * d, p.y + ny * d, d - NEAR);
-    if (isFree(half)) return half;
-    let [low, high] = [0, half];
+    if (!near.isNearer(p.x + nx * half, p.y + ny * half, half - NEAR)) return half;
+    let low = 0;
+    let high = half;
     while (high - low > NEAR) {
       const middle = (low + high) / 2;
-      if (isFree(middle)) low = middle;
-      else high = middle;
+      if (near.isNearer(p.x + nx * middle, p.y + ny * middle, middle - NEAR)) high = middle;
+      else low = middle;
     }
     return low;
   };
   const columns: Column[] = [];
   /** along edges that are reached; where neither is, along the line */
-  let before = { p: line[0], isOuter: true, isInner: true };
+  let from = line[0];
+  let wasOuter = true;
+  let wasInner = true;
   const put = (p: Point, outer: Point, inner: Point, isOuter: boolean, isInner: boolean) => {
     const last = columns.at(-1);
-    const steps = [0];
+    let step = 0;
     if (last) {
-      steps.push(distance(before.p, p));
-      if (isOuter && before.isOuter) steps.push(distance(last.outer, outer));
-      if (isInner && before.isInner) steps.push(distance(last.inner, inner));
+      step = distance(from, p);
+      if (isOuter && wasOuter) step = Math.max(step, distance(last.outer, outer));
+      if (isInner && wasInner) step = Math.max(step, distance(last.inner, inner));
     }
-    columns.push({ outer, inner, at: (last?.at ?? 0) + Math.max(...steps) });
-    before = { p, isOuter, isInner };
+    columns.push({ outer, inner, at: (last?.at ?? 0) + step });
+    from = p;
+    wasOuter = isOuter;
+    wasInner = isInner;
   };
   const n = line.length;
   const directions = line.map((p, i) => Math.atan2(line[(i + 1) % n].y - p.y, line[(i + 1) % n].x - p.x));
@@ -125,8 +129,8 @@ export function columnsOf(line: Path, half: number, corners: Corners, isClosed =
       const angle = directions[i] - atStart * (1 - k / steps) + atEnd * (k / steps) - Math.PI / 2;
       const [nx, ny] = [Math.cos(angle), Math.sin(angle)];
       const [out, within] = [reach(p, nx, ny), reach(p, -nx, -ny)];
-      const at = (d: number) => ({ x: p.x + nx * d, y: p.y + ny * d });
-      put(p, at(out), at(-within), out === half, within === half);
+      const outer = { x: p.x + nx * out, y: p.y + ny * out };
+      put(p, outer, { x: p.x - nx * within, y: p.y - ny * within }, out === half, within === half);
     }
     fan(b, directions[i], turns[(i + 1) % n], half, corners, put);
   }

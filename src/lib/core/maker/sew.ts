@@ -169,13 +169,17 @@ function startOf(line: Path): number {
     before += distance(p, line[(i + 1) % line.length]);
     return { at, turn: Math.abs(turns[i]) };
   });
+  let side = 0;
   const places = Array.from({ length: PLACES }, (_, k) => {
     const at = (k * total) / PLACES;
+    while (side + 1 < line.length && corners[side + 1].at <= at) side++;
+    const [a, b] = [line[side], line[(side + 1) % line.length]];
+    const y = along(a, b, (at - corners[side].at) / (distance(a, b) || 1)).y;
     const near = corners.filter((c) => {
       const apart = Math.abs(c.at - at);
       return Math.min(apart, total - apart) < Math.min(ROUND_ABOUT, total / 8);
     });
-    return { at, turn: near.reduce((sum, c) => sum + c.turn, 0), y: pointAt(line, at).y };
+    return { at, turn: near.reduce((sum, c) => sum + c.turn, 0), y };
   });
   const least = Math.min(...places.map(({ turn }) => turn)) + ALIKE;
   const straight = places.filter(({ turn }) => turn <= least);

@@ -1,7 +1,8 @@
 import { evenly } from './lines';
 import { inside } from './inside';
 import { spansAt } from './region';
-import { soften, transform } from './shapes';
+import { soften } from './curves';
+import { transform } from './shapes';
 import { boxOf, distance, type Path, type Point } from '../base';
 import { closePath, type Random } from './types';
 

@@ -3,7 +3,8 @@
  * Everything in mm, y up; angles in radians.
  */
 export { closePath } from './types';
-export { arc, circle, cubicAt, curve, rectangle, star, transform, wave } from './shapes';
+export { arc, circle, rectangle, transform } from './shapes';
+export { cubicAt, curve, star, wave } from './curves';
 export { hullOf } from './hull';
 export { crossingOf, withoutTwins } from './crossing';
 export { inside } from './inside';

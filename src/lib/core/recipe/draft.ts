@@ -2,7 +2,7 @@
  * What a maker has decided of an outline, and what follows of it for each line. mm, y up.
  */
 import * as z from 'zod';
-import { boxOf, idSchema, middleOf } from '../base';
+import { boxOf, idSchema, middleOf, type Path } from '../base';
 import { threadSchema, type Thread } from '../build';
 import {
   CORNERS,
@@ -15,7 +15,6 @@ import {
   type Shape,
   type WholePart,
 } from '../maker';
-import type { Letters, SingleLine } from '../letters';
 import type { Tape } from '../tape';
 import {
   CLOTHS,
@@ -214,15 +213,28 @@ export function edgesOf({ edge }: Recipe, rows: readonly DraftRow[], rawEdgeMm: 
 /** What a draft is drawn from besides its own figures. */
 export interface DrawnFrom {
   design: Tape | null;
-  /** null where none are asked for */
-  letters: Letters | null;
-  singleLine: SingleLine | null;
+  /** letters of its shape, and strokes of its lettering, as `writtenIn` asks for them; null: there are none. mm, about 0, 0 */
+  outlines: Path[] | null;
+  strokes: Path[] | null;
 }
-/** Whether a draft writes single lines. */
-export const writesLines = (draft: Draft): boolean =>
-  rowsOf(draft).some(({ isOn, letters }) => isOn && letters !== null);
+/** What of a draft is written: as outlines, how high, how far apart; and as single lines. mm */
+export interface Written {
+  outlines: [text: string, capitalMm: number, apartMm: number] | null;
+  strokes: [text: string, capitalMm: number] | null;
+}
+export function writtenIn(draft: Draft): Written {
+  const { kind, text, heightMm, apartMm } = draft.shape;
+  const lettering = rowsOf(draft).find(({ isOn, letters }) => isOn && letters !== null)?.letters;
+  return {
+    outlines: kind === 'letters' ? [text, heightMm, apartMm] : null,
+    strokes: lettering ? [lettering.text, lettering.capitalMm] : null,
+  };
+}
 /** The shape of a draft for the maker; drawn shapes lie round the middle of the design. */
-export function shapeOf({ shape }: Draft, { design, letters }: DrawnFrom): Shape {
+export function shapeOf(
+  { shape }: Draft,
+  { design, outlines }: Pick<DrawnFrom, 'design' | 'outlines'>,
+): Shape {
   const { kind, widthMm, heightMm, radiusMm } = shape;
   switch (kind) {
     case 'circle':
@@ -236,7 +248,7 @@ export function shapeOf({ shape }: Draft, { design, letters }: DrawnFrom): Shape
     case 'path':
       return { kind, svg: shape.svg };
     case 'letters':
-      return { kind: 'rings', rings: letters?.(shape.text, heightMm, shape.apartMm) ?? [] };
+      return { kind: 'rings', rings: outlines ?? [] };
     case 'tape':
       // Without a design there is nothing to go round yet.
       return design

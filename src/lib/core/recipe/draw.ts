@@ -139,11 +139,10 @@ function boundsOf(finished: readonly Path[], design: Tape | null): Box {
 /** Lettering with its strokes, about the middle of the shape. */
 function written(
   part: WholePart,
-  { text, capitalMm, dxMm, dyMm }: NonNullable<DraftRow['letters']>,
+  { text, dxMm, dyMm }: NonNullable<DraftRow['letters']>,
   finished: readonly Path[],
-  { singleLine }: DrawnFrom,
+  { strokes }: DrawnFrom,
 ): Result<WholePart> {
-  const strokes = singleLine?.(text, capitalMm) ?? null;
   if (!strokes?.length)
     return fail(
       'no-letters',

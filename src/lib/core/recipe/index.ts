@@ -14,11 +14,12 @@ export {
   recipeOf,
   rowsOf,
   SHAPES,
-  writesLines,
+  writtenIn,
   type Draft,
   type DraftRow,
   type DraftShape,
   type RowChange,
+  type Written,
 } from './draft';
 export { workOut, type DraftTask, type WorkedOut } from './work-out';
 export { CLOTHS, recipeById, RECIPES, type RecipeId } from './recipes';

@@ -8,7 +8,7 @@ import { drawDraft, type Drawing } from './draw';
 import { coveredIn, edgeByFigures, edgeCovered, type Covered } from './measure';
 
 /** A draft to work out, with the bytes of the design in its middle. */
-export interface DraftTask {
+export interface DraftTask extends Pick<DrawnFrom, 'outlines' | 'strokes'> {
   draft: Draft;
   design: Uint8Array | null;
   workshop: Workshop;
@@ -22,17 +22,14 @@ export interface WorkedOut {
 }
 
 /** Works a draft out: its tapes, how they cover, and what to mind. */
-export function workOut(
-  { draft, design: bytes, workshop, unit }: DraftTask,
-  fonts: Pick<DrawnFrom, 'letters' | 'singleLine'>,
-): Result<WorkedOut> {
+export function workOut({ draft, design: bytes, workshop, unit, ...written }: DraftTask): Result<WorkedOut> {
   const read = bytes && readTape(bytes);
   if (read && !read.ok) return read;
   if (draft.tapeId && !read)
     return fail('no-design', 'The design in the middle is not in this browser.', 'Choose another, or none.');
   const design = read ? read.value : null;
   const numbers = numbersWith(workshop.numbers);
-  const drawn = drawDraft(draft, { design, ...fonts }, numbers);
+  const drawn = drawDraft(draft, { design, ...written }, numbers);
   if (!drawn.ok) return drawn;
   const drawing = drawn.value;
   const rows = rowsOf(draft);

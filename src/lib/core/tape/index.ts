@@ -3,7 +3,7 @@
  * x, y in 0.1 mm from the start point, y up. Reading is total; see readTape.
  */
 export { readTape } from './read';
-export { recordsOf, writeTape, splitLongMoves, tapeToRows, rowsToTape, type StitchRow } from './write';
+export { fitsATape, writeTape, splitLongMoves, tapeToRows, rowsToTape, type StitchRow } from './write';
 export { TapeAssembler, TRIM_JUMPS } from './assembler';
 export { sewnRecords, tapeBlocks } from './blocks';
 export { tapeIdOf } from './id';

@@ -1,6 +1,7 @@
+import { fail, ok, type Result } from '../base';
 import { TapeAssembler } from './assembler';
 import { makeHeader } from './header';
-import { HEADER_BYTES, JUMP, KIND_NAMES, MAX_MOVE, STITCH, STOP, type Tape } from './types';
+import { HEADER_BYTES, JUMP, KIND_NAMES, MAX_MOVE, MAX_RECORDS, STITCH, STOP, type Tape } from './types';
 
 /** Top bits and the two set bits of byte 2 by kind. */
 const KIND_BITS = [0x03, 0x83, 0xc3];
@@ -37,7 +38,7 @@ function partsOf({ x, y }: Tape, i: number): number {
   return Math.max(1, Math.ceil(Math.max(Math.abs(dx), Math.abs(dy)) / MAX_MOVE));
 }
 /** Records that a tape takes as a file, its end not counted. */
-export function recordsOf(tape: Tape): number {
+function recordsOf(tape: Tape): number {
   let records = 0;
   for (let i = 0; i < tape.x.length; i++) records += partsOf(tape, i);
   return records;
@@ -103,4 +104,15 @@ export function rowsToTape(label: string, rows: readonly StitchRow[]): Tape {
   const tape = new TapeAssembler(label, rows.length);
   for (const r of rows) tape.put(r.x * 10, r.y * 10, kinds[r.kind]);
   return tape.done();
+}
+
+/** What a list would need more room for than a tape has: long moves become many records. */
+export function fitsATape(tape: Tape): Result<Tape> {
+  return recordsOf(tape) <= MAX_RECORDS
+    ? ok(tape)
+    : fail(
+        'too-many-records',
+        `Its long moves need more than ${MAX_RECORDS} records on a tape.`,
+        'Split the design into parts.',
+      );
 }

@@ -6,7 +6,6 @@ import {
   bobbinsRequestSchema,
   composeRequestSchema,
   csvToTape,
-  fitsATape,
   layoutAnswerSchema,
   layoutRequestSchema,
   outlineRequestSchema,
@@ -34,7 +33,7 @@ import { makeOutline, type Shape } from '$lib/core/maker';
 import { numbersWith } from '$lib/core/numbers';
 import { ok, type Result } from '$lib/core/base';
 import { readDesign } from '$lib/core/techniques';
-import { tapeIdOf, readTape, rowsToTape, writeTape, type Tape } from '$lib/core/tape';
+import { fitsATape, tapeIdOf, readTape, rowsToTape, writeTape, type Tape } from '$lib/core/tape';
 import { planFor } from '../plan';
 import { jsonAnswer, parseJson, refusal, resultAnswer, type Answer } from './answers';
 

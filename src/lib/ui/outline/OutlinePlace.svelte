@@ -7,7 +7,7 @@
   import { page } from '$app/state';
   import { onMount } from 'svelte';
   import { formatSize, itemAt } from '$lib/core/base';
-  import { workOutInWorker } from '$lib/workers';
+  import { workOutInWorker, writtenInWorker } from '$lib/workers';
   import Guard from '../kit/Guard.svelte';
   import UndoButtons from '../score/UndoButtons.svelte';
   import { commands } from '../shell/commands.svelte';
@@ -26,6 +26,7 @@
   // From a shape to its construction stitches: the recipe, the plan to scale, and the edge across.
   const outlining = new Outlining({
     workOut: workOutInWorker,
+    write: writtenInWorker,
     tape: (id) => workroom.store.tape(id),
     workshop: () => workroom.workshopNow(),
     unit: () => workroom.unit,

@@ -5,6 +5,7 @@ import {
   newDraft,
   recipeOf,
   rowsOf,
+  writtenIn,
   type Advice,
   type Draft,
   type DraftShape,
@@ -12,6 +13,7 @@ import {
   type RecipeId,
   type RowChange,
   type WorkedOut,
+  type Written,
 } from '$lib/core/recipe';
 import type { Workshop } from '$lib/core/workshop';
 import { History } from './history.svelte';
@@ -19,6 +21,7 @@ import { History } from './history.svelte';
 /** What a draft stands on. */
 export interface OutliningNeeds {
   workOut: (task: DraftTask) => Promise<Result<WorkedOut>>;
+  write: (written: Written) => Promise<Result<Pick<DraftTask, 'outlines' | 'strokes'>>>;
   tape: (id: string) => Promise<Uint8Array | null>;
   workshop: () => Workshop;
   unit: () => LengthUnit;
@@ -70,7 +73,10 @@ export class Outlining {
     const { workshop, unit } = { workshop: this.needs.workshop(), unit: this.needs.unit() };
     await untrack(async () => {
       const design = draft.tapeId ? await this.needs.tape(draft.tapeId) : null;
-      const worked = await this.needs.workOut({ draft, design, workshop, unit });
+      const written = await this.needs.write(writtenIn(draft));
+      const worked = written.ok
+        ? await this.needs.workOut({ draft, design, ...written.value, workshop, unit })
+        : written;
       if (asked !== this.asked) return;
       if (worked.ok) {
         if (this.drawnOf !== draft) this.before = this.worked;
