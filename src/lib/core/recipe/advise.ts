@@ -80,10 +80,11 @@ const wider = (row: DraftRow, byMm: number): DraftFix => {
 /** Where the cover of a laid piece is weakest. */
 function coverTooShort(c: Context): Advice[] {
   const trims = c.recipe.piece === 'trimmed';
+  const edge = edgeRowOf(c.recipe, c.rows);
   return c.covered.flatMap(({ coverId, overId, outsideMm, insideMm, outsideAt, insideAt }): Advice[] => {
     const row = c.rows.find(({ id }) => id === coverId);
     const over = c.rows.find(({ id }) => id === overId);
-    if (!row || over?.role !== 'tack-down') return [];
+    if (!row || !over || (over.role !== 'tack-down' && over !== edge)) return [];
     const needs = (trims ? SCISSORS_MM : 0) + c.numbers['cut.coverSpare'];
     const found: Advice[] = [];
     if (outsideMm < needs)
