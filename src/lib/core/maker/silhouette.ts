@@ -11,15 +11,16 @@ import {
   type Point,
   type Result,
 } from '../base';
-import { grown, hullOf, roundLines, simplified, united } from '../outline';
+import { evenly, grown, hullOf, roundLines, simplified, united } from '../outline';
 import { STITCH, type Tape } from '../tape';
 
 /** Stitching this near is one body of stitches, mm. */
 const BODY = 0.2;
 /** Parts further apart than this are no one piece, mm. */
 const WIDEST_BRIDGE = 60;
-/** The outline keeps within this of the stitches' own, mm. */
+/** The outline keeps within this of the stitches' own, and round corners within this of their circle, mm. */
 const FINEST = 0.02;
+const ROUGH = 0.02;
 
 /** How an outline is drawn round stitches. */
 export interface Silhouette {
@@ -40,6 +41,18 @@ export function silhouetteOf(
   growMm: number,
   { way = 'close', pieces = 'one', smoothMm = 0 }: Partial<Silhouette> = {},
 ): Result<Path[]> {
+  const before = drawn.get(tape) ?? new Map<string, Result<Path[]>>();
+  drawn.set(tape, before);
+  const key = [growMm, way, pieces, smoothMm].join();
+  const known = before.get(key);
+  if (known) return known;
+  const outlines = outlinesRound(tape, growMm, { way, pieces, smoothMm });
+  before.set(key, outlines);
+  return outlines;
+}
+/** Of a tape that is gone round again and again while other figures change: its stitches are many. */
+const drawn = new WeakMap<Tape, Map<string, Result<Path[]>>>();
+function outlinesRound(tape: Tape, growMm: number, { way, pieces, smoothMm }: Silhouette): Result<Path[]> {
   const lines = sewnLines(tape);
   if (!lines.length)
     return fail('no-stitches', 'The tape sews nothing that an outline could go round.', 'Send another tape.');
@@ -47,28 +60,57 @@ export function silhouetteOf(
     way === 'hull'
       ? grown([hullOf(lines.flat())], BODY).filter((path) => areaOf(path) > 0)
       : filled(roundLines(seenFromOutside(lines), BODY));
-  for (let bridge = 0; bridge <= WIDEST_BRIDGE; bridge = bridge ? bridge * 1.3 : 0.5) {
-    const out = filled(grown(body, growMm - BODY + bridge));
-    if (!out.length)
-      return fail(
-        'no-area',
-        'The stitches of the tape enclose nothing; nothing was made.',
-        'Grow the outline by more.',
-      );
-    if (out.length > 1 && pieces === 'one') continue;
-    const closed = bridge ? filled(grown(out, -bridge)) : out;
-    if (closed.length === 1 || pieces === 'several')
-      return ok(smoothed(closed, smoothMm).map((path) => simplified(path, FINEST)));
-  }
+  // What is drawn round every stitch of an edge has far more corners than its outline needs.
+  const around = filled(grown(coarser(body), growMm - BODY, ROUGH));
+  if (!around.length)
+    return fail(
+      'no-area',
+      'The stitches of the tape enclose nothing; nothing was made.',
+      'Grow the outline by more.',
+    );
+  const outlines = pieces === 'one' ? bridged(coarser(around)) : around;
+  if (outlines) return ok(coarser(smoothed(outlines, smoothMm)));
   return fail(
     'apart',
     'Parts of the design lie too far apart for one outline.',
     'Grow the outline by more, or make one for each part.',
   );
 }
+const coarser = (outlines: Path[]): Path[] => outlines.map((path) => simplified(path, FINEST));
+/** Parts as one outline, by the least closing that reaches across the widest gap; null: it is too wide. */
+function bridged(parts: Path[]): Path[] | null {
+  if (parts.length === 1) return parts;
+  for (let reach = widestGap(parts) / 2; reach <= WIDEST_BRIDGE; reach = 1.15 * reach + 0.1) {
+    const one = filled(grown(coarser(filled(grown(parts, reach, ROUGH))), -reach, ROUGH));
+    if (one.length === 1) return one;
+  }
+  return null;
+}
+/** Gaps are measured between points this far apart on outlines, mm. */
+const SAMPLES = 1;
+/** The widest of the gaps by which all parts hang together, each bridged where it is narrowest. */
+function widestGap(parts: readonly Path[]): number {
+  const [first, ...others] = parts.map((path) => evenly([...path, path[0]], SAMPLES));
+  const gapOf = (a: Path, b: Path) => {
+    let least = Infinity;
+    for (const p of a) for (const q of b) least = Math.min(least, (p.x - q.x) ** 2 + (p.y - q.y) ** 2);
+    return Math.sqrt(least);
+  };
+  // From the first part on, always over the narrowest gap to one that is not reached yet.
+  let left = others.map((path) => ({ path, gap: gapOf(first, path) }));
+  let widest = 0;
+  while (left.length) {
+    const next = left.reduce((best, each) => (each.gap < best.gap ? each : best));
+    widest = Math.max(widest, next.gap);
+    left = left
+      .filter((each) => each !== next)
+      .map((each) => ({ ...each, gap: Math.min(each.gap, gapOf(next.path, each.path)) }));
+  }
+  return widest;
+}
 /** Bays that a circle of this radius does not reach into are filled; tips stay, or it would come nearer to the stitches. */
 const smoothed = (outlines: Path[], radius: number): Path[] =>
-  radius ? filled(grown(filled(grown(outlines, radius)), -radius)) : outlines;
+  radius ? filled(grown(coarser(filled(grown(outlines, radius, ROUGH))), -radius, ROUGH)) : outlines;
 /** Needle points in a row, as lines; where the thread is cut a new one begins. */
 function sewnLines({ x, y, kind }: Tape): Path[] {
   const lines: Path[] = [];

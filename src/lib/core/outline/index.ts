@@ -20,6 +20,17 @@ export {
   without,
   type Join,
 } from './region';
-export { bean, blanket, doubleRun, motifs, pathLength, run, satin, twiceAround, zigzag } from './lines';
+export {
+  bean,
+  blanket,
+  doubleRun,
+  evenly,
+  motifs,
+  pathLength,
+  run,
+  satin,
+  twiceAround,
+  zigzag,
+} from './lines';
 export { diamonds, meander, tatami } from './areas';
 export { TapeMaker } from './tape-maker';

@@ -17,10 +17,11 @@ export type Join = keyof typeof JOINS;
 export const offset = (polygon: Path, delta: number, join: Join = 'miter'): Path[] =>
   Clipper.inflatePaths([toGrid(polygon)], delta * SCALE, JOINS[join], EndType.Polygon, 4, 20).map(fromGrid);
 
-/** The same round several polygons, their holes and single points, which grow to circles; rounded. */
-export function grown(shapes: readonly Path[], delta: number): Path[] {
+/** The same round several polygons, their holes and single points, which grow to circles; rounded, within so many mm of it. */
+export function grown(shapes: readonly Path[], delta: number, within = ARC / SCALE): Path[] {
   const end = shapes.every((path) => path.length === 1) ? EndType.Round : EndType.Polygon;
-  return Clipper.inflatePaths(shapes.map(toGrid), delta * SCALE, JoinType.Round, end, 2, ARC).map(fromGrid);
+  const paths = shapes.map(toGrid);
+  return Clipper.inflatePaths(paths, delta * SCALE, JoinType.Round, end, 2, within * SCALE).map(fromGrid);
 }
 /** What lies within so many mm of lines, and the holes between them: rounded. */
 export const roundLines = (lines: readonly Path[], reach: number): Path[] =>

@@ -1,6 +1,6 @@
 import { fail, ok, type LengthUnit, type Result } from '../base';
 import { numbersWith } from '../numbers';
-import { readTape } from '../tape';
+import { readTape, type Tape } from '../tape';
 import type { Workshop } from '../workshop';
 import { adviseOn, type Advice } from './advise';
 import { recipeOf, rowsOf, type Draft, type DrawnFrom } from './draft';
@@ -21,9 +21,12 @@ export interface WorkedOut {
   advice: Advice[];
 }
 
-/** Works a draft out: its tapes, how they cover, and what to mind. */
-export function workOut({ draft, design: bytes, workshop, unit, ...written }: DraftTask): Result<WorkedOut> {
-  const read = bytes && readTape(bytes);
+/** Works a draft out: its tapes, how they cover, and what to mind. @param tapeOf may know a tape from before */
+export function workOut(
+  { draft, design: bytes, workshop, unit, ...written }: DraftTask,
+  tapeOf: (bytes: Uint8Array, id: string | null) => Result<Tape> = readTape,
+): Result<WorkedOut> {
+  const read = bytes && tapeOf(bytes, draft.tapeId);
   if (read && !read.ok) return read;
   if (draft.tapeId && !read)
     return fail('no-design', 'The design in the middle is not in this browser.', 'Choose another, or none.');

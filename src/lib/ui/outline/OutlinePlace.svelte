@@ -99,6 +99,7 @@
           >{formatSize(width, height, workroom.unit)}</strong
         >
         {outlining.recipe.edge === 'window' ? 'open' : 'finished'}{/if}
+      {#if outlining.isWorking}<span class="label soon ml-2">Drawing …</span>{/if}
     </p>
     <UndoButtons editor={outlining} />
     <button
@@ -146,8 +147,20 @@
           <OutlineFiles {outlining} {worked} />
         {/if}
       {:else if !problem}
-        <p class="label">Drawing the lines …</p>
+        <p class="label">The plan appears here.</p>
       {/if}
     </div>
   </div>
 </div>
+
+<style>
+  /* What takes no longer is not told. */
+  .soon {
+    animation: appear 0s 0.4s both;
+  }
+  @keyframes appear {
+    from {
+      visibility: hidden;
+    }
+  }
+</style>

@@ -30,6 +30,9 @@ export interface OutliningNeeds {
   keep: (draft: Draft) => Promise<void>;
 }
 
+/** What is drawn next. */
+type Asked = Pick<DraftTask, 'draft' | 'workshop' | 'unit'>;
+
 /** A draft of construction lines: what is decided of it, what follows, and the way back. mm */
 export class Outlining {
   constructor(private readonly needs: OutliningNeeds) {}
@@ -45,7 +48,9 @@ export class Outlining {
   problem = $state.raw<Problem | null>(null);
   isReady = $state(false);
   private readonly history = new History<Draft>();
-  private asked = 0;
+  isWorking = $state(false);
+  private asked: Asked | null = null;
+  private running: Promise<void> | null = null;
 
   readonly recipe = $derived(recipeOf(this.draft));
   readonly rows = $derived(rowsOf(this.draft));
@@ -66,25 +71,33 @@ export class Outlining {
     if (design) this.goRound(design.tapeId, design.name);
     this.isReady = true;
   }
-  /** Works out what there is now; an answer that came late is not shown. */
-  async redraw(): Promise<void> {
-    const { draft } = this;
-    const asked = ++this.asked;
-    const { workshop, unit } = { workshop: this.needs.workshop(), unit: this.needs.unit() };
-    await untrack(async () => {
-      const design = draft.tapeId ? await this.needs.tape(draft.tapeId) : null;
-      const written = await this.needs.write(writtenIn(draft));
-      const worked = written.ok
-        ? await this.needs.workOut({ draft, design, ...written.value, workshop, unit })
-        : written;
-      if (asked !== this.asked) return;
-      if (worked.ok) {
-        if (this.drawnOf !== draft) this.before = this.worked;
-        this.drawnOf = draft;
-        this.worked = worked.value;
-      }
-      this.problem = worked.ok ? null : worked.problem;
-    });
+  /** Works out what there is now. Of changes that come while it is at work only the last is drawn. */
+  redraw(): Promise<void> {
+    this.asked = { draft: this.draft, workshop: this.needs.workshop(), unit: this.needs.unit() };
+    return untrack(() => (this.running ??= this.work()));
+  }
+  private async work() {
+    this.isWorking = true;
+    for (let asked = this.asked; asked; asked = this.asked) {
+      this.asked = null;
+      await this.draw(asked);
+    }
+    this.isWorking = false;
+    this.running = null;
+  }
+  private async draw(asked: Asked) {
+    const { draft } = asked;
+    const design = draft.tapeId ? await this.needs.tape(draft.tapeId) : null;
+    const written = await this.needs.write(writtenIn(draft));
+    const worked = written.ok ? await this.needs.workOut({ ...asked, design, ...written.value }) : written;
+    // It has been changed meanwhile.
+    if (this.asked) return;
+    if (worked.ok) {
+      if (this.drawnOf !== draft) this.before = this.worked;
+      this.drawnOf = draft;
+      this.worked = worked.value;
+    }
+    this.problem = worked.ok ? null : worked.problem;
   }
 
   private set(next: Draft) {
