@@ -1,4 +1,5 @@
 /** The core, off the screen's thread. Two workers serve the whole application; long work can be watched and stopped. */
+import fontUrl from '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-800-normal.woff?url';
 import * as Comlink from 'comlink';
 import type { Arrangement } from '$lib/core/arrange';
 import type { Batch, BatchSureness } from '$lib/core/batch';
@@ -180,7 +181,7 @@ export const workOutInWorker = (task: DraftTask) => outline<WorkedOut>((remote) 
 export const storedInWorker = (tape: Tape) => outline<StoredTape>((remote) => remote.stored(tape));
 /** What a draft has written, as outlines and as single lines. */
 export async function writtenInWorker({ outlines, strokes }: Written): Promise<Result<Drawn>> {
-  const shape = outlines && (await letters((remote) => remote.outlines(...outlines)));
+  const shape = outlines && (await letters((remote) => remote.outlines(fontUrl, ...outlines)));
   if (shape && !shape.ok) return shape;
   const lines = strokes && (await letters<Path[] | null>((remote) => remote.strokes(...strokes)));
   if (lines && !lines.ok) return lines;

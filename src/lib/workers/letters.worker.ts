@@ -1,4 +1,3 @@
-import fontUrl from '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-800-normal.woff?url';
 import rows from 'hershey/font/jhf/rowmans.jhf?raw';
 import * as Comlink from 'comlink';
 import { ok } from '$lib/core/base';
@@ -9,7 +8,7 @@ let outlines: Promise<Letters> | undefined;
 const singleLine = singleLineOf(rows);
 
 const worker: LettersWorker = {
-  async outlines(text, capitalMm, apartMm) {
+  async outlines(fontUrl, text, capitalMm, apartMm) {
     outlines ??= fetch(fontUrl).then(async (answer) => lettersOf(await answer.arrayBuffer()));
     return ok((await outlines)(text, capitalMm, apartMm));
   },

@@ -126,7 +126,8 @@ export interface OutlineWorker {
 }
 /** Letters of the fonts that ship; what reads a font is large, and seldom needed. mm, about 0, 0 */
 export interface LettersWorker {
-  outlines(text: string, capitalMm: number, apartMm: number): Promise<Result<Path[]>>;
+  /** @param fontUrl where the font is: what a worker brings along itself is not kept for work offline */
+  outlines(fontUrl: string, text: string, capitalMm: number, apartMm: number): Promise<Result<Path[]>>;
   /** null: the font lacks a letter of it */
   strokes(text: string, capitalMm: number): Result<Path[] | null>;
 }
