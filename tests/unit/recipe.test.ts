@@ -17,6 +17,7 @@ import {
   rolesOf,
   rowsOf,
   SHAPES,
+  stopsOf,
   workOut,
   writtenIn,
   type Draft,
@@ -156,6 +157,27 @@ describe('a recipe of construction lines', () => {
     const [joined] = drawn(draftOf('applique', { ...circle, parts: { tack: { isJoined: true } } })).hoopings;
     expect(tapeBlocks(joined.tape)).to.have.length(tapeBlocks(apart.tape).length - 1);
     expect(joined.blocks[0]).to.deep.equal({ rows: ['place', 'tack'], role: 'placement' });
+  });
+  it('stops are counted as the machine counts them: a design has as many as its blocks, a joined line none', () => {
+    const parts: Draft['parts'] = {
+      basting: { isOn: true },
+      tack: { isJoined: true },
+      lettering: { isOn: true, isJoined: true },
+    };
+    const rows = rowsOf(draftOf('applique', { parts }));
+    const counted = (blocks: number) =>
+      stopsOf(rows, blocks).map(({ row, stop, mayJoin }) => [row.id, stop, mayJoin]);
+    // What follows the design's place cannot be sewn on to what comes before.
+    expect(counted(4)).to.deep.equal([
+      ['basting', 1, false], ['registration', null, true], ['place', 2, true], ['tack', 2, true],
+      ['cover', 3, true], ['design', 4, true], ['lettering', 8, false],
+    ]); // prettier-ignore
+    // Without one they are one after the other.
+    expect(counted(0).slice(-2)).to.deep.equal([['design', null, true], ['lettering', 3, true]]); // prettier-ignore
+    const { hoopings } = drawn(draftOf('applique', { parts, ...circle }));
+    expect(tapeBlocks(hoopings[0].tape)).to.have.length(3);
+    const two = stopsOf(rowsOf(draftOf('two-hoopings')), 2).map(({ stop }) => stop);
+    expect(two).to.deep.equal([null, 1, null, 3, 1, 2, 3, null]);
   });
   it('letters are outlines with their holes, and single lines', () => {
     const { rings, hoopings } = drawn(

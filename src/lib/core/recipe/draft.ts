@@ -16,15 +16,8 @@ import {
   type WholePart,
 } from '../maker';
 import type { Tape } from '../tape';
-import {
-  CLOTHS,
-  recipeById,
-  RECIPES,
-  type Places,
-  type Recipe,
-  type RecipeId,
-  type RecipeRow,
-} from './recipes';
+import { CLOTHS, recipeById, RECIPES, type Recipe, type RecipeId } from './recipes';
+import type { Places, RecipeRow } from './rows';
 
 /** Shapes that are drawn from figures, from letters, from a path, or round a design. */
 export const SHAPES = [
@@ -176,6 +169,31 @@ export function rowsOf({ recipe, parts }: Pick<Draft, 'recipe' | 'parts'>): Draf
           ? { text: text ?? 'Name', capitalMm: capitalMm ?? 12, dxMm: dxMm ?? 0, dyMm: dyMm ?? 0 }
           : null,
     };
+  });
+}
+
+/** A line with the stop that the machine counts at it; null: it is not sewn. */
+interface NumberedRow {
+  row: DraftRow;
+  stop: number | null;
+  /** whether it can be sewn on without a stop: what comes before it in its hooping is a line too */
+  mayJoin: boolean;
+}
+/** The stops of a draft, counted anew in each hooping. @param designBlocks stops of the design in the middle; 0: there is none */
+export function stopsOf(rows: readonly DraftRow[], designBlocks: number): NumberedRow[] {
+  let stop = 0;
+  let before: DraftRow | null = null;
+  return rows.map((row) => {
+    if (row.hooping !== before?.hooping) stop = 0;
+    const mayJoin: boolean = stop > 0 && before?.role !== null;
+    const blocks = row.role === null ? designBlocks : 1;
+    if (row.isOn && blocks) {
+      const first = row.isJoined && mayJoin ? stop : stop + 1;
+      stop = Math.max(stop, first + blocks - 1);
+      before = row;
+      return { row, stop: first, mayJoin };
+    }
+    return { row, stop: null, mayJoin };
   });
 }
 

@@ -30,7 +30,8 @@ import { stitchBox, tapeBlocks, type Tape } from '../tape';
 import { transform } from '../outline';
 import type { Role } from '../reading';
 import { edgesOf, rowsOf, shapeOf, type Draft, type DraftRow, type DrawnFrom, type Edges } from './draft';
-import { recipeById, type Places } from './recipes';
+import { recipeById } from './recipes';
+import type { Places } from './rows';
 
 /** A block of a drawn tape: the rows that are sewn in it without a stop, or a block of the design. */
 interface DrawnBlock {
@@ -119,21 +120,18 @@ function nothingYet({ shape: { kind } }: Draft): Result<never> {
 }
 /** Drawn shapes lie round the middle of a design; what follows its stitches is there already. */
 function atDesign(rings: Path[], { shape }: Draft, design: Tape | null): Path[] {
-  const box = design && shape.kind !== 'tape' ? stitchesOf(design) : null;
+  const box = design && shape.kind !== 'tape' ? sewnBox(design) : null;
   if (!box) return rings;
-  const [to, from] = [
-    middleOf(box),
-    shape.kind === 'polygon' ? middleOf(boxOf(rings.flat())) : { x: 0, y: 0 },
-  ];
-  return rings.map((ring) => transform(ring, { dx: to.x - from.x, dy: to.y - from.y }));
+  const { x, y } = middleOf(box);
+  return rings.map((ring) => transform(ring, { dx: x, dy: y }));
 }
-/** mm; null: nothing is sewn */
-function stitchesOf(tape: Tape): Box | null {
+/** Round all that a tape sews, mm; null: that is nothing. */
+export function sewnBox(tape: Tape): Box | null {
   const box = stitchBox(tape);
   return box && { minX: box.minX / 10, minY: box.minY / 10, maxX: box.maxX / 10, maxY: box.maxY / 10 };
 }
 function boundsOf(finished: readonly Path[], design: Tape | null): Box {
-  const sewn = design && stitchesOf(design);
+  const sewn = design && sewnBox(design);
   return unionOf([boxOf(finished.flat()), ...(sewn ? [sewn] : [])]);
 }
 /** Lettering with its strokes, about the middle of the shape. */
@@ -212,6 +210,6 @@ function blocksOf(rows: readonly DraftRow[]): DrawnBlock[] {
 
 /** How large all that a hooping sews is, mm. */
 export function sewnSize({ tape }: DrawnHooping): Size {
-  const box = stitchesOf(tape);
+  const box = sewnBox(tape);
   return box ? { width: widthOf(box), height: heightOf(box) } : { width: 0, height: 0 };
 }

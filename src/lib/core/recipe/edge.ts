@@ -26,7 +26,7 @@ const INSIDE_LINE = 0.5;
 /** The section of a recipe with its figures. */
 export function edgeSection(recipe: Recipe, rows: readonly DraftRow[], numbers: Numbers): EdgeSection {
   const lines = rows
-    .filter(({ isOn, role, places }) => isOn && role !== null && !places)
+    .filter(({ isOn, role, places, letters }) => isOn && role !== null && !places && !letters)
     .map(({ id, name, part }) => ({ id, name, reach: reachOf(part) }));
   const { finishedMm } = edgesOf(recipe, rows, numbers['cut.rawEdge']);
   const rawMm = rawEdge(recipe, rows, numbers, finishedMm);

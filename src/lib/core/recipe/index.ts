@@ -2,7 +2,7 @@
  * From a recipe and a shape to what is sewn: each line on its place, each hooping a tape with its blocks known, what covers
  * what by how much, and what a maker should mind. mm, y up.
  */
-export { drawDraft, type DrawnHooping, type Drawing } from './draw';
+export { drawDraft, sewnBox, type DrawnHooping, type Drawing } from './draw';
 export type { Advice } from './advise';
 export { buildOf, rolesOf } from './build';
 export { edgeSection } from './edge';
@@ -14,6 +14,7 @@ export {
   recipeOf,
   rowsOf,
   SHAPES,
+  stopsOf,
   writtenIn,
   type Draft,
   type DraftRow,

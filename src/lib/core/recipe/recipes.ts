@@ -1,6 +1,18 @@
 import { hasTrait, MATERIAL_KINDS, type MaterialKind } from '../catalogue';
-import type { Role } from '../reading';
-import type { Part, Side } from '../maker';
+import {
+  attach,
+  basting,
+  cover,
+  design,
+  eyelet,
+  front,
+  lettering,
+  place,
+  registration,
+  snaps,
+  tack,
+  type RecipeRow,
+} from './rows';
 
 /** What is made with construction lines. */
 export const RECIPES = [
@@ -16,29 +28,6 @@ export const RECIPES = [
 ] as const;
 export type RecipeId = (typeof RECIPES)[number];
 
-/** Places from the finished edge, on the axes of its sides: inward +, mm. */
-export interface Places {
-  sides: readonly Side[];
-  fromEdgeMm: number;
-}
-/** A line of the recipe, in the order of the stops. */
-export interface RecipeRow {
-  id: string;
-  name: string;
-  /** what its block is read as; null: the design that the lines go round */
-  role: Role | null;
-  /** figures that are not usual for its kind */
-  part: Part;
-  /** where its markers stand, or how far out the basting lies */
-  places?: Places;
-  isOn: boolean;
-  /** sewn on without a stop */
-  isJoined?: true;
-  /** which of the recipe's hoopings, from 0 */
-  hooping: number;
-  /** what the hands do once it is sewn */
-  hands?: string;
-}
 /** How an outline becomes a thing. */
 export interface Recipe {
   id: RecipeId;
@@ -67,86 +56,6 @@ export interface Recipe {
 /** What the cloth of a thing may be. */
 export const CLOTHS = MATERIAL_KINDS.filter((kind) => hasTrait(kind, 'cloth'));
 
-const ALL: readonly Side[] = ['bottom', 'right', 'top', 'left'];
-const basting = (hooping = 0): RecipeRow => ({
-  id: `basting${hooping || ''}`,
-  name: 'Basting box',
-  role: 'tack-down',
-  part: { kind: 'basting', stitchMm: 6 },
-  places: { sides: [], fromEdgeMm: -8 },
-  isOn: false,
-  hooping,
-  hands: 'Smooth the layers; its threads come out at the end.',
-});
-const registration = (hooping = 0): RecipeRow => ({
-  id: `registration${hooping || ''}`,
-  name: 'Registration marks',
-  role: 'marker',
-  part: { kind: 'markers' },
-  places: { sides: ALL, fromEdgeMm: -8 },
-  isOn: false,
-  hooping,
-});
-const snaps: RecipeRow = {
-  id: 'snaps',
-  name: 'Snap marks',
-  role: 'marker',
-  part: { kind: 'markers' },
-  places: { sides: ['left', 'right'], fromEdgeMm: 10 },
-  isOn: false,
-  hooping: 0,
-};
-const eyelet: RecipeRow = {
-  id: 'eyelet',
-  name: 'Eyelet ring',
-  role: 'marker',
-  part: { kind: 'markers', stitch: 'double-run', stitchMm: 1.2, ringMm: 6 },
-  places: { sides: ['left'], fromEdgeMm: 9 },
-  isOn: false,
-  hooping: 0,
-};
-const design: RecipeRow = {
-  id: 'design',
-  name: 'Design',
-  role: null,
-  part: { kind: 'placement' },
-  isOn: true,
-  hooping: 0,
-};
-const lettering: RecipeRow = {
-  id: 'lettering',
-  name: 'Lettering',
-  role: 'decoration',
-  part: { kind: 'lettering', stitch: 'bean', stitchMm: 1.8 },
-  isOn: false,
-  hooping: 0,
-};
-const place = (name: string, hands: string, hooping = 0): RecipeRow => ({
-  id: hooping ? `place${hooping}` : 'place',
-  name,
-  role: 'placement',
-  part: { kind: 'placement' },
-  isOn: true,
-  hooping,
-  hands,
-});
-const front = place('Front line', 'Lay batting and front over the whole line.');
-const cover = (widthMm: number, part: Partial<Part> = {}, hooping = 0): RecipeRow => ({
-  id: 'cover',
-  name: hooping || part.kind === 'final' ? 'Border' : 'Cover',
-  role: 'cover',
-  part: { kind: 'cover', stitch: 'satin', widthMm, advanceMm: 0.4, underlay: ['centre', 'edge'], ...part },
-  isOn: true,
-  hooping,
-});
-const attach = (hooping: number): RecipeRow => ({
-  id: 'attach',
-  name: 'Attach line',
-  role: 'tack-down',
-  part: { kind: 'attach', stitch: 'run', stitchMm: 3 },
-  isOn: false,
-  hooping,
-});
 const onGarment = { name: 'attach line', technique: 'as-read', schools: {}, pieces: [] };
 
 const ROWS: Record<RecipeId, Omit<Recipe, 'id'>> = {
@@ -161,18 +70,10 @@ const ROWS: Record<RecipeId, Omit<Recipe, 'id'>> = {
     base: 'tear-away',
     back: false,
     rows: [
-      basting(),
-      registration(),
+      basting,
+      registration,
       place('Placement line', 'Lay the piece over the whole line.'),
-      {
-        id: 'tack',
-        name: 'Tack-down',
-        role: 'tack-down',
-        part: { kind: 'tack', stitch: 'double-run' },
-        isOn: true,
-        hooping: 0,
-        hands: 'Trim the piece close outside it.',
-      },
+      { ...tack('Tack-down', { stitch: 'double-run' }), hands: 'Trim the piece close outside it.' },
       cover(5),
       design,
       lettering,
@@ -189,17 +90,10 @@ const ROWS: Record<RecipeId, Omit<Recipe, 'id'>> = {
     base: 'tear-away',
     back: false,
     rows: [
-      basting(),
-      registration(),
+      basting,
+      registration,
       place('Placement line', 'Fuse the cut piece exactly inside it.'),
-      {
-        id: 'tack',
-        name: 'Tack-down',
-        role: 'tack-down',
-        part: { kind: 'tack', stitch: 'zigzag', widthMm: 2, advanceMm: 2 },
-        isOn: true,
-        hooping: 0,
-      },
+      tack('Tack-down', { stitch: 'zigzag', widthMm: 2, advanceMm: 2 }),
       cover(3.5),
       design,
       lettering,
@@ -216,7 +110,7 @@ const ROWS: Record<RecipeId, Omit<Recipe, 'id'>> = {
     base: 'film',
     back: false,
     rows: [
-      registration(),
+      registration,
       {
         id: 'die',
         name: 'Die line',
@@ -226,14 +120,7 @@ const ROWS: Record<RecipeId, Omit<Recipe, 'id'>> = {
         hooping: 0,
         hands: 'Press the pre-cut blank into it.',
       },
-      {
-        id: 'tack',
-        name: 'Blank tack-down',
-        role: 'tack-down',
-        part: { kind: 'tack', stitch: 'run', offsetMm: -1 },
-        isOn: true,
-        hooping: 0,
-      },
+      tack('Blank tack-down', { stitch: 'run', offsetMm: -1 }),
       design,
       lettering,
       { ...cover(4.5, { underlay: ['edge', 'zigzag'] }), name: 'Border' },
@@ -255,7 +142,7 @@ const ROWS: Record<RecipeId, Omit<Recipe, 'id'>> = {
     base: 'mesh',
     back: false,
     rows: [
-      basting(),
+      basting,
       design,
       lettering,
       {
@@ -268,14 +155,7 @@ const ROWS: Record<RecipeId, Omit<Recipe, 'id'>> = {
         hands: 'Take it out of the hoop and cut on the line.',
       },
       place('Patch line', 'Press the cut patch into it.', 1),
-      {
-        id: 'tack',
-        name: 'Edge tack-down',
-        role: 'tack-down',
-        part: { kind: 'tack', stitch: 'zigzag', widthMm: 3, advanceMm: 2 },
-        isOn: true,
-        hooping: 1,
-      },
+      { ...tack('Edge tack-down', { stitch: 'zigzag', widthMm: 3, advanceMm: 2 }), hooping: 1 },
       cover(4.5, { underlay: ['edge', 'zigzag'] }, 1),
       attach(2),
     ],
@@ -291,8 +171,8 @@ const ROWS: Record<RecipeId, Omit<Recipe, 'id'>> = {
     base: 'cut-away',
     back: false,
     rows: [
-      basting(),
-      registration(),
+      basting,
+      registration,
       design,
       lettering,
       { ...cover(4, { underlay: ['centre', 'edge'] }), name: 'Border', hands: 'Cut close outside it.' },
@@ -311,14 +191,7 @@ const ROWS: Record<RecipeId, Omit<Recipe, 'id'>> = {
     back: true,
     rows: [
       place('Placement line', 'Lay the front over the whole line.'),
-      {
-        id: 'tack',
-        name: 'Tack-down',
-        role: 'tack-down',
-        part: { kind: 'tack', stitch: 'run', offsetMm: -1.5 },
-        isOn: true,
-        hooping: 0,
-      },
+      tack('Tack-down', { stitch: 'run', offsetMm: -1.5 }),
       design,
       lettering,
       { ...snaps, isOn: true },
@@ -346,14 +219,7 @@ const ROWS: Record<RecipeId, Omit<Recipe, 'id'>> = {
     back: false,
     rows: [
       place('Placement line', 'Lay the front over the whole line.'),
-      {
-        id: 'tack',
-        name: 'Tack-down',
-        role: 'tack-down',
-        part: { kind: 'tack', stitch: 'run', offsetMm: 2 },
-        isOn: true,
-        hooping: 0,
-      },
+      tack('Tack-down', { stitch: 'run', offsetMm: 2 }),
       design,
       lettering,
       { ...snaps, hands: 'Lay the back face down over everything.' },
@@ -381,14 +247,7 @@ const ROWS: Record<RecipeId, Omit<Recipe, 'id'>> = {
     rows: [
       // Held outside the edge: dense stitches pull it in before it is trimmed.
       { ...front, part: { kind: 'placement', offsetMm: 5 } },
-      {
-        id: 'tack',
-        name: 'Front tack-down',
-        role: 'tack-down',
-        part: { kind: 'tack', stitch: 'zigzag', widthMm: 2, advanceMm: 2.4, offsetMm: 4.6 },
-        isOn: true,
-        hooping: 0,
-      },
+      tack('Front tack-down', { stitch: 'zigzag', widthMm: 2, advanceMm: 2.4, offsetMm: 4.6 }),
       design,
       lettering,
       {
@@ -401,12 +260,8 @@ const ROWS: Record<RecipeId, Omit<Recipe, 'id'>> = {
         hands: 'Trim the front now; turn the hoop over and lay the back.',
       },
       {
+        ...tack('Back tack-down', { stitch: 'double-run' }),
         id: 'back-tack',
-        name: 'Back tack-down',
-        role: 'tack-down',
-        part: { kind: 'tack', stitch: 'double-run' },
-        isOn: true,
-        hooping: 0,
         hands: 'Trim the back; put in a matching bobbin.',
       },
       { ...cover(5.5), name: 'Edge' },
@@ -423,7 +278,7 @@ const ROWS: Record<RecipeId, Omit<Recipe, 'id'>> = {
     base: 'sticky',
     back: false,
     rows: [
-      registration(),
+      registration,
       {
         id: 'outer',
         name: 'Outer window line',

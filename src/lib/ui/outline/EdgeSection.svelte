@@ -49,7 +49,8 @@
     >
     <text x={at(span.fromMm)} y={high - 6} class="small" fill="var(--quiet)">← inside</text>
     <text x={wide - 4} y={high - 6} text-anchor="end" class="small" fill="var(--quiet)">outside →</text>
-    {#each drawn as { id, name, reach, look, n } (id)}
+    {#each drawn as bar (bar.id)}
+      {@const { id, name, reach, look, n } = bar}
       {@const y = top + n * ROW}
       {@const isChosen = outlining.chosenId === id}
       <text
@@ -59,7 +60,7 @@
         fill={isChosen ? 'var(--ink)' : 'var(--quiet)'}
         font-weight={isChosen ? 700 : 400}>{name}</text
       >
-      {#if reach.toMm > reach.fromMm}
+      {#if isWide(bar)}
         <rect
           x={at(reach.fromMm)}
           {y}

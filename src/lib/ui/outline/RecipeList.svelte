@@ -20,17 +20,6 @@
     if (places) return part.ringMm ? `ring of ${part.ringMm} mm` : 'crosses';
     return part.widthMm ? `${part.stitch}, ${part.widthMm} mm` : part.stitch.replace('-', ' ');
   };
-  /** stops are counted over what is sewn; a new hooping begins anew */
-  const numbered = $derived.by(() => {
-    let stop = 0;
-    let hooping = 0;
-    return rows.map((row) => {
-      if (row.hooping !== hooping) [stop, hooping] = [0, row.hooping];
-      const isSewn = row.isOn && (row.role !== null || draft.tapeId !== null);
-      if (isSewn && !(row.isJoined && stop)) stop++;
-      return { row, stop: isSewn ? stop : null };
-    });
-  });
   const choose = (id: string) => (outlining.chosenId = outlining.chosenId === id ? null : id);
 </script>
 
@@ -54,7 +43,7 @@
     /></label
   >
   <ol class="divide-y divide-rule border-y border-rule" data-testid="rows">
-    {#each numbered as { row, stop }, n (row.id)}
+    {#each outlining.stops as { row, stop, mayJoin }, n (row.id)}
       {#if n > 0 && row.hooping !== rows[n - 1]?.hooping}
         <li class="label bg-ground px-1 py-1 font-bold" role="presentation">
           Next hooping: {recipe.hoopings[row.hooping]?.name}
@@ -88,7 +77,7 @@
           </button>
         </div>
         {#if outlining.chosenId === row.id}
-          <RowFigures {outlining} {row} isFirst={n === 0 || row.hooping !== rows[n - 1]?.hooping} />
+          <RowFigures {outlining} {row} {mayJoin} />
         {:else if row.hands && row.isOn}
           <p class="label pb-1 pl-17 text-hands">{row.hands}</p>
         {/if}

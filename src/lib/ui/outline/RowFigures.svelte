@@ -11,7 +11,7 @@
   import { CORNER_NAMES, stitchesFor, UNDERLAY_NAMES } from './words';
 
   // The figures of one line. Widths of stitches are in mm, as every machine tells them.
-  let { outlining, row, isFirst }: { outlining: Outlining; row: DraftRow; isFirst: boolean } = $props();
+  let { outlining, row, mayJoin }: { outlining: Outlining; row: DraftRow; mayJoin: boolean } = $props();
   const { part, places } = $derived(row);
   const limits = (
     key:
@@ -223,7 +223,7 @@
         class="max-w-44"
       /></label
     >
-    {#if !isFirst}
+    {#if mayJoin}
       <Check checked={!row.isJoined} onchange={(stops) => set({ isJoined: !stops })}>Stop before it</Check>
     {/if}
     {#if outlining.isChanged(row.id)}

@@ -1,5 +1,5 @@
 import { boxOf, grownBox, unionOf, type Box } from '$lib/core/base';
-import type { DraftRow, DrawnHooping, Drawing } from '$lib/core/recipe';
+import { sewnBox, type DraftRow, type DrawnHooping, type Drawing } from '$lib/core/recipe';
 import { JUMP, STOP, tapeBlocks, type Tape } from '$lib/core/tape';
 
 /** How a line is drawn in the plan, at the edge and beside its name. */
@@ -45,14 +45,12 @@ export interface DrawnStitches {
   d: string;
   /** lines that are sewn in it */
   rows: readonly string[];
-  hooping: number;
 }
 export const stitchesOf = (hoopings: readonly DrawnHooping[]): DrawnStitches[] =>
-  hoopings.flatMap(({ tape, blocks }, hooping) =>
+  hoopings.flatMap(({ tape, blocks }) =>
     tapeBlocks(tape).map(({ from, to }, i) => ({
       d: stitchPath(tape, from, to),
       rows: blocks[i]?.rows ?? [],
-      hooping,
     })),
   );
 
@@ -60,12 +58,7 @@ export const stitchesOf = (hoopings: readonly DrawnHooping[]): DrawnStitches[] =
 const MARGIN = 7;
 /** What the plan shows: all that is sewn, and the finished edge. mm, y up */
 export function boundsOf({ hoopings, finished }: Drawing): Box {
-  const sewn = hoopings.flatMap(({ tape }) => {
-    const points = Array.from(tape.x, (x, i) => ({ x: x / 10, y: (tape.y[i] ?? 0) / 10 })).filter(
-      (_, i) => tape.kind[i] !== JUMP,
-    );
-    return points.length ? [boxOf(points)] : [];
-  });
+  const sewn = hoopings.flatMap(({ tape }) => sewnBox(tape) ?? []);
   return grownBox(unionOf([boxOf(finished.flat()), ...sewn]), MARGIN);
 }
 /** A round length for a bar that shows the scale, mm. */

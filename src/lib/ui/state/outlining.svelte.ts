@@ -5,6 +5,7 @@ import {
   newDraft,
   recipeOf,
   rowsOf,
+  stopsOf,
   writtenIn,
   type Advice,
   type Draft,
@@ -54,6 +55,15 @@ export class Outlining {
 
   readonly recipe = $derived(recipeOf(this.draft));
   readonly rows = $derived(rowsOf(this.draft));
+  /** with the stops that the machine counts; of the design as many as were drawn */
+  readonly stops = $derived(
+    stopsOf(
+      this.rows,
+      this.draft.tapeId === null
+        ? 0
+        : (this.worked?.drawing.hoopings[0]?.blocks.filter(({ role }) => role === null).length ?? 1),
+    ),
+  );
   readonly chosen = $derived(this.rows.find(({ id }) => id === this.chosenId) ?? null);
   /** nothing of what is shown is of another draft */
   readonly isDrawn = $derived(this.worked !== null && this.problem === null);
