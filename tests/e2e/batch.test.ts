@@ -179,10 +179,17 @@ describe('a batch', () => {
       .waitFor();
     const day = page.getByRole('combobox', { name: 'Day' });
     expect(await day.locator('option').count()).to.be.above(1);
-    const napkin = page.getByTestId('ready-hooping').filter({ hasText: 'Tea-tent napkin' }).first();
+    // Which hoopings a day holds goes by the hour: one that has something to lay ready, and nothing of it laid.
     const ticked = page.getByTestId('ready-hooping').getByRole('checkbox', { checked: true });
-    await napkin.getByRole('checkbox', { name: /Sticky base/ }).click();
-    await napkin.getByText('2 of 3 to lay ready').waitFor();
+    expect(await ticked.count()).to.equal(0);
+    const hooping = page.getByTestId('ready-hooping').filter({ hasText: 'to lay ready' }).first();
+    const [, all] = /(\d+) of \1 to lay ready/.exec(await hooping.innerText()) ?? [];
+    await hooping.getByRole('checkbox').first().click();
+    await page
+      .getByTestId('ready-hooping')
+      .getByText(all === '1' ? 'all there' : `${Number(all) - 1} of ${all} to lay ready`)
+      .first()
+      .waitFor();
     // What is kept is written behind the screen.
     await page.waitForTimeout(1000);
     await page.reload();

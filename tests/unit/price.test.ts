@@ -110,5 +110,8 @@ describe('what an order costs and is sold for', () => {
     // A price that can be counted may come to more for a thousand of few stitches.
     const few = priceOrder({ ...NOTHING, threadM: 999_999, threadCostPerM: 1e9, stitches: 1 });
     expect(few.ok ? '' : few.problem.code).to.equal('too-dear');
+    // What it costs may be beyond counting where little of it is charged.
+    const unpaid = priceOrder({ ...NOTHING, quantity: 1, loads: 1e7, machineSeconds: 1e8, machineRate: 1e9, oneHeadSeconds: 0, shareSaved: 0 }); // prettier-ignore
+    expect(unpaid.ok ? '' : unpaid.problem.code).to.equal('too-dear');
   });
 });

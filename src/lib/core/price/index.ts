@@ -191,7 +191,7 @@ export function priceOrder(task: PriceTask): Result<Price> {
     ? rounded(new Fraction(unitPriceByTime).mul(1000).div(exact(task.stitches)))
     : null;
   const told = [
-    perThousandStitches ?? 0,totalPrice, unitPriceByWork, ...breakpoints.flatMap((b) => [b.unitCost, b.unitPriceByWork, b.unitPriceByTime])]; // prettier-ignore
+    perThousandStitches ?? 0, totalPrice, unitCost, unitPriceByWork, ...breakpoints.flatMap((b) => [b.unitCost, b.unitPriceByWork, b.unitPriceByTime])]; // prettier-ignore
   if (told.some((money) => money > MOST))
     return fail(
       'too-dear',
