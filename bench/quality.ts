@@ -1,5 +1,6 @@
 import { labelledSet } from '../tests/support/labelled';
 import { calibrationError, type Judgement } from '../tests/support/labelled/fit';
+import { fourthHand } from '../tests/support/labelled/fourth-hand';
 import { heldOut, heldOutTable } from '../tests/support/labelled/held-out';
 import { confusion, judge, verdict } from '../tests/support/labelled/judge';
 import { secondHand } from '../tests/support/labelled/second-hand';
@@ -39,6 +40,7 @@ function printHands() {
     strangers: strangers(),
     second: secondHand(20, 100),
     third: thirdHand(20, 100),
+    fourth: fourthHand(20, 100),
   });
   console.log('\nReading by other hands');
   console.table(

@@ -38,7 +38,12 @@ export interface App {
 }
 
 /** The built application on a free port, on this machine only; stopped by its own process. */
-export async function startApp({ demo = true, cwd = process.cwd(), at = 0 } = {}): Promise<App> {
+export async function startApp({
+  demo = true,
+  cwd = process.cwd(),
+  at = 0,
+  env = {} as NodeJS.ProcessEnv,
+} = {}): Promise<App> {
   const port = at || (await freePort());
   const server: ChildProcess = spawn(process.execPath, ['server.mjs'], {
     cwd,
@@ -48,6 +53,7 @@ export async function startApp({ demo = true, cwd = process.cwd(), at = 0 } = {}
       HOST: '127.0.0.1',
       ORIGIN: `http://localhost:${port}`,
       JOLT_DEMO: demo ? '1' : '',
+      ...env,
     },
     stdio: ['ignore', 'pipe', 'inherit'],
   });

@@ -208,11 +208,11 @@ describe('the editor of a build', () => {
   });
 
   it('asks which of two techniques it is until the maker says so', async () => {
-    const either = secondHand(10).find((d) => d.name === 'second cutwork 2')!;
+    const either = secondHand(10).find((d) => d.name === 'second twins 0')!;
     const { build } = example(either.tape);
     const { editor } = await open(build.id, either.tape, build);
     const asked = editor.eitherTechnique!.map((m) => m.technique.id);
-    expect(asked.sort()).to.deep.equal(['applique', 'cutwork']);
+    expect(asked.sort()).to.deep.equal(['applique', 'felt-tab']);
     editor.choose('Appliqué', { technique: 'applique', techniqueBy: 'maker' });
     expect(editor.eitherTechnique).to.equal(null);
     editor.undo();

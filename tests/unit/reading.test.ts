@@ -28,6 +28,14 @@ const square = closePath(rectangle(O, 80, 60, 5));
 let seed = 11;
 const random = () => (seed = (seed * 16807) % 2147483647) / 2147483647;
 
+/** A satin whose stitches are split at a quarter to three quarters of their way over, never beside each other. */
+const split = (line: Path, width: number): Path =>
+  satin(line, width).flatMap((q, i, all) => {
+    const p = all[i - 1];
+    const t = 0.25 + 0.125 * (i % 5);
+    return p && i % 2 ? [{ x: p.x + (q.x - p.x) * t, y: p.y + (q.y - p.y) * t }, q] : [q];
+  });
+
 describe('reading textures', () => {
   const cases: [string, Path[], Texture][] = [
     ['a single run', [run(square, 2.5)], 'run'],
@@ -48,7 +56,33 @@ describe('reading textures', () => {
     expect(block.widthMm).to.be.closeTo(3.5, 0.1);
     expect(block.advanceMm).to.be.closeTo(0.4, 0.05);
   });
+
+  it('a satin that is split on its way over is as wide, as dense and as long as one that is not', () => {
+    const block = one(split(square, 7));
+    expect(block.texture).to.equal('satin');
+    expect(block.widthMm).to.be.closeTo(7, 0.3);
+    expect(block.advanceMm).to.be.closeTo(0.4, 0.08);
+    const way = 2 * (70 + 50) + 2 * Math.PI * 5;
+    expect(block.perimeterMm).to.be.closeTo(way, way * 0.015);
+  });
 });
+
+/** So far along a circle of 40 mm as a gap of 60 mm leaves: its chord is 54.5 mm. */
+const GAP = 60 / 40;
+const arc: Path = Array.from({ length: 121 }, (_, i) => {
+  const a = -Math.PI / 2 + GAP / 2 + ((2 * Math.PI - GAP) * i) / 120;
+  return { x: 40 * Math.cos(a), y: 40 * Math.sin(a) };
+});
+/** A gable of 90 × 60 under a roof that rises 45 mm, open 25 mm to either side of its ridge. */
+const [reach, high] = [25 / Math.SQRT2, 75 - 25 / Math.SQRT2];
+const gable: Path = [
+  { x: -reach, y: high },
+  { x: -45, y: 30 },
+  { x: -45, y: -30 },
+  { x: 45, y: -30 },
+  { x: 45, y: 30 },
+  { x: reach, y: high },
+];
 
 describe('reading lines', () => {
   it('finds the way round a closed line within 1 %, whatever sews it', () => {
@@ -86,6 +120,39 @@ describe('reading lines', () => {
       expect(opening.lengthMm).to.be.closeTo(62, 2);
       expect(opening.side).to.equal(side);
     });
+
+  it('tells an opening by the line that is left out: on along an arc, and round a corner', () => {
+    const [bent] = one(bean(arc, 2.5)).openings;
+    expect(bent.lengthMm).to.be.closeTo(60, 1);
+    expect(bent.side).to.equal('bottom');
+    expect(one(bean(gable, 2.5)).openings[0].lengthMm).to.be.closeTo(50, 1);
+  });
+
+  it('tells it along the line beside, also where its ends head elsewhere; an open U along a closed line leaves a side out', () => {
+    // Scallops: at the ends of the gap the line heads out of the shape.
+    const scallops: Path = Array.from({ length: 600 }, (_, i) => {
+      const a = (2 * Math.PI * i) / 600;
+      const r = 44 + 6 * Math.abs(Math.sin(3.5 * a + 0.6));
+      return { x: r * Math.cos(a), y: r * Math.sin(a) };
+    });
+    const closed = new TapeMaker('BESIDE').sew(run(closePath(scallops), 2)).stop();
+    const left = scallops.slice(0, 83);
+    const gap = left.reduce((sum, q, i) => {
+      const p = i ? left[i - 1] : q;
+      return sum + Math.hypot(q.x - p.x, q.y - p.y);
+    }, 0);
+    const tape = closed.sew(bean([...scallops.slice(82), scallops[0]], 2)).done();
+    const [opening] = readAs(tape).blocks[1].openings;
+    expect(opening.lengthMm).to.be.closeTo(gap, 1);
+    const rest = new TapeMaker('U').sew(run(closePath(rectangle(O, 90, 60)), 2.5)).stop();
+    const u = [
+      { x: -45, y: 30 },
+      { x: -45, y: -30 },
+      { x: 45, y: -30 },
+      { x: 45, y: 30 },
+    ];
+    expect(readAs(rest.sew(run(u, 2.5)).done()).blocks[1].openings).to.deep.equal([]);
+  });
 
   it('sees no opening in a closed outline, nor in a straight seam', () => {
     expect(one(bean(square)).openings).to.deep.equal([]);

@@ -1,6 +1,7 @@
 import { labelledSet } from './index';
 import { secondHand } from './second-hand';
 import { thirdHand } from './third-hand';
+import { fourthHand } from './fourth-hand';
 import { strangers } from './strangers';
 import type { LabelledDesign } from './types';
 
@@ -11,5 +12,6 @@ export const HANDS: Record<string, () => LabelledDesign[]> = {
   own: () => labelledSet().filter((d) => d.half === 'tuning'),
   second: () => secondHand(16).filter((d) => d.half === 'tuning'),
   third: () => thirdHand(16).filter((d) => d.half === 'tuning'),
+  fourth: () => fourthHand(16).filter((d) => d.half === 'tuning'),
   strangers,
 };

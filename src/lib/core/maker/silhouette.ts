@@ -61,7 +61,7 @@ function outlinesRound(tape: Tape, growMm: number, { way, pieces, smoothMm }: Si
       ? grown([hullOf(lines.flat())], BODY).filter((path) => areaOf(path) > 0)
       : filled(roundLines(seenFromOutside(lines), BODY));
   // What is drawn round every stitch of an edge has far more corners than its outline needs.
-  const around = filled(grown(coarser(body), growMm - BODY, ROUGH));
+  const around = grownBySteps(coarser(body), growMm - BODY);
   if (!around.length)
     return fail(
       'no-area',
@@ -75,6 +75,20 @@ function outlinesRound(tape: Tape, growMm: number, { way, pieces, smoothMm }: Si
     'Parts of the design lie too far apart for one outline.',
     'Grow the outline by more, or make one for each part.',
   );
+}
+/** Each step is so many times as far as the one before, mm: the first few tenths fill what a long one would draw arcs round. */
+const STEP = 4;
+const FIRST_STEP = 0.4;
+/** A shorter way is quick at once, mm. */
+const LONG = 10;
+function grownBySteps(body: Path[], by: number): Path[] {
+  let around = body;
+  let done = 0;
+  for (let to = FIRST_STEP; by > LONG && to < by; to *= STEP) {
+    around = filled(grown(around, to - done, ROUGH)).map((path) => simplified(path, FINEST / 4));
+    done = to;
+  }
+  return filled(grown(around, by - done, ROUGH));
 }
 const coarser = (outlines: Path[]): Path[] => outlines.map((path) => simplified(path, FINEST));
 /** Parts as one outline, by the least closing that reaches across the widest gap; null: it is too wide. */

@@ -8,6 +8,8 @@ import type { NeedlePoints } from './needle';
 const STRANDS_APART = 100;
 /** A stitch shorter than this share of the width does not cross the zigzag. */
 const FLANK = 0.4;
+/** cos of the turn below which a stitch goes on. */
+const ON = 0.9;
 /** The same place, for a bean's return, 0.1 mm. */
 const SAME = 5;
 /** With more than this of its length in satin a block is satin, and all else in it underlay or travel. */
@@ -43,6 +45,13 @@ function goesOn(
     i += by;
   }
   return i;
+}
+
+/** Whether the stitch after a needle point goes on as the one before. */
+function goesOver({ x, y }: NeedlePoints, i: number): boolean {
+  const [ax, ay, bx, by] = [x[i] - x[i - 1], y[i] - y[i - 1], x[i + 1] - x[i], y[i + 1] - y[i]];
+  const dot = ax * bx + ay * by;
+  return dot > 0 && dot * dot > ON * ON * (ax * ax + ay * ay) * (bx * bx + by * by);
 }
 
 /** @param tips 1 at the tips of teeth, from the block's first point on: they stand off the line and are left out */
@@ -98,15 +107,22 @@ export function centrelineOf(points: NeedlePoints, profile: Profile, tips?: Uint
       if (k > 1 && isLast) put((3 * ax - bx) / 2, (3 * ay - by) / 2, true);
     } else if (s.kind === SATIN) {
       const shortest = (profile.width[1] * FLANK) ** 2;
-      let [ax, ay, bx, by, k] = [0, 0, 0, 0, 0];
+      const longest = (profile.width[1] * ODD_WIDTH[1]) ** 2;
+      let [ax, ay, bx, by, k, from] = [0, 0, 0, 0, 0, 0];
       const first = carries ? goesOn(points, profile, s.first, Math.min(reached, s.first), -1) : s.first;
       const end = carries ? goesOn(points, profile, s.end, satinAfter[at], 1) : s.end;
       reached = end;
+      from = first;
       for (let i = first + 1; i <= end; i++) {
-        // A tie lies on one edge of the zigzag, not along its middle.
-        if ((x[i] - x[i - 1]) ** 2 + (y[i] - y[i - 1]) ** 2 < shortest) continue;
-        const cx = (x[i - 1] + x[i]) / 2;
-        const cy = (y[i - 1] + y[i]) / 2;
+        // One that is split on its way across goes on from there.
+        if (i < end && goesOver(points, i)) continue;
+        const [fx, fy, isSplit] = [x[from], y[from], from < i - 1];
+        from = i;
+        const length2 = (x[i] - fx) ** 2 + (y[i] - fy) ** 2;
+        // A tie lies on one edge of the zigzag, not along its middle; what goes on for longer than across is a run below.
+        if (length2 < shortest || (isSplit && length2 > longest)) continue;
+        const cx = (fx + x[i]) / 2;
+        const cy = (fy + y[i]) / 2;
         // Where flanks lean, middles lie to one side and the other by turns: weighed 1, 2, 1 they are on the line.
         if (k === 1) middles.add((ax + cx) / 2, (ay + cy) / 2);
         else if (k > 1) middles.add((bx + 2 * ax + cx) / 4, (by + 2 * ay + cy) / 4);

@@ -1,6 +1,6 @@
 /** The same thing sewn at several places of one tape: twins side by side, a handful of small ones. */
 import { grouped, middleOf, overlaps, shareSpanned, unionOf, type Box } from '../base';
-import { onceAround, openingIn } from './lines';
+import { onceAround, openingIn } from './opening';
 import type { NeedlePoints } from './needle';
 import type { Copies } from './types';
 import { lineBox, type Unread } from './unread';
@@ -119,11 +119,21 @@ function offsetOf(first: readonly Part[], place: readonly Part[]): [number, numb
 }
 
 /** A block of which only the first copy is left, where all copies are sewn together; as it is, when it lies round them. */
-export function firstOf(block: Unread, { first, extents, offsets }: CopyPlaces): Unread {
+export function firstOf(
+  block: Unread,
+  { first, extents, offsets }: CopyPlaces,
+  blocks: readonly Unread[],
+): Unread {
   const box = first[block.index];
   if (!box) return block;
-  const lines = block.lines.filter((l) => overlaps(lineBox(l), extents));
-  const opening = openingIn(block, lines, box);
+  const ownOf = ({ lines }: Unread) => lines.filter((l) => overlaps(lineBox(l), extents));
+  const lines = ownOf(block);
+  const opening = openingIn(
+    block,
+    lines,
+    box,
+    (block.follows && ownOf(blocks[block.follows.index]).at(0)) ?? null,
+  );
   const main = lines.at(0);
   return {
     ...block,

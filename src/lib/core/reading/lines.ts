@@ -1,7 +1,7 @@
 import { turnsBack } from './again';
 import type { Centreline } from './strands';
-import { distance, nearestOn, type Box } from '../base';
-import type { BlockReading, Line, Opening, DesignEdge } from './types';
+import { distance, nearestOn } from '../base';
+import type { Line } from './types';
 
 /** Ends nearer than this belong together, 0.1 mm. */
 const JOIN = 25;
@@ -26,17 +26,6 @@ const OVERLAP = 80;
 const MOST_PIECES = 300;
 /** Shorter bits are ties and travel, 0.1 mm. */
 const SHORTEST = 8;
-/** An opening is wider than a stitch and shorter than this share of the whole way round. */
-const OPENING_LEAST = 80;
-const OPENING_SHARE = 0.45;
-/** 4πA/P²: 1 for a circle; thin or crossing shapes are no outline with an opening. */
-const ROUNDNESS = 0.1;
-/** cos between the line at its ends and the way across the gap: an opening lies in a side, an open U lacks a whole one. */
-const WITHIN_SIDE = 0.6;
-/** The ends are looked at over this length, mm. */
-const END_MM = 6;
-/** More turning than once around: a spiral. Radians. */
-const MOST_AROUND = 1.35 * 2 * Math.PI;
 
 /**
  * The lines of a block, each stretch once, joined end to end where strands meet; longest first. mm.
@@ -59,7 +48,8 @@ export function linesOf(centreline: Centreline, band: 'zigzag' | 'satin' | null)
     // And end on the point that meets the older line: a loop must come home. But a tip is a tip.
     if (i < centreline.n && !centreline.opens[i] && !turnsBack(centreline, i - 1))
       piece.push(centreline.x[i], centreline.y[i]);
-    if (piece.length >= 4 && lengthOf(piece) >= SHORTEST) pieces.push(band ? uncrossed(piece) : piece);
+    if (piece.length >= 4 && lengthOf(piece) >= SHORTEST)
+      pieces.push(band ? withoutHooks(uncrossed(piece)) : piece);
   }
   const joined = pieces.length <= MOST_PIECES ? join(pieces) : pieces;
   return joined
@@ -78,6 +68,20 @@ export function linesOf(centreline: Centreline, band: 'zigzag' | 'satin' | null)
       };
     })
     .sort((a, b) => b.lengthMm - a.lengthMm);
+}
+
+/** A line that turns back so near to its end begins with what was sewn to get there, 0.1 mm. */
+const HOOK = 20;
+const withoutHooks = (p: number[]): number[] => reversed(withoutFirstHook(reversed(withoutFirstHook(p))));
+function withoutFirstHook(p: number[]): number[] {
+  let from = 0;
+  let way = 0;
+  for (let i = 2; i + 3 < p.length && way < HOOK; i += 2) {
+    const [ax, ay, bx, by] = [p[i] - p[i - 2], p[i + 1] - p[i - 1], p[i + 2] - p[i], p[i + 3] - p[i + 1]];
+    way += Math.hypot(ax, ay);
+    if (way < HOOK && ax * bx + ay * by < 0) from = i;
+  }
+  return p.slice(from);
 }
 
 /** At a tip the middles of a zigzag lie now on the one side, now on the other: where a step crosses the one before last. */
@@ -222,72 +226,4 @@ function join(pieces: number[][]): number[][] {
     done.push(line);
   }
   return done;
-}
-
-/** A block is an outline when one line makes up most of it. */
-const OUTLINE_SHARE = 0.7;
-/** The opening left in the outline of a block; a cover that stops under a later piece is not left open for that. */
-export function openingIn(
-  { texture, blanket }: Pick<BlockReading, 'texture' | 'blanket'>,
-  lines: readonly Line[],
-  box: Box,
-): Opening | null {
-  const [main] = lines;
-  if (!main || blanket || texture === 'satin' || texture === 'zigzag' || texture === 'mixed') return null;
-  const all = lines.reduce((sum, l) => sum + l.lengthMm, 0);
-  return main.lengthMm > OUTLINE_SHARE * all ? openingOf(main, box) : null;
-}
-/** Once around a line that comes home, its opening counted in; null when it is no loop. mm */
-export const onceAround = ({ closed, lengthMm }: Line, opening: Opening | null): number | null =>
-  closed ? lengthMm : opening ? lengthMm + opening.lengthMm : null;
-
-/** The opening of a line that is closed but for one gap; null when it is closed, or no outline at all. */
-function openingOf(line: Line, box: Box): Opening | null {
-  const p = line.points;
-  const n = p.length;
-  const gap = Math.hypot(p[0] - p[n - 2], p[1] - p[n - 1]);
-  const around = line.lengthMm + gap;
-  if (line.closed || gap * 10 < OPENING_LEAST || gap > around * OPENING_SHARE) return null;
-  let twice = 0;
-  for (let i = 0; i < n; i += 2) {
-    const j = (i + 2) % n;
-    twice += p[i] * p[j + 1] - p[j] * p[i + 1];
-  }
-  if ((4 * Math.PI * Math.abs(twice)) / 2 / around ** 2 < ROUNDNESS) return null;
-  if (!closesStraight(p) || windsAbout(p, box) > MOST_AROUND) return null;
-  const centre: [number, number] = [(p[0] + p[n - 2]) / 2, (p[1] + p[n - 1]) / 2];
-  return { lengthMm: gap, side: sideOf(centre, box), centre };
-}
-
-/** Whether the line, at both its ends, heads across the gap between them. */
-function closesStraight(p: Float32Array): boolean {
-  const n = p.length;
-  const gap = Math.hypot(p[0] - p[n - 2], p[1] - p[n - 1]);
-  const cos = (from: number, step: number) => {
-    let k = from;
-    while (k + step >= 0 && k + step < n && Math.hypot(p[k] - p[from], p[k + 1] - p[from + 1]) < END_MM)
-      k += step;
-    const [dx, dy] = [p[from] - p[k], p[from + 1] - p[k + 1]];
-    const s = from === 0 ? 1 : -1;
-    return (s * (dx * (p[n - 2] - p[0]) + dy * (p[n - 1] - p[1]))) / ((Math.hypot(dx, dy) || 1) * gap);
-  };
-  return cos(0, 2) > WITHIN_SIDE && cos(n - 2, -2) > WITHIN_SIDE;
-}
-/** How far a line goes round the middle of its box, whichever way, radians. */
-function windsAbout(p: Float32Array, box: Box): number {
-  const [mx, my] = [(box.minX + box.maxX) / 2, (box.minY + box.maxY) / 2];
-  let turned = 0;
-  for (let i = 2; i < p.length; i += 2) {
-    const [ax, ay, bx, by] = [p[i - 2] - mx, p[i - 1] - my, p[i] - mx, p[i + 1] - my];
-    turned += Math.atan2(ax * by - ay * bx, ax * bx + ay * by);
-  }
-  return Math.abs(turned);
-}
-
-/** Which side of the box a point lies on, each half counted as one. */
-function sideOf([x, y]: [number, number], box: Box): DesignEdge {
-  const u = (2 * x - box.minX - box.maxX) / Math.max(1e-6, box.maxX - box.minX);
-  const v = (2 * y - box.minY - box.maxY) / Math.max(1e-6, box.maxY - box.minY);
-  if (Math.abs(u) > Math.abs(v)) return u < 0 ? 'left' : 'right';
-  return v < 0 ? 'bottom' : 'top';
 }

@@ -36,10 +36,10 @@ export class Simplifier {
     if (d > TOLERANCE) {
       const { rx, ry, lx, ly, open } = this;
       if (d > LONGEST || (!open && (rx * dy - ry * dx < 0 || dx * ly - dy * lx < 0))) {
-        const [qx, qy] = [this.qx, this.qy];
+        const [qx, qy] = this.n > 1 ? [this.qx, this.qy] : [x, y];
         this.keep(qx, qy);
         this.start(qx, qy);
-        this.add(x, y);
+        if (qx !== x || qy !== y) this.add(x, y);
         return;
       }
       // The tangents from the last point kept to the circle of the tolerance about this one.

@@ -27,6 +27,8 @@ const SWINGS = 0.6;
 /** Share of backward turns: every turn in a zigzag, two of three in a bean. */
 const ALL_BACK = 0.82;
 const BEAN_BACK = 0.5;
+/** Of a bean's turns, how far it gets in two stitches beside how long they are: next to nothing. */
+const SPLIT = 0.3;
 /** Less is going straight on, radians. */
 const STRAIGHT = 0.05;
 /** A turn sharper than the line tells only that there is a corner, radians. */
@@ -156,12 +158,33 @@ class OpenStretch {
     }
     return turns >= 5 && back >= BEAN_BACK * turns ? BEAN : LINE;
   }
+  /** Whether it does not come back to where it was, as a bean would. */
+  maySplit(): boolean {
+    return this.advance > SPLIT * this.width;
+  }
 }
 
 const sideOf = (turn: number) => (turn < 0 ? -1 : turn > 0 ? 1 : 0);
 
+/** A satin whose stitches are split on their way across: sums over its turns; null where it is none. */
+function splitSatin({ x, y }: NeedlePoints, first: number, end: number) {
+  const turns: number[] = [];
+  for (let i = first + 1; i < end; i++)
+    if ((x[i] - x[i - 1]) * (x[i + 1] - x[i]) + (y[i] - y[i - 1]) * (y[i + 1] - y[i]) < 0) turns.push(i);
+  let [width, advance] = [0, 0];
+  for (let k = 2; k < turns.length; k++) {
+    const [a, b, c] = [turns[k - 2], turns[k - 1], turns[k]];
+    width += Math.hypot(x[c] - x[b], y[c] - y[b]);
+    advance += Math.hypot(x[c] - x[a], y[c] - y[a]);
+  }
+  const n = turns.length - 2;
+  return n > 0 && advance < SATIN_ADVANCE * n ? { width, advance, turns: n } : null;
+}
+
 /** What the closed stretches of a block come to. */
 class StretchSums {
+  constructor(private readonly points: NeedlePoints) {}
+
   readonly stretches: Stretch[] = [];
   readonly byKind: Profile['byKind'] = [0, 0, 0, 0];
   private readonly width = [0, 0];
@@ -174,9 +197,15 @@ class StretchSums {
 
   /** Adds one that ends with a needle point to the stretch before it, when that moves in the same kind on the same strand. */
   add(stretch: OpenStretch, end: number, opens: boolean, sewn: number) {
-    const kind = stretch.kind();
+    let kind = stretch.kind();
+    const split = kind === BEAN && stretch.maySplit() ? splitSatin(this.points, stretch.first, end) : null;
+    if (split) kind = SATIN;
     this.byKind[kind] += sewn;
-    if (kind === ZIGZAG || kind === SATIN) {
+    if (split) {
+      this.width[1] += split.width;
+      this.advance[1] += split.advance;
+      this.turns[1] += split.turns;
+    } else if (kind === ZIGZAG || kind === SATIN) {
       this.width[kind - 1] += stretch.width;
       this.advance[kind - 1] += stretch.advance;
       this.turns[kind - 1] += stretch.sharp;
@@ -205,7 +234,7 @@ class StretchSums {
 export function profileBlock(points: NeedlePoints, block: NeedleBlock, grid: AreaGrid): Profile {
   const { x, y, starts } = points;
   grid.next();
-  const sums = new StretchSums();
+  const sums = new StretchSums(points);
   const stretch = new OpenStretch(block.first);
   const bins = new Int32Array(LENGTH_BINS);
   let length = 0;

@@ -4,7 +4,8 @@ import { bladesOf } from './blades';
 import { copiesOf, firstOf, type CopyPlaces } from './copies';
 import { factsOf, type Facts } from './facts';
 import { followsOf } from './follow';
-import { linesOf, onceAround, openingIn } from './lines';
+import { linesOf } from './lines';
+import { onceAround, openingIn } from './opening';
 import { needlePoints, type NeedlePoints } from './needle';
 import { AreaGrid, CELL } from './area-grid';
 import { LINE, profileBlock } from './profile';
@@ -79,8 +80,6 @@ function measureDesign(tape: Tape, { trimJumps, onProgress }: ReadOptions): Meas
       centreline && texture !== 'meander'
         ? linesOf(centreline, texture === 'zigzag' || texture === 'satin' ? texture : null)
         : [];
-    const main = lines.at(0);
-    const opening = openingIn({ texture, blanket: teeth !== null }, lines, box);
     const across = texture === 'satin' ? 1 : texture === 'zigzag' ? 0 : null;
     const stitches = block.end - block.first;
     return {
@@ -99,10 +98,10 @@ function measureDesign(tape: Tape, { trimJumps, onProgress }: ReadOptions): Meas
       blanket: teeth !== null,
       bladeDeg: null,
       box,
-      closed: main?.closed ?? false,
-      perimeterMm: main ? onceAround(main, opening) : null,
+      closed: lines.at(0)?.closed ?? false,
+      perimeterMm: null,
       lines,
-      openings: opening ? [opening] : [],
+      openings: [],
       follows: null,
       typed: null,
       densityPerCm2: stitches / (Math.max(1, profile.cells) * (CELL / 100) ** 2),
@@ -115,10 +114,15 @@ function measureDesign(tape: Tape, { trimJumps, onProgress }: ReadOptions): Meas
   unread.forEach((b, i) => {
     b.follows = itemAt(follows.best, i);
     b.bladeDeg = itemAt(blades, i);
+    const along = b.follows && unread[b.follows.index].lines.at(0);
+    const opening = openingIn(b, b.lines, b.box, along ?? null);
+    const main = b.lines.at(0);
+    b.openings = opening ? [opening] : [];
+    b.perimeterMm = main ? onceAround(main, opening) : null;
   });
   const extents = { minX: all.minX / 10, minY: all.minY / 10, maxX: all.maxX / 10, maxY: all.maxY / 10 };
   const copies = copiesOf(points, unread, extents);
-  const first = copies && !copies.inTurn ? unread.map((b) => firstOf(b, copies)) : unread;
+  const first = copies && !copies.inTurn ? unread.map((b) => firstOf(b, copies, unread)) : unread;
   // What the blocks of one copy are for is asked once.
   const asked = copies?.inTurn ? first.slice(0, copies.blocks[0].length) : first;
   const facts = factsOf(asked, follows, copies?.extents ?? extents, (b, line, band) =>

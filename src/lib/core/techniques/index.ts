@@ -33,11 +33,15 @@ const LEAST_TOLD = 0.01;
 /** Whether a share is worth a word. */
 export const isToldShare = ({ share }: RankedTechnique): boolean => share >= LEAST_TOLD;
 
+/** One that no tape can tell is asked for sooner: its share is little more than how often it is made. */
+const ODDS_OF_ASKED = 4;
 /** The best technique and the other that it may be, where their odds are closer than those from which on it is said as a fact. */
 export function techniqueQuestion([best, ...others]: readonly RankedTechnique[]):
   [RankedTechnique, RankedTechnique] | null {
-  const other = others.find((m) => m.technique.isAsked && best && best.share < ODDS * m.share) ?? others[0];
-  return best && other && best.share < ODDS * other.share ? [best, other] : null;
+  if (!best) return null;
+  const isClose = (m: RankedTechnique) => best.share < (m.technique.isAsked ? ODDS_OF_ASKED : ODDS) * m.share;
+  const other = others.find((m) => m.technique.isAsked && isClose(m)) ?? others[0];
+  return other && isClose(other) ? [best, other] : null;
 }
 
 export { choicesOf, copiesIn, isMet, fitReason, itemsInTape, matchTechnique, type Match } from './match';
