@@ -74,7 +74,7 @@ describe('the grammar of the techniques', () => {
       const whole = ways.reduce((sum, w) => sum + Math.exp(w.sum), 0);
       const { logZ, roles } = waysThrough(small, rows, GRAMMAR);
       expect(logZ).to.be.closeTo(Math.log(whole), 1e-9);
-      roles.forEach((shares, i) =>
+      roles().forEach((shares, i) =>
         shares.forEach((share, r) => {
           const part = ways.reduce((sum, w) => (w.roles[i] === r ? sum + Math.exp(w.sum) : sum), 0);
           expect(share).to.be.closeTo(part / whole, 1e-9);

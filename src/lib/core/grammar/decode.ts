@@ -9,6 +9,9 @@ import { waysThrough } from './ways';
  */
 const WHOLE_SAYS = 0.5;
 
+/** A technique with less of a share changes no role. */
+const NEXT_TO_NOTHING = 1e-12;
+
 /**
  * The roles of all blocks and the technique, decoded together: each technique has its share of all ways to read the design,
  * and a role its share in all of them. Without patterns blocks speak for themselves.
@@ -20,14 +23,13 @@ export const decodeBy =
     const ways = patterns.map((p) => waysThrough(p, { ...design, odds }, weights));
     const all = logSum(ways.map((w) => w.logZ));
     const techniques = patterns.map(({ id }, k) => ({ id, share: Math.exp(itemAt(ways, k).logZ - all) }));
-    const together = (block: number, role: number) =>
-      ways.reduce(
-        (p, { roles }, k) => p + itemAt(techniques, k).share * itemAt(itemAt(roles, block), role),
-        0,
-      );
-    const pooled = odds.map((row, i) =>
-      row.map((alone, r) => (1 - wholeSays) * alone + wholeSays * together(i, r)),
-    );
+    const pooled = odds.map((row) => row.map((alone) => (1 - wholeSays) * alone));
+    for (const [k, { roles }] of ways.entries()) {
+      const says = wholeSays * itemAt(techniques, k).share;
+      if (says < NEXT_TO_NOTHING) continue;
+      for (const [i, shares] of roles().entries())
+        for (const [r, share] of shares.entries()) pooled[i][r] += says * share;
+    }
     const ranked = techniques.toSorted((a, b) => b.share - a.share);
     const best = patterns.find(({ id }) => id === ranked[0]?.id);
     return { odds: pooled, techniques: ranked, pattern: best && !best.anyOrder ? best.name : null };

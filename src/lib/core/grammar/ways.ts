@@ -7,6 +7,7 @@ import {
   against,
   pattern,
   roleCounts,
+  TERMS,
   type Counts,
   type GrammarWeights,
   type Pattern,
@@ -31,8 +32,13 @@ const weigh = (counts: Counts, terms: Terms): number => {
 interface WeighedPattern extends Pattern {
   go: number[][];
   end: number[];
-  /** slot × role */
+  /** slot × role; and of each slot the roles that have a place there */
   fits: number[][];
+  fitting: number[][];
+  /** by slot: what its breadth counts for */
+  breadths: number[];
+  /** what each term multiplies by */
+  factors: Record<Term, number>;
 }
 const weighedPatterns = new WeakMap<GrammarWeights, WeakMap<TechniquePattern, WeighedPattern>>();
 function weighedPattern(technique: TechniquePattern, weights: GrammarWeights): WeighedPattern {
@@ -46,11 +52,18 @@ function weighedPattern(technique: TechniquePattern, weights: GrammarWeights): W
     ...own,
     go: own.steps.map((row) => row.map(exp)),
     end: own.ends.map(exp),
-    fits: own.states.map(({ slot }) => roleCounts(slot).map(exp)),
+    ...fitsOf(own.states.map(({ slot }) => roleCounts(slot).map(exp))),
+    breadths: own.states.map(({ breadth }) => Math.exp(weights.terms.breadth * breadth)),
+    factors: Object.fromEntries(TERMS.map((t) => [t, Math.exp(weights.terms[t])])) as Record<Term, number>,
   };
   known.set(technique, made);
   return made;
 }
+
+const fitsOf = (fits: number[][]) => ({
+  fits,
+  fitting: fits.map((fit) => fit.flatMap((f, r) => (f ? [r] : []))),
+});
 
 /** What each block counts for, by itself and in each slot. */
 interface Weighed {
@@ -63,75 +76,110 @@ interface Weighed {
   /** what speaks against its shape, block × slot */
   shapes: Term[][][];
 }
-function weighRow({ blocks, extents, odds }: Row, { states, fits }: WeighedPattern, terms: Terms): Weighed {
+// Loops over indices here and below: a long tape has hundreds of blocks, each of which is weighed for every slot of every technique.
+function weighRow({ blocks, extents, odds }: Row, pattern: WeighedPattern, terms: Terms): Weighed {
+  const { states, fits, fitting, breadths, factors } = pattern;
   const slots = states.map(({ slot }) => slot);
   const shapes = blocks.map((block) => against(block, extents, slots));
-  const own = ownOf(odds, terms);
-  const byRole = own.map((row) => fits.map((fit) => fit.reduce((sum, f, r) => sum + f * row[r], 0)));
-  const inSlot = byRole.map((row, i) =>
-    row.map((v, s) => {
-      let sum = terms.breadth * states[s].breadth;
-      for (const term of shapes[i][s]) sum += terms[term];
-      return v * Math.exp(sum);
-    }),
-  );
-  return { own, alone: own.map(sumOf), byRole, inSlot, shapes };
+  const { own, alone } = ownOf(odds, terms);
+  const [byRole, inSlot]: [number[][], number[][]] = [[], []];
+  for (let i = 0; i < own.length; i++) {
+    const [row, roles, places] = [own[i], new Array<number>(slots.length), new Array<number>(slots.length)];
+    for (let s = 0; s < slots.length; s++) {
+      let sum = 0;
+      for (const r of fitting[s]) sum += fits[s][r] * row[r];
+      let factor = breadths[s];
+      for (const term of shapes[i][s]) factor *= factors[term];
+      roles[s] = sum;
+      places[s] = sum * factor;
+    }
+    byRole.push(roles);
+    inSlot.push(places);
+  }
+  return { own, alone, byRole, inSlot, shapes };
 }
-/** What a role counts for by itself; what the maker has ruled out, nothing. */
-const ownOf = (odds: Row['odds'], terms: Terms) =>
-  odds.map((row) => row.map((p) => (p > 0 ? Math.exp(terms.role * logOf(p)) : 0)));
+/** What a role counts for by itself, and all of them; what the maker has ruled out, nothing. The same for all patterns. */
+function ownOf(odds: Row['odds'], terms: Terms): { own: number[][]; alone: number[] } {
+  const known = owns.get(odds);
+  if (known?.terms === terms) return known;
+  const own = odds.map((row) => row.map((p) => (p > 0 ? Math.exp(terms.role * logOf(p)) : 0)));
+  const made = { terms, own, alone: own.map(sumOf) };
+  owns.set(odds, made);
+  return made;
+}
+const owns = new WeakMap<Row['odds'], { terms: Terms; own: number[][]; alone: number[] }>();
 /** Less than this of a role is as little. */
 const LEAST = 1e-6;
 const logOf = (p: number) => Math.log(Math.max(LEAST, p));
 const sumOf = (row: readonly number[]) => row.reduce((a, b) => a + b, 0);
 
-/** Sums from both ends: forward times back is the share of all ways that pass a state. State 0 is the start. */
-interface Sums {
+/** Sums from the start on. State 0 is the start. */
+interface Forward {
   logZ: number;
   /** after so many blocks × state */
   forward: number[][];
-  back: number[][];
+  /** and of what is left, at the end */
+  last: number;
   /** block × slot: what comes into it from all states */
   into: number[][];
   /** by block: what one that stands nowhere counts for; and by what its row was scaled */
   stray: number[];
   scales: number[];
 }
-function sumUp({ go, end }: WeighedPattern, { alone, inSlot }: Weighed, terms: Terms): Sums {
+/** Sums from both ends: forward times back is the share of all ways that pass a state. */
+interface Sums extends Forward {
+  back: number[][];
+}
+function sumForward({ go, end }: WeighedPattern, { alone, inSlot }: Weighed, terms: Terms): Forward {
   const [n, S] = [alone.length, end.length - 1];
-  const stray = alone.map((v) => v * Math.exp(terms.stray));
+  const isStray = Math.exp(terms.stray);
+  const stray = alone.map((v) => v * isStray);
   let logZ = 0;
   const forward = [[1, ...new Array<number>(S).fill(0)]];
   const [scales, into]: [number[], number[][]] = [[], []];
   for (let i = 0; i < n; i++) {
     const entered = new Array<number>(S).fill(0);
-    forward[i].forEach((v, a) => {
-      if (v) for (let b = 0; b < S; b++) entered[b] += v * go[a][b];
-    });
-    const next = forward[i].map((v, a) => v * stray[i] + (a ? entered[a - 1] * inSlot[i][a - 1] : 0));
-    const scale = sumOf(next);
+    const [now, next] = [forward[i], new Array<number>(S + 1).fill(0)];
+    for (let a = 0; a <= S; a++) {
+      const [v, ways] = [now[a], go[a]];
+      if (v) for (let b = 0; b < S; b++) entered[b] += v * ways[b];
+    }
+    let scale = (next[0] = now[0] * stray[i]);
+    for (let a = 1; a <= S; a++) scale += next[a] = now[a] * stray[i] + entered[a - 1] * inSlot[i][a - 1];
+    for (let a = 0; a <= S; a++) next[a] /= scale;
     logZ += Math.log(scale);
     scales.push(scale);
     into.push(entered);
-    forward.push(next.map((v) => v / scale));
+    forward.push(next);
   }
   const last = forward[n].reduce((sum, v, a) => sum + v * end[a], 0);
+  return { logZ: logZ + Math.log(last), forward, last, into, stray, scales };
+}
+function sumBack({ go, end }: WeighedPattern, { inSlot }: Weighed, sums: Forward): Sums {
+  const { last, stray, scales } = sums;
+  const [n, S] = [scales.length, end.length - 1];
   const back: number[][] = new Array<number[]>(n + 1);
   back[n] = end.map((v) => v / last);
   for (let i = n - 1; i >= 0; i--) {
-    const after = inSlot[i].map((v, s) => (v * back[i + 1][s + 1]) / scales[i]);
-    back[i] = go.map((row, a) => {
-      let sum = (stray[i] * back[i + 1][a]) / scales[i];
-      for (let b = 0; b < S; b++) sum += row[b] * after[b];
-      return sum;
-    });
+    const [later, after, now] = [back[i + 1], new Array<number>(S), new Array<number>(S + 1)];
+    for (let s = 0; s < S; s++) after[s] = (inSlot[i][s] * later[s + 1]) / scales[i];
+    for (let a = 0; a <= S; a++) {
+      const ways = go[a];
+      let sum = (stray[i] * later[a]) / scales[i];
+      for (let b = 0; b < S; b++) sum += ways[b] * after[b];
+      now[a] = sum;
+    }
+    back[i] = now;
   }
-  return { logZ: logZ + Math.log(last), forward, back, into, stray, scales };
+  return { ...sums, back };
 }
 
 /** Share of all ways on which a block stands nowhere. */
-const strayShare = ({ forward, back, stray, scales }: Sums, i: number) =>
-  (sumOf(forward[i].map((v, a) => v * back[i + 1][a])) * stray[i]) / scales[i];
+function strayShare({ forward, back, stray, scales }: Sums, i: number) {
+  let sum = 0;
+  for (let a = 0; a < forward[i].length; a++) sum += forward[i][a] * back[i + 1][a];
+  return (sum * stray[i]) / scales[i];
+}
 /** Share of all ways on which a block stands in a slot. */
 const slotShare = ({ into, back, scales }: Sums, { inSlot }: Weighed, i: number, s: number) =>
   (into[i][s] * inSlot[i][s] * back[i + 1][s + 1]) / scales[i];
@@ -141,21 +189,21 @@ function rolesOn(
   i: number,
   sums: Sums,
   weighed: Weighed,
-  fits: number[][],
+  { fits, fitting }: WeighedPattern,
   each: (slot: number, role: number, share: number) => void,
 ): number[] {
   const { own, alone, byRole } = weighed;
-  const isStray = strayShare(sums, i);
-  const shares = own[i].map((v) => (isStray * v) / alone[i]);
-  fits.forEach((fit, s) => {
+  const isStray = strayShare(sums, i) / alone[i];
+  const shares = own[i].map((v) => isStray * v);
+  for (let s = 0; s < fits.length; s++) {
     const here = slotShare(sums, weighed, i, s);
-    if (!here) return;
-    own[i].forEach((v, r) => {
-      const share = (here * v * fit[r]) / byRole[i][s];
+    if (!here) continue;
+    for (const r of fitting[s]) {
+      const share = (here * own[i][r] * fits[s][r]) / byRole[i][s];
       shares[r] += share;
       each(s, r, share);
-    });
-  });
+    }
+  }
   return shares;
 }
 
@@ -163,8 +211,8 @@ function rolesOn(
 export interface Ways {
   /** logarithm of their sum */
   logZ: number;
-  /** block × role, 0-1 */
-  roles: number[][];
+  /** block × role, 0-1; worked out when it is asked for */
+  roles(): number[][];
 }
 /** Told how often a term is met, expected over all ways. */
 type Meet = (term: Term, by: number) => void;
@@ -187,7 +235,7 @@ export function waysThrough(
     ? withoutPattern(row, terms, meet)
     : throughPattern(weighedPattern(technique, weights), row, terms, meet);
   if (meet)
-    roles.forEach((shares, i) =>
+    roles().forEach((shares, i) =>
       shares.forEach((p, r) => {
         if (p) meet('role', p * logOf(row.odds[i][r]));
       }),
@@ -195,23 +243,26 @@ export function waysThrough(
   return { logZ: prior + logZ, roles };
 }
 function withoutPattern({ odds }: Row, terms: Terms, meet?: Meet): Ways {
-  const own = ownOf(odds, terms);
-  const alone = own.map(sumOf);
+  const { own, alone } = ownOf(odds, terms);
   meet?.('patternless', odds.length);
   return {
     logZ: alone.reduce((sum, v) => sum + Math.log(v) + terms.patternless, 0),
-    roles: own.map((row, i) => row.map((v) => v / alone[i])),
+    roles: () => own.map((row, i) => row.map((v) => v / alone[i])),
   };
 }
 function throughPattern(pattern: WeighedPattern, row: Row, terms: Terms, meet?: Meet): Ways {
   const weighed = weighRow(row, pattern, terms);
-  const sums = sumUp(pattern, weighed, terms);
-  const used = pattern.fits.map((fit) => fit.map(() => 0));
-  const roles = row.odds.map((_, i) =>
-    rolesOn(i, sums, weighed, pattern.fits, (s, r, share) => (used[s][r] += share)),
-  );
-  if (meet) meetAll(pattern, weighed, sums, used, meet);
-  return { logZ: sums.logZ, roles };
+  const there = sumForward(pattern, weighed, terms);
+  const roles = () => {
+    const sums = sumBack(pattern, weighed, there);
+    const used = pattern.fits.map((fit) => fit.map(() => 0));
+    const shares = row.odds.map((_, i) =>
+      rolesOn(i, sums, weighed, pattern, (s, r, share) => (used[s][r] += share)),
+    );
+    if (meet) meetAll(pattern, weighed, sums, used, meet);
+    return shares;
+  };
+  return { logZ: there.logZ, roles };
 }
 /** @param used slot × role: how many blocks, expected */
 function meetAll(

@@ -108,11 +108,11 @@ export function centrelineOf(points: NeedlePoints, profile: Profile, tips?: Uint
     } else if (s.kind === SATIN) {
       const shortest = (profile.width[1] * FLANK) ** 2;
       const longest = (profile.width[1] * ODD_WIDTH[1]) ** 2;
-      let [ax, ay, bx, by, k, from] = [0, 0, 0, 0, 0, 0];
+      let [ax, ay, bx, by, k] = [0, 0, 0, 0, 0];
       const first = carries ? goesOn(points, profile, s.first, Math.min(reached, s.first), -1) : s.first;
       const end = carries ? goesOn(points, profile, s.end, satinAfter[at], 1) : s.end;
       reached = end;
-      from = first;
+      let from = first;
       for (let i = first + 1; i <= end; i++) {
         // One that is split on its way across goes on from there.
         if (i < end && goesOver(points, i)) continue;

@@ -18,8 +18,8 @@ export interface Beliefs {
   logZ: number;
 }
 
-/** Exact beliefs of all nodes. A state whose score is -Infinity is ruled out. Time grows with nodes × states². */
-export function beliefsOf({ scores, parents, pairs }: Tree): Beliefs {
+/** Exact beliefs of all nodes, and of their edges where these are asked for. A state whose score is -Infinity is ruled out. Time grows with nodes × states². */
+export function beliefsOf({ scores, parents, pairs }: Tree, isAskedEdges = true): Beliefs {
   const n = scores.length;
   const states = scores[0]?.length ?? 0;
   const terms = new Array<number>(states).fill(0);
@@ -54,6 +54,7 @@ export function beliefsOf({ scores, parents, pairs }: Tree): Beliefs {
       for (let s = 0; s < states; s++) terms[s] = joint[s][t];
       whole[i][t] = logSum(terms);
     }
+    if (!isAskedEdges) continue;
     for (const row of joint) for (let t = 0; t < states; t++) row[t] = Math.exp(row[t] - all);
     edges[i] = joint;
   }

@@ -34,7 +34,7 @@ export function oddsOf(weighed: Weighed, overrides: RoleOverrides): number[][] {
     const own = overrides[i];
     return own ? row.map((s, r) => (ROLES[r] === own ? s : -Infinity)) : row;
   });
-  return beliefsOf({ ...tree, scores }).nodes;
+  return beliefsOf({ ...tree, scores }, false).nodes;
 }
 
 const likeliest = (row: readonly number[]) => row.indexOf(Math.max(...row));
