@@ -4,5 +4,5 @@
  */
 export { decodeBy } from './decode';
 export { WHOLE_SHARE, type PatternPart, type PatternSlot, type TechniquePattern } from './pattern';
-export { bestWay } from './ways';
+export { bestWay } from './best-way';
 export { GRAMMAR } from './weights';

@@ -1,117 +1,26 @@
 /**
  * All ways of a row of blocks through the pattern of a technique, summed (forward-backward), so that what comes out are shares:
- * of the techniques, and of the roles of each block. And the likeliest way (Viterbi), by which hands know what to do.
+ * of the techniques, and of the roles of each block.
  */
-import type { OneCopy } from '../reading';
 import {
-  against,
-  pattern,
   roleCounts,
-  TERMS,
   type Counts,
   type GrammarWeights,
-  type Pattern,
   type Term,
   type TechniquePattern,
   type Terms,
 } from './pattern';
-
-/** A row of blocks as a grammar sees them. */
-export interface Row extends OneCopy {
-  /** block × role: its share by the block's own stitches, 0-1 */
-  odds: readonly (readonly number[])[];
-}
-
-const weigh = (counts: Counts, terms: Terms): number => {
-  let sum = 0;
-  for (const term in counts) sum += (counts[term as Term] ?? 0) * terms[term as Term];
-  return sum;
-};
-
-/** A pattern as it is weighed: what each of its ways multiplies the sum by. */
-interface WeighedPattern extends Pattern {
-  go: number[][];
-  end: number[];
-  /** slot × role; and of each slot the roles that have a place there */
-  fits: number[][];
-  fitting: number[][];
-  /** by slot: what its breadth counts for */
-  breadths: number[];
-  /** what each term multiplies by */
-  factors: Record<Term, number>;
-}
-const weighedPatterns = new WeakMap<GrammarWeights, WeakMap<TechniquePattern, WeighedPattern>>();
-function weighedPattern(technique: TechniquePattern, weights: GrammarWeights): WeighedPattern {
-  const known = weighedPatterns.get(weights) ?? new WeakMap<TechniquePattern, WeighedPattern>();
-  weighedPatterns.set(weights, known);
-  const found = known.get(technique);
-  if (found) return found;
-  const exp = (counts: Counts | null) => (counts ? Math.exp(weigh(counts, weights.terms)) : 0);
-  const own = pattern(technique);
-  const made = {
-    ...own,
-    go: own.steps.map((row) => row.map(exp)),
-    end: own.ends.map(exp),
-    ...fitsOf(own.states.map(({ slot }) => roleCounts(slot).map(exp))),
-    breadths: own.states.map(({ breadth }) => Math.exp(weights.terms.breadth * breadth)),
-    factors: Object.fromEntries(TERMS.map((t) => [t, Math.exp(weights.terms[t])])) as Record<Term, number>,
-  };
-  known.set(technique, made);
-  return made;
-}
-
-const fitsOf = (fits: number[][]) => ({
-  fits,
-  fitting: fits.map((fit) => fit.flatMap((f, r) => (f ? [r] : []))),
-});
-
-/** What each block counts for, by itself and in each slot. */
-interface Weighed {
-  /** block × role, and over all roles */
-  own: number[][];
-  alone: number[];
-  /** block × slot, over all roles: without and with what its shape counts for */
-  byRole: number[][];
-  inSlot: number[][];
-  /** what speaks against its shape, block × slot */
-  shapes: Term[][][];
-}
-// Loops over indices here and below: a long tape has hundreds of blocks, each of which is weighed for every slot of every technique.
-function weighRow({ blocks, extents, odds }: Row, pattern: WeighedPattern, terms: Terms): Weighed {
-  const { states, fits, fitting, breadths, factors } = pattern;
-  const slots = states.map(({ slot }) => slot);
-  const shapes = blocks.map((block) => against(block, extents, slots));
-  const { own, alone } = ownOf(odds, terms);
-  const [byRole, inSlot]: [number[][], number[][]] = [[], []];
-  for (let i = 0; i < own.length; i++) {
-    const [row, roles, places] = [own[i], new Array<number>(slots.length), new Array<number>(slots.length)];
-    for (let s = 0; s < slots.length; s++) {
-      let sum = 0;
-      for (const r of fitting[s]) sum += fits[s][r] * row[r];
-      let factor = breadths[s];
-      for (const term of shapes[i][s]) factor *= factors[term];
-      roles[s] = sum;
-      places[s] = sum * factor;
-    }
-    byRole.push(roles);
-    inSlot.push(places);
-  }
-  return { own, alone, byRole, inSlot, shapes };
-}
-/** What a role counts for by itself, and all of them; what the maker has ruled out, nothing. The same for all patterns. */
-function ownOf(odds: Row['odds'], terms: Terms): { own: number[][]; alone: number[] } {
-  const known = owns.get(odds);
-  if (known?.terms === terms) return known;
-  const own = odds.map((row) => row.map((p) => (p > 0 ? Math.exp(terms.role * logOf(p)) : 0)));
-  const made = { terms, own, alone: own.map(sumOf) };
-  owns.set(odds, made);
-  return made;
-}
-const owns = new WeakMap<Row['odds'], { terms: Terms; own: number[][]; alone: number[] }>();
-/** Less than this of a role is as little. */
-const LEAST = 1e-6;
-const logOf = (p: number) => Math.log(Math.max(LEAST, p));
-const sumOf = (row: readonly number[]) => row.reduce((a, b) => a + b, 0);
+import {
+  logOf,
+  ownOf,
+  sumOf,
+  weigh,
+  weighedPattern,
+  weighRow,
+  type Row,
+  type Weighed,
+  type WeighedPattern,
+} from './weighed';
 
 /** Sums from the start on. State 0 is the start. */
 interface Forward {
@@ -297,40 +206,4 @@ function meetAll(
       each(counts, often * go[a][b]);
     });
   });
-}
-
-/** The slot of each block on the best way through a pattern (Viterbi); null for a block that stands nowhere. */
-export function bestWay(technique: TechniquePattern, row: Row, weights: GrammarWeights): (number | null)[] {
-  const weighed = weighedPattern(technique, weights);
-  const S = weighed.states.length;
-  const { alone, inSlot } = weighRow(row, weighed, weights.terms);
-  const log = (rows: readonly number[][]) => rows.map((r) => r.map(Math.log));
-  const [go, slots] = [log(weighed.go), log(inSlot)];
-  let best = [0, ...new Array<number>(S).fill(-Infinity)];
-  const came = alone.map((all, i) => {
-    const stray = weights.terms.stray + Math.log(all);
-    const next = best.map((v) => v + stray);
-    const from = best.map((_, a) => ({ a, isStray: true }));
-    best.forEach((v, a) => {
-      for (let b = 0; b < S; b++) {
-        const sum = v + go[a][b] + slots[i][b];
-        if (sum <= next[b + 1]) continue;
-        next[b + 1] = sum;
-        from[b + 1] = { a, isStray: false };
-      }
-    });
-    best = next;
-    return from;
-  });
-  const total = best.map((v, a) => v + Math.log(weighed.end[a]));
-  let at = total.indexOf(Math.max(...total));
-  return came
-    .toReversed()
-    .map((from) => {
-      const { a, isStray } = from[at];
-      const slot = isStray ? null : at - 1;
-      at = a;
-      return slot;
-    })
-    .toReversed();
 }
