@@ -5,6 +5,7 @@
   import { resolve } from '$app/paths';
   import { count, formatDuration } from '$lib/core/base';
   import { plannedSeconds, runSeconds, waitingFor } from '$lib/core/run';
+  import OpenOrders from '$lib/ui/bench/OpenOrders.svelte';
   import TapePicture from '$lib/ui/hoop/TapePicture.svelte';
   import WaitWords from '$lib/ui/run/WaitWords.svelte';
   import EmptyWorkroom from '$lib/ui/shell/EmptyWorkroom.svelte';
@@ -14,7 +15,12 @@
   onMount(() => void safety.load());
   const finished = $derived(workroom.runs.filter((r) => r.state.status === 'finished').slice(0, 5));
   const isOrdered = $derived(workroom.workshop.orders.some((o) => o.closedAt === null && o.lines.length));
-  let isAsked = $state(false);
+  /** it stays as it was left: to work it out takes a while */
+  const KEY = 'what-now';
+  let isAsked = $state(localStorage.getItem(KEY) === 'open');
+  $effect(() => localStorage.setItem(KEY, isAsked ? 'open' : 'closed'));
+  let wanted = $state.raw<ReadonlySet<string>>(new Set());
+  const others = $derived(workroom.builds.filter(({ id }) => !wanted.has(id)));
   const day = new Intl.DateTimeFormat('en-GB', { weekday: 'long', day: 'numeric', month: 'long' });
 </script>
 
@@ -76,9 +82,11 @@
         <h2 class="mb-2 flex flex-wrap items-center justify-between gap-2 text-2xl">
           To make<a class="btn btn-small font-sans" href={resolve('/prepare')}>Prepare the day’s orders</a>
         </h2>
-        <Portion items={workroom.builds} size={20}>
+        <OpenOrders onwanted={(ids) => (wanted = ids)} />
+        {#if wanted.size && others.length}<h3 class="text-lg text-quiet">Not ordered</h3>{/if}
+        <Portion items={others} size={20}>
           {#snippet children(shown)}
-            <ul class="divide-y divide-rule border-y border-rule">
+            <ul class={['divide-y divide-rule border-rule', shown.length && 'border-y']}>
               {#each shown as build (build.id)}
                 <li>
                   <Guard what={build.name} row>
@@ -88,7 +96,6 @@
                     >
                       <TapePicture {build} size={44} />
                       <strong class="flex-1 text-lg">{build.name}</strong>
-                      <span class="text-quiet">{count(build.order.quantity, 'item')}</span>
                       <span aria-hidden="true">→</span>
                     </a></Guard
                   >

@@ -6,6 +6,7 @@ import {
   demandsOf,
   latenessOf,
   nextOf,
+  openOrders,
   orderProgress,
   onDay,
   plannedCalls,
@@ -63,6 +64,17 @@ describe('how far orders have come', () => {
     expect(of('tea-room', 'tea-tent-napkin')).to.deep.equal([8, 0, 0, 'done']);
     expect(of('tea-room', 'picnic-coaster')).to.deep.equal([2, 0, 0, 'done']);
     expect(of('breakfast', 'tea-tent-napkin')).to.deep.equal([0, 0, 0, 'waiting']);
+  });
+  it('of open orders the one that is due first comes first, with its sums', () => {
+    const open = openOrders(orderProgress(orders, facts.runs, []));
+    expect(open.map(({ order: { id }, sums: { done, wanted } }) => [id, done, wanted])).to.deep.equal([
+      ['breakfast', 0, 60],
+      ['fair', 33, 94],
+      ['contest', 0, 4],
+      // Nothing of it is lacking any more.
+      ['tea-room', 10, 10],
+    ]);
+    expect(open[0]?.lines[0]?.line.buildId).to.equal('tea-tent-napkin');
   });
   it('what is made goes to the earliest due of those that were ordered before, and is given once', () => {
     const lines = orderProgress(

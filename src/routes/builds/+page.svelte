@@ -1,36 +1,51 @@
 <script lang="ts">
   import Guard from '$lib/ui/kit/Guard.svelte';
   import Portion from '$lib/ui/kit/Portion.svelte';
+  import Select from '$lib/ui/kit/Select.svelte';
+  import { onMount } from 'svelte';
   import { resolve } from '$app/paths';
   import ListPlus from '@lucide/svelte/icons/list-plus';
   import Spline from '@lucide/svelte/icons/spline';
-  import Trash from '@lucide/svelte/icons/trash-2';
-  import { techniqueById } from '$lib/core/techniques';
-  import { count } from '$lib/core/base';
+  import type { Build } from '$lib/core/build';
+  import BuildRow from '$lib/ui/builds/BuildRow.svelte';
   import EmptyWorkroom from '$lib/ui/shell/EmptyWorkroom.svelte';
   import PickFile from '$lib/ui/shell/PickFile.svelte';
-  import TapePicture from '$lib/ui/hoop/TapePicture.svelte';
+  import { BuildList, ORDERS, type RowOrder } from '$lib/ui/state/build-list.svelte';
   import { workroom } from '$lib/ui/state/workroom.svelte';
 
-  let wanted = $state('');
+  const list = new BuildList({
+    builds: () => workroom.builds,
+    orders: () => workroom.workshop.orders,
+    runs: () => workroom.runs,
+    movements: () => workroom.movements,
+    facts: async (build) => (await import('$lib/ui/state/build-facts')).buildFacts(build),
+    breathe: () => new Promise((next) => setTimeout(next, 30)),
+  });
+  const orders = Object.entries(ORDERS) as [RowOrder, string][];
   let typing = $state(false);
-  const found = $derived(
-    workroom.builds.filter((b) =>
-      `${b.name} ${techniqueById(b.technique).name} ${b.fileName}`
-        .toLowerCase()
-        .includes(wanted.trim().toLowerCase()),
-    ),
-  );
+  let asked = $state('');
+  /** of which more is asked, as it is now */
+  const more = $derived(workroom.builds.find(({ id }) => id === asked));
+
+  const left = new AbortController();
+  onMount(() => {
+    // How far orders have come is told by all runs since.
+    void workroom.readLog(left.signal);
+    return () => left.abort();
+  });
+  $effect(() => {
+    void workroom.builds;
+    void list.follow(left.signal);
+  });
+  async function run(build: Build) {
+    const { beginRun } = await import('$lib/ui/state/begin-run');
+    await beginRun(build);
+  }
 </script>
 
-<div class="max-w-6xl p-6">
-  <header class="mb-5 flex flex-wrap items-center gap-3">
+<div class="max-w-7xl p-6">
+  <header class="mb-4 flex flex-wrap items-center gap-3">
     <h1 class="mr-auto text-3xl">Builds</h1>
-    {#if workroom.builds.length > 1}
-      <label class="flex items-center gap-2"
-        ><span class="label">Find</span><input type="search" bind:value={wanted} class="w-48" /></label
-      >
-    {/if}
     <a class="btn" href={resolve('/builds/outline')}><Spline size={18} />Draw an outline</a>
     <button type="button" class="btn" onclick={() => (typing = true)}
       ><ListPlus size={18} />Type the stops</button
@@ -40,34 +55,36 @@
   {#if workroom.builds.length === 0}
     <EmptyWorkroom />
   {:else}
-    <Portion items={found}>
+    {#if workroom.builds.length > 1}
+      <div class="mb-3 flex flex-wrap items-center gap-x-5 gap-y-2">
+        <label class="flex items-center gap-2"
+          ><span class="label">Find</span><input type="search" bind:value={list.words} class="w-44" /></label
+        >
+        <label class="flex items-center gap-2"
+          ><span class="label">Show</span><Select
+            class="min-h-11 max-w-56"
+            value={list.only}
+            options={list.kinds}
+            onchange={(only) => (list.only = only)}
+          /></label
+        >
+        <label class="flex items-center gap-2"
+          ><span class="label">Order</span><Select
+            class="min-h-11"
+            value={list.order}
+            options={orders}
+            onchange={(order) => (list.order = order)}
+          /></label
+        >
+      </div>
+    {/if}
+    <Portion items={list.rows}>
       {#snippet children(shown)}
         <ul class="divide-y divide-rule border-y border-rule">
-          {#each shown as build (build.id)}
-            <li class="flex items-center gap-4 py-2">
-              <Guard what={build.name} row>
-                <a
-                  href={resolve('/builds/[id]', { id: build.id })}
-                  class="flex min-w-0 flex-1 items-center gap-5 rounded p-2 hover:bg-paper"
-                >
-                  <TapePicture {build} />
-                  <span class="min-w-0 flex-1">
-                    <strong class="block truncate text-xl">{build.name}</strong>
-                    <span class="text-quiet">{techniqueById(build.technique).name}</span>
-                  </span>
-                  <span class="text-right"
-                    >{count(build.order.quantity, 'item')}<br /><span class="label">{build.fileName}</span
-                    ></span
-                  >
-                </a>
-                <button
-                  type="button"
-                  class="btn btn-small"
-                  aria-label="Remove {build.name}"
-                  onclick={() => workroom.removeBuild(build)}><Trash size={16} /></button
-                ></Guard
-              >
-            </li>
+          {#each shown as row (row.build.id)}
+            <Guard what={row.build.name} row>
+              <BuildRow {row} onrun={() => void run(row.build)} onmore={() => (asked = row.build.id)} />
+            </Guard>
           {:else}
             <li class="p-4 text-quiet">No build is called that.</li>
           {/each}
@@ -83,5 +100,10 @@
 {#if typing}
   {#await import('$lib/ui/builds/TypedDialog.svelte') then { default: TypedDialog }}
     <TypedDialog bind:open={typing} />
+  {/await}
+{/if}
+{#if more}
+  {#await import('$lib/ui/builds/MoreDialog.svelte') then { default: MoreDialog }}
+    <MoreDialog build={more} onclose={() => (asked = '')} />
   {/await}
 {/if}

@@ -9,7 +9,16 @@ export { lineKey, loadings, type BatchHooping } from './hoopings';
 export { roomLeft } from './fill';
 export { latenessOf, type Lateness } from './late';
 export { nextOf, onHeads, plannedCalls, type PlannedCall } from './now';
-export { orderProgress, orderSums, type LineProgress, type LineState } from './progress';
+export {
+  openOrders,
+  orderProgress,
+  orderSums,
+  wantedByBuild,
+  type WantedOfBuild,
+  type LineProgress,
+  type LineState,
+  type OpenOrder,
+} from './progress';
 export { daysOf, demandsOf, onDay, readyByHooping, shortages } from './ready';
 export { stepsOf } from './steps';
 export { stretchesOf, workDays } from './stretches';

@@ -25,7 +25,7 @@ export const byDue = (
   a: { line: OrderLine; order: CustomerOrder },
   b: { line: OrderLine; order: CustomerOrder },
 ): number => {
-  const due = ({ line }: { line: OrderLine }) => line.due ?? '9999';
+  const due = ({ line }: { line: OrderLine }) => line.due ?? NEVER;
   return due(a) < due(b) ? -1 : due(a) > due(b) ? 1 : a.order.createdAt - b.order.createdAt;
 };
 /**
@@ -79,6 +79,46 @@ export function orderSums(lines: readonly LineProgress[]): OrderSums {
     due: dues.sort()[0] ?? null,
   };
 }
+/** An order that is open, with its lines and how far it has come. */
+export interface OpenOrder {
+  order: CustomerOrder;
+  sums: OrderSums;
+  lines: LineProgress[];
+}
+/** The open orders that want something, what is due first before; their lines too. @param progress of all lines */
+export function openOrders(progress: readonly LineProgress[]): OpenOrder[] {
+  const orders = [...new Set(progress.map(({ order }) => order))].filter(({ closedAt }) => closedAt === null);
+  return orders
+    .map((order): OpenOrder => {
+      const lines = progress.filter((l) => l.order === order).sort(byDue);
+      return { order, sums: orderSums(lines), lines };
+    })
+    .sort((a, b) => (a.sums.due ?? NEVER).localeCompare(b.sums.due ?? NEVER));
+}
+/** What open orders want of a build. */
+export interface WantedOfBuild {
+  done: number;
+  quantity: number;
+  /** of what is not done, the earliest; null: whenever */
+  due: string | null;
+}
+/** By build: all lines of open orders together. @param progress of all lines */
+export function wantedByBuild(progress: readonly LineProgress[]): ReadonlyMap<string, WantedOfBuild> {
+  const wanted = new Map<string, WantedOfBuild>();
+  for (const { order, line, done } of progress) {
+    if (order.closedAt !== null) continue;
+    const before = wanted.get(line.buildId) ?? { done: 0, quantity: 0, due: null };
+    const dues = [before.due, done < line.quantity ? line.due : null].flatMap((due) => due ?? []);
+    wanted.set(line.buildId, {
+      done: before.done + Math.min(done, line.quantity),
+      quantity: before.quantity + line.quantity,
+      due: dues.sort()[0] ?? null,
+    });
+  }
+  return wanted;
+}
+/** Later than any day. */
+const NEVER = '9999';
 const lacks = ({ line, done, inWork }: LineProgress) => Math.max(0, line.quantity - done - inWork);
 function give(own: readonly LineProgress[], logged: LoggedRun) {
   const { good, second, ruined, items } = logRow(logged);

@@ -40,6 +40,9 @@ export const MOST_TEXT = 600;
 /** Of what is typed from a sheet. */
 export const MOST_STOPS = 400;
 export const MOST_STITCHES = 5_000_000;
+/** Letters of a tag, and tags of a build. */
+export const MOST_TAG = 30;
+export const MOST_TAGS = 12;
 /** Sheets that are kept with a build. */
 export const MOST_SHEETS = 40;
 
@@ -224,6 +227,8 @@ export const buildSchema = z.object({
   hooping: hoopingSchema.nullable().default(null),
   /** the made thing that it is sewn on; null: what is sewn becomes the thing */
   thing: thingSchema.nullable().default(null),
+  /** words by which it is found among others */
+  tags: z.array(z.string().trim().min(1).max(MOST_TAG)).max(MOST_TAGS).default([]),
   /** what becomes of the item */
   use: z
     .object({ washed: z.boolean(), forChild: z.boolean(), due: z.iso.date().nullable() })

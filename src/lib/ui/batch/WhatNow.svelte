@@ -2,8 +2,10 @@
   import { onMount } from 'svelte';
   import { resolve } from '$app/paths';
   import { count, formatRoughly } from '$lib/core/base';
-  import { nextOf } from '$lib/core/batch';
+  import { nextOf, shortages } from '$lib/core/batch';
   import { moment } from '../run/when';
+  import { cutting } from '../cut/cutting.svelte';
+  import { workroom } from '../state/workroom.svelte';
   import { followBatch, personName, plan } from './plan.svelte';
 
   // What is on at the moment by the plan: for each person the next thing to do, for each head its next call, what dries.
@@ -17,6 +19,12 @@
   const next = $derived(
     plan.batch && plan.schedule && nextOf(plan.batch, plan.schedule, (now - from) / 1000),
   );
+  const short = $derived(
+    plan.batch && plan.schedule
+      ? shortages(plan.batch, plan.schedule, plan.demands.all, workroom.workshop, cutting.already)
+      : [],
+  );
+  const first = $derived(short.at(0));
   const at = (s: number) => from + 1000 * s;
   const when = (s: number) =>
     at(s) <= now
@@ -33,6 +41,11 @@
   {#if plan.late?.count}<p class="mb-2 text-madder">
       By this plan {count(plan.late.count, 'hooping')} will be late.
       <a class="underline" href={resolve('/batch')}>Look at the plan</a>
+    </p>{/if}
+  {#if short.length}<p class="mb-2">
+      <span class="text-madder">{count(short.length, 'thing')} will be short</span>, first {first?.what}: {first?.needed}
+      wanted, {first?.has} on the shelf.
+      <a class="underline" href={resolve('/prepare?of=plan')}>What is short when</a>
     </p>{/if}
   <ul class="divide-y divide-rule border-y border-rule">
     {#each next.people as { id, call } (id)}

@@ -1,6 +1,6 @@
-import { needleSince } from '$lib/core/run';
 import { BuildEditor } from '../state/editor.svelte';
 import { keep } from '../state/keeping';
+import { needleSecondsOf } from '../state/needle-seconds';
 import { showNote, showProblem } from '../state/notices';
 import { readBuild, requestFor } from '../state/read-build.svelte';
 import { workroom } from '../state/workroom.svelte';
@@ -9,10 +9,7 @@ import { workroom } from '../state/workroom.svelte';
 export const openEditor = (): BuildEditor =>
   new BuildEditor({
     workshop: () => workroom.workshopNow(),
-    needleSeconds: ({ id }) => {
-      const machine = workroom.workshop.machines.find((m) => m.id === id);
-      return machine?.needle ? needleSince(workroom.runs, machine, machine.needle.since) : 0;
-    },
+    needleSeconds: needleSecondsOf,
     stored: (id) => workroom.store.build(id),
     read: readBuild,
     mirrored: async (tape) => (await import('$lib/workers')).mirroredInWorker(tape),

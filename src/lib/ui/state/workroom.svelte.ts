@@ -330,6 +330,18 @@ class Workroom {
     });
   }
 
+  /** The same build once more, under another name: its tapes and sheets are shared. @returns it; null: it was not stored */
+  async varyBuild(build: Build, name: string): Promise<Build | null> {
+    const now = nowIso();
+    const variant = { ...build, id: newId(), name, createdAt: now, changedAt: now };
+    const kept = await keep(
+      () => this.store.addBuild(variant, []),
+      () => void this.varyBuild(build, name),
+    );
+    if (!kept.ok) return null;
+    this.show(variant);
+    return variant;
+  }
   async removeBuild(build: Build) {
     const removed = await keep(
       () => this.store.removeBuild(build.id),

@@ -1,0 +1,3 @@
+const day = new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short' });
+/** A due date as a list has room for: "by Wed 9 Dec". @param due by the maker's clock */
+export const dueOn = (due: string): string => `by ${day.format(new Date(due))}`;
