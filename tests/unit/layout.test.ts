@@ -109,6 +109,50 @@ describe('layouts', () => {
       { numRuns: 40 },
     );
   });
+  it('of thousands of pieces there is a layout at once, and what is then tried stops when it is told to', () => {
+    const many = Array.from({ length: 3000 }, (_, i) => ({
+      id: `p${i}`,
+      widthMm: 10 + (i % 71),
+      heightMm: 10 + (i % 53),
+      quantity: 1,
+      mayTurn: i % 2 === 0,
+    }));
+    const roll = [{ id: 'roll', widthMm: 1400, heightMm: 200_000, quantity: 1, roll: true }];
+    const sheets = [{ id: 's', widthMm: 500, heightMm: 700, quantity: 500 }];
+    for (const [stock, edgeToEdge] of [
+      [roll, true],
+      [roll, false],
+      [sheets, true],
+      [sheets, false],
+    ] as const) {
+      // prettier-ignore
+      // The first question is whether to try at all; the second comes in the middle of the first try.
+      let asked = 0;
+      const layout = solve(many, [...stock], { edgeToEdge, mayContinue: () => ++asked < 2 });
+      expect(asked).to.be.at.most(2);
+      expect(layout.unplaced).to.deep.equal([]);
+      expect(layout.sheets.flatMap((s) => s.placements)).to.have.length(3000);
+      const [first] = layout.sheets;
+      const { widthMm } = stock[0];
+      const heightMm = stock === roll ? first.usedHeightMm : stock[0].heightMm;
+      expect(cutSheet(first.placements, widthMm, heightMm)).to.not.equal(null);
+    }
+  });
+  it('a piece is never cut smaller than asked for, nor a sheet taken for larger than it is', () => {
+    const third = { id: 'p', widthMm: 33.334, heightMm: 50, quantity: 3, mayTurn: false };
+    const layout = solve([third], [{ id: 's', widthMm: 100, heightMm: 50, quantity: 9 }]);
+    expect(layout.sheets).to.have.length(2);
+    expect(layout.sheets[0].placements[0].widthMm).to.equal(33.34);
+    const fits = solve(
+      [{ ...third, widthMm: 33.33 }],
+      [{ id: 's', widthMm: 99.995, heightMm: 50, quantity: 9 }],
+    );
+    expect(fits.sheets).to.have.length(1);
+    const least = solve([{ ...third, widthMm: 0.001, heightMm: 0.001 }], [{ id: 's', widthMm: 1, heightMm: 1, quantity: 1 }]); // prettier-ignore
+    expect(least.sheets[0].placements.map((p) => [p.widthMm, p.heightMm])).to.deep.equal(
+      Array(3).fill([0.01, 0.01]),
+    );
+  });
   it('a roll goes further the longer it is looked at, and never less far', () => {
     const { pieces, stock, known } = perfectRoll(101, 100, 1);
     let last = Infinity;

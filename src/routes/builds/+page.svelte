@@ -37,9 +37,13 @@
     void workroom.builds;
     void list.follow(left.signal);
   });
+  /** the build whose run is being begun: it is read and planned first */
+  let beginning = $state('');
   async function run(build: Build) {
+    beginning = build.id;
     const { beginRun } = await import('$lib/ui/state/begin-run');
     await beginRun(build);
+    beginning = '';
   }
 </script>
 
@@ -83,7 +87,12 @@
         <ul class="divide-y divide-rule border-y border-rule">
           {#each shown as row (row.build.id)}
             <Guard what={row.build.name} row>
-              <BuildRow {row} onrun={() => void run(row.build)} onmore={() => (asked = row.build.id)} />
+              <BuildRow
+                {row}
+                isBusy={beginning !== ''}
+                onrun={() => void run(row.build)}
+                onmore={() => (asked = row.build.id)}
+              />
             </Guard>
           {:else}
             <li class="p-4 text-quiet">No build is called that.</li>

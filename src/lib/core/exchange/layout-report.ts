@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { idSchema } from '../base';
+import { idSchema, uniqueIds } from '../base';
 
 /** A thread's width: nothing smaller is cut, and areas of it still count. mm */
 const LEAST = 0.1;
@@ -14,30 +14,34 @@ const MOST_PIECES = 5000;
 /** POST /api/layout takes this: mm. A roll is a stock with what is left of it as its height. */
 export const layoutRequestSchema = z
   .object({
-    pieces: z
-      .array(
-        z.object({
-          id,
-          widthMm: side,
-          heightMm: side,
-          quantity: z.int().min(1).max(MOST_PIECES),
-          mayTurn: z.boolean().default(true),
-        }),
-      )
-      .min(1)
-      .max(MOST_PIECES),
-    stock: z
-      .array(
-        z.object({
-          id,
-          widthMm: side,
-          heightMm: side,
-          quantity: z.int().min(1).max(100_000),
-          cost: z.number().min(0).max(MOST_COST).optional(),
-          roll: z.boolean().optional(),
-        }),
-      )
-      .max(500),
+    pieces: uniqueIds(
+      z
+        .array(
+          z.object({
+            id,
+            widthMm: side,
+            heightMm: side,
+            quantity: z.int().min(1).max(MOST_PIECES),
+            mayTurn: z.boolean().default(true),
+          }),
+        )
+        .min(1)
+        .max(MOST_PIECES),
+    ),
+    stock: uniqueIds(
+      z
+        .array(
+          z.object({
+            id,
+            widthMm: side,
+            heightMm: side,
+            quantity: z.int().min(1).max(100_000),
+            cost: z.number().min(0).max(MOST_COST).optional(),
+            roll: z.boolean().optional(),
+          }),
+        )
+        .max(500),
+    ),
     edgeToEdge: z.boolean().default(true),
     gapMm: z.number().min(0).max(200).default(0),
     /** how many layers one cut goes through: what is alike is stacked */

@@ -1,5 +1,6 @@
 import { turned, type Composite } from './rejoin';
 import type { Bin, Rect } from './types';
+import type { Watch } from './watch';
 
 /** How the best place is told, and how what is left of it is split. */
 export interface Rules {
@@ -73,27 +74,29 @@ export function packGuillotine(
   blocks: readonly Composite[],
   choose: (block: Composite) => { stock: number; w: number; h: number } | null,
   rules: Rules,
+  watch: Watch,
 ): { bins: Bin[]; unplaced: Composite[] } {
   const open: OpenBin[] = [];
   const unplaced: Composite[] = [];
-  if (rules.match) return packByMatch(blocks, choose, rules);
+  if (rules.match) return packByMatch(blocks, choose, rules, watch);
   for (const block of blocks) {
-    if (placeBest(open, block, rules)) continue;
+    if (placeBest(open, block, rules, watch)) continue;
     const stock = choose(block);
     if (!stock) {
       unplaced.push(block);
       continue;
     }
     open.push(new OpenBin(stock.stock, stock.w, stock.h));
-    if (!placeBest([open[open.length - 1]], block, rules)) unplaced.push(block);
+    if (!placeBest([open[open.length - 1]], block, rules, watch)) unplaced.push(block);
   }
   return { bins: open.map((o) => o.bin), unplaced };
 }
 
-function placeBest(open: readonly OpenBin[], block: Composite, rules: Rules): boolean {
+function placeBest(open: readonly OpenBin[], block: Composite, rules: Rules, watch: Watch): boolean {
   let best = Infinity;
   let where: { bin: OpenBin; at: number; turn: boolean } | null = null;
-  for (const bin of open)
+  for (const bin of open) {
+    watch.tick(bin.free.length);
     for (let at = 0; at < bin.free.length; at++)
       for (const turn of block.turn ? [false, true] : [false]) {
         const c = cost(bin.free[at], turn ? block.h : block.w, turn ? block.w : block.h, rules.fit);
@@ -102,6 +105,7 @@ function placeBest(open: readonly OpenBin[], block: Composite, rules: Rules): bo
           where = { bin, at, turn };
         }
       }
+  }
   if (!where) return false;
   where.bin.put(block, where.at, where.turn, rules);
   return true;
@@ -112,6 +116,7 @@ function packByMatch(
   blocks: readonly Composite[],
   choose: (block: Composite) => { stock: number; w: number; h: number } | null,
   rules: Rules,
+  watch: Watch,
 ): { bins: Bin[]; unplaced: Composite[] } {
   let rest = [...blocks];
   const unplaced: Composite[] = [];
@@ -119,7 +124,7 @@ function packByMatch(
   while (rest.length) {
     const first = rest[0];
     const stock = choose(first);
-    const filled = stock && fillByMatch(stock, first, rest, rules);
+    const filled = stock && fillByMatch(stock, first, rest, rules, watch);
     if (!filled?.used.length) {
       unplaced.push(first);
       rest.shift();
@@ -141,10 +146,11 @@ export function fillByMatch(
   first: Composite,
   blocks: readonly Composite[],
   rules: Rules,
+  watch: Watch,
   random?: () => number,
 ): { bin: Bin; used: Composite[] } {
   const bin = new OpenBin(sheet.stock, sheet.w, sheet.h);
-  if (!placeBest([bin], first, rules)) return { bin: bin.bin, used: [] };
+  if (!placeBest([bin], first, rules, watch)) return { bin: bin.bin, used: [] };
   const rest = blocks.filter((b) => b !== first);
   const used = [first];
   const shake = random ? () => 1 + SHAKE * random() : () => 1;
@@ -153,6 +159,7 @@ export function fillByMatch(
     let pick = null as { i: number; at: number; turn: boolean } | null;
     for (let i = 0; i < rest.length; i++) {
       const b = rest[i];
+      watch.tick(bin.free.length);
       // What is as large as the one before it goes where that one goes.
       if (!random && i > 0 && isAlike(b, rest[i - 1])) continue;
       for (let at = 0; at < bin.free.length; at++)

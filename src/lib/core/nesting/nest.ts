@@ -1,5 +1,6 @@
 import { turned, type Composite } from './rejoin';
 import type { Bin, Rect } from './types';
+import type { Watch } from './watch';
 
 const contains = (a: Rect, b: Rect) =>
   a.x <= b.x && a.y <= b.y && a.x + a.w >= b.x + b.w && a.y + a.h >= b.y + b.h;
@@ -24,13 +25,15 @@ function without(free: Rect[], r: Rect): Rect[] {
 export function packNest(
   blocks: readonly Composite[],
   choose: (block: Composite) => { stock: number; w: number; h: number } | null,
+  watch: Watch,
 ): { bins: Bin[]; unplaced: Composite[] } {
   const open: { bin: Bin; free: Rect[] }[] = [];
   const unplaced: Composite[] = [];
   const place = (among: typeof open, block: Composite): boolean => {
     let best = Infinity;
     let where: { at: (typeof open)[number]; rect: Rect; turn: boolean } | null = null;
-    for (const at of among)
+    for (const at of among) {
+      watch.tick(at.free.length);
       for (const f of at.free)
         for (const turn of block.turn ? [false, true] : [false]) {
           const [w, h] = turn ? [block.h, block.w] : [block.w, block.h];
@@ -41,9 +44,11 @@ export function packNest(
             where = { at, rect: { x: f.x, y: f.y, w, h }, turn };
           }
         }
+    }
     if (!where) return false;
     const b = where.turn ? turned(block) : block;
     for (const p of b.puts) where.at.bin.puts.push({ ...p, x: p.x + where.rect.x, y: p.y + where.rect.y });
+    watch.tick(where.at.free.length ** 2);
     where.at.free = without(where.at.free, where.rect);
     return true;
   };

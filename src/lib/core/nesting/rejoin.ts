@@ -1,4 +1,5 @@
 import type { Item, Put } from './types';
+import type { Watch } from './watch';
 
 /** A rectangle made of one piece or of two that share a whole side: what an edge-to-edge cut leaves, put back together. */
 export interface Composite {
@@ -67,6 +68,7 @@ export function rejoin(
   height: number,
   random: () => number,
   temperature: number,
+  watch: Watch,
 ): Composite[] {
   const blocks: (Composite | null)[] = [...items];
   /** one that has not been joined */
@@ -114,6 +116,7 @@ export function rejoin(
     let best: Join | null = null;
     let most = -Infinity;
     let alive = 0;
+    watch.tick(open.length);
     for (const join of open) {
       if (!blocks[join.i] || !blocks[join.j]) continue;
       open[alive++] = join;

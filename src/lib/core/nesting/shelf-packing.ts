@@ -1,6 +1,7 @@
 import { compositeOf, turned, type Composite } from './rejoin';
 import { fillByMatch, type Rules } from './guillotine';
 import type { Bin, Item } from './types';
+import type { Watch } from './watch';
 
 /** A stretch of a roll over its whole width. */
 interface Band {
@@ -25,6 +26,7 @@ export class Strip {
     private readonly items: ReadonlyMap<number, Item>,
     private readonly rules: readonly Rules[],
     private readonly random: () => number,
+    private readonly watch: Watch,
   ) {}
 
   /** One step: the first bands of all, or some of them recreated. Null when it came to nothing better or as good. */
@@ -90,7 +92,7 @@ export class Strip {
         (random() < 0.6 || beside === first ? 0 : beside.turn && random() < 0.5 ? beside.w : beside.h);
       if (lies.w > width || h > most) continue;
       const rules = this.rules[Math.floor(random() * this.rules.length)];
-      const { bin, used } = fillByMatch({ stock: 0, w: width, h }, first, rest, rules, random);
+      const { bin, used } = fillByMatch({ stock: 0, w: width, h }, first, rest, rules, this.watch, random);
       if (!used.length) continue;
       const top = Math.max(...bin.puts.map((p) => p.y + p.h));
       // The last band may be lower than its first guess.

@@ -3,7 +3,9 @@ import { describe, isBetter, objectiveOf, usedHeight, type Packing, type StockKi
 import { lowerBound } from './bounds';
 import { compositeOf, rejoin, type Composite } from './rejoin';
 import { packGuillotine, type Rules } from './guillotine';
+import { chooser, sorted } from './choose';
 import { packNest } from './nest';
+import { packRows } from './quick';
 import { Strip } from './shelf-packing';
 import {
   UNIT,
@@ -14,6 +16,7 @@ import {
   type LayoutPiece,
   type LayoutStock,
 } from './types';
+import { OutOfTime, Watch } from './watch';
 
 const RULES: Rules[] = (['area', 'short', 'long'] as const).flatMap((fit) =>
   (['shorter', 'longer', 'large', 'even'] as const).flatMap((split) =>
@@ -90,6 +93,7 @@ class Search {
   private readonly single: boolean;
   /** hardly any waste is allowed: pieces must meet side by side, and little else can help */
   private readonly tight: boolean;
+  private readonly watch: Watch;
   private best: Packing | null = null;
   private current: Packing | null = null;
   /** the pieces as far as they are put together, and for how long that has not become better */
@@ -103,9 +107,10 @@ class Search {
     private readonly options: LayoutOptions,
   ) {
     this.gap = Math.round(options.gapMm * UNIT);
-    const toUnit = (mm: number) => Math.round(mm * UNIT) + this.gap;
-    const kinds = (this.kinds = kindsOf(stock, toUnit));
-    const all = itemsOf(pieces, toUnit);
+    // A piece never comes out smaller than it was asked for, a sheet never larger.
+    const kinds = (this.kinds = kindsOf(stock, (mm) => Math.floor(mm * UNIT + GRAIN) + this.gap));
+    const all = itemsOf(pieces, (mm) => Math.max(1, Math.ceil(mm * UNIT - GRAIN)) + this.gap);
+    this.watch = new Watch(options.mayContinue);
     const fitsSome = (i: Item) => kinds.some((k) => fits(i, k));
     const items = (this.items = all.filter(fitsSome));
     this.hopeless = all.filter((i) => !fitsSome(i)).map(compositeOf);
@@ -119,13 +124,25 @@ class Search {
   }
 
   run(): Layout {
+    const quick = packRows(
+      this.items.map(compositeOf),
+      chooser(this.kinds, 0, () => 0.5),
+    );
+    this.offer(quick.bins, quick.unplaced);
+    try {
+      this.search();
+    } catch (stopped) {
+      if (!(stopped instanceof OutOfTime)) throw stopped;
+    }
+    return this.answer();
+  }
+  private search() {
     const { single, tight, options } = this;
     for (let k = 0; k === 0 || (k < MOST_TRIES && options.mayContinue() && !this.isPerfect()); k++) {
       if (k >= FIRST_TRIES && !single && (tight ? k % 4 === 1 : k % 10 > 0)) this.ruinAndRecreate();
       else if (single && k > RULES.length && k % 4) this.tryBands();
       else this.tryAnew(k);
     }
-    return this.answer();
   }
   private answer(): Layout {
     const { best, hopeless, pieces, stock, kinds, gap, lower } = this;
@@ -166,9 +183,13 @@ class Search {
     const shake = k < RULES.length ? 0 : random() * 0.35;
     const order = sorted(blocks, sort, shake, random);
     if (single) return this.tryStrip(order, rules, k);
-    const choose = chooser(kinds, k, random);
+    // Each stock comes to be the first that is opened: one of them alone is often the cheapest.
+    const lead = k % LEADS === 1 ? Math.floor(k / LEADS) % kinds.length : null;
+    const choose = chooser(kinds, k, random, [], lead);
     const packed =
-      this.options.edgeToEdge || k % 2 ? packGuillotine(order, choose, rules) : packNest(order, choose);
+      this.options.edgeToEdge || k % 2
+        ? packGuillotine(order, choose, rules, this.watch)
+        : packNest(order, choose, this.watch);
     this.offer(packed.bins, packed.unplaced);
   }
 
@@ -188,8 +209,8 @@ class Search {
     const choose = chooser(kinds, Math.floor(random() * 64), random, kept);
     const packed =
       this.options.edgeToEdge || random() < 0.5
-        ? packGuillotine(order, choose, rules)
-        : packNest(order, choose);
+        ? packGuillotine(order, choose, rules, this.watch)
+        : packNest(order, choose, this.watch);
     const bins = [...kept, ...packed.bins];
     const objective = objectiveOf(bins, packed.unplaced, kinds);
     // As good will do: that is how the answer wanders to where it can become better.
@@ -207,7 +228,8 @@ class Search {
     const target = single ? { w: kinds[0].w, h: Math.ceil(this.area / kinds[0].w) } : this.pick(kinds);
     const isWhole = ({ w, h, turn }: Composite) =>
       (w === target.w && h === target.h) || (turn && w === target.h && h === target.w);
-    const join = (blocks: Composite[]) => rejoin(blocks, target.w, target.h, random, random() * random());
+    const join = (blocks: Composite[]) =>
+      rejoin(blocks, target.w, target.h, random, random() * random(), this.watch);
     if (!this.incumbent || this.stale > STALE) {
       this.incumbent = join(this.items.map(compositeOf));
       this.stale = 0;
@@ -234,7 +256,7 @@ class Search {
   /** One sheet or roll, band by band. */
   private tryBands() {
     const { items, kinds, random, options } = this;
-    this.shelf ??= new Strip(kinds[0].w, new Map(items.map((i) => [i.serial, i])), RULES, random);
+    this.shelf ??= new Strip(kinds[0].w, new Map(items.map((i) => [i.serial, i])), RULES, random, this.watch);
     const bin = this.shelf.step(() => this.incumbent ?? items.map(compositeOf), options.mayContinue);
     if (bin && bin.h <= kinds[0].h) this.offer([{ ...bin, h: kinds[0].h }], []);
   }
@@ -250,11 +272,17 @@ class Search {
       let opened = false;
       const choose = () => (opened ? null : ((opened = true), { stock: 0, w, h: height }));
       const packed =
-        options.edgeToEdge || k % 2 ? packGuillotine(order, choose, rules) : packNest(order, choose);
+        options.edgeToEdge || k % 2
+          ? packGuillotine(order, choose, rules, this.watch)
+          : packNest(order, choose, this.watch);
       if (height === h || !packed.unplaced.length) this.offer(packed.bins, packed.unplaced);
     }
   }
 }
+/** Sides that differ by rounding alone are the same, in whole units. */
+const GRAIN = 1e-6;
+/** Of so many tries one begins with a stock of its own. */
+const LEADS = 4;
 const MOST_TRIES = 200_000;
 /** Plain tries before sheets are taken apart again. */
 const FIRST_TRIES = 30;
@@ -266,43 +294,3 @@ const REJOIN_STEPS_ALONG = 4;
 const STALE = 4000;
 /** How seldom a sheet that is whole is taken apart again. */
 const WHOLE_APART = 0.03;
-
-/** Blocks by a key, the largest first; shaken so that neighbours change places. */
-function sorted(
-  blocks: Composite[],
-  key: (b: Composite) => number,
-  shake: number,
-  random: () => number,
-): Composite[] {
-  return blocks
-    .map((block) => ({ block, key: key(block) * (1 + shake * (random() - 0.5)) }))
-    .sort((a, b) => b.key - a.key)
-    .map((b) => b.block);
-}
-
-/** Opens stock for a block: of those it fits, by a preference that changes from try to try. */
-function chooser(kinds: readonly StockKind[], k: number, random: () => number, used: readonly Bin[] = []) {
-  const left = kinds.map((kind, i) => kind.quantity - used.filter((b) => b.stock === i).length);
-  const price = (i: number) => kinds[i].cost / (kinds[i].w * kinds[i].h);
-  const prefer: ((i: number) => number)[] = [
-    (i) => price(i),
-    (i) => kinds[i].w * kinds[i].h,
-    (i) => -kinds[i].w * kinds[i].h,
-    (i) => kinds[i].cost,
-  ];
-  const weights = kinds.map(() => random());
-  const rank =
-    k < 16 ? prefer[k % prefer.length] : (i: number) => prefer[k % prefer.length](i) * (0.5 + weights[i]);
-  const order = kinds.map((_, i) => i).sort((a, b) => rank(a) - rank(b));
-  return (block: Composite) => {
-    const stock = order.find(
-      (i) =>
-        left[i] > 0 &&
-        ((block.w <= kinds[i].w && block.h <= kinds[i].h) ||
-          (block.turn && block.h <= kinds[i].w && block.w <= kinds[i].h)),
-    );
-    if (stock === undefined) return null;
-    left[stock]--;
-    return { stock, w: kinds[stock].w, h: kinds[stock].h };
-  };
-}

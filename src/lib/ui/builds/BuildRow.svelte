@@ -11,10 +11,12 @@
   // A build with what decides whether it is made next: hoop, time, what speaks against it, what is wanted of it.
   interface Props {
     row: BuildRow;
+    /** a run is being begun */
+    isBusy: boolean;
     onrun: () => void;
     onmore: () => void;
   }
-  let { row, onrun, onmore }: Props = $props();
+  let { row, isBusy, onrun, onmore }: Props = $props();
   const build = $derived(row.build);
   const facts = $derived(row.facts);
   const wanted = $derived(row.wanted);
@@ -60,6 +62,7 @@
     <button
       type="button"
       class="btn min-h-11 px-3"
+      disabled={isBusy}
       onclick={onrun}
       aria-label="Run {build.name}"
       title="Begin a run"><Play size={18} /></button
