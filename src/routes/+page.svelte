@@ -4,11 +4,13 @@
   import { onMount } from 'svelte';
   import { resolve } from '$app/paths';
   import { count, formatDuration } from '$lib/core/base';
+  import { openOrders, orderProgress, type OpenOrder } from '$lib/core/batch';
   import { plannedSeconds, runSeconds, waitingFor } from '$lib/core/run';
   import OpenOrders from '$lib/ui/bench/OpenOrders.svelte';
   import TapePicture from '$lib/ui/hoop/TapePicture.svelte';
   import WaitWords from '$lib/ui/run/WaitWords.svelte';
   import EmptyWorkroom from '$lib/ui/shell/EmptyWorkroom.svelte';
+  import { orFault } from '$lib/ui/state/or-fault';
   import { safety } from '$lib/ui/state/safety.svelte';
   import { workroom } from '$lib/ui/state/workroom.svelte';
 
@@ -19,8 +21,14 @@
   const KEY = 'what-now';
   let isAsked = $state(localStorage.getItem(KEY) === 'open');
   $effect(() => localStorage.setItem(KEY, isAsked ? 'open' : 'closed'));
-  let wanted = $state.raw<ReadonlySet<string>>(new Set());
-  const others = $derived(workroom.builds.filter(({ id }) => !wanted.has(id)));
+  const orders = $derived(
+    orFault<OpenOrder[]>([], 'The open orders', () =>
+      openOrders(orderProgress(workroom.workshop.orders, workroom.runs, workroom.movements)),
+    ),
+  );
+  const others = $derived(
+    workroom.builds.filter(({ id }) => !orders.some((o) => o.lines.some(({ line }) => line.buildId === id))),
+  );
   const day = new Intl.DateTimeFormat('en-GB', { weekday: 'long', day: 'numeric', month: 'long' });
 </script>
 
@@ -82,8 +90,8 @@
         <h2 class="mb-2 flex flex-wrap items-center justify-between gap-2 text-2xl">
           To make<a class="btn btn-small font-sans" href={resolve('/prepare')}>Prepare the day’s orders</a>
         </h2>
-        <OpenOrders onwanted={(ids) => (wanted = ids)} />
-        {#if wanted.size && others.length}<h3 class="text-lg text-quiet">Not ordered</h3>{/if}
+        <OpenOrders {orders} />
+        {#if orders.length && others.length}<h3 class="text-lg text-quiet">Not ordered</h3>{/if}
         <Portion items={others} size={20}>
           {#snippet children(shown)}
             <ul class={['divide-y divide-rule border-rule', shown.length && 'border-y']}>

@@ -1,5 +1,5 @@
 /** The opening left in an outline, to turn through: where it lies, and how long the line would be across it. */
-import type { Box } from '../base';
+import { distance, nearestOn, type Box } from '../base';
 import type { BlockReading, DesignEdge, Line, Opening } from './types';
 
 /** An opening is wider than a stitch and shorter than this share of the whole way round. */
@@ -161,13 +161,13 @@ class Loop {
   }
   /** The way to where it is nearest to a point. */
   foot(x: number, y: number): { way: number; away: number } {
-    const best = { way: 0, away: Infinity };
+    let best = { way: 0, away: Infinity };
     for (let i = 0; i + 1 < this.ways.length; i++) {
       const [ax, ay, bx, by] = this.side(i);
-      const d2 = (bx - ax) ** 2 + (by - ay) ** 2;
-      const t = d2 ? Math.max(0, Math.min(1, ((x - ax) * (bx - ax) + (y - ay) * (by - ay)) / d2)) : 0;
-      const away = Math.hypot(ax + (bx - ax) * t - x, ay + (by - ay) * t - y);
-      if (away < best.away) Object.assign(best, { way: this.ways[i] + t * Math.sqrt(d2), away });
+      const from = { x: ax, y: ay };
+      const near = nearestOn({ x, y }, from, { x: bx, y: by });
+      const away = distance(near, { x, y });
+      if (away < best.away) best = { way: this.ways[i] + distance(from, near), away };
     }
     return best;
   }

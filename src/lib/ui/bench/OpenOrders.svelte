@@ -1,36 +1,28 @@
 <script lang="ts">
   import { resolve } from '$app/paths';
   import { count } from '$lib/core/base';
-  import { openOrders, orderProgress, type LineProgress, type OpenOrder } from '$lib/core/batch';
+  import type { OpenOrder } from '$lib/core/batch';
   import { orderName } from '../batch/words';
   import { dueOn } from '../builds/due';
   import TapePicture from '../hoop/TapePicture.svelte';
   import Guard from '../kit/Guard.svelte';
-  import { orFault } from '../state/or-fault';
   import { workroom } from '../state/workroom.svelte';
 
   // What is wanted, order by order, and how far each has come.
-  let { onwanted }: { onwanted: (buildIds: ReadonlySet<string>) => void } = $props();
-  const open = $derived(
-    orFault<OpenOrder[]>([], 'The open orders', () => {
-      const { orders } = workroom.workshop;
-      return openOrders(orderProgress(orders, workroom.runs, workroom.movements));
-    }),
-  );
-  $effect(() => onwanted(new Set(open.flatMap(({ lines }) => lines.map(({ line }) => line.buildId)))));
+  let { orders }: { orders: readonly OpenOrder[] } = $props();
   /** runs that are not read yet may have made more of it */
-  const isSure = ({ order }: Pick<LineProgress, 'order'>) =>
-    !workroom.olderRuns || (workroom.runs.at(-1)?.run.createdAt ?? Infinity) < order.createdAt;
+  const isSure = ({ createdAt }: OpenOrder['order']) =>
+    !workroom.olderRuns || (workroom.runs.at(-1)?.run.createdAt ?? Infinity) < createdAt;
   const today = new Date().toISOString().slice(0, 10);
 </script>
 
-{#each open as { order, sums, lines } (order.id)}
+{#each orders as { order, sums, lines } (order.id)}
   <Guard what="The order of {orderName(order)}" row>
     <section class="mb-6" aria-label="Order of {orderName(order)}">
       <h3 class="flex flex-wrap items-baseline gap-x-4 border-b border-rule pb-1">
         <strong class="text-lg">{orderName(order)}</strong>
         <span class="text-quiet"
-          >{isSure({ order }) ? '' : 'at least '}{sums.done} of {count(sums.wanted, 'item')} done{sums.inWork
+          >{isSure(order) ? '' : 'at least '}{sums.done} of {count(sums.wanted, 'item')} done{sums.inWork
             ? `, ${sums.inWork} in work`
             : ''}</span
         >
