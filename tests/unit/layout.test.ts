@@ -348,16 +348,39 @@ describe('ways of cutting the same pieces', () => {
   });
   it('are told by what is left over, then cost, then waste; what was turned is told as turned', () => {
     const ranked = compareLayouts(answers, stock);
-    const find = (key: string) => ranked.find((r) => r.key === key)!;
-    expect(find('wide as').layout.rollLengthMm).to.equal(2 * 180);
-    expect(find('wide across').layout.rollLengthMm).to.equal(2 * 300);
-    expect(find('wide across').layout.sheets[0].placements.every((p) => p.turned)).to.equal(true);
-    expect(find('wide across').layout.sheets[0].placements[0]).to.deep.include({
-      widthMm: 180,
-      heightMm: 300,
-    });
+    const of = (key: string) => answers.find(({ alternative }) => alternative.key === key)!.layout;
+    expect(of('wide as').rollLengthMm).to.equal(2 * 180);
+    expect(of('wide across').rollLengthMm).to.equal(2 * 300);
+    expect(of('wide across').sheets[0].placements.every((p) => p.turned)).to.equal(true);
+    expect(of('wide across').sheets[0].placements[0]).to.deep.include({ widthMm: 180, heightMm: 300 });
     const order = ranked.map((r) => [r.left, r.layout.cost]);
     expect(order).to.deep.equal(order.toSorted((a, b) => a[0] - b[0] || a[1] - b[1]));
     expect(ranked[0].left).to.equal(0);
+    expect(ranked.map((r) => r.key)).to.include('wide across');
+  });
+  it('leave out what is no way of its own: alike, with pieces left over, the shelf where one stock alone does better', () => {
+    const [piece] = pieces;
+    const way = (key: string, stockIds: string[], cost: number, left = 0) => ({
+      alternative: { key, label: key, pieces: [], stock: [], turned: false },
+      layout: {
+        sheets: stockIds.map((stockId) => ({ stockId, placements: [], usedHeightMm: 100 })),
+        unplaced: left ? [{ pieceId: piece.id, quantity: left }] : [],
+        usedAreaMm2: 0,
+        stockAreaMm2: 0,
+        rollLengthMm: 100,
+        lowerBoundSheets: 1,
+        cost,
+      },
+    });
+    const kept = (...ways: ReturnType<typeof way>[]) => compareLayouts(ways, stock).map((r) => r.key);
+    expect(kept(way('wide', ['wide'], 3), way('wide as', ['wide'], 3), way('narrow', ['narrow'], 3))).to.deep.equal(['wide', 'narrow']); // prettier-ignore
+    expect(kept(way('wide', ['wide'], 3), way('narrow', ['narrow'], 1, 2))).to.deep.equal(['wide']);
+    expect(kept(way('shelf', ['wide', 'narrow'], 4), way('wide', ['wide'], 3))).to.deep.equal(['wide']);
+    expect(kept(way('shelf', ['wide', 'narrow'], 2), way('wide', ['wide'], 3))).to.deep.equal([
+      'shelf',
+      'wide',
+    ]);
+    // Where all leave some over, the fewest are still ways.
+    expect(kept(way('wide', ['wide'], 3, 2), way('narrow', ['narrow'], 1, 1))).to.deep.equal(['narrow']);
   });
 });

@@ -11,6 +11,7 @@ export interface Alternative {
   turned: boolean;
 }
 const MOST_STOCKS = 6;
+const SHELF = 'shelf';
 
 /**
  * The ways worth comparing: the whole shelf, each stock by itself, and off a roll all pieces as they lie or all a
@@ -50,7 +51,7 @@ export function alternativesOf(
     ];
   });
   const shelf = {
-    key: 'shelf',
+    key: SHELF,
     label: 'From the whole shelf',
     pieces: [...pieces],
     stock: [...stock],
@@ -79,8 +80,29 @@ export interface Compared {
   left: number;
   wasteMm2: number;
 }
-/** Best first: fewest pieces left over, then cost, then waste. */
+/** Wastes that differ by less are the same, mm². */
+const SAME_WASTE = 1;
+/**
+ * Best first: fewest pieces left over, then cost, then waste. Ways that leave more pieces over than need be are no ways, nor is one
+ * that comes to what another does, or the whole shelf where one stock of it alone does better.
+ */
 export function compareLayouts(
+  answers: readonly { alternative: Alternative; layout: Layout }[],
+  stock: readonly LayoutStock[],
+): Compared[] {
+  const ranked = rankedLayouts(answers, stock);
+  const [best] = ranked;
+  return ranked.filter((way, i) => {
+    const isSame = (other: Compared) =>
+      usedOf(other) === usedOf(way) &&
+      other.layout.cost === way.layout.cost &&
+      Math.abs(other.wasteMm2 - way.wasteMm2) < SAME_WASTE;
+    return way.left === best?.left && (way.key !== SHELF || i === 0) && !ranked.slice(0, i).some(isSame);
+  });
+}
+/** What a layout takes, by stock. */
+const usedOf = ({ layout }: Compared): string => JSON.stringify(layout.sheets.map((s) => s.stockId).sort());
+function rankedLayouts(
   answers: readonly { alternative: Alternative; layout: Layout }[],
   stock: readonly LayoutStock[],
 ): Compared[] {
