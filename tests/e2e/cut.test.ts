@@ -117,7 +117,7 @@ describe('the cutting table', () => {
     await laid.getByTestId('bases').getByText('Tear-away, wide roll').waitFor();
     await laid.getByRole('button', { name: 'Compare ways' }).click();
     const ways = laid.getByTestId('compared');
-    await ways.getByRole('row', { name: /Tear-away, wide roll, all across it/ }).waitFor({ timeout: 20_000 });
+    await ways.getByRole('row', { name: /Tear-away, wide roll, all across it/ }).waitFor();
     await ways
       .getByRole('row', { name: /Tear-away, wide roll, all across it/ })
       .getByRole('button')

@@ -239,7 +239,7 @@ describe('what comes in', () => {
     await page.getByRole('dialog').waitFor({ state: 'hidden' });
     await page.getByText('5 threads named.').waitFor();
     await tab(page, /All steps/).click();
-    await page.getByText('in Navy').waitFor({ timeout: 20_000 });
+    await page.getByText('in Navy').waitFor();
     expect(await page.getByText('Thread ?').count()).to.equal(0);
     await page.getByRole('button', { name: 'Undo', exact: true }).first().click();
     await page.getByText('Thread ?').first().waitFor();
