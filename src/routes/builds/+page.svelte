@@ -2,7 +2,7 @@
   import Guard from '$lib/ui/kit/Guard.svelte';
   import Portion from '$lib/ui/kit/Portion.svelte';
   import Select from '$lib/ui/kit/Select.svelte';
-  import { onMount } from 'svelte';
+  import { onMount, untrack } from 'svelte';
   import { resolve } from '$app/paths';
   import ListPlus from '@lucide/svelte/icons/list-plus';
   import Spline from '@lucide/svelte/icons/spline';
@@ -34,8 +34,8 @@
     return () => left.abort();
   });
   $effect(() => {
-    void workroom.builds;
-    void list.follow(left.signal);
+    void [workroom.builds, list.words, list.only];
+    untrack(() => void list.follow(left.signal));
   });
   /** the build whose run is being begun: it is read and planned first */
   let beginning = $state('');

@@ -81,8 +81,13 @@ export class BuildList {
       .sort(BY[this.order]);
   });
 
-  /** Works out what is not known yet, one build after the other, those shown first. */
-  async follow(signal: AbortSignal): Promise<void> {
+  /** Works out what is not known yet, one build after the other, those shown first; once at a time, whoever asks. */
+  follow(signal: AbortSignal): Promise<void> {
+    this.following ??= this.workOut(signal).finally(() => (this.following = null));
+    return this.following;
+  }
+  private following: Promise<void> | null = null;
+  private async workOut(signal: AbortSignal): Promise<void> {
     for (;;) {
       const next = this.rows.find(({ build }) => this.facts[build.id]?.build !== build);
       if (!next || signal.aborted) return;
