@@ -296,12 +296,11 @@ describe('editing a score', () => {
 
   it('asks about a block it is not sure of, takes the answer, and asks no more', async () => {
     const { page, context } = await openPage(used.browser);
-    // Three bent lines that neither place nor hold anything: decoration, but who knows of the first two.
+    // Two bent lines, one after the other: the first may place a piece or hold one, and the second hangs on it.
     const lines = new TapeMaker('LINES');
     for (const [k, [from, over]] of [
       [0, 15],
       [20, 45],
-      [-20, -45],
     ].entries()) {
       if (k) lines.stop();
       lines.sew(
@@ -323,13 +322,18 @@ describe('editing a score', () => {
     });
     await page.getByText('2 blocks of this tape').waitFor();
     await page.getByRole('button', { name: 'Show the next' }).click();
-    // Both answers are one press each; what one says is read around, and the other is plain then.
+    // Both answers are one press each; what one says is read around, and another question is left.
     const question = page.getByRole('group', { name: 'A question about this block' });
     await question.waitFor();
     // Which is the likelier hangs on a hair.
-    expect(await question.getByRole('button').allInnerTexts()).to.have.members(['decoration', 'placement']);
-    await question.getByRole('button', { name: 'decoration' }).click();
+    expect(await question.getByRole('button').allInnerTexts()).to.have.members(['placement', 'tack down']);
+    await question.getByRole('button', { name: 'placement' }).click();
+    await page.getByText('1 block of this tape').waitFor();
+    await page.getByRole('button', { name: 'Show the question' }).click();
+    await question.getByRole('button', { name: 'tack down' }).click();
     await page.getByText('could be read in more than one way').waitFor({ state: 'detached' });
+    await page.keyboard.press('Control+z');
+    await page.getByText('1 block of this tape').waitFor();
     await page.keyboard.press('Control+z');
     await page.getByText('2 blocks of this tape').waitFor();
     await context.close();

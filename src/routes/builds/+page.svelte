@@ -64,21 +64,23 @@
         <label class="flex items-center gap-2"
           ><span class="label">Find</span><input type="search" bind:value={list.words} class="w-44" /></label
         >
-        <label class="flex items-center gap-2"
-          ><span class="label">Show</span><Select
+        <span class="flex items-center gap-2"
+          ><span class="label" aria-hidden="true">Show</span><Select
+            label="Show"
             class="min-h-11 max-w-56"
             value={list.only}
             options={list.kinds}
             onchange={(only) => (list.only = only)}
-          /></label
+          /></span
         >
-        <label class="flex items-center gap-2"
-          ><span class="label">Order</span><Select
+        <span class="flex items-center gap-2"
+          ><span class="label" aria-hidden="true">Order</span><Select
+            label="Order"
             class="min-h-11"
             value={list.order}
             options={orders}
             onchange={(order) => (list.order = order)}
-          /></label
+          /></span
         >
       </div>
     {/if}
