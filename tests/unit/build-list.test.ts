@@ -4,6 +4,7 @@ import { newLine, orderSchema } from '$lib/core/workshop';
 import { bib, crewPatch, tailTab } from '$lib/demo';
 import { BuildList } from '$lib/ui/state/build-list.svelte';
 import type { BuildFacts } from '$lib/ui/state/build-facts';
+import { isPast } from '$lib/ui/builds/due';
 import { tagsIn } from '$lib/ui/builds/tags';
 import { example } from '../support/examples';
 
@@ -110,6 +111,11 @@ describe('the list of builds', () => {
     left.abort();
     await list.follow(left.signal);
     expect(read).to.deep.equal([]);
+  });
+
+  it('what is due is over by the maker’s clock, to the hour', () => {
+    const noon = new Date(2026, 11, 4, 12).getTime();
+    expect([isPast('2026-12-04T09:00', noon), isPast('2026-12-04T13:00', noon)]).to.deep.equal([true, false]);
   });
 
   it('takes tags as they are typed: each once, none empty, as long as a tag may be', () => {

@@ -3,7 +3,7 @@
   import { count } from '$lib/core/base';
   import type { OpenOrder } from '$lib/core/batch';
   import { orderName } from '../batch/words';
-  import { dueOn } from '../builds/due';
+  import { dueOn, isPast } from '../builds/due';
   import TapePicture from '../hoop/TapePicture.svelte';
   import Guard from '../kit/Guard.svelte';
   import { workroom } from '../state/workroom.svelte';
@@ -13,7 +13,7 @@
   /** runs that are not read yet may have made more of it */
   const isSure = ({ createdAt }: OpenOrder['order']) =>
     !workroom.olderRuns || (workroom.runs.at(-1)?.run.createdAt ?? Infinity) < createdAt;
-  const today = new Date().toISOString().slice(0, 10);
+  const now = Date.now();
 </script>
 
 {#each orders as { order, sums, lines } (order.id)}
@@ -26,7 +26,7 @@
             ? `, ${sums.inWork} in work`
             : ''}</span
         >
-        {#if sums.due}<span class={['ml-auto', sums.due < today && 'font-bold text-madder']}
+        {#if sums.due}<span class={['ml-auto', isPast(sums.due, now) && 'font-bold text-madder']}
             >{dueOn(sums.due)}</span
           >{/if}
       </h3>
