@@ -1,5 +1,13 @@
 import { solveLayout, type Layout } from '$lib/core/nesting';
-import { classicCase, perfectRoll, perfectSheets, type CuttingCase } from '../tests/support/cutting';
+import {
+  classicCase,
+  copiesOf,
+  orderOffRoll,
+  perfectRoll,
+  perfectSheets,
+  rowsLength,
+  type CuttingCase,
+} from '../tests/support/cutting';
 
 /** Layouts against what is known of generated cases: printed, not asserted. seconds: given to each. */
 export function printLayouts(seconds: number) {
@@ -54,6 +62,27 @@ export function printLayouts(seconds: number) {
     `Perfect rolls: ${percent(mean(rolls))} longer than known on average, ${percent(Math.max(...rolls))} at worst`,
   );
 
+  const copies = [10, 16, 24].flatMap((n) =>
+    [1, 2, 3, 4].map((seed) => {
+      const c = copiesOf(perfectSheets(10 * n + seed, n, 1, 1), 8);
+      return solve({ ...c, stock: c.stock.map((s) => ({ ...s, quantity: 99 })) }).layout.sheets.length;
+    }),
+  );
+  console.log(
+    `Eight copies of a perfect sheet: ${percent(copies.filter((n) => n === 8).length / copies.length)} equal, of ${copies.length}, ${Math.max(...copies) - 8} sheets more at worst`,
+  );
+  const orders = Array.from({ length: 16 }, (_, i) => {
+    const order = orderOffRoll(i + 1, 3 + (i % 6));
+    const { rollLengthMm } = solve(order).layout;
+    const area = order.pieces.reduce((sum, p) => sum + p.widthMm * p.heightMm * p.quantity, 0);
+    return {
+      over: (rollLengthMm * order.stock[0].widthMm) / area - 1,
+      saved: 1 - rollLengthMm / rowsLength(order),
+    };
+  });
+  console.log(
+    `Orders off a roll: ${percent(mean(orders.map((o) => o.over)))} over their area, ${percent(mean(orders.map((o) => o.saved)))} less than rows of a textbook, longer than these in ${orders.filter((o) => o.saved < 0).length} of ${orders.length}`,
+  );
   const classes = Array.from({ length: 10 }, (_, k) => k + 1).map((kind) => {
     const answers: Layout[] = [20, 40, 60, 80, 100].map((n, i) => solve(classicCase(kind, n, i + 1)).layout);
     const sheets = mean(answers.map((a) => a.sheets.length));

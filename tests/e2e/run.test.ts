@@ -286,6 +286,13 @@ describe('at the machine', () => {
     });
     await page.getByText('1 picture kept').waitFor();
     await page.getByRole('dialog').getByRole('button', { name: 'Close' }).click();
+    while (!/^Look before/.test(await title(page))) await page.keyboard.press('ArrowRight');
+    await page.getByText('Nothing can be sewn in its place again').waitFor();
+    expect(await forward(page).innerText()).to.match(/All is well: unhoop/);
+    await page.keyboard.press('ArrowRight');
+    await page.getByRole('heading', { name: 'Unhoop' }).waitFor();
+    await page.keyboard.press('ArrowLeft');
+    await page.getByRole('heading', { name: 'Look before you unhoop' }).waitFor();
     while (!/^All steps/.test(await title(page))) await stepOn(page);
     await page.keyboard.press('n');
     await page.getByRole('dialog').getByLabel('Note').fill('A longer zip next time.');

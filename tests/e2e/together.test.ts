@@ -91,15 +91,9 @@ describe('several builds in one hooping', () => {
     await page.getByRole('button', { name: 'Sew this hooping' }).click();
     const title = page.getByTestId('run-title');
     await title.getByText('Hoop up').waitFor();
-    const forward = page.getByTestId('forward');
     for (let steps = 0; steps < 80; steps++) {
       if ((await title.innerText()) === 'Leave it in the hoop') break;
-      const index = await page.getByTestId('run').getAttribute('data-index');
-      await forward.click();
-      await page.waitForFunction(
-        (before) => document.querySelector('[data-testid=run]')?.getAttribute('data-index') !== before,
-        index,
-      );
+      await stepOn(page);
     }
     await title.getByText('Leave it in the hoop').waitFor();
     await page.getByRole('button', { name: 'Begin Tail tab in the same hoop' }).click();

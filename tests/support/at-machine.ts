@@ -7,15 +7,22 @@ export const index = async (page: Page) => Number(await page.getByTestId('run').
 /** One press, and the step after it; one that does not come is told with what is there instead. */
 export const stepOn = async (page: Page, key = 'ArrowRight') => {
   const before = await index(page);
-  await page.keyboard.press(key);
-  await page
-    .waitForFunction(
-      (i) => Number(document.querySelector('[data-testid=run]')?.getAttribute('data-index')) !== i,
-      before,
-    )
-    .catch(async (error: unknown) => {
-      throw new Error(`${error}; step ${before} shows: ${await page.locator('body').innerText()}`);
-    });
+  const at = () => page.getByTestId('run').getAttribute('data-page');
+  // What stands beside a step has a screen of its own.
+  for (let shown = await at(); (await index(page)) === before; shown = await at()) {
+    await page.keyboard.press(key);
+    await page
+      .waitForFunction(
+        ([i, page]) => {
+          const run = document.querySelector<HTMLElement>('[data-testid=run]');
+          return run?.dataset.index !== i || run?.dataset.page !== page;
+        },
+        [String(before), shown] as const,
+      )
+      .catch(async (error: unknown) => {
+        throw new Error(`${error}; step ${before} shows: ${await page.locator('body').innerText()}`);
+      });
+  }
 };
 /** Run takes keys again only when nothing is open over it. */
 export const closeDialog = async (page: Page) => {

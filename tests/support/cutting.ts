@@ -34,6 +34,49 @@ export function perfectSheets(
     known: sheets,
   };
 }
+/** So many copies of every piece of a case: the best answer is known to be no worse than so many times its own. */
+export function copiesOf(of: CuttingCase, times: number): CuttingCase {
+  return {
+    name: `${times} × ${of.name}`,
+    pieces: of.pieces.map((p) => ({ ...p, quantity: times * p.quantity })),
+    stock: of.stock,
+    known: of.known === undefined ? undefined : times * of.known,
+  };
+}
+/** An order off a roll: few sizes, many of each. Its best answer is not known; no layout is shorter than its area asks for. */
+export function orderOffRoll(seed: number, kinds: number, width = 1400): CuttingCase {
+  const dice = new Dice(seed);
+  return {
+    name: `an order of ${kinds} sizes`,
+    pieces: Array.from({ length: kinds }, (_, i) => ({
+      id: `p${i}`,
+      widthMm: dice.whole(60, 420),
+      heightMm: dice.whole(60, 420),
+      quantity: dice.whole(8, 60),
+      mayTurn: seed % 2 === 0,
+    })),
+    stock: [{ id: 'roll', widthMm: width, heightMm: 90_000, quantity: 1, roll: true }],
+  };
+}
+/**
+ * The rows of a textbook, each as high as its highest piece and filled by the first piece that fits it, the highest first
+ * (first fit by falling height): how long a roll they take. mm
+ */
+export function rowsLength({ pieces, stock: [roll] }: CuttingCase): number {
+  const all = pieces
+    .flatMap((p) => Array.from({ length: p.quantity }, () => p))
+    .map((p) =>
+      p.mayTurn && p.heightMm > p.widthMm ? { w: p.heightMm, h: p.widthMm } : { w: p.widthMm, h: p.heightMm },
+    )
+    .sort((a, b) => b.h - a.h);
+  const rows: { h: number; x: number }[] = [];
+  for (const { w, h } of all) {
+    const row = rows.find((r) => r.x + w <= roll.widthMm);
+    if (row) row.x += w;
+    else rows.push({ h, x: w });
+  }
+  return rows.reduce((sum, r) => sum + r.h, 0);
+}
 /** The same of a length of roll. */
 export function perfectRoll(seed: number, n: number, grid: number, width = 1100): CuttingCase {
   const dice = new Dice(seed);

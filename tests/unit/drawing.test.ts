@@ -8,12 +8,14 @@ import { dropAt, layoutScore } from '$lib/ui/score/layout';
 import { fromShown, toShown } from '$lib/ui/workshop/shown';
 import { example } from '../support/examples';
 
+/** px */
+const DESK = { width: 1100, least: 17 };
 const examples = [pouch(), crewPatch(), tailTab()].map((tape) => example(tape));
 
 describe('the score on two staves', () => {
   it('a step that is let go is put before the one it lies over, by its place in time alone; on itself it stays', () => {
     const [{ plan, reading }] = examples;
-    const layout = layoutScore(plan.score, plan.time.steps, reading.blocks, 1100);
+    const layout = layoutScore(plan.score, plan.time.steps, reading.blocks, DESK);
     const [first, second, third] = layout.placed;
     expect(dropAt(layout, first.x, second.step.id)).to.equal(0);
     expect(dropAt(layout, first.x + first.width - 0.1, third.step.id)).to.equal(0);
@@ -28,7 +30,7 @@ describe('the score on two staves', () => {
         fc.integer({ min: 900, max: 3000 }),
         fc.constantFrom(...examples),
         (width, { plan, reading }) => {
-          const { placed } = layoutScore(plan.score, plan.time.steps, reading.blocks, width);
+          const { placed } = layoutScore(plan.score, plan.time.steps, reading.blocks, { width, least: 17 });
           let x = 0;
           for (const p of placed) {
             expect(p.x).to.be.closeTo(x, 1e-6);
@@ -43,19 +45,47 @@ describe('the score on two staves', () => {
   });
   it('gives the longer step the wider place, on the stave of who does it', () => {
     const { plan, reading } = examples[0];
-    const { placed } = layoutScore(plan.score, plan.time.steps, reading.blocks, 1100);
+    const { placed } = layoutScore(plan.score, plan.time.steps, reading.blocks, DESK);
     for (const a of placed)
       for (const b of placed) if (a.seconds > b.seconds) expect(a.width).to.be.at.least(b.width - 1e-6);
     for (const p of placed) expect(p.stave).to.equal(p.step.kind === 'needle' ? 'needle' : 'hands');
   });
   it('draws a bar line at each of the 14 stops, none after the last block', () => {
     const { plan, reading } = examples[0];
-    const { bars } = layoutScore(plan.score, plan.time.steps, reading.blocks, 1100);
+    const { bars } = layoutScore(plan.score, plan.time.steps, reading.blocks, DESK);
     expect(bars.map((b) => b.label)).to.deep.equal(Array.from({ length: 14 }, (_, i) => String(i + 1)));
+  });
+  it('rules the minutes where they are: a tick for each, inside the step that lasts then, clocks that never touch', () => {
+    const { plan, reading } = examples[0];
+    const total = plan.score.steps.reduce((sum, s) => sum + plan.time.steps[s.id].seconds, 0);
+    for (const least of [17, 22, 44])
+      for (const width of [240, 700, 1100, 2400]) {
+        const { placed, minutes, width: drawn } = layoutScore(plan.score, plan.time.steps, reading.blocks, { width, least }); // prettier-ignore
+        expect(minutes.map((m) => m.seconds / 60)).to.deep.equal(
+          Array.from({ length: Math.floor(total / 60) }, (_, i) => i + 1),
+        );
+        for (const { x, seconds } of minutes) {
+          const over = placed.find((p) => x <= p.x + p.width + 1e-6)!;
+          const before = placed.slice(0, over.index).reduce((sum, p) => sum + p.seconds, 0);
+          expect(x).to.be.closeTo(over.x + (over.width * (seconds - before)) / over.seconds, 1e-6);
+        }
+        const told = minutes.filter((m) => m.told);
+        told.forEach(({ x }, i) => expect(x - (told[i - 1]?.x ?? 0)).to.be.at.least(40));
+        expect(drawn).to.be.closeTo(Math.max(width, least * placed.length), 0.5);
+        expect(told.length, `${width} px`).to.be.at.least(drawn > 600 ? 3 : 1);
+      }
+  });
+  it('leaves out the number of a stop that would stand on the one before it; its line stays', () => {
+    const { plan, reading } = examples[0];
+    const { bars } = layoutScore(plan.score, plan.time.steps, reading.blocks, { width: 200, least: 3 });
+    const told = bars.filter((b) => b.label);
+    expect(bars).to.have.length(14);
+    expect(told.length).to.be.within(2, 13);
+    told.slice(1).forEach((b, i) => expect(b.x - told[i].x).to.be.at.least(15));
   });
   it('puts work on the back of the hoop on the lowest line', () => {
     const { plan, reading } = examples[0];
-    const { placed } = layoutScore(plan.score, plan.time.steps, reading.blocks, 1100);
+    const { placed } = layoutScore(plan.score, plan.time.steps, reading.blocks, DESK);
     const level = (title: string) => placed.find((p) => p.step.title === title)?.level;
     expect([level('Lay the zip'), level('Turn'), level('Lay back lining')]).to.deep.equal([0, 1, 2]);
   });

@@ -10,7 +10,16 @@ import {
   type LayoutPiece,
   type LayoutStock,
 } from '$lib/core/nesting';
-import { classicCase, perfectRoll, perfectSheets } from '../support/cutting';
+import { fillLength, byWorth } from '$lib/core/nesting/knapsack';
+import { Master } from '$lib/core/nesting/simplex';
+import {
+  classicCase,
+  copiesOf,
+  orderOffRoll,
+  perfectRoll,
+  perfectSheets,
+  rowsLength,
+} from '../support/cutting';
 
 /** A number of tries, not a time: the same on every machine. */
 const tries = (n: number) => () => n-- > 0;
@@ -235,6 +244,58 @@ describe('layouts', () => {
     expect(solve(pieces, stock).sheets.map((s) => s.stockId)).to.deep.equal(['offcut']);
     expect(solve([{ ...pieces[0], quantity: 4 }], stock).cost).to.equal(8);
   });
+  it('of many copies they are as sound: sheets, rolls, and both beside each other', () => {
+    const copies = anyPieces.map((list) =>
+      list.map((p, i) => ({ ...p, quantity: p.quantity * (4 + (i % 3)) })),
+    );
+    const shelf = anyStock.map((list) =>
+      list.map((s, i) => ({
+        ...s,
+        quantity: 30,
+        ...(i % 2 ? { roll: true, heightMm: 6000, quantity: 2 } : {}),
+      })),
+    );
+    fc.assert(
+      fc.property(copies, shelf, fc.constantFrom(0, 4), (pieces, stock, gapMm) => {
+        const layout = solve(pieces, stock, { gapMm, mayContinue: tries(400) });
+        expectSound(layout, pieces, stock, gapMm);
+        for (const sheet of layout.sheets) {
+          const { widthMm, heightMm } = stock.find((s) => s.id === sheet.stockId)!;
+          expect(cutSheet(sheet.placements, widthMm, heightMm)).to.not.equal(null);
+        }
+      }),
+      { numRuns: 25 },
+    );
+  });
+  it('copies of one sheet come back to as many sheets, copies of a stretch of roll to as many stretches', () => {
+    for (const [seed, n] of [
+      [3, 12],
+      [4, 20],
+      [5, 24],
+    ]) {
+      const sheets = copiesOf(perfectSheets(seed, n, 1, 1), 8);
+      const layout = solve(sheets.pieces, sheets.stock.map((s) => ({ ...s, quantity: 99 })), { mayContinue: tries(4000) }); // prettier-ignore
+      expectSound(layout, sheets.pieces, [{ ...sheets.stock[0], quantity: 99 }]);
+      expect(layout.sheets.length, `${n} pieces`).to.equal(8);
+    }
+    const roll = copiesOf(perfectRoll(7, 14, 1), 6);
+    const stock = roll.stock.map((s) => ({ ...s, heightMm: 90_000 }));
+    const layout = solve(roll.pieces, stock, { mayContinue: tries(4000) });
+    expect(layout.rollLengthMm).to.be.closeTo(roll.known as number, 0.1);
+  });
+  it('an order of few sizes takes less of a roll than the rows of a textbook, and never less than its area', () => {
+    let saved = 0;
+    for (const seed of [1, 2, 3, 4]) {
+      const order = orderOffRoll(seed, 3 + (seed % 5));
+      const layout = solve(order.pieces, order.stock, { mayContinue: tries(500) });
+      expectSound(layout, order.pieces, order.stock);
+      const area = order.pieces.reduce((sum, p) => sum + p.widthMm * p.heightMm * p.quantity, 0);
+      expect(layout.rollLengthMm).to.be.at.least(area / order.stock[0].widthMm - 1e-6);
+      expect(layout.rollLengthMm).to.be.at.most(rowsLength(order));
+      saved += 1 - layout.rollLengthMm / rowsLength(order);
+    }
+    expect(saved / 4).to.be.above(0.03);
+  });
   it('says what fits no stock at all, and lays out the rest', () => {
     const layout = solve(
       [
@@ -382,5 +443,59 @@ describe('ways of cutting the same pieces', () => {
     ]);
     // Where all leave some over, the fewest are still ways.
     expect(kept(way('wide', ['wide'], 3, 2), way('narrow', ['narrow'], 1, 1))).to.deep.equal(['narrow']);
+  });
+});
+
+describe('patterns for copies', () => {
+  const none = () => {};
+  it('fill a length with what is worth most: as good as looking at every way', () => {
+    const choice = fc.record({
+      length: fc.integer({ min: 1, max: 30 }),
+      value: fc.integer({ min: 0, max: 40 }),
+      most: fc.integer({ min: 0, max: 4 }),
+    });
+    fc.assert(
+      fc.property(fc.array(choice, { maxLength: 5 }), fc.integer({ min: 0, max: 60 }), (list, length) => {
+        const choices = list.toSorted(byWorth);
+        const { value, counts } = fillLength(choices, length, 1e6, none);
+        const used = counts.reduce((sum, n, i) => sum + n * choices[i].length, 0);
+        expect(used).to.be.at.most(length);
+        counts.forEach((n, i) => expect(n).to.be.at.most(choices[i].most));
+        expect(counts.reduce((sum, n, i) => sum + n * choices[i].value, 0)).to.equal(value);
+        const best = (at: number, rest: number): number =>
+          at === choices.length
+            ? 0
+            : Math.max(
+                ...Array.from({ length: choices[at].most + 1 }, (_, n) => n)
+                  .filter((n) => n * choices[at].length <= rest)
+                  .map((n) => n * choices[at].value + best(at + 1, rest - n * choices[at].length)),
+              );
+        expect(value).to.equal(best(0, length));
+      }),
+      { numRuns: 200 },
+    );
+  });
+  it('the master problem of bars of 10 m: 44 of 3 m and 20 of 4 m are cut from 21 1/3 bars, a third of a bar for each', () => {
+    // By hand: three of 3 m (1 m lost), two of 3 m and one of 4 m (nothing lost), one of 3 m … two of 4 m (2 m lost).
+    const master = new Master([44, 20], [], 1000, none);
+    master.columns.push({ cost: 1, entries: [[0, 3]] });
+    master.columns.push({ cost: 1, entries: [[0, 2], [1, 1]] }); // prettier-ignore
+    master.columns.push({ cost: 1, entries: [[1, 2]] });
+    master.solve();
+    // 20 bars of two and one hold 40 and 20; the four that are left take 4 / 3 of a bar of threes.
+    const uses = master.uses().sort((a, b) => a.column - b.column);
+    expect(uses.map((u) => u.column)).to.deep.equal([0, 1]);
+    expect(uses[0].amount).to.be.closeTo(4 / 3, 1e-9);
+    expect(uses[1].amount).to.be.closeTo(20, 1e-9);
+    const [three, four] = master.prices();
+    expect([three, four].map((p) => Math.round(p * 1e6) / 1e6)).to.deep.equal([0.333333, 0.333333]);
+  });
+  it('what cannot be covered is missing, at its price, and a limit holds', () => {
+    const master = new Master([5, 2], [3], 50, none);
+    master.columns.push({ cost: 1, entries: [[0, 1], [2, 1]] }); // prettier-ignore
+    master.solve();
+    expect(master.uses()).to.deep.equal([{ column: 0, amount: 3 }]);
+    const prices = master.prices();
+    expect([prices[0], prices[1], prices[2]]).to.deep.equal([50, 50, -49]);
   });
 });

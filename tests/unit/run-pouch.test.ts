@@ -1,9 +1,12 @@
 import { expect } from 'chai';
 import { numbersWith } from '$lib/core/numbers';
 import {
+  besideAfter,
+  besideBefore,
   bobbinLeft,
   bobbinNow,
   inspections,
+  liesBeneath,
   attendance,
   byCall,
   newRun,
@@ -80,6 +83,38 @@ describe('a run of the pouch', () => {
         )?.[1],
       );
     expect(jumps(4)).to.equal(4 * jumps(1));
+  });
+  it('a line that is left open on purpose is told with its opening, in the maker’s unit', () => {
+    const unhoop = at('unhoop');
+    const said = /opening of (\d+(\.\d)?)\smm/u.exec(inspections(record, sewnTo(unhoop)).at(-1)?.text ?? '');
+    // The pouch is turned through it.
+    expect(Number(said?.[1])).to.be.closeTo(record.blocks.at(-1)!.openMm, 0.05).and.to.be.above(40);
+    const open = { ...record, blocks: record.blocks.map((b) => ({ ...b, openMm: 63.5 })) };
+    const last = (...unit: ['inch'] | []) => inspections(open, sewnTo(unhoop), ...unit).at(-1)?.text;
+    expect(last()).to.match(/closed from end to end but for its opening of 63\.5\smm, no loops/u);
+    expect(last('inch')).to.match(/its opening of 2 1\/2\sin/u);
+    const closed = { ...record, blocks: record.blocks.map((b) => ({ ...b, openMm: 0 })) };
+    expect(inspections(closed, sewnTo(unhoop)).at(-1)?.text).not.to.contain('opening');
+  });
+  it('has screens of their own for the look before unhooping, and for the hoop put back on where it was off', () => {
+    const { steps } = record.score;
+    const before = steps.map((s) => besideBefore(s));
+    expect(before.filter(Boolean)).to.deep.equal(['look']);
+    expect(before[at('unhoop')]).to.equal('look');
+    const off = (i: number) => {
+      const s = steps[i];
+      return s?.kind === 'hand' && s.hoop === 'off';
+    };
+    const on = steps.flatMap((s, i) => (besideAfter(s, steps[i + 1]) ? [i] : []));
+    expect(on.length).to.be.above(1);
+    for (const i of on) expect([off(i), off(i + 1), i + 1 < at('unhoop')]).to.deep.equal([true, false, true]);
+    // Wherever the needle goes on after the hoop was off, it was put back on first.
+    steps.forEach((s, i) => {
+      if (s.kind === 'needle' && off(i - 1)) expect(on).to.include(i - 1);
+    });
+    // What is loose underneath is felt for, not what is sewn already or lies on top.
+    const beneath = on.map((i) => liesBeneath(record, i));
+    expect(beneath).to.deep.equal([[], ['Front lining, lower'], ['Front lining, upper'], ['Back lining']]);
   });
   describe('thread and bobbin', () => {
     const fresh = reduceRun([], []);

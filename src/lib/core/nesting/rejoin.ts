@@ -28,46 +28,52 @@ export const turned = (b: Composite): Composite => ({
 const shifted = (puts: Put[], dx: number, dy: number): Put[] =>
   puts.map((p) => ({ ...p, x: p.x + dx, y: p.y + dy }));
 
-/** b on top of a; both as wide. */
-const stack = (a: Composite, b: Composite): Composite => ({
-  w: a.w,
-  h: a.h + b.h,
+/** b on top of a, or beside it; as wide, or as high, as the larger of the two. */
+const joined = (a: Composite, b: Composite, onTop: boolean): Composite => ({
+  w: onTop ? Math.max(a.w, b.w) : a.w + b.w,
+  h: onTop ? a.h + b.h : Math.max(a.h, b.h),
   turn: a.turn && b.turn,
-  puts: [...a.puts, ...shifted(b.puts, 0, a.h)],
-});
-/** b to the right of a; both as high. */
-const beside = (a: Composite, b: Composite): Composite => ({
-  w: a.w + b.w,
-  h: a.h,
-  turn: a.turn && b.turn,
-  puts: [...a.puts, ...shifted(b.puts, a.w, 0)],
+  puts: [...a.puts, ...shifted(b.puts, onTop ? 0 : a.w, onTop ? a.h : 0)],
 });
 
-/** Two blocks and the side they share; turn: the second is turned first. */
+/** Two blocks and how they would be joined; turn: the second is turned first. */
 interface Join {
   i: number;
   j: number;
   turn: boolean;
-  along: 'w' | 'h';
+  onTop: boolean;
   /** the sides of what they make */
   w: number;
   h: number;
+  /** by how much the sides that meet differ, as a share of what is allowed */
+  off: number;
   tieBreak: number;
 }
 /** More owners than this of one length tell nothing about who belongs together. */
 const MOST_OWNERS = 10;
 
+/** Joins weighed against each other at once. */
+const MOST_WEIGHED = 200;
+
+/** How pieces are put together again. */
+export interface Joining {
+  /** of the sheet; larger blocks are not made */
+  width: number;
+  height: number;
+  /** by how much sides that meet may differ: 0 wastes nothing */
+  slack: number;
+  /** 0: only the likeliest; 1: much by luck */
+  temperature: number;
+}
+
 /**
  * Puts pieces back together that share a whole side, the rarest lengths first: where only two have it, they were most
- * likely one before. Stops when nothing joins any more.
- * @param width, height of the sheet; larger blocks are not made  @param temperature 0: only the likeliest; 1: much by luck
+ * likely one before. Stops when nothing joins any more. (From the bottom up, as Wang, 1983.)
  */
 export function rejoin(
   items: readonly Composite[],
-  width: number,
-  height: number,
+  { width, height, slack, temperature }: Joining,
   random: () => number,
-  temperature: number,
   watch: Watch,
 ): Composite[] {
   const blocks: (Composite | null)[] = [...items];
@@ -77,68 +83,88 @@ export function rejoin(
     if (!block) throw new RangeError(`Block ${i} was joined before.`);
     return block;
   };
+  /** lengths are told apart no finer than the slack */
+  const grain = Math.max(1, slack);
+  const keyOf = (length: number) => Math.floor(length / grain);
   const owners = new Map<number, Set<number>>();
+  const known = (length: number) => owners.get(keyOf(length))?.size ?? 0;
   const fits = (w: number, h: number, turn: boolean) =>
     (w <= width && h <= height) || (turn && h <= width && w <= height);
   const isFull = (w: number, h: number, turn: boolean) =>
-    (w === width && h === height) || (turn && h === width && w === height);
-  let open: Join[] = [];
+    (w >= width - slack && h >= height - slack) || (turn && w >= height - slack && h >= width - slack);
+  const open: Join[] = [];
 
-  const offer = (i: number, j: number, along: 'w' | 'h', turn: boolean) => {
+  const offer = (i: number, j: number, onTop: boolean, turn: boolean) => {
     const [a, b] = [alone(i), alone(j)];
+    if (turn && !b.turn) return;
     const [bw, bh] = turn ? [b.h, b.w] : [b.w, b.h];
-    if ((along === 'w' ? a.w !== bw : a.h !== bh) || (turn && !b.turn)) return;
-    const [w, h] = along === 'w' ? [a.w, a.h + bh] : [a.w + bw, a.h];
-    if (fits(w, h, a.turn && b.turn)) open.push({ i, j, turn, along, w, h, tieBreak: random() });
+    const off = Math.abs(onTop ? a.w - bw : a.h - bh);
+    if (off > slack) return;
+    const [w, h] = onTop ? [Math.max(a.w, bw), a.h + bh] : [a.w + bw, Math.max(a.h, bh)];
+    if (fits(w, h, a.turn && b.turn))
+      open.push({ i, j, turn, onTop, w, h, off: off / grain, tieBreak: random() });
   };
   const add = (i: number) => {
     const b = alone(i);
     if (isFull(b.w, b.h, b.turn)) return;
-    for (const length of new Set([b.w, b.h])) {
-      const others = owners.get(length) ?? new Set<number>();
-      owners.set(length, others);
-      if (others.size <= MOST_OWNERS)
+    for (const key of new Set([keyOf(b.w), keyOf(b.h)])) {
+      for (const near of slack ? [key - 1, key, key + 1] : [key]) {
+        const others = owners.get(near);
+        if (!others || others.size > MOST_OWNERS) continue;
         for (const j of others)
-          for (const along of ['w', 'h'] as const)
-            for (const turn of [false, true])
-              if ((along === 'w' ? b.w : b.h) === length) offer(i, j, along, turn);
-      others.add(i);
+          for (const onTop of [true, false])
+            for (const turn of [false, true]) if (keyOf(onTop ? b.w : b.h) === key) offer(i, j, onTop, turn);
+      }
+    }
+    for (const key of new Set([keyOf(b.w), keyOf(b.h)])) {
+      const same = owners.get(key) ?? new Set<number>();
+      owners.set(key, same.add(i));
     }
   };
   const drop = (i: number) => {
     const b = alone(i);
-    for (const length of [b.w, b.h]) owners.get(length)?.delete(i);
+    for (const length of [b.w, b.h]) owners.get(keyOf(length))?.delete(i);
     blocks[i] = null;
   };
   items.forEach((_, i) => add(i));
 
-  for (;;) {
+  /** The best join of all, or, where there are very many, of each so many-th; those of joined blocks are dropped on the way. */
+  const bestOf = (each: number): Join | null => {
     let best: Join | null = null;
     let most = -Infinity;
-    let alive = 0;
-    watch.tick(open.length);
-    for (const join of open) {
-      if (!blocks[join.i] || !blocks[join.j]) continue;
-      open[alive++] = join;
-      const shared = join.along === 'w' ? join.w : join.h;
-      const grown = join.along === 'w' ? join.h : join.w;
-      const known = owners.get(shared)?.size ?? 2;
+    watch.tick(Math.ceil(open.length / each));
+    for (let n = each > 1 ? Math.floor(random() * each) : 0; n < open.length; n += each) {
+      let join = open[n];
+      while (join && !(blocks[join.i] && blocks[join.j])) {
+        const last = open.pop() as Join;
+        if (last === join) return best;
+        join = open[n] = last;
+      }
+      const [shared, grown] = join.onTop ? [join.w, join.h] : [join.h, join.w];
       // A join whose new side is known elsewhere, or is the sheet's own, is the better guess.
-      const meets = grown === width || grown === height ? 2.5 : (owners.get(grown)?.size ?? 0) > 0 ? 1.5 : 0;
+      const isEdge = Math.abs(grown - width) <= slack || Math.abs(grown - height) <= slack;
+      const meets = isEdge ? 2.5 : known(grown) > 0 ? 1.5 : 0;
       const score =
-        (isFull(join.w, join.h, true) ? 8 : 0) + meets + 5 / known + join.tieBreak * temperature * 5;
+        (isFull(join.w, join.h, true) ? 8 : 0) +
+        meets +
+        5 / Math.max(1, known(shared)) -
+        join.off +
+        join.tieBreak * temperature * 5;
       if (score > most) {
         most = score;
         best = join;
       }
     }
-    open = open.slice(0, alive);
+    return best;
+  };
+  for (;;) {
+    const best = bestOf(Math.ceil(open.length / MOST_WEIGHED)) ?? bestOf(1);
     if (!best) return blocks.flatMap((b) => b ?? []);
     const a = alone(best.i);
     const b = best.turn ? turned(alone(best.j)) : alone(best.j);
     drop(best.i);
     drop(best.j);
-    blocks.push(best.along === 'w' ? stack(a, b) : beside(a, b));
+    blocks.push(joined(a, b, best.onTop));
     add(blocks.length - 1);
   }
 }

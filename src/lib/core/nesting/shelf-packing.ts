@@ -29,6 +29,18 @@ export class Strip {
     private readonly watch: Watch,
   ) {}
 
+  /** Begins anew from strips that are filled already, and what is left over. False when there was no time for that. */
+  begin(strips: readonly Bin[], rest: readonly Composite[], mayContinue: () => boolean): boolean {
+    const filled = strips.map((bin): Band => ({
+      h: bin.h,
+      bin,
+      blocks: bin.puts.map((p) => compositeOf(this.items.get(p.serial) as Item)),
+    }));
+    const more = this.fill(rest, TRIES_FIRST, mayContinue);
+    if (!more) return false;
+    this.bands = [...filled, ...more];
+    return true;
+  }
   /** One step: the first bands of all, or some of them recreated. Null when it came to nothing better or as good. */
   step(blocks: () => Composite[], mayContinue: () => boolean): Bin | null {
     if (!this.bands) {
@@ -105,7 +117,8 @@ export class Strip {
     return best;
   }
 
-  private joined(): Bin {
+  /** All bands on top of each other. */
+  joined(): Bin {
     const bands = this.bands as Band[];
     let y = 0;
     const puts = bands.flatMap((band) => {

@@ -1,10 +1,13 @@
-import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { describe, isBetter, objectiveOf, usedHeight, type Packing, type StockKind } from './answer';
 import { lowerBound } from './bounds';
-import { compositeOf, rejoin, type Composite } from './rejoin';
+import { Copies, onRolls, type Cutting } from './copies';
+import { Puzzle } from './puzzle';
+import { compositeOf, type Composite } from './rejoin';
 import { packGuillotine, type Rules } from './guillotine';
 import { chooser, sorted } from './choose';
 import { packNest } from './nest';
+import { divided } from './divide';
+import { fits, itemsOf, kindsOf, randomFrom } from './problem';
 import { packRows } from './quick';
 import { Strip } from './shelf-packing';
 import {
@@ -37,12 +40,6 @@ const SORTS: ((b: Composite) => number)[] = [
 /** Joining pieces again looks at every pair of sides: beyond this it takes longer than it is worth. */
 const MOST_REJOINED = 260;
 
-/** Numbers in [0, 1): the same seed gives the same layouts. One draw a number is fine enough to choose by. */
-function randomFrom(seed: number): () => number {
-  const dice = xoroshiro128plus(seed);
-  return () => (dice.next() >>> 0) / 2 ** 32;
-}
-
 /**
  * Lays pieces out on stock. A good layout comes at once, better ones until `mayContinue` says stop or none can be better.
  * Fewest pieces left over first, then least cost, then fewest sheets, then least of each roll, then the largest rests.
@@ -52,29 +49,6 @@ export const solveLayout = (
   stock: readonly LayoutStock[],
   options: LayoutOptions,
 ): Layout => new Search(pieces, stock, options).run();
-
-const itemsOf = (pieces: readonly LayoutPiece[], toUnit: (mm: number) => number): Item[] => {
-  let serial = 0;
-  return pieces.flatMap((p, piece) =>
-    Array.from({ length: p.quantity }, (): Item => ({
-      piece,
-      serial: serial++,
-      w: toUnit(p.widthMm),
-      h: toUnit(p.heightMm),
-      turn: p.mayTurn,
-    })),
-  );
-};
-const kindsOf = (stock: readonly LayoutStock[], toUnit: (mm: number) => number): StockKind[] =>
-  stock.map((s) => ({
-    w: toUnit(s.widthMm),
-    h: toUnit(s.heightMm),
-    quantity: s.quantity,
-    cost: s.cost ?? s.widthMm * s.heightMm,
-    roll: s.roll ?? s.quantity === 1,
-  }));
-const fits = (i: Item, k: StockKind) =>
-  k.quantity > 0 && ((i.w <= k.w && i.h <= k.h) || (i.turn && i.h <= k.w && i.w <= k.h));
 
 /** One search for a layout: its problem, its best answer so far, and the ways to a better one. */
 class Search {
@@ -91,15 +65,19 @@ class Search {
   private readonly serials: Map<number, number>;
   /** all lies on one sheet, or along one roll */
   private readonly single: boolean;
+  /** share of the fewest sheets that may stay empty */
+  private readonly free: number;
   /** hardly any waste is allowed: pieces must meet side by side, and little else can help */
   private readonly tight: boolean;
   private readonly watch: Watch;
   private best: Packing | null = null;
   private current: Packing | null = null;
-  /** the pieces as far as they are put together, and for how long that has not become better */
-  private incumbent: Composite[] | null = null;
-  private stale = 0;
+  private readonly puzzle: Puzzle;
   private shelf: Strip | null = null;
+  /** where there are many of a size */
+  private readonly copies: Copies | null;
+  /** the same in so many equal parts: one of them, to be cut as often */
+  private readonly part: { search: Search; times: number | null; tries: number } | null;
 
   constructor(
     private readonly pieces: readonly LayoutPiece[],
@@ -107,9 +85,8 @@ class Search {
     private readonly options: LayoutOptions,
   ) {
     this.gap = Math.round(options.gapMm * UNIT);
-    // A piece never comes out smaller than it was asked for, a sheet never larger.
-    const kinds = (this.kinds = kindsOf(stock, (mm) => Math.floor(mm * UNIT + GRAIN) + this.gap));
-    const all = itemsOf(pieces, (mm) => Math.max(1, Math.ceil(mm * UNIT - GRAIN)) + this.gap);
+    const kinds = (this.kinds = kindsOf(stock, this.gap));
+    const all = itemsOf(pieces, this.gap);
     this.watch = new Watch(options.mayContinue);
     const fitsSome = (i: Item) => kinds.some((k) => fits(i, k));
     const items = (this.items = all.filter(fitsSome));
@@ -120,7 +97,15 @@ class Search {
     this.serials = new Map(items.map((item, i) => [item.serial, i]));
     this.single = kinds.length === 1 && kinds[0].quantity === 1 && items.length > 0;
     const largest = Math.max(0, ...kinds.map((kind) => kind.w * kind.h));
-    this.tight = this.single || this.area > TIGHT * this.lower * largest;
+    this.free = this.single ? 0 : Math.max(0, 1 - this.area / Math.max(1, this.lower * largest));
+    this.tight = this.single || this.free < FREE;
+    this.puzzle = new Puzzle(items, (b) => this.apart(b), this.free, this.single, this.random, this.watch);
+    // A single sheet is filled along its height, as a roll is.
+    const along = this.single ? kinds.map((k) => ({ ...k, roll: true })) : kinds;
+    const copies = new Copies(items, along, this.random, this.watch);
+    this.copies = copies.areMany ? copies : null;
+    const part = this.copies && divided(pieces, stock);
+    this.part = part && { times: part.times, tries: 0, search: new Search(part.pieces, part.stock, { ...options, onBetter: undefined }) }; // prettier-ignore
   }
 
   run(): Layout {
@@ -137,12 +122,20 @@ class Search {
     return this.answer();
   }
   private search() {
-    const { single, tight, options } = this;
+    const { options } = this;
     for (let k = 0; k === 0 || (k < MOST_TRIES && options.mayContinue() && !this.isPerfect()); k++) {
-      if (k >= FIRST_TRIES && !single && (tight ? k % 4 === 1 : k % 10 > 0)) this.ruinAndRecreate();
-      else if (single && k > RULES.length && k % 4) this.tryBands();
-      else this.tryAnew(k);
+      const { copies, part } = this;
+      if (copies && k >= PATTERNS_FROM && k % PATTERNS_EVERY === 0)
+        this.tryPatterns(copies, k === PATTERNS_FROM);
+      else if (copies && part && k % 2) this.tryPart(copies, part);
+      else this.tryPieces(k);
     }
+  }
+  private tryPieces(k: number) {
+    const { single, tight } = this;
+    if (k >= FIRST_TRIES && !single && (tight ? k % 4 === 1 : k % 10 > 0)) this.ruinAndRecreate();
+    else if (single && k > RULES.length && k % 4) this.tryBands();
+    else this.tryAnew(k);
   }
   private answer(): Layout {
     const { best, hopeless, pieces, stock, kinds, gap, lower } = this;
@@ -174,7 +167,7 @@ class Search {
   private tryAnew(k: number) {
     const { single, tight, items, random, kinds } = this;
     const joins = k > 0 && items.length <= MOST_REJOINED && (tight ? k % 6 !== 5 : k % 20 === 0);
-    const joined = joins ? this.rejoined() : null;
+    const joined = joins ? this.puzzle.work(this.target(), this.lower, this.options.mayContinue) : null;
     const blocks = joined ? (single && k % 2 ? this.loosened(joined) : joined) : items.map(compositeOf);
     // Matching weighs every piece for every place: with very many it is left to the tries that follow.
     const usable = blocks.length > MOST_MATCHED && !single ? QUICK : RULES;
@@ -219,33 +212,10 @@ class Search {
     this.offer(bins, packed.unplaced);
   }
 
-  /**
-   * Puts pieces together again along shared sides, takes some of the blocks apart, and again: fewer blocks are better, as
-   * many will do. What was cut from whole sheets comes back to whole sheets.
-   */
-  private rejoined(): Composite[] {
-    const { single, kinds, random, lower, options } = this;
-    const target = single ? { w: kinds[0].w, h: Math.ceil(this.area / kinds[0].w) } : this.pick(kinds);
-    const isWhole = ({ w, h, turn }: Composite) =>
-      (w === target.w && h === target.h) || (turn && w === target.h && h === target.w);
-    const join = (blocks: Composite[]) =>
-      rejoin(blocks, target.w, target.h, random, random() * random(), this.watch);
-    if (!this.incumbent || this.stale > STALE) {
-      this.incumbent = join(this.items.map(compositeOf));
-      this.stale = 0;
-    }
-    // Along one length pieces join less, so that enough small ones are left to fill in.
-    const steps = single ? REJOIN_STEPS_ALONG : REJOIN_STEPS;
-    let pile = this.incumbent;
-    for (let step = 0; step < steps && pile.length > lower && options.mayContinue(); step++) {
-      const share = 0.15 + 0.6 * random() * random();
-      const next = join(
-        pile.flatMap((b) => (random() < (isWhole(b) ? WHOLE_APART : share) ? this.apart(b) : [b])),
-      );
-      this.stale = next.length < pile.length ? 0 : this.stale + 1;
-      if (next.length <= pile.length) pile = next;
-    }
-    return (this.incumbent = pile);
+  /** What the pieces are put together to. */
+  private target() {
+    const { single, kinds, area } = this;
+    return single ? { w: kinds[0].w, h: Math.ceil(area / kinds[0].w) } : this.pick(kinds);
   }
   /** Some of the blocks as single pieces again: small ones fill what large ones leave. */
   private loosened(blocks: Composite[]): Composite[] {
@@ -253,44 +223,89 @@ class Search {
     return blocks.flatMap((b) => (this.random() < share ? this.apart(b) : [b]));
   }
 
+  /** Whole numbers of patterns; what is left over by the plain rules. */
+  private tryPatterns(copies: Copies, first: boolean) {
+    if (first) copies.generate();
+    this.cut(copies, copies.round(first ? 0 : this.random()));
+  }
+  /** One part of the same: what it fills is cut as often as there are parts, and is a pattern among the others. */
+  private tryPart(copies: Copies, part: NonNullable<typeof this.part>) {
+    const { search, times } = part;
+    const before = search.best;
+    if (!search.isPerfect()) search.tryPieces(part.tries++);
+    if (!search.best || search.best === before) return;
+    const patterns = search.best.bins.map((bin) => copies.learn(bin));
+    this.cut(copies, times ? patterns.map((pattern): Cutting => ({ pattern, times })) : copies.round(0));
+  }
+  private cut(copies: Copies, cuttings: readonly Cutting[]) {
+    const { kinds, random, single } = this;
+    const { bins, rest } = copies.binsOf(cuttings);
+    const blocks = sorted(rest.map(compositeOf), this.pick(SORTS), 0, random);
+    if (single) {
+      const shelf = this.strip();
+      if (shelf.begin(bins, blocks, this.options.mayContinue)) this.offerStrip(shelf.joined());
+      return;
+    }
+    const { bins: whole, over } = onRolls(bins, kinds);
+    const again = [...blocks, ...over.flatMap((b) => this.apart(b))];
+    const packed = packGuillotine(again, chooser(kinds, 0, random, whole), this.pick(RULES), this.watch);
+    this.offer([...whole, ...packed.bins], packed.unplaced);
+  }
+
   /** One sheet or roll, band by band. */
   private tryBands() {
-    const { items, kinds, random, options } = this;
-    this.shelf ??= new Strip(kinds[0].w, new Map(items.map((i) => [i.serial, i])), RULES, random, this.watch);
-    const bin = this.shelf.step(() => this.incumbent ?? items.map(compositeOf), options.mayContinue);
-    if (bin && bin.h <= kinds[0].h) this.offer([{ ...bin, h: kinds[0].h }], []);
+    const { items, options } = this;
+    this.offerStrip(this.strip().step(() => this.puzzle.pile ?? items.map(compositeOf), options.mayContinue));
   }
-  /** One sheet or roll: the same pieces in less and less height. */
+  private strip(): Strip {
+    const { items, kinds, random, watch } = this;
+    return (this.shelf ??= new Strip(
+      kinds[0].w,
+      new Map(items.map((i) => [i.serial, i])),
+      RULES,
+      random,
+      watch,
+    ));
+  }
+  private offerStrip(bin: Bin | null) {
+    if (bin && bin.h <= this.kinds[0].h) this.offer([{ ...bin, h: this.kinds[0].h }], []);
+  }
+  /** One sheet or roll: the same pieces in less and less height. Few blocks are packed many ways, as joining them took longer. */
   private tryStrip(order: Composite[], rules: Rules, k: number) {
-    const { best, random, options } = this;
-    const { w, h } = this.kinds[0];
-    const least = Math.ceil(this.area / w);
-    const now = best && !best.unplaced.length ? usedHeight(best.bins[0]) : h;
-    const wanted =
-      k === 0 || now >= h ? h : Math.min(now - 1, least + Math.floor((now - least) * random() * random()));
-    for (const height of k === 0 ? [h, Math.min(h, Math.ceil(least * 1.15))] : [wanted]) {
-      let opened = false;
-      const choose = () => (opened ? null : ((opened = true), { stock: 0, w, h: height }));
-      const packed =
-        options.edgeToEdge || k % 2
-          ? packGuillotine(order, choose, rules, this.watch)
-          : packNest(order, choose, this.watch);
-      if (height === h || !packed.unplaced.length) this.offer(packed.bins, packed.unplaced);
+    const { h } = this.kinds[0];
+    if (k === 0) this.packStrip(order, rules, h, true);
+    const tries = order.length * FEW_BLOCKS < this.items.length ? MANY_WAYS : 1;
+    for (let t = 0; t < tries; t++) {
+      const { best, random } = this;
+      const least = Math.ceil(this.area / this.kinds[0].w);
+      const now = best && !best.unplaced.length ? usedHeight(best.bins[0]) : h;
+      const share = t % 2 ? random() : random() * random();
+      const height = k === 0 ? Math.min(h, Math.ceil(least * 1.15)) : now >= h ? h : Math.min(now - 1, least + Math.floor((now - least) * share)); // prettier-ignore
+      const again = t ? sorted(order, this.pick(SORTS), random() * 0.35, random) : order;
+      this.packStrip(again, t ? this.pick(RULES) : rules, height, this.options.edgeToEdge || (k + t) % 2 > 0);
     }
   }
+  private packStrip(order: Composite[], rules: Rules, height: number, edgeToEdge: boolean) {
+    const { w, h } = this.kinds[0];
+    let opened = false;
+    const choose = () => (opened ? null : ((opened = true), { stock: 0, w, h: height }));
+    const packed = edgeToEdge
+      ? packGuillotine(order, choose, rules, this.watch)
+      : packNest(order, choose, this.watch);
+    if (height === h || !packed.unplaced.length)
+      this.offer(packed.bins.map((bin) => ({ ...bin, h })), packed.unplaced); // prettier-ignore
+  }
 }
-/** Sides that differ by rounding alone are the same, in whole units. */
-const GRAIN = 1e-6;
+/** Blocks are few where so many pieces, on average, are in one; ways in which few are packed. */
+const FEW_BLOCKS = 3;
+const MANY_WAYS = 16;
 /** Of so many tries one begins with a stock of its own. */
 const LEADS = 4;
 const MOST_TRIES = 200_000;
+/** Plain tries before patterns are looked for, and how often they are taken anew. */
+const PATTERNS_FROM = 24;
+const PATTERNS_EVERY = 8;
 /** Plain tries before sheets are taken apart again. */
 const FIRST_TRIES = 30;
-/** Share of the sheets, at least, that a tight layout fills. */
-const TIGHT = 0.97;
-/** Steps of taking apart and joining between two layouts, and without any gain before it begins anew. */
-const REJOIN_STEPS = 30;
-const REJOIN_STEPS_ALONG = 4;
-const STALE = 4000;
-/** How seldom a sheet that is whole is taken apart again. */
-const WHOLE_APART = 0.03;
+/** Share of the sheets, at most, that a tight layout leaves. */
+const FREE = 0.06;

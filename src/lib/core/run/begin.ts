@@ -111,6 +111,7 @@ const EMPTY_BLOCK = {
   stitchSeconds: 0,
   starts: 0,
   floats: 0,
+  openMm: 0,
   meanStitchMm: 0,
   topM: 0,
   bobbinM: 0,
@@ -125,6 +126,7 @@ function blockOf(step: Extract<Step, { kind: 'needle' }>, plan: BuildPlan) {
     stitchSeconds: time.terms.find((t) => !t.number)?.seconds ?? 0,
     starts: 1 + block.trims,
     floats: block.floats,
+    openMm: block.openings.reduce((sum, o) => sum + o.lengthMm, 0),
     meanStitchMm: block.stitches ? block.sewnLengthMm / block.stitches : 0,
     thread: thread
       ? { name: threadWords(thread), colour: thread.colour, metallic: thread.metallic ?? false }

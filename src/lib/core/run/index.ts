@@ -41,5 +41,6 @@ export { waitingFor, type Waiting } from './waiting';
 export { attendance, type Attendance } from './attendance';
 export { redoable, stitchesBack, troubleFlow, troublesAt, type TroubleFlow } from './trouble';
 export { inspections } from './inspect';
+export { besideAfter, besideBefore, liesBeneath, type Beside } from './beside';
 export { needleSince } from './needle';
 export { byCall, watchRun, type WatchedRun } from './watch';

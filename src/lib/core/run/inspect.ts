@@ -1,5 +1,5 @@
 import { stackAt } from '../score';
-import { count } from '../base';
+import { count, formatLength, type LengthUnit } from '../base';
 import type { RunRecord } from './record';
 import { wasDone, type RunState } from './state';
 
@@ -19,6 +19,7 @@ export interface Inspection {
 export function inspections(
   { score, blocks, items }: Pick<RunRecord, 'score' | 'blocks' | 'items'>,
   state: Pick<RunState, 'index' | 'sewn'>,
+  unit: LengthUnit = 'mm',
 ): Inspection[] {
   const { index } = state;
   const sewn = score.steps
@@ -28,6 +29,11 @@ export function inspections(
   const stack = stackAt(score, index - 1);
   const nameOf = (id: string) => score.pieces.find((p) => p.id === id)?.name ?? 'piece';
   const heldBy = (id: string) => sewn.findLast((s) => s.holds.includes(id));
+  /** what is left open on purpose is no fault */
+  const butOpen = ({ block }: { block: number }) => {
+    const openMm = blocks[block]?.openMm ?? 0;
+    return openMm ? ` but for its opening of ${formatLength(openMm, unit)}` : '';
+  };
   const list: Inspection[] = [];
   for (const side of ['front', 'back'] as const)
     list.push({
@@ -52,7 +58,7 @@ export function inspections(
     list.push({
       id: `caught:${pieceId}`,
       side: 'back',
-      text: `${nameOf(pieceId)} is caught on every side${line ? ` by “${line.title}”` : ''}, both corners too.`,
+      text: `${nameOf(pieceId)} is caught on every side${line ? ` by “${line.title}”${butOpen(line)}` : ''}, both corners too.`,
       because: 'It was laid unseen, and may have crept.',
     });
   }
@@ -61,7 +67,7 @@ export function inspections(
     list.push({
       id: `last:${last.id}`,
       side: 'front',
-      text: `${last.title}: closed from end to end, no loops, no skipped stitches.`,
+      text: `${last.title}: closed from end to end${butOpen(last)}, no loops, no skipped stitches.`,
       because: 'The last line holds everything; it is the one most often worth doing again.',
     });
   return list;

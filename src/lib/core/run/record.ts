@@ -42,6 +42,8 @@ const blockSchema = z.object({
   starts: z.number().min(0),
   /** threads left lying in it */
   floats: z.number().min(0).default(0),
+  /** of its line that is left open, mm; 0: none, or of a run that is older than this */
+  openMm: z.number().min(0).default(0),
   meanStitchMm: z.number().min(0),
   thread: z.object({ name: z.string().max(120), colour: z.string().max(20), metallic: z.boolean() }),
   topM: z.number().min(0),

@@ -6,7 +6,7 @@
 </script>
 
 {#each cautions as caution, place (place)}
-  <p class={['border-madder', large ? 'border-l-8 pl-3 text-lg' : 'border-l-4 pl-2 text-sm']}>
+  <p class={['border-madder', large ? 'border-l-8 pl-3 text-xl lg:text-2xl' : 'border-l-4 pl-2 text-sm']}>
     <strong class="text-madder">Care:</strong>
     {CAUTIONS[caution]}
   </p>

@@ -130,9 +130,13 @@
             ? `Sewing: ${formatNumber(session.stitch)} of ${formatNumber(machine.now?.blockStitches ?? 0)}`
             : toStart
               ? 'Start the machine'
-              : step.kind === 'needle'
-                ? 'It stopped'
-                : 'Done',
+              : session.page === 'look'
+                ? 'All is well: unhoop'
+                : session.page === 'hoop on'
+                  ? 'It is on'
+                  : step.kind === 'needle'
+                    ? 'It stopped'
+                    : 'Done',
   );
 </script>
 
@@ -143,6 +147,7 @@
   data-testid="run"
   data-stored={session.stored}
   data-index={state_.index}
+  data-page={session.page}
 >
   <div
     class="h-2 shrink-0 bg-rule"
@@ -229,40 +234,26 @@
   >
     <button
       type="button"
-      class="btn min-h-16 grow justify-center px-4 text-lg sm:grow-0"
+      class="btn tool"
       onclick={() => session.back()}
       disabled={state_.index === 0}
-      aria-label="Back one step"><ChevronLeft size={26} /><span class="hidden lg:inline">Back</span></button
+      aria-label="Back one step"><ChevronLeft size={26} /><span>Back</span></button
     >
     {#if busy}
-      <button
-        type="button"
-        class="btn min-h-16 grow justify-center border-madder px-4 text-lg text-madder"
-        onclick={() => machine.halt()}><Hand size={24} />Halt</button
+      <button type="button" class="btn tool border-madder text-madder" onclick={() => machine.halt()}
+        ><Hand size={24} />Halt</button
       >
     {:else if !session.resting}
-      <button
-        type="button"
-        class="btn min-h-16 grow justify-center px-4 text-lg sm:grow-0"
-        onclick={() => session.togglePause()}
-        aria-label="Pause"><Pause size={24} /><span class="hidden lg:inline">Pause</span></button
+      <button type="button" class="btn tool" onclick={() => session.togglePause()} aria-label="Pause"
+        ><Pause size={24} /><span>Pause</span></button
       >
     {/if}
-    <button
-      type="button"
-      class="btn min-h-16 grow justify-center px-4 text-lg sm:grow-0"
-      onclick={() => (noting = true)}
-      aria-label="Note"
-      ><StickyNote size={24} /><span class="hidden lg:inline"
-        >Note{state_.notes.length ? ` (${state_.notes.length})` : ''}</span
+    <button type="button" class="btn tool" onclick={() => (noting = true)} aria-label="Note"
+      ><StickyNote size={24} /><span>Note{state_.notes.length ? ` (${state_.notes.length})` : ''}</span
       ></button
     >
-    <button
-      type="button"
-      class="btn min-h-16 grow justify-center px-4 text-lg sm:grow-0"
-      onclick={ask}
-      aria-label="Trouble"
-      ><LifeBuoy size={24} class="text-madder" /><span class="hidden sm:inline">Trouble</span></button
+    <button type="button" class="btn tool" onclick={ask} aria-label="Trouble"
+      ><LifeBuoy size={24} class="text-madder" /><span>Trouble</span></button
     >
     <button
       type="button"
@@ -282,3 +273,31 @@
 <NoteDialog bind:open={noting} {session} />
 <RunOptions bind:open={choosing} {session} {machine} />
 <TroubleDialog bind:open={troubled} bind:kind={trouble} {session} {machine} />
+
+<style>
+  /* On narrow screens the word stands under its picture. */
+  .tool {
+    min-height: 64px;
+    flex: 1 1 0;
+    flex-direction: column;
+    justify-content: center;
+    gap: 2px;
+    padding-inline: 6px;
+    font-size: 15px;
+    line-height: 1.1;
+  }
+  @media (min-width: 640px) {
+    .tool {
+      flex: none;
+      padding-inline: 12px;
+    }
+  }
+  @media (min-width: 1024px) {
+    .tool {
+      flex-direction: row;
+      gap: 8px;
+      padding-inline: 16px;
+      font-size: 18px;
+    }
+  }
+</style>

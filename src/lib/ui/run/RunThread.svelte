@@ -10,7 +10,7 @@
 </script>
 
 {#snippet swatch(colour: string)}
-  <span class="inline-block h-5 w-9 rounded-sm border border-ink" style:background={colour}></span>
+  <span class="inline-block h-7 w-11 rounded-sm border border-ink" style:background={colour}></span>
 {/snippet}
 {#snippet thread(label: string, { name, colour, needle }: Thread)}
   <span class="flex items-center gap-2 whitespace-nowrap"
@@ -20,7 +20,11 @@
   >
 {/snippet}
 
-<div class="flex flex-wrap items-center gap-x-8 gap-y-1 text-lg" role="group" aria-label="Threads">
+<div
+  class="flex flex-wrap items-center gap-x-8 gap-y-1 text-xl lg:text-2xl"
+  role="group"
+  aria-label="Threads"
+>
   {#if ahead?.now}
     <span class="flex flex-wrap gap-x-4">
       {@render thread('Thread', ahead.now)}
@@ -35,7 +39,7 @@
       {#if matching}{@render thread('Bobbin', { ...matching, needle: undefined })}{/if}
       <span class="flex items-center gap-2 whitespace-nowrap"
         >{#if !matching}<span class={says === 'enough' ? 'text-quiet' : ''}>Bobbin</span>{/if}
-        <span class="inline-block h-3 w-16 overflow-hidden rounded-full border border-current"
+        <span class="inline-block h-4 w-20 overflow-hidden rounded-full border border-current"
           ><span class="block h-full bg-current" style:width="{Math.round(100 * share)}%"></span></span
         >
         <strong>{left}</strong></span

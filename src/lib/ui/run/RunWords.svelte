@@ -1,7 +1,6 @@
 <script lang="ts">
   import SkipForward from '@lucide/svelte/icons/skip-forward';
   import Spool from '@lucide/svelte/icons/spool';
-  import { isUnhoop } from '$lib/core/score';
   import { NEXT_COMES } from '$lib/core/together';
   import { attendance, stitchesBack, troubleFlow } from '$lib/core/run';
   import { formatClock, formatNumber } from '$lib/core/base';
@@ -11,7 +10,7 @@
   import { workroom } from '../state/workroom.svelte';
   import Care from '../kit/Care.svelte';
   import FreeTime from './FreeTime.svelte';
-  import InspectList from './InspectList.svelte';
+  import RunBeside from './RunBeside.svelte';
   import RunPieces from './RunPieces.svelte';
   import RunThread from './RunThread.svelte';
   import ThreadDialog from './ThreadDialog.svelte';
@@ -76,8 +75,9 @@
         >{/if}
       <span class="ml-2 text-quiet">stop {step.stop}</span>
     </p>
-    <h1 class="run-title text-balance" data-testid="run-title">{step.title}</h1>
-    {#if step.kind === 'hand'}
+    {#if session.page !== 'step'}<RunBeside {session} beside={session.page} {ontrouble} />
+    {:else}<h1 class="run-title text-balance" data-testid="run-title">{step.title}</h1>{/if}
+    {#if step.kind === 'hand' && session.page === 'step'}
       <p class="run-text max-w-[36ch] leading-snug">{step.text}</p>
       <RunPieces {session} {step} />
       {#if step.id === NEXT_COMES && session.run?.together?.next}<p>
@@ -88,7 +88,6 @@
             >Begin {session.run.together.next.name} in the same hoop</button
           >
         </p>{/if}
-      {#if isUnhoop(step)}<InspectList {session} {ontrouble} />{/if}
       <Care cautions={step.cautions} large />
     {/if}
   </div>
@@ -121,7 +120,7 @@
         ? ` of about ${formatClock(session.planned)}`
         : ''}{session.resting ? ', paused' : ''}
     </p>
-    {#if session.hold === 'held' && !session.resting && !machine.sewing}
+    {#if session.hold === 'held' && session.page === 'step' && !session.resting && !machine.sewing}
       <button type="button" class="btn" onclick={() => (telling = true)}><Spool size={18} />Changed …</button>
       <button type="button" class="btn" title="Key S" onclick={() => session.skip()}
         ><SkipForward size={18} />{step.kind === 'hand' ? 'Skip this step' : 'Pass this block over'}</button

@@ -42,28 +42,43 @@
 <RunDialog bind:open title="What is on the machine now?">
   <div class="flex flex-col gap-5">
     {#if now}
+      <ul class="grid grid-cols-[repeat(auto-fill,minmax(9rem,1fr))] gap-2" aria-label="Threads of this run">
+        {#each own as [known, of], place (place)}
+          <li>
+            <button
+              type="button"
+              class={[
+                'btn min-h-14 w-full justify-start text-lg',
+                known === name.trim() && 'border-2 border-needle',
+              ]}
+              aria-pressed={known === name.trim()}
+              onclick={() => ([name, colour] = [known, of.colour])}
+              ><span
+                class="inline-block h-7 w-9 shrink-0 rounded-sm border border-ink"
+                style:background={of.colour}
+              ></span><span class="truncate">{known}</span></button
+            >
+          </li>
+        {/each}
+      </ul>
       <form class="flex flex-wrap items-end gap-3" onsubmit={thread}>
         <label class="flex min-w-0 flex-1 flex-col gap-1"
-          ><span class="label">Thread on the needle</span><input
+          ><span class="label">Thread on the needle, or another</span><input
             bind:value={name}
             oninput={typed}
-            list="run-threads"
             maxlength="120"
             required
-            class="text-lg"
+            class="min-h-14 text-lg"
           /></label
-        >
-        <datalist id="run-threads"
-          >{#each own as [n], place (place)}<option value={n}></option>{/each}</datalist
         >
         <label class="flex flex-col gap-1"
           ><span class="label">Looks like</span><input
             type="color"
             bind:value={colour}
-            class="h-11 w-16"
+            class="h-14 w-16"
           /></label
         >
-        <button class="btn btn-strong min-h-14 text-lg"
+        <button class="btn btn-strong min-h-14 grow justify-center text-lg"
           >{name.trim() === now.name ? 'A new spool of it is on' : 'It is on'}</button
         >
       </form>

@@ -38,9 +38,12 @@
     ['notes', 'Notes'],
   ] as const;
   type View = (typeof VIEWS)[number][0];
+  /** beside these the score only shows the way */
+  const IN_LINE: readonly View[] = ['list', 'cut', 'order', 'notes'];
 
   const editor = openEditor();
   let view = $state<View>('step');
+  const inLine = $derived(IN_LINE.includes(view));
   let ready = $state(false);
 
   onMount(async () => {
@@ -197,7 +200,7 @@
       isChecking={view === 'check'}
       onshow={(wanted) => (view = wanted)}
     />
-    <div class="min-h-[236px] rounded-lg border border-rule bg-paper p-2 pb-0">
+    <div class={['rounded-lg border border-rule bg-paper', inLine ? 'p-1' : 'min-h-[236px] p-2 pb-0']}>
       <Guard what="The score" ways={ways(build)}
         ><Later
           ><ScoreView
@@ -205,6 +208,7 @@
             {reading}
             cursor={editor.cursor}
             findings={editor.findings}
+            line={inLine}
             onselect={(i) => editor.goTo(i)}
             onmove={(id, before) => editor.moveTo(id, before)}
           /></Later

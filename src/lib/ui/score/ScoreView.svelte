@@ -1,10 +1,13 @@
 <script lang="ts">
+  import { MediaQuery } from 'svelte/reactivity';
+  import { on } from 'svelte/events';
   import { itemAt, count, formatClock, formatDuration } from '$lib/core/base';
   import type { Finding } from '$lib/core/check';
   import type { BuildPlan } from '$lib/core/plan';
   import type { Reading } from '$lib/core/reading';
+  import { pictogramOf } from '../kit/pictograms';
   import { StepDrag } from './drag.svelte';
-  import { dropAt, layoutScore, type PlacedStep } from './layout';
+  import { dropAt, layoutScore, LEAST, type PlacedStep } from './layout';
 
   interface Props {
     plan: BuildPlan;
@@ -12,15 +15,21 @@
     cursor: number;
     /** open ones */
     findings: readonly Finding[];
+    /** in one line, to find the way: the staves are of no use beside it */
+    line?: boolean;
     onselect: (index: number) => void;
     onmove?: (stepId: string, beforeIndex: number) => void;
   }
-  let { plan, reading, cursor, findings, onselect, onmove }: Props = $props();
+  let { plan, reading, cursor, findings, line = false, onselect, onmove }: Props = $props();
 
-  let width = $state(1000);
+  /** a step this wide has room for its words, px */
+  const WORDS_FROM = 90;
+  let room = $state(1000);
+  const finger = new MediaQuery('(pointer: coarse)', false);
+  const least = $derived(line ? LEAST.line : finger.current ? LEAST.finger : LEAST.mouse);
   /** the gravest open finding of a step */
   const worst = (id: string) => findings.find((f) => f.stepId === id)?.severity;
-  const layout = $derived(layoutScore(plan.score, plan.time.steps, reading.blocks, width));
+  const layout = $derived(layoutScore(plan.score, plan.time.steps, reading.blocks, { width: room, least }));
   const current = $derived(layout.placed[cursor]);
   const drag = new StepDrag(
     (clientX, stepId) => dropAt(layout, clientX - strip.getBoundingClientRect().left, stepId),
@@ -33,125 +42,180 @@
       : `Hand ${p.step.hand}, stop ${p.step.stop}: ${p.step.title}, ${formatDuration(p.seconds)}`;
   // One tab stop for the whole score; arrows move inside it.
   let strip: HTMLElement;
-  const focusCursor = () =>
-    strip.querySelector<HTMLElement>(`[data-index="${cursor}"]`)?.focus({ preventScroll: true });
+  let scroller: HTMLElement;
   $effect(() => {
     void cursor;
-    if (strip?.contains(document.activeElement)) focusCursor();
+    if (strip?.contains(document.activeElement))
+      strip.querySelector<HTMLElement>(`[data-index="${cursor}"]`)?.focus({ preventScroll: true });
   });
+  // Where the score is wider than its room, the step that is shown is in sight.
+  $effect(() => {
+    if (!current) return;
+    const [from, to] = [current.x, current.x + current.width];
+    if (from < scroller.scrollLeft || to > scroller.scrollLeft + room)
+      scroller.scrollTo({ left: (from + to - room) / 2 });
+  });
+  // Svelte listens to touches passively; a step under the finger must hold the page still.
+  $effect(() => on(strip, 'touchmove', (e) => drag.holds(e), { passive: false }));
 </script>
 
 <div class="flex gap-2" data-testid="score">
-  <div class="label flex w-16 shrink-0 flex-col pt-5 text-right leading-none" aria-hidden="true">
-    <div class="flex h-[84px] flex-col justify-between py-1">
-      <span class="text-[11px]">covers</span><strong class="font-display text-[15px] font-normal text-needle"
-        >Needle</strong
-      ><span class="text-[11px]">holds</span>
+  {#if !line}
+    <div class="label flex w-14 shrink-0 flex-col pt-5 text-right leading-none sm:w-16" aria-hidden="true">
+      <div class="flex h-[84px] flex-col justify-between py-1">
+        <span class="text-[11px]">covers</span><strong
+          class="font-display text-[15px] font-normal text-needle">Needle</strong
+        ><span class="text-[11px]">holds</span>
+      </div>
+      <div class="mt-2 flex h-[84px] flex-col justify-between py-1">
+        <span class="text-[11px]">front</span><strong class="font-display text-[15px] font-normal text-hands"
+          >Hands</strong
+        ><span class="text-[11px]">back</span>
+      </div>
     </div>
-    <div class="mt-2 flex h-[84px] flex-col justify-between py-1">
-      <span class="text-[11px]">front</span><strong class="font-display text-[15px] font-normal text-hands"
-        >Hands</strong
-      ><span class="text-[11px]">back</span>
-    </div>
-  </div>
-  <div class="relative h-[226px] min-w-0 flex-1" bind:clientWidth={width}>
-    <div class="absolute inset-x-0 top-5 h-[84px]" aria-hidden="true">
-      {#each [14, 42, 70] as y (y)}<div
-          class="absolute inset-x-0 h-px bg-needle/30"
-          style:top="{y}px"
-        ></div>{/each}
-    </div>
-    <div class="absolute inset-x-0 top-[112px] h-[84px]" aria-hidden="true">
-      {#each [14, 42, 70] as y (y)}<div
-          class="absolute inset-x-0 h-px bg-hands/40"
-          style:top="{y}px"
-        ></div>{/each}
-    </div>
-    {#each layout.bars as bar, i (i)}
-      <div class="absolute top-4 h-[184px] w-px bg-ink/45" style:left="{bar.x}px" aria-hidden="true"></div>
-      <span class="absolute top-0 -translate-x-1/2 text-[11px]" style:left="{bar.x}px" aria-hidden="true"
-        >{bar.label}</span
-      >
-      {#if i % 2 === 1}
-        <span
-          class="absolute top-[206px] -translate-x-1/2 text-[11px] text-quiet"
-          style:left="{bar.x}px"
-          aria-hidden="true">{formatClock(bar.seconds)}</span
-        >
-      {/if}
-    {/each}
-    {#if current}
-      <div
-        class="pointer-events-none absolute top-4 h-[184px] border-x-2 border-ink bg-ink/10"
-        style:left="{current.x - 1}px"
-        style:width="{current.width + 2}px"
-      ></div>
-    {/if}
-    <div bind:this={strip} role="group" aria-label="Score: {count(plan.score.steps.length, 'step')}">
-      {#each layout.placed as p (p.step.id)}
-        <button
-          type="button"
-          class={[
-            'step',
-            p.stave,
-            p.step.kind === 'needle' && `tex-${itemAt(reading.blocks, p.step.block).texture}`,
-            drag.before === p.index && 'drop',
-            drag.stepId === p.step.id && 'opacity-60',
-            p.step.kind === 'needle' && p.step.skipped && 'opacity-40',
-            p.step.kind === 'needle' && (p.step.inserted || p.step.again) && 'put-in',
-            worst(p.step.id) === 'stop' && 'ruins',
-            worst(p.step.id) === 'mind' && 'minds',
-            itemAt(plan.time.steps, p.step.id).waitSeconds > 0 && 'wait',
-          ]}
-          style:left="{p.x}px"
-          style:width="{p.width - 1}px"
-          style:top="{(p.stave === 'needle' ? 20 : 112) + p.level * 28}px"
-          data-index={p.index}
-          aria-label={name(p)}
-          aria-current={p.index === cursor ? 'step' : undefined}
-          title={name(p)}
-          tabindex={p.index === cursor ? 0 : -1}
-          onclick={(e) => drag.wasMove(e) || onselect(p.index)}
-          onpointerdown={(e) => drag.begin(e, p.step.kind === 'hand' && onmove ? p.step.id : null)}
-          onpointermove={(e) => drag.move(e)}
-          onpointerup={() => drag.end()}
-          onpointercancel={() => drag.leave()}
-        >
-          {#if p.width > 74}<span class="truncate px-1">{p.step.title}</span>{:else}{p.step.kind === 'needle'
-              ? p.step.inserted
-                ? '+'
-                : p.step.block + 1
-              : p.step.hand}{/if}
-        </button>
-        {#if p.freeSeconds > 45 && p.width > 34}
-          <span
-            class="pointer-events-none absolute top-[140px] flex h-7 items-center justify-center truncate rounded border border-dashed border-hands/60 bg-paper text-[11px] text-hands"
-            style:left="{p.x + 1}px"
-            style:width="{p.width - 3}px"
+  {/if}
+  <div
+    class="min-w-0 flex-1 overflow-x-auto overflow-y-hidden"
+    bind:clientWidth={room}
+    bind:this={scroller}
+    data-testid="score-room"
+  >
+    <div class={['relative', line ? 'h-8' : 'h-[226px]']} style:width="{layout.width}px">
+      {#if !line}
+        {#each ['top-5 bg-needle/30', 'top-[112px] bg-hands/40'] as stave (stave)}
+          {#each [14, 42, 70] as y (y)}
+            <div
+              class={['absolute inset-x-0 h-px', stave]}
+              style:translate="0 {y}px"
+              aria-hidden="true"
+            ></div>
+          {/each}
+        {/each}
+        {#each layout.bars as bar, i (i)}
+          <div
+            class="absolute top-4 h-[184px] w-px bg-ink/45"
+            style:left="{bar.x}px"
             aria-hidden="true"
-            >{p.width > 60 ? `free ${formatClock(p.freeSeconds)}` : formatClock(p.freeSeconds)}</span
+          ></div>
+          <span class="absolute top-0 -translate-x-1/2 text-[11px]" style:left="{bar.x}px" aria-hidden="true"
+            >{bar.label}</span
           >
-        {/if}
-      {/each}
+        {/each}
+        <div class="absolute inset-x-0 top-[202px] h-px bg-rule" aria-hidden="true"></div>
+        {#each layout.minutes as { x, seconds, told }, place (place)}
+          <div
+            class={['absolute top-[202px] w-px bg-quiet', told ? 'h-2' : 'h-1']}
+            style:left="{x}px"
+            aria-hidden="true"
+          ></div>
+          {#if told}<span
+              class="absolute top-[210px] -translate-x-1/2 text-[11px] leading-none text-quiet"
+              style:left="{x}px"
+              aria-hidden="true">{formatClock(seconds)}</span
+            >{/if}
+        {/each}
+      {/if}
+      {#if current}
+        <div
+          class={[
+            'pointer-events-none absolute border-x-2 border-ink bg-ink/10',
+            line ? 'inset-y-0' : 'top-4 h-[184px]',
+          ]}
+          style:left="{current.x - 1}px"
+          style:width="{current.width + 2}px"
+        ></div>
+      {/if}
+      <div bind:this={strip} role="group" aria-label="Score: {count(plan.score.steps.length, 'step')}">
+        {#each layout.placed as p (p.step.id)}
+          <button
+            type="button"
+            class={[
+              'step',
+              p.stave,
+              p.step.kind === 'needle' && `tex-${itemAt(reading.blocks, p.step.block).texture}`,
+              drag.before === p.index && 'drop',
+              drag.stepId === p.step.id && 'opacity-60',
+              p.step.kind === 'needle' && p.step.skipped && 'opacity-40',
+              p.step.kind === 'needle' && (p.step.inserted || p.step.again) && 'put-in',
+              worst(p.step.id) === 'stop' && 'ruins',
+              worst(p.step.id) === 'mind' && 'minds',
+              itemAt(plan.time.steps, p.step.id).waitSeconds > 0 && 'wait',
+            ]}
+            style:left="{p.x}px"
+            style:width="{p.width - 1}px"
+            style:top="{line ? 2 : (p.stave === 'needle' ? 20 : 112) + p.level * 28}px"
+            data-index={p.index}
+            aria-label={name(p)}
+            aria-current={p.index === cursor ? 'step' : undefined}
+            title={name(p)}
+            tabindex={p.index === cursor ? 0 : -1}
+            onclick={(e) => drag.wasMove(e) || onselect(p.index)}
+            onpointerdown={(e) => drag.begin(e, p.step.kind === 'hand' && onmove ? p.step.id : null)}
+            onpointermove={(e) => drag.move(e)}
+            onpointerup={() => drag.end()}
+            onpointercancel={() => drag.leave()}
+            oncontextmenu={(e) => drag.stepId && e.preventDefault()}
+          >
+            {#if line}<!-- the colours say who works -->
+            {:else if p.step.kind === 'hand'}
+              <svg viewBox="0 0 20 20" class="h-[18px] w-[18px] shrink-0" aria-hidden="true"
+                ><path d={pictogramOf(p.step.action)} /></svg
+              >{#if p.width > WORDS_FROM}<span class="truncate pl-1">{p.step.title}</span>{/if}
+            {:else}
+              <span class="word truncate"
+                >{p.step.inserted ? '+' : p.step.block + 1}{p.width > WORDS_FROM
+                  ? ` ${p.step.title}`
+                  : ''}</span
+              >
+            {/if}
+          </button>
+          {#if p.freeSeconds > 45 && p.width > 34 && !line}
+            <span
+              class="pointer-events-none absolute top-[140px] flex h-7 items-center justify-center truncate rounded border border-dashed border-hands/60 bg-paper text-[11px] text-hands"
+              style:left="{p.x + 1}px"
+              style:width="{p.width - 3}px"
+              aria-hidden="true"
+              >{p.width > 60 ? `free ${formatClock(p.freeSeconds)}` : formatClock(p.freeSeconds)}</span
+            >
+          {/if}
+        {/each}
+      </div>
     </div>
   </div>
 </div>
 
 <style>
   .step {
-    /* along the score a finger moves a step; up and down it scrolls the page */
-    touch-action: pan-y;
     user-select: none;
+    -webkit-touch-callout: none;
     position: absolute;
     display: flex;
     height: 28px;
     align-items: center;
     justify-content: center;
-    overflow: hidden;
     border-radius: 3px;
     font-size: 11px;
     line-height: 1;
     white-space: nowrap;
+  }
+  /* Nothing else stands above or below it: a finger hits it anywhere there. */
+  .step::after {
+    position: absolute;
+    inset: -8px 0;
+    content: '';
+  }
+  .step path {
+    fill: none;
+    stroke: currentColor;
+    stroke-width: 1.6;
+    stroke-linecap: round;
+    stroke-linejoin: round;
+  }
+  /* The texture ends where its number stands. */
+  .word {
+    border-radius: 2px;
+    background-color: var(--needle);
+    padding: 3px;
   }
   .needle {
     background-color: var(--needle);

@@ -1,10 +1,9 @@
 /** Moves less than this are a press, px. */
 const STEADY_PX = 8;
+/** A finger that rests on a step for so long takes it up; one that moves on scrolls. ms */
+const REST_MS = 300;
 
-/**
- * A step that is moved along the score by mouse, pen or finger: along is moving it, up and down still scrolls the page
- * (`touch-action: pan-y`).
- */
+/** A step that is moved along the score by mouse or pen, or by a finger that rested on it first. */
 export class StepDrag {
   /** under the hand; null: nothing is being moved */
   stepId = $state<string | null>(null);
@@ -12,6 +11,7 @@ export class StepDrag {
   before = $state<number | null>(null);
   private from: { id: string; x: number; pointer: number } | null = null;
   private hasMoved = false;
+  private resting: ReturnType<typeof setTimeout> | undefined;
 
   /** @param at the step that lies at this x of the page; null: none may be put before it */
   constructor(
@@ -20,20 +20,32 @@ export class StepDrag {
   ) {}
 
   /** @param stepId of a step that may be moved; null: this press can only choose */
-  begin({ pointerId, clientX, button }: PointerEvent, stepId: string | null) {
+  begin({ pointerId, clientX, button, pointerType }: PointerEvent, stepId: string | null) {
     this.hasMoved = false;
-    if (button === 0 && stepId !== null) this.from = { id: stepId, x: clientX, pointer: pointerId };
+    if (button !== 0 || stepId === null) return;
+    this.from = { id: stepId, x: clientX, pointer: pointerId };
+    if (pointerType === 'touch') this.resting = setTimeout(() => this.takeUp(), REST_MS);
   }
-  move({ pointerId, clientX, currentTarget }: PointerEvent) {
+  private takeUp() {
+    if (!this.from) return;
+    this.hasMoved = true;
+    this.stepId = this.from.id;
+  }
+  move({ pointerId, clientX, currentTarget, pointerType }: PointerEvent) {
     const { from } = this;
     if (!from || from.pointer !== pointerId || !(currentTarget instanceof Element)) return;
     if (!this.hasMoved) {
       if (Math.abs(clientX - from.x) < STEADY_PX) return;
-      this.hasMoved = true;
-      this.stepId = from.id;
+      // Before it has rested a finger scrolls.
+      if (pointerType === 'touch') return this.leave();
+      this.takeUp();
       currentTarget.setPointerCapture(pointerId);
     }
     this.before = this.at(clientX, from.id);
+  }
+  /** While a step is under the finger, nothing scrolls. */
+  holds(event: TouchEvent) {
+    if (this.stepId !== null && event.cancelable) event.preventDefault();
   }
   end() {
     const { stepId, before } = this;
@@ -42,6 +54,7 @@ export class StepDrag {
   }
   /** Nothing is moved after all. */
   leave() {
+    clearTimeout(this.resting);
     this.from = null;
     this.stepId = this.before = null;
   }

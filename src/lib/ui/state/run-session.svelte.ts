@@ -1,5 +1,7 @@
 import {
   AT_END,
+  besideAfter,
+  besideBefore,
   bobbinNow,
   isOver,
   itemsIn,
@@ -84,12 +86,26 @@ export class RunSession {
   readonly steps = $derived(this.run?.score.steps ?? []);
   readonly step = $derived(this.state ? this.steps[this.state.index] : undefined);
   readonly next = $derived(this.state ? this.steps[nextIndex(this.state)] : undefined);
+  /** what was left behind of the screens of a step */
+  private turned = $state({ index: -1, pages: 0 });
+  /** the screens of the step under work: what stands beside it has one of its own */
+  private readonly pages = $derived(
+    [besideBefore(this.step) ?? [], 'step' as const, besideAfter(this.step, this.next) ?? []].flat(),
+  );
+  private readonly pageAt = $derived(
+    this.turned.index === this.state?.index ? Math.min(this.turned.pages, this.pages.length - 1) : 0,
+  );
+  readonly page = $derived(this.pages[this.pageAt] ?? 'step');
+  /** the layers as they lie now: still in the hoop before it is opened, the front up again when it goes back on */
+  readonly stack = $derived.by(() => {
+    if (!this.run || !this.state) return null;
+    const index = this.state.index - (this.page === 'look' ? 1 : 0);
+    const stack = stackHere(stackAt(this.run.score, index), this.step);
+    return this.page === 'hoop on' ? { ...stack, view: 'front' as const } : stack;
+  });
   readonly over = $derived(this.state !== null && isOver(this.state));
   /** paused or interrupted */
   readonly resting = $derived(this.state?.status === 'paused' || this.state?.status === 'interrupted');
-  readonly stack = $derived(
-    this.run && this.state ? stackHere(stackAt(this.run.score, this.state.index), this.step) : null,
-  );
   readonly stepSeconds = $derived(this.state ? stepSeconds(this.state, this.now) : 0);
   readonly runSeconds = $derived(this.state ? runSeconds(this.state, this.now) : 0);
   readonly planned = $derived((this.step && this.run?.planned[this.step.id]) ?? 0);
@@ -272,6 +288,7 @@ export class RunSession {
   async forward() {
     if (!this.state || this.over) return;
     if (this.resting) return this.press({ type: 'resumed' });
+    if (this.pageAt < this.pages.length - 1) return this.turnTo(this.pageAt + 1);
     const { step, next } = this;
     if (!step) return;
     // Drying is no work: the run rests until the maker goes on.
@@ -283,7 +300,11 @@ export class RunSession {
     if (this.state && this.step && !this.resting)
       return this.press({ type: 'skipped', stepId: this.step.id, index: this.state.index });
   }
+  private turnTo(pages: number): undefined {
+    this.turned = { index: this.state?.index ?? -1, pages };
+  }
   back() {
+    if (this.pageAt > 0) return this.turnTo(this.pageAt - 1);
     if (this.state && this.state.index > 0) return this.press({ type: 'back', index: this.state.index - 1 });
   }
   togglePause() {
