@@ -184,12 +184,15 @@ describe('a batch', () => {
     // Which hoopings a day holds goes by the hour: one that has something to lay ready, and nothing of it laid.
     const ticked = page.getByTestId('ready-hooping').getByRole('checkbox', { checked: true });
     expect(await ticked.count()).to.equal(0);
-    const hooping = page.getByTestId('ready-hooping').filter({ hasText: 'to lay ready' }).first();
-    const [, all] = /(\d+) of \1 to lay ready/.exec(await hooping.innerText()) ?? [];
+    const hooping = page
+      .getByTestId('ready-hooping')
+      .filter({ hasText: /\b0 of \d+ laid ready/ })
+      .first();
+    const [, all] = /0 of (\d+) laid ready/.exec(await hooping.innerText()) ?? [];
     await hooping.getByRole('checkbox').first().click();
     await page
       .getByTestId('ready-hooping')
-      .getByText(all === '1' ? 'all there' : `${Number(all) - 1} of ${all} to lay ready`)
+      .getByText(all === '1' ? 'all 1 laid ready' : `1 of ${all} laid ready`)
       .first()
       .waitFor();
     // What is kept is written behind the screen.

@@ -149,7 +149,7 @@ describe('the cutting table', () => {
     await ready.getByText(/Sun, 1 1\/2 × 1 1\/2\sin/).waitFor();
     await page.keyboard.press('u');
     await ready.getByRole('checkbox').first().check();
-    await ready.getByText(/of \d+ to gather/).waitFor();
+    await ready.getByText(/^\d+ of \d+ laid ready/).waitFor();
     await page.goto(`${used.app.url}/cut/print?what=labels`);
     const labels = page.getByTestId('label-page');
     await labels.first().waitFor();

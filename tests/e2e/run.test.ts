@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { openPage, useApp } from '../support/app';
-import { forward, title, index, stepOn, closeDialog, resume, begin } from '../support/at-machine';
+import { forward, title, index, sign, stepOn, closeDialog, resume, begin } from '../support/at-machine';
 
 const used = useApp();
 
@@ -9,8 +9,9 @@ describe('at the machine', () => {
     const { page, context, faults } = await openPage(used.browser);
     await begin(page, used.app.url, 'line-winder-pouch');
     while (!/zip$/i.test(await title(page))) await stepOn(page);
-    await page.getByText('right side up', { exact: true }).waitFor();
-    await page.getByText('front of the hoop', { exact: true }).waitFor();
+    await sign(page, /right side\s*up/).waitFor();
+    await sign(page, /side of the hoop\s*front/).waitFor();
+    await sign(page, /hoop\s*stays on/).waitFor();
     await page.getByLabel('Threads').getByText('sand').waitFor();
     await page.getByRole('img', { name: /from above/ }).waitFor();
     const at = await index(page);

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { openPage, useApp } from '../support/app';
-import { title, index, stepOn, resume } from '../support/at-machine';
+import { title, index, sign, stepOn, resume } from '../support/at-machine';
 import { eventsOf } from '../support/run-data';
 
 const used = useApp();
@@ -101,7 +101,7 @@ describe('trouble at the machine', () => {
   it('a block is sewn once more in place, and the run comes back to where it was asked for', async () => {
     const { page, context } = await openPage(used.browser);
     await resume(page, used.app.url);
-    while (!/^unhoop/i.test(await title(page))) await stepOn(page);
+    while (!/unhoop/i.test(await title(page))) await stepOn(page);
     await page
       .getByTestId('inspect')
       .getByText(/caught on every side/)
@@ -129,7 +129,7 @@ describe('trouble at the machine', () => {
     await page.getByRole('button', { name: 'A piece shifted' }).click();
     await page.getByRole('dialog').getByRole('button', { name: 'Sew it again' }).click();
     await page.getByRole('heading', { name: 'Lay the lower front' }).waitFor();
-    await page.getByText('right side down', { exact: true }).waitFor();
+    await sign(page, /right side\s*down/).waitFor();
     const titles: string[] = [];
     while ((await index(page)) !== at) {
       titles.push(await title(page));

@@ -4,6 +4,9 @@ import type { Page } from 'playwright-core';
 export const forward = (page: Page) => page.getByTestId('forward');
 export const title = (page: Page) => page.getByTestId('run-title').innerText();
 export const index = async (page: Page) => Number(await page.getByTestId('run').getAttribute('data-index'));
+/** The huge words of a step: which side is up, which side of the hoop, whether it stays on. */
+export const sign = (page: Page, words: RegExp) =>
+  page.getByTestId('signs').getByRole('listitem').filter({ hasText: words });
 /** One press, and the step after it; one that does not come is told with what is there instead. */
 export const stepOn = async (page: Page, key = 'ArrowRight') => {
   const before = await index(page);

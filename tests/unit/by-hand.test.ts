@@ -570,7 +570,7 @@ describe('worked out by hand', () => {
     expect([cut?.width.sumMm, cut?.height.sumMm]).to.deep.equal([101, 61]);
   });
 
-  it('small parts: tape along the taped sides, glue round the edge, spray over the back, filling by the area', () => {
+  it('small parts: a strip of tape for each taped side, glue round the edge, spray over the back, filling by the area', () => {
     const steps = [hand('lay', 'lay', { pieces: ['front'] })];
     const pieces = cutList(
       scoreOf(steps),
@@ -582,18 +582,22 @@ describe('worked out by hand', () => {
         washed: false,
       },
     );
-    const used = (more: Partial<HandStep>) =>
+    const used = (more: Partial<HandStep>, of = numbers) =>
       notionsOf(
         scoreOf([hand('lay', 'lay', { pieces: ['front'], ...more })]),
         pieces,
         { width: 100, height: 60 },
-        numbers,
+        of,
       ).map((n) => [n.notion, Number(n.amount.toFixed(6))]);
     // 125 × 85: 0.42 m round it, 0.010625 m² of it.
-    expect(used({ heldBy: 'tape' })).to.deep.equal([['paper tape', 0.42]]);
+    // Of tape 50 mm a side; where the piece is shorter than a strip of 100 mm, as much as it is long: twice 100 and twice 85.
+    expect(used({ heldBy: 'tape' })).to.deep.equal([['paper tape', 0.2]]);
+    expect(used({ heldBy: 'tape' }, { ...numbers, 'cut.tapeStrip': 100 })).to.deep.equal([
+      ['paper tape', 0.37],
+    ]);
     expect(used({ heldBy: 'glue' })).to.deep.equal([['glue stick', 0.42]]);
     expect(used({ heldBy: 'spray' })).to.deep.equal([['spray adhesive', 0.010625]]);
-    expect(used({ tapeSides: 2 })).to.deep.equal([['paper tape', 0.21]]);
+    expect(used({ tapeSides: 2 })).to.deep.equal([['paper tape', 0.1]]);
     expect(used({ times: 2, uses: [{ notion: 'snap cap', count: 2 }] })).to.deep.equal([['snap cap', 4]]);
     // 60 mm twice and 20 mm; 9 g a dm² of 0.6 dm².
     expect(

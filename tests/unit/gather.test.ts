@@ -4,6 +4,7 @@ import {
   gatherNotions,
   gatherPieces,
   purchaseOf,
+  purchaseOfNeedles,
   purchaseOfNotion,
   shopStock,
   tooLarge,
@@ -143,9 +144,20 @@ describe('what a layout comes to', () => {
   it('buys whole packs', () => {
     const need = { notion: 'snap cap' as const, amount: 104, lengthMm: null, because: '', afterwards: false };
     const caps = purchaseOfNotion(need, String);
+    expect(purchaseOfNotion({ ...need, notion: 'paper tape' }, String).aisle).to.equal('To hold and glue');
+    expect(caps.aisle).to.equal('Small parts');
     expect([caps.amount, caps.needs, caps.cost]).to.deep.equal(['3 packs of 50', '104 snap caps', 9]);
     const zips = purchaseOfNotion({ ...need, notion: 'zip', amount: 7, lengthMm: 230 }, (mm) => `${mm} mm`);
     expect([zips.name, zips.amount]).to.deep.equal(['Coil zip, at least 230 mm', '7 coil zips']);
+  });
+  it('buys needles by the hours that are sewn, none where one lasts', () => {
+    const hours = (h: number) => purchaseOfNeedles(3600 * h, 8);
+    expect(hours(8)).to.equal(null);
+    expect([hours(8.1)?.amount, hours(8.1)?.needs]).to.deep.equal([
+      '1 pack of 5',
+      '2 needles, one after 8 hours each',
+    ]);
+    expect([hours(40.1)?.amount, hours(40.1)?.cost]).to.deep.equal(['2 packs of 5', 8]);
   });
   it('buys as it is sold where the maker buys: another pack, width and price', () => {
     const own = {

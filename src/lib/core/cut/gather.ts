@@ -17,7 +17,9 @@ export interface CutDemand {
   notions: readonly NotionNeed[];
   /** of one design, m */
   threads: readonly ThreadNeed[];
-  order: Pick<OrderPlan, 'designs' | 'hoopings' | 'inHooping' | 'load' | 'spare' | 'inTape'>;
+  order: Pick<OrderPlan, 'designs' | 'hoopings' | 'inHooping' | 'load' | 'spare' | 'inTape'> &
+    // Nobody is asked for needles where only cloth is counted.
+    Partial<Pick<OrderPlan, 'needleSeconds'>>;
 }
 /** A cut piece as one kind of a layout, with whose it is. */
 export interface GroupPiece extends LayoutPiece {

@@ -8,7 +8,16 @@ export { madePiece } from './made';
 export { cutList, type CutPiece } from './pieces';
 export { isHooped, sharedBases } from './shared';
 export { formatNotion, notionsOf, orderedNotions, type NotionNeed } from './notions';
-export { boughtFor, leastSoldMm2, purchaseOf, purchaseOfNotion, purchaseOfThread, shopStock } from './sold';
+export {
+  AISLES,
+  boughtFor,
+  leastSoldMm2,
+  purchaseOf,
+  purchaseOfNeedles,
+  purchaseOfNotion,
+  purchaseOfThread,
+  shopStock,
+} from './sold';
 export {
   asLayoutStock,
   gatherNotions,

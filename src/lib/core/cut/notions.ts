@@ -65,6 +65,7 @@ export function notionsOf(
       ...holding(
         s,
         s.pieces.flatMap((id) => piece(id) ?? []),
+        numbers['cut.tapeStrip'],
       ),
     ];
   });
@@ -77,18 +78,22 @@ function amountOf(use: Use, size: { width: number; height: number }, numbers: Nu
   return (numbers[use.length] * use.times + (use.plus ? numbers[use.plus] : 0)) / MM_PER_M;
 }
 
-/** Tape along the sides that are taped, glue round the edge, spray over the whole back. */
-function holding(step: HandStep, pieces: CutPiece[]): NotionNeed[] {
+/** A strip of tape for each taped side, glue round the edge, spray over the whole back. @param stripMm of tape */
+function holding(step: HandStep, pieces: CutPiece[], stripMm: number): NotionNeed[] {
   const outline = step.places * pieces.reduce((sum, p) => sum + 2 * (p.width.cutMm + p.height.cutMm), 0);
   const area = step.places * pieces.reduce((sum, p) => sum + p.width.cutMm * p.height.cutMm, 0);
   const need = (notion: NotionKey, amount: number): NotionNeed[] =>
     amount > 0 ? [{ notion, amount, lengthMm: null, because: step.title, afterwards: false }] : [];
+  // Opposite sides are as long as each other: of two, one is across and one along.
+  const strips = (sides: number) =>
+    (step.places * sides * pieces.reduce((sum, { width, height }) => sum + (Math.min(stripMm, width.cutMm) + Math.min(stripMm, height.cutMm)) / 2, 0)) / MM_PER_M; // prettier-ignore
   if (step.heldBy) {
     const notion = HELD_BY[step.heldBy];
     if (!notion) return [];
+    if (notion === 'paper tape') return need(notion, strips(SIDES));
     return need(notion, notion === 'spray adhesive' ? area / MM2_PER_M2 : outline / MM_PER_M);
   }
-  return need('paper tape', (outline * Math.min(step.tapeSides, SIDES)) / SIDES / MM_PER_M);
+  return need('paper tape', strips(Math.min(step.tapeSides, SIDES)));
 }
 
 /** What an order takes of them: as often as the tape is sewn, or for the items that are wanted. */

@@ -2,7 +2,7 @@
  * How things are sold, what that costs, and what to ask for in the shop. mm; prices in the maker's own currency.
  */
 import type { Layout, LayoutStock } from '../nesting';
-import { MATERIALS, NOTIONS, soldAs, type MaterialKind, type OwnSold } from '../catalogue';
+import { MATERIALS, NOTIONS, soldAs, type MaterialKind, type NotionKey, type OwnSold } from '../catalogue';
 import { capital, count, roundUpToGrid, type LengthUnit } from '../base';
 import { onShelfAs, type ThreadNeed } from '../thread';
 import type { StockItem, ThreadStock } from '../workshop';
@@ -46,9 +46,22 @@ const SOLD_BY: Record<LengthUnit, number> = { mm: 100, inch: 114.3 };
 export const leastSoldMm2 = ({ widthMm, heightMm, roll }: LayoutStock, unit: LengthUnit): number =>
   widthMm * (roll ? SOLD_BY[unit] : heightMm);
 
+/** Where in a shop things of a list stand together, in the order of the list. */
+export const AISLES = [
+  'Cloth',
+  'Stabiliser and batting',
+  'Thread',
+  'Small parts',
+  'To hold and glue',
+  'Machine',
+] as const;
+type Aisle = (typeof AISLES)[number];
+const GLUED: readonly NotionKey[] = ['paper tape', 'spray adhesive', 'glue stick', 'fusible tape'];
+
 /** One line of a shopping list. Cost in the maker's own currency. */
 export interface Purchase {
   name: string;
+  aisle: Aisle;
   /** "0.4 m off the width", "3 sheets of felt", "1 pack of 50" */
   amount: string;
   /** what is used of it: "31 snap caps" */
@@ -56,7 +69,7 @@ export interface Purchase {
   cost: number;
   /** where pieces are larger than anything sold */
   impossible: boolean;
-  /** of a thread */
+  /** of a thread, and of cloth that is seen */
   colour?: string;
 }
 
@@ -78,7 +91,14 @@ export function purchaseOf(
   layout: Layout,
   shop: LayoutStock,
   unit: LengthUnit,
+  colour?: string,
 ): Purchase {
+  const { seen } = MATERIALS[material];
+  const same = {
+    name,
+    aisle: seen ? ('Cloth' as const) : ('Stabiliser and batting' as const),
+    ...(seen && colour ? { colour } : {}),
+  };
   const bought = boughtFor(layout, shop, unit);
   const many = (quantities: readonly number[]) =>
     count(
@@ -87,14 +107,14 @@ export function purchaseOf(
     );
   if (!bought)
     return {
-      name,
+      ...same,
       amount: 'a larger piece than is sold',
       needs: many(layout.unplaced.map((u) => u.quantity)),
       cost: 0,
       impossible: true,
     };
   return {
-    name,
+    ...same,
     amount: amountOf(bought, material, unit),
     needs: many(layout.sheets.map((s) => s.placements.length)),
     cost: bought.cost,
@@ -121,6 +141,7 @@ export function purchaseOfNotion(
   const packs = Math.ceil(need.amount / pack - 1e-9);
   const each = unit === 'piece' ? plural : `${unit} ${plural}`;
   return {
+    aisle: GLUED.includes(need.notion) ? 'To hold and glue' : 'Small parts',
     name: need.lengthMm ? `${capital(name)}, at least ${length(need.lengthMm)}` : capital(plural),
     amount:
       pack === 1
@@ -145,6 +166,7 @@ export function purchaseOfThread(
   const { pack = 1, price } = soldAs(key, own);
   const many = Math.ceil((need.metres - has) / pack - 1e-9);
   return {
+    aisle: 'Thread',
     name: `Thread, ${need.name}`,
     amount: `${count(many, stock[0]?.form ?? 'spool')} of ${pack} m`,
     needs: `${Math.ceil(need.metres)} m${has ? `, ${Math.floor(has)} m on the shelf` : ''}`,
@@ -153,3 +175,20 @@ export function purchaseOfThread(
     colour: need.colour,
   };
 }
+
+/** Machine needles for so many hours of sewing, in whole packs; null: one needle lasts that long. @param lasts hours */
+export function purchaseOfNeedles(needleSeconds: number, lasts: number, own: OwnSold = {}): Purchase | null {
+  const needles = Math.ceil(needleSeconds / SECONDS_AN_HOUR / lasts - 1e-9);
+  if (needles < 2) return null;
+  const { pack = 1, price } = soldAs('machine-needle', own);
+  const packs = Math.ceil(needles / pack);
+  return {
+    aisle: 'Machine',
+    name: 'Machine needles',
+    amount: `${count(packs, 'pack')} of ${pack}`,
+    needs: `${needles} needles, one after ${lasts} hours each`,
+    cost: packs * price,
+    impossible: false,
+  };
+}
+const SECONDS_AN_HOUR = 3600;

@@ -118,6 +118,7 @@ const WORDS: Readonly<Record<NumberId, Words>> = {
   'cut.preCutOffset': row('Cut sizes', 'Pre-cut shape past its line', 'Nothing on the line; half a millimetre forgives a hand that is not quite still.'),
   'cut.ribbonLoop': row('Cut sizes', 'Ribbon loop, as it hangs', 'Cut twice as long, and the seam.'),
   'cut.ribbonSeam': row('Cut sizes', 'Ribbon sewn in', 'Both ends reach past the stitches.'),
+  'cut.tapeStrip': row('Cut sizes', 'Strip of tape', 'One holds a side that is taped; a side that is shorter takes less.'),
   'cut.fillingPerDm2': row('Cut sizes', 'Filling for a dm²', 'Well filled; less for a flat cushion.'),
   'cut.plies': row('Cut sizes', 'Thickness that is cut at once', 'Counted in layers of cotton: felt and vinyl are 2, batting 3, stabiliser a half.'),
   'cut.nestGap': row('Cut sizes', 'Between pieces nested freely', 'The blade needs a little between two shapes; straight cuts need none.'),

@@ -114,6 +114,7 @@ export const FIGURES = {
   'cut.preCutOffset': row('mm', 0, -1, 3),
   'cut.ribbonLoop': row('mm', 60, 10, 1000),
   'cut.ribbonSeam': row('mm', 20, 0, 100),
+  'cut.tapeStrip': row('mm', 50, 10, 400),
   'cut.fillingPerDm2': row('g', 9, 0, 100),
   'cut.plies': row('pieces', 6, 1, 30),
   'cut.nestGap': row('mm', 2, 0, 50),

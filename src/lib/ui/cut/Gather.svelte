@@ -14,7 +14,9 @@
       <h2 class="flex items-baseline gap-3 text-xl">
         {build.name}
         <span class="label font-sans"
-          >{left(lines) ? `${left(lines)} of ${lines.length} to gather` : 'all there'}</span
+          >{left(lines)
+            ? `${lines.length - left(lines)} of ${lines.length} laid ready`
+            : `all ${lines.length} laid ready`}</span
         >
       </h2>
       <div class="columns-1 gap-8 sm:columns-2 xl:columns-3">

@@ -1,28 +1,43 @@
 <script lang="ts">
   import Check from '../kit/Check.svelte';
   import Papa from 'papaparse';
-  import { formatNumber } from '$lib/core/base';
+  import { count, formatMoney, inSmallest } from '$lib/core/base';
+  import { AISLES } from '$lib/core/cut';
   import { saveAs } from '../kit/save-as';
   import { cutting } from './cutting.svelte';
   import { showNote } from '../state/notices';
+  import { workroom } from '../state/workroom.svelte';
 
-  // What is short, in the unit in which it is sold, with its cost; ticked when it is there.
+  // What is short, by where it stands in a shop, in the unit in which it is sold, with its cost; ticked when it is there.
   const id = (name: string) => `have:${name}`;
   const open = $derived(cutting.purchases.filter((p) => !cutting.ticks.includes(id(p.name))));
   const total = $derived(open.reduce((sum, p) => sum + p.cost, 0));
-  const money = (v: number) => v.toFixed(2);
-  const text = $derived(open.map((p) => `${p.name}: ${p.amount} (${p.needs})`).join('\n'));
+  const currency = $derived(workroom.workshop.currency);
+  const money = (v: number) => formatMoney(Math.round(inSmallest(v, currency)), currency);
+  const aisles = $derived(
+    AISLES.map((name) => ({ name, list: cutting.purchases.filter((p) => p.aisle === name) })).filter(
+      ({ list }) => list.length,
+    ),
+  );
+  const text = $derived(
+    aisles
+      .map(({ name, list }) => ({ name, list: list.filter((p) => open.includes(p)) }))
+      .filter(({ list }) => list.length)
+      .map(({ name, list }) => [name, ...list.map((p) => `- ${p.name}: ${p.amount} (${p.needs})`)].join('\n'))
+      .join('\n\n'),
+  );
 
   const csv = () =>
     saveAs(
       'shopping.csv',
       'text/csv',
       Papa.unparse(
-        cutting.purchases.map(({ name, amount, needs, cost }) => ({
+        cutting.purchases.map(({ aisle, name, amount, needs, cost }) => ({
+          aisle,
           name,
           amount,
           needs,
-          cost: money(cost),
+          cost: cost.toFixed(2),
           there: cutting.ticks.includes(id(name)) ? 'yes' : '',
         })),
       ),
@@ -51,33 +66,36 @@
       ></tr
     ></thead
   >
-  <tbody class="divide-y divide-rule">
-    {#each cutting.purchases as p, place (place)}
-      {@const there = cutting.ticks.includes(id(p.name))}
-      <tr class={[there && 'text-quiet line-through']}
-        ><td class="py-1.5"
-          ><Check
-            checked={there}
-            onchange={(on) => cutting.tick(id(p.name), on)}
-            label="{p.name} is there"
-            large
-          /></td
-        ><td
-          >{#if p.colour}<span
-              class="mr-2 inline-block h-4 w-4 rounded-full border border-ink align-text-bottom"
-              style:background={p.colour}
-            ></span>{/if}{p.name}</td
-        ><td class={['font-bold', p.impossible && 'text-madder']}>{p.amount}</td><td class="label"
-          >{p.needs}</td
-        ><td class="text-right">{p.impossible ? '' : money(p.cost)}</td></tr
-      >
-    {:else}
-      <tr><td colspan="5" class="py-3 text-quiet">Nothing to buy for these orders.</td></tr>
-    {/each}
-  </tbody>
+  {#each aisles as { name, list } (name)}
+    <tbody class="divide-y divide-rule">
+      <tr><th class="pt-4 pb-1 font-display text-lg font-normal" colspan="5" scope="colgroup">{name}</th></tr>
+      {#each list as p, place (place)}
+        {@const there = cutting.ticks.includes(id(p.name))}
+        <tr class={[there && 'text-quiet line-through']}
+          ><td class="py-1.5"
+            ><Check
+              checked={there}
+              onchange={(on) => cutting.tick(id(p.name), on)}
+              label="{p.name} is there"
+              large
+            /></td
+          ><td
+            >{#if p.colour}<span
+                class="mr-2 inline-block h-4 w-4 rounded-full border border-ink align-text-bottom"
+                style:background={p.colour}
+              ></span>{/if}{p.name}</td
+          ><td class={['font-bold', p.impossible && 'text-madder']}>{p.amount}</td><td class="label"
+            >{p.needs}</td
+          ><td class="text-right tabular-nums">{p.impossible ? '' : money(p.cost)}</td></tr
+        >
+      {/each}
+    </tbody>
+  {:else}
+    <tbody><tr><td colspan="5" class="py-3 text-quiet">Nothing to buy for these orders.</td></tr></tbody>
+  {/each}
   {#if cutting.purchases.length}<tfoot
       ><tr class="border-t border-ink font-bold"
-        ><td></td><td class="py-1.5" colspan="3">{formatNumber(open.length)} things to buy</td><td
+        ><td></td><td class="py-1.5" colspan="3">{count(open.length, 'thing')} to buy</td><td
           class="text-right">{money(total)}</td
         ></tr
       ></tfoot

@@ -107,7 +107,9 @@
               <strong>{hooping.name}, {count(hooping.items, 'item')}</strong>
               {#if hooping.names.length}<span class="text-quiet">{hooping.names.join(', ')}</span>{/if}
               <span class="label ml-auto"
-                >{left(lines) ? `${left(lines)} of ${lines.length} to lay ready` : 'all there'}</span
+                >{left(lines)
+                  ? `${lines.length - left(lines)} of ${lines.length} laid ready`
+                  : `all ${lines.length} laid ready`}</span
               >
             </p>
             <ul class="columns-1 gap-8 sm:columns-2 xl:columns-3">

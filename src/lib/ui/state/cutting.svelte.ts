@@ -5,12 +5,14 @@ import {
   gatherNotions,
   gatherPieces,
   purchaseOf,
+  purchaseOfNeedles,
   purchaseOfNotion,
   purchaseOfThread,
   tooLarge,
 } from '$lib/core/cut';
 import { hoopBases } from '$lib/core/hoop';
 import { mergeChanges } from '$lib/core/merge';
+import { numbersWith } from '$lib/core/numbers';
 import { placedCount, placedPieces, type Compared } from '$lib/core/nesting';
 import { cutAlready, takeLayout, usesOf, type Movement } from '$lib/core/stock';
 import { gatherThreads } from '$lib/core/thread';
@@ -105,15 +107,19 @@ export class Cutting {
     () => this.groups.filter((g) => !this.open.some((l) => l.group.key === g.key)).length,
   );
   readonly purchases = $derived.by(() => {
-    const { unit, sold, threads: shelf } = this.needs.workshop();
+    const { unit, sold, threads: shelf, numbers } = this.needs.workshop();
     const stuff = this.open.flatMap(({ group, toBuy }) =>
-      toBuy ? [purchaseOf(group.name, group.material, toBuy, this.layouts.shop(group), unit)] : [],
+      toBuy
+        ? [purchaseOf(group.name, group.material, toBuy, this.layouts.shop(group), unit, group.colour)]
+        : [],
     );
     const notions = gatherNotions(this.orders).map((n) =>
       purchaseOfNotion(n, (mm) => formatLength(mm, unit), sold),
     );
     const threads = gatherThreads(this.orders).flatMap((need) => purchaseOfThread(need, shelf, sold) ?? []);
-    return [...stuff, ...notions, ...threads];
+    const sewnS = this.orders.reduce((sum, { order }) => sum + (order.needleSeconds ?? 0), 0);
+    const needles = purchaseOfNeedles(sewnS, numbersWith(numbers)['stitch.needleHours'], sold);
+    return [...stuff, ...threads, ...notions, ...(needles ? [needles] : [])];
   });
 
   /** Reads what was kept of the last time; the pieces follow by themselves. */
