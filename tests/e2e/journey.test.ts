@@ -39,6 +39,15 @@ describe('the pouch, from the bench to the log', () => {
     expect(await text(page, 'cut-list')).to.include('220 mm = outline 180 + 2 × margin 20');
 
     await page.getByRole('tab', { name: 'Order' }).click();
+    // A digit too many is asked about, and taken back.
+    const wanted = page.getByLabel('Good items wanted');
+    const before = await wanted.inputValue();
+    await wanted.fill('100000');
+    await wanted.press('Tab');
+    await page.getByText(/items: is that meant\?/).waitFor();
+    await page.getByRole('button', { name: 'Take it back' }).click();
+    await page.getByTestId('doubt').waitFor({ state: 'detached' });
+    expect(await wanted.inputValue()).to.equal(before);
     await page.getByLabel('Good items wanted').fill('10');
     await page.getByLabel('Repeats in one hooping').fill('2');
     expect(await text(page, 'order-plan'))

@@ -3,7 +3,7 @@ import { hoopBase } from '$lib/core/hoop';
 import { tightTrim } from '$lib/core/score';
 import { cutList, notionsOf, purchaseOfThread } from '$lib/core/cut';
 import { numbersWith, type Numbers } from '$lib/core/numbers';
-import { orderReason, planOrder } from '$lib/core/order';
+import { doubtfulDays, orderReason, planOrder } from '$lib/core/order';
 import { weighBundle } from '$lib/core/plan';
 import { densityMap, LENGTH_BIN_MM, typedReading, type BlockReading, type Reading } from '$lib/core/reading';
 import type { HandStep, NeedleStep, Score, ScorePiece, Step } from '$lib/core/score';
@@ -606,6 +606,11 @@ describe('worked out by hand', () => {
     expect(used({ uses: [{ notion: 'filling', perDm2: 'cut.fillingPerDm2' }] })).to.deep.equal([
       ['filling', 5.4],
     ]);
+  });
+
+  it('an order is asked about from 41 days of eight hours on', () => {
+    const days = (n: number) => doubtfulDays({ seconds: n * 28_800 });
+    expect([days(1), days(40), days(40.4), days(41), days(1000)]).to.deep.equal([null, null, null, 41, 1000]);
   });
 
   it('of a bundle, the largest version that fits a hoop; of two as large, the one with fewer stops', () => {

@@ -4,6 +4,7 @@ import { numberDef } from '$lib/core/number-words';
 import { stackAt } from '$lib/core/score';
 import { crewPatch, pouch, tailTab } from '$lib/demo';
 import { layoutCrossSection, RING } from '$lib/ui/score/cross-section';
+import { rowsOf, sectionOf } from '$lib/ui/score/side-by-side';
 import { dropAt, layoutScore } from '$lib/ui/score/layout';
 import { fromShown, toShown } from '$lib/ui/workshop/shown';
 import { example } from '../support/examples';
@@ -108,6 +109,44 @@ describe('the cross-section', () => {
         const last = bands.at(-1);
         if (last) expect(last.y + last.height).to.be.below(height);
       });
+  });
+  it('what lies side by side is drawn so, where it lies: the two linings of the pouch in one row, its zip narrow', () => {
+    const { plan } = examples[0];
+    const section = sectionOf(plan.cut.pieces)!;
+    // Its parts lie above each other in the hoop, so it is cut from the lower edge to the upper one.
+    expect(section.axis).to.equal('y');
+    const { bands } = layoutCrossSection(at('Lay upper lining'), 26, 260, 280, section);
+    const band = (id: string) => bands.find((b) => b.layer.pieceId === id)!;
+    const [lower, upper, zip, back] = ['lining-lower', 'lining-upper', 'zip', 'base'].map(band);
+    expect([lower.y, lower.height]).to.deep.equal([upper.y, upper.height]);
+    expect(lower.right).to.be.below(upper.left);
+    // 107.8 mm beside 39.8 mm, and the zip of 18 mm between them: drawn to one scale.
+    expect((lower.right - lower.left) / (upper.right - upper.left)).to.be.closeTo(107.8 / 39.8, 0.02);
+    expect((zip.right - zip.left) / (upper.right - upper.left)).to.be.closeTo(18 / 39.8, 0.02);
+    const slit = (back.parts[0].x + back.parts[0].width + back.parts[1].x) / 2;
+    expect(slit).to.be.closeTo((zip.left + zip.right) / 2, 0.5);
+    // A tab's pieces lie over each other whichever way it is cut.
+    expect(sectionOf(examples[2].plan.cut.pieces)).to.equal(null);
+  });
+  it('drawn side by side no piece lies in another, no name on another, at any step, from either side', () => {
+    for (const { plan } of examples) {
+      const section = sectionOf(plan.cut.pieces);
+      plan.score.steps.forEach((_, i) => {
+        const stack = stackAt(plan.score, i);
+        const { bands } = layoutCrossSection(stack, 26, 260, 280, section);
+        bands.forEach((a, k) => {
+          for (const b of bands.slice(k + 1)) {
+            const apart = a.y + a.height <= b.y + 1e-6 || b.y + b.height <= a.y + 1e-6 || a.right <= b.left + 8 || b.right <= a.left + 8; // prettier-ignore
+            expect(apart, `${a.layer.name} and ${b.layer.name}, step ${i}`).to.equal(true);
+            expect(Math.abs(a.nameY - b.nameY)).to.be.at.least(14);
+          }
+        });
+        // No layer lies nearer to the base than one it covers.
+        const rows = rowsOf(stack.layers, section);
+        const front = rows.filter((_, n) => stack.layers[n].side === 'front');
+        expect(new Set(front).size).to.equal(front.length ? Math.max(...front) : 0);
+      });
+    }
   });
   it('says what lies up and down close to the stack, in any room, inside the drawing', () => {
     for (const { plan } of examples)

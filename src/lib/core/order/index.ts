@@ -74,6 +74,15 @@ export function orderReason({
   return `${[all, more && `and ${more}`, less && `less ${less}`].filter(Boolean).join(', ')}.`;
 }
 
+/** A working day at the machine; an order of more days than this is asked about: a digit too many is easily typed. s, days */
+const DAY_S = 8 * 3600;
+const MOST_DAYS = 40;
+/** Working days of one head and one pair of hands, where they are so many that the order is asked about; else null. */
+export function doubtfulDays({ seconds }: Pick<OrderPlan, 'seconds'>): number | null {
+  const days = Math.round(seconds / DAY_S);
+  return days > MOST_DAYS ? days : null;
+}
+
 /** What decides how many of a piece are cut. */
 interface Needed {
   perHooping: boolean;

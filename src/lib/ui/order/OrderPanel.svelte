@@ -1,8 +1,8 @@
 <script lang="ts">
   import { buildSchema, type Build } from '$lib/core/build';
-  import { orderReason } from '$lib/core/order';
+  import { doubtfulDays, orderReason } from '$lib/core/order';
   import type { BuildPlan } from '$lib/core/plan';
-  import { count, formatDuration, limitsOf } from '$lib/core/base';
+  import { count, formatDuration, formatNumber, limitsOf } from '$lib/core/base';
   import { resolve } from '$app/paths';
   import { workroom } from '../state/workroom.svelte';
   import NumberInPlace from '../kit/NumberInPlace.svelte';
@@ -12,14 +12,43 @@
     build,
     plan,
     onchange,
-  }: { build: Build; plan: BuildPlan; onchange: (order: Build['order']) => void } = $props();
+    onundo,
+  }: {
+    build: Build;
+    plan: BuildPlan;
+    onchange: (order: Build['order']) => void;
+    /** takes the last change back; null: there is none */
+    onundo: (() => void) | null;
+  } = $props();
   const { quantity, repeats } = buildSchema.shape.order.shape;
   const order = $derived(plan.order);
+  /** of which it was said that it is meant */
+  let meant = $state<number | null>(null);
+  const days = $derived(meant === build.order.quantity ? null : doubtfulDays(order));
   const shared = $derived(
     workroom.workshop.hoopings.filter(({ times, parts }) => times && parts.some(({ id }) => id === build.id)),
   );
 </script>
 
+{#if days}
+  <section
+    class="mb-4 max-w-4xl rounded-lg border-2 border-hands bg-hands-soft p-4"
+    role="status"
+    data-testid="doubt"
+  >
+    <p class="mb-3 text-lg">
+      <strong>{formatNumber(build.order.quantity)} items: is that meant?</strong>
+      They are {formatNumber(days)} working days of eight hours, on one head and with one pair of hands.
+    </p>
+    <p class="flex flex-wrap gap-2">
+      {#if onundo}<button type="button" class="btn" onclick={onundo}>Take it back</button>{/if}
+      <button type="button" class="btn" onclick={() => (meant = build.order.quantity)}
+        >Yes, it is meant</button
+      >
+      <a class="btn" href={resolve('/batch')}>Plan it on more heads</a>
+    </p>
+  </section>
+{/if}
 <div class="grid max-w-4xl gap-8 md:grid-cols-[14rem_1fr]">
   <form class="flex flex-col gap-4" onsubmit={(e) => e.preventDefault()}>
     <NumberField

@@ -13,7 +13,12 @@
   aria-label="This moment"
 >
   <div class="flex h-88 min-w-0 flex-col p-3 sm:h-auto sm:min-h-88 lg:min-h-0">
-    {#if session.stack}<CrossSection stack={session.stack} step={session.step} large />{/if}
+    {#if session.stack}<CrossSection
+        stack={session.stack}
+        step={session.step}
+        pieces={drawing?.plan.cut.pieces}
+        large
+      />{/if}
   </div>
   {#if drawing}<div
       class="relative h-80 min-w-0 border-t border-rule p-2 sm:h-auto sm:min-h-88 sm:border-t-0 sm:border-l lg:min-h-0 lg:border-t lg:border-l-0"

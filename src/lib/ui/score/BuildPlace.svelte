@@ -236,7 +236,7 @@
               class="flex min-h-0 flex-col rounded-lg border border-rule bg-paper p-2"
               aria-label="Cross-section"
             >
-              <Later><CrossSection stack={editor.stack} step={editor.step} /></Later>
+              <Later><CrossSection stack={editor.stack} step={editor.step} pieces={plan.cut.pieces} /></Later>
             </section>
             <section
               class="flex min-h-72 flex-col rounded-lg border border-rule bg-paper p-2"
@@ -287,7 +287,12 @@
         {:else if view === 'order'}
           <Part load={() => import('../order/OrderPanel.svelte')}>
             {#snippet children({ default: OrderPanel })}
-              <OrderPanel {build} {plan} onchange={(order) => editor.change({ order })} />
+              <OrderPanel
+                {build}
+                {plan}
+                onchange={(order) => editor.change({ order })}
+                onundo={editor.canUndo ? () => editor.undo() : null}
+              />
             {/snippet}
           </Part>
         {:else}

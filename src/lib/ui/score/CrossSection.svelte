@@ -1,15 +1,25 @@
 <script lang="ts">
   import { describeStack, type Stack, type Step } from '$lib/core/score';
+  import type { CutPiece } from '$lib/core/cut';
   import { layoutCrossSection, motionOf, RING } from './cross-section';
+  import { sectionOf } from './side-by-side';
 
-  let { stack, step, large = false }: { stack: Stack; step?: Step; large?: boolean } = $props();
+  interface Props {
+    stack: Stack;
+    /** where they lie, so that what lies side by side is drawn so */
+    pieces?: readonly CutPiece[];
+    step?: Step;
+    large?: boolean;
+  }
+  let { stack, pieces = [], step, large = false }: Props = $props();
   // Only what moves in the hands moves here: laid pieces slide in, folds swing, cuts close in, the hoop turns over.
   const motion = $derived(motionOf(step));
   let width = $state(360);
   let room = $state(260);
   const labels = $derived(large ? 190 : 150);
   const right = $derived(Math.max(140, width - labels));
-  const layout = $derived(layoutCrossSection(stack, 26, right, room));
+  const section = $derived(sectionOf(pieces));
+  const layout = $derived(layoutCrossSection(stack, 26, right, room, section));
   const text = $derived(describeStack(stack));
 </script>
 
@@ -49,11 +59,11 @@
               </g>
             {/each}
           </g>{/key}
-        {#each layout.bands as { layer, y, height, right: end }, place (place)}
-          <path d="M{end} {y + height / 2}H{right + 22}" stroke="var(--quiet)" stroke-width="0.8" />
+        {#each layout.bands as { layer, leader, nameY }, place (place)}
+          <path d={leader} fill="none" stroke="var(--quiet)" stroke-width="0.8" />
           <text
             x={right + 26}
-            y={y + height / 2 + 4}
+            y={nameY + 4}
             class={large ? 'name-large' : 'name'}
             fill="var(--ink)"
             font-weight={layer.now ? 700 : 400}>{layer.name}</text
@@ -92,6 +102,9 @@
       : stack.hooped
         ? `The ${stack.view} lies up.`
         : 'Out of the hoop.'}
+    {#if section && stack.layers.length}Cut {section.axis === 'y'
+        ? 'from the lower edge, left, to the upper one'
+        : 'across'}.{/if}
     {#if stack.layers.length}Arrows point to the right side; dashed is loose, blue ticks are sewn.{/if}
   </figcaption>
 </figure>

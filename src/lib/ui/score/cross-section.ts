@@ -1,6 +1,7 @@
 import { itemAt } from '$lib/core/base';
 import { actionOf, MATERIALS } from '$lib/core/catalogue';
 import type { Layer, Stack, Step } from '$lib/core/score';
+import { rowsOf, type Section } from './side-by-side';
 
 /** A layer as drawn: rectangles and paths in px from the top left of the drawing. */
 interface Band {
@@ -17,6 +18,9 @@ interface Band {
   arrow: string;
   /** the rounded edge of a fold, and the teeth of a trimmed edge */
   edges: string;
+  /** the line from it to its name, and where that stands */
+  leader: string;
+  nameY: number;
 }
 interface CrossSectionLayout {
   bands: Band[];
@@ -44,41 +48,50 @@ const INSET = { base: 0, whole: 18, trimmed: 34 };
 /** Half the width of a slit. */
 const SLIT = 12;
 const TICKS = [0.12, 0.88];
+/** Names keep so far from each other; the line of one that lies left of another runs in the gap below it, px. */
+const NAME_ROOM = 17;
+const GAP_BESIDE = 7;
 /** Half the height of the hoop ring. */
 export const RING = 16;
 
 /**
  * The stack as a side view: what lies up is on top, so a turned hoop turns the drawing.
  * @param left, right of the sewing field, px  @param room height of the drawing, px
+ * @param section along which pieces are drawn side by side; null: all over the whole field
  */
 export function layoutCrossSection(
   stack: Stack,
   left: number,
   right: number,
   room: number,
+  section: Section | null = null,
 ): CrossSectionLayout {
   const flipped = stack.view === 'back';
   const layers = flipped ? stack.layers.toReversed() : stack.layers;
-  const gap = (i: number) =>
-    layers[i + 1] && itemAt(layers, i).held && itemAt(layers, i + 1).held ? GAP_HELD : GAP_LOOSE;
-  const plain = layers.reduce((sum, l) => sum + bandHeight(l), 0);
-  const gaps = layers.reduce((sum, _, i) => sum + gap(i), 0);
+  const rows = rowsIn(layers, rowsOf(stack.layers, section), flipped);
+  const plain = rows.reduce((sum, row) => sum + heightOf(row), 0);
+  const gaps = rows.reduce((sum, row, i) => sum + gapBelow(row, rows[i + 1]), 0);
   const enlarge = Math.min(
     MOST_ENLARGED,
     Math.max(LEAST_ENLARGED, (room - 2 * TOP - gaps) / Math.max(1, plain)),
   );
   // A thin stack stands in the middle of its drawing, not at its top edge.
   let y = Math.max(TOP, (room - plain * enlarge - gaps) / 2);
-  const bands = layers.map((layer, i): Band => {
-    const inset = layer.side === 'base' ? INSET.base : layer.trimmed ? INSET.trimmed : INSET.whole;
-    const height = bandHeight(layer) * enlarge;
-    const band = bandOf(layer, left + inset, right - inset, y, height, (layer.face === 'up') !== flipped);
-    y += height + gap(i);
-    return band;
+  const bands = rows.flatMap((row, r) => {
+    const height = heightOf(row) * enlarge;
+    const here = row.map((layer): Band => {
+      const inset = layer.side === 'base' ? INSET.base : layer.trimmed ? INSET.trimmed : INSET.whole;
+      const [from, to] = spanIn(layer, section, left + inset, right - inset, flipped);
+      const own = Math.min(height, bandHeight(layer) * enlarge);
+      return bandOf(layer, from, to, y, own, (layer.face === 'up') !== flipped, slitOf(layers, section, left + INSET.whole, right - INSET.whole)); // prettier-ignore
+    });
+    y += height + gapBelow(row, rows[r + 1]);
+    return here.sort((a, b) => a.left - b.left);
   });
+  named(bands, right, room);
   const base = stack.hooped ? bands.find((b) => b.layer.side === 'base') : undefined;
   const ringY = base ? base.y + base.height / 2 : null;
-  const height = Math.max(room, y + TOP);
+  const height = Math.max(room, y + TOP, ...bands.map((b) => b.nameY + TOP));
   const ends = [
     ...bands.flatMap((b) => [b.y, b.y + b.height]),
     ...(ringY === null ? [] : [ringY - RING, ringY + RING]),
@@ -90,8 +103,67 @@ export function layoutCrossSection(
   return { bands, ringY, words, height };
 }
 
-function bandOf(layer: Layer, left: number, right: number, y: number, height: number, up: boolean): Band {
-  const middle = (left + right) / 2;
+/** Layers that lie in one row, from top to bottom. @param rowOf by the order of the stack, front to back */
+function rowsIn(layers: readonly Layer[], rowOf: readonly number[], flipped: boolean): Layer[][] {
+  const rows = new Map<number, Layer[]>();
+  layers.forEach((layer, i) => {
+    const row = itemAt(rowOf, flipped ? layers.length - 1 - i : i);
+    rows.set(row, [...(rows.get(row) ?? []), layer]);
+  });
+  return [...rows.entries()].sort(([a], [b]) => (flipped ? a - b : b - a)).map(([, row]) => row);
+}
+const heightOf = (row: readonly Layer[]) => Math.max(...row.map(bandHeight));
+function gapBelow(row: readonly Layer[], next: readonly Layer[] | undefined): number {
+  const held = next && [...row, ...next].every((l) => l.held);
+  return Math.max(held ? GAP_HELD : GAP_LOOSE, row.length > 1 ? GAP_BESIDE : 0);
+}
+/** Where a layer lies in the drawing; seen from the back, left and right change places. */
+function spanIn(layer: Layer, section: Section | null, left: number, right: number, flipped: boolean) {
+  const span = section?.spans[layer.pieceId];
+  if (!section || !span) return [left, right] as const;
+  const at = (mm: number) => left + ((right - left) * (mm - section.from)) / (section.to - section.from);
+  return flipped && section.axis === 'x'
+    ? ([left + right - at(span[1]), left + right - at(span[0])] as const)
+    : ([at(span[0]), at(span[1])] as const);
+}
+/** Where the base is slit: behind the zip, where it is known where that lies. */
+function slitOf(
+  layers: readonly Layer[],
+  section: Section | null,
+  left: number,
+  right: number,
+): number | null {
+  const zip = layers.find((l) => l.material === 'zip' && section?.spans[l.pieceId]);
+  if (!zip) return null;
+  const [from, to] = spanIn(zip, section, left, right, false);
+  return (from + to) / 2;
+}
+/** Names beside their rows, none on another. */
+function named(bands: readonly Band[], right: number, room: number) {
+  let last = -Infinity;
+  const least = Math.min(NAME_ROOM, room / Math.max(1, bands.length));
+  bands.forEach((band, i) => {
+    const beside = bands[i + 1];
+    const isLeft = beside !== undefined && beside.y < band.y + band.height && beside.left > band.left;
+    const from = isLeft ? band.y + band.height + GAP_BESIDE / 2 : band.y + band.height / 2;
+    band.nameY = Math.max(isLeft ? band.y + 2 : band.y + band.height / 2, last + least);
+    last = band.nameY;
+    band.leader = isLeft
+      ? `M${band.right - 6} ${band.y + band.height}V${from}H${right + 8}L${right + 22} ${band.nameY}`
+      : `M${band.right} ${from}H${right + 8}L${right + 22} ${band.nameY}`;
+  });
+}
+
+function bandOf(
+  layer: Layer,
+  left: number,
+  right: number,
+  y: number,
+  height: number,
+  up: boolean,
+  slitAt: number | null,
+): Band {
+  const middle = layer.side === 'base' && slitAt !== null ? slitAt : (left + right) / 2;
   const mid = y + height / 2;
   const isBase = layer.side === 'base';
   const pointless = isBase || MATERIALS[layer.material].twoSided;
@@ -101,6 +173,8 @@ function bandOf(layer: Layer, left: number, right: number, y: number, height: nu
     height,
     left,
     right,
+    leader: '',
+    nameY: y,
     parts: layer.open
       ? [
           { x: left, width: middle - SLIT - left },
