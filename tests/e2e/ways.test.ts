@@ -439,7 +439,15 @@ describe('quick ways', () => {
     const touch = await context.newCDPSession(page);
     const at = (type: 'touchStart' | 'touchMove' | 'touchEnd', x: number, y: number) =>
       touch.send('Input.dispatchTouchEvent', { type, touchPoints: type === 'touchEnd' ? [] : [{ x, y }] });
+    // A finger that moves on at once scrolls; one that has rested takes the step along.
     await at('touchStart', from.x, from.y);
+    for (let k = 1; k <= 6; k++) await at('touchMove', from.x - 12 * k, from.y);
+    await page.waitForTimeout(200);
+    await at('touchEnd', from.x, from.y);
+    expect(await order()).to.deep.equal(before);
+    await page.getByTestId('score-room').evaluate((room) => room.scrollTo({ left: 0 }));
+    await at('touchStart', from.x, from.y);
+    await page.waitForTimeout(600);
     for (let k = 1; k <= 6; k++) await at('touchMove', from.x + (k * (to.x + 60 - from.x)) / 6, from.y);
     // The finger rests before it is lifted: a flick would make the browser take the next tap for its end.
     await page.waitForTimeout(200);

@@ -20,10 +20,12 @@ export class StepDrag {
   ) {}
 
   /** @param stepId of a step that may be moved; null: this press can only choose */
-  begin({ pointerId, clientX, button, pointerType }: PointerEvent, stepId: string | null) {
+  begin({ pointerId, clientX, button, pointerType, currentTarget }: PointerEvent, stepId: string | null) {
     this.hasMoved = false;
     if (button !== 0 || stepId === null) return;
     this.from = { id: stepId, x: clientX, pointer: pointerId };
+    // However fast it is moved, the step hears of it.
+    if (currentTarget instanceof Element) currentTarget.setPointerCapture(pointerId);
     if (pointerType === 'touch') this.resting = setTimeout(() => this.takeUp(), REST_MS);
   }
   private takeUp() {
@@ -31,15 +33,14 @@ export class StepDrag {
     this.hasMoved = true;
     this.stepId = this.from.id;
   }
-  move({ pointerId, clientX, currentTarget, pointerType }: PointerEvent) {
+  move({ pointerId, clientX, pointerType }: PointerEvent) {
     const { from } = this;
-    if (!from || from.pointer !== pointerId || !(currentTarget instanceof Element)) return;
+    if (from?.pointer !== pointerId) return;
     if (!this.hasMoved) {
       if (Math.abs(clientX - from.x) < STEADY_PX) return;
       // Before it has rested a finger scrolls.
       if (pointerType === 'touch') return this.leave();
       this.takeUp();
-      currentTarget.setPointerCapture(pointerId);
     }
     this.before = this.at(clientX, from.id);
   }
