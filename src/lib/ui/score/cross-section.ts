@@ -138,20 +138,24 @@ function slitOf(
   const [from, to] = spanIn(zip, section, left, right, false);
   return (from + to) / 2;
 }
-/** Names beside their rows, none on another. */
+/** Names beside their rows, none on another. Of a row the rightmost comes first: the lines of the others run in the gap below it. */
 function named(bands: readonly Band[], right: number, room: number) {
   let last = -Infinity;
   const least = Math.min(NAME_ROOM, room / Math.max(1, bands.length));
-  bands.forEach((band, i) => {
-    const beside = bands[i + 1];
-    const isLeft = beside !== undefined && beside.y < band.y + band.height && beside.left > band.left;
-    const from = isLeft ? band.y + band.height + GAP_BESIDE / 2 : band.y + band.height / 2;
-    band.nameY = Math.max(isLeft ? band.y + 2 : band.y + band.height / 2, last + least);
+  const rowOf = (b: Band) => bands.filter((o) => o.y < b.y + b.height && b.y < o.y + o.height);
+  const inOrder = bands.toSorted((a, b) => (rowOf(a).includes(b) ? b.left - a.left : a.y - b.y));
+  for (const band of inOrder) {
+    const { y, height } = band;
+    const row = rowOf(band);
+    const isLast = row.every((o) => o.left <= band.left);
+    const middle = y + height / 2;
+    band.nameY = Math.max(isLast && row.length > 1 ? y + 4 : middle, last + least);
     last = band.nameY;
-    band.leader = isLeft
-      ? `M${band.right - 6} ${band.y + band.height}V${from}H${right + 8}L${right + 22} ${band.nameY}`
-      : `M${band.right} ${from}H${right + 8}L${right + 22} ${band.nameY}`;
-  });
+    const end = `H${right + 8}L${right + 22} ${band.nameY}`;
+    band.leader = isLast
+      ? `M${band.right} ${middle}${end}`
+      : `M${band.right - 6} ${y + height}V${y + height + GAP_BESIDE / 2}${end}`;
+  }
 }
 
 function bandOf(
