@@ -54,6 +54,7 @@
   void isOfThisVersion().then((may) => (may ? workroom.open() : undefined));
   // At the machine nothing but the step is on the screen.
   let asking = $state(false);
+  let helping = $state(false);
   const bare = $derived(
     page.route.id === '/run/[id]' ||
       page.route.id === '/rehearse/[id]' ||
@@ -71,18 +72,30 @@
     const place = PLACES.find((p) => p.key === key);
     if (place) void goto(resolve(place.href));
     else if (key === 'u') void workroom.toggleUnit();
+    else if (key === '?') helping = true;
   }
 </script>
 
 <svelte:window {onkeydown} />
 <svelte:head><title>{workroom.workshop.name} · Jolt Step</title></svelte:head>
 
+{#if !bare}<a
+    href="#work"
+    class="btn sr-only focus:not-sr-only focus:fixed focus:top-2 focus:left-2 focus:z-50"
+    >Past the places, to the work</a
+  >{/if}
 <MaterialPatterns />
 <FileDrop />
 <JobBar />
 {#if asking}
   {#await import('$lib/ui/shell/Palette.svelte') then { default: Palette }}<Palette
       bind:open={asking}
+      onhelp={() => (helping = true)}
+    />{/await}
+{/if}
+{#if helping}
+  {#await import('$lib/ui/shell/KeysAndWords.svelte') then { default: KeysAndWords }}<KeysAndWords
+      bind:open={helping}
     />{/await}
 {/if}
 {#if conflicts.open.length}
@@ -102,7 +115,11 @@
 {/if}
 <div class={bare ? '' : 'flex h-dvh flex-col md:flex-row print:block print:h-auto'}>
   {#if !bare}<Rail />{/if}
-  <main class={bare ? '' : 'min-h-0 min-w-0 flex-1 overflow-y-auto print:overflow-visible'}>
+  <main
+    id="work"
+    tabindex="-1"
+    class={bare ? '' : 'min-h-0 min-w-0 flex-1 overflow-y-auto print:overflow-visible'}
+  >
     {#if workroom.status === 'closed' && workroom.problem}
       <div class="m-8 max-w-xl" role="alert">
         <h1 class="mb-2 text-2xl text-madder">{workroom.problem.message}</h1>

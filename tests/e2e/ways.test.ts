@@ -355,6 +355,27 @@ describe('a very long tape', () => {
 });
 
 describe('quick ways', () => {
+  it('the first Tab leads past the places to the work; a question mark opens keys and words, as the palette does', async () => {
+    const { page, context, faults } = await openPage(used.browser);
+    await page.goto(used.app.url);
+    await page.getByRole('heading', { level: 1 }).waitFor();
+    await page.keyboard.press('Tab');
+    await page.keyboard.press('Enter');
+    await page.waitForFunction(() => document.activeElement?.id === 'work');
+    await page.keyboard.press('?');
+    const help = page.getByTestId('keys-and-words');
+    await help.getByText('put in a hand step before this one').waitFor();
+    expect(await help.innerText()).to.match(/tack-down\s+A line that holds a piece/);
+    await page.keyboard.press('Escape');
+    await help.waitFor({ state: 'detached' });
+    await page.keyboard.press('Control+k');
+    await page.getByTestId('palette').fill('glossary');
+    await page.keyboard.press('Enter');
+    await help.waitFor();
+    expect(faults).to.deep.equal([]);
+    await context.close();
+  });
+
   it('the palette finds a step, a view and a place by a few letters', async () => {
     const { page, context } = await openPage(used.browser);
     await open(page, 'line-winder-pouch');

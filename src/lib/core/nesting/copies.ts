@@ -22,6 +22,8 @@ const MOST_ROUNDS = 80;
 const IN_VAIN = 2;
 /** The same for what is left while it is rounded. */
 const ROUNDS_OF_REST = 4;
+/** Patterns that are kept: more make each step of the master problem slower than they save. */
+const MOST_PATTERNS = 3000;
 /** Best strips of a roll that are kept of each round. */
 const STRIPS_KEPT = 12;
 /** What a piece that finds no place costs, in sheets; what a sheet that costs nothing costs, so that fewer are better. */
@@ -126,7 +128,12 @@ export class Copies {
     const master = new Master(left, limits, MISSING, (steps) => this.watch.tick(steps));
     for (const { column } of this.patterns) master.columns.push(column);
     master.solve();
-    for (let round = 0, inVain = 0; round < rounds && inVain < IN_VAIN; round++) {
+    for (
+      let round = 0, inVain = 0;
+      round < rounds && inVain < IN_VAIN && this.patterns.length < MOST_PATTERNS;
+      round++
+    ) {
+      // prettier-ignore
       const prices = master.prices();
       const from = this.patterns.length;
       this.stock.forEach((stock, i) => {

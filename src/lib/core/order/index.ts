@@ -2,7 +2,7 @@
  * An order on one head with one pair of hands: how many to load, how many hoopings, and how long it takes.
  * In: the timed score, quantity, repeats. Out: plain numbers, seconds.
  */
-import { formatDuration, itemAt } from '../base';
+import { formatDuration, formatNumber, itemAt } from '../base';
 import { probit } from 'simple-statistics';
 import type { Numbers } from '../numbers';
 import { headsAtOnce, type Machine } from '../workshop';
@@ -69,7 +69,7 @@ export function orderReason({
   );
   const all =
     designs > 1
-      ? `${designs} × ${formatDuration(oneSeconds)} are ${formatDuration(designs * oneSeconds)}`
+      ? `${formatNumber(designs)} × ${formatDuration(oneSeconds)} are ${formatDuration(designs * oneSeconds)}`
       : `One takes ${formatDuration(oneSeconds)}`;
   return `${[all, more && `and ${more}`, less && `less ${less}`].filter(Boolean).join(', ')}.`;
 }

@@ -66,7 +66,7 @@
       ></tr
     ></thead
   >
-  {#each aisles as { name, list } (name)}
+  {#each aisles as { name, list }, place (place)}
     <tbody class="divide-y divide-rule">
       <tr><th class="pt-4 pb-1 font-display text-lg font-normal" colspan="5" scope="colgroup">{name}</th></tr>
       {#each list as p, place (place)}

@@ -78,12 +78,13 @@
     {/if}
     {#if order.spare >= order.inTape}
       <dd class="label col-span-2 -mt-2">
-        {order.spare} more than wanted: with <NumberInPlace id="order.rejectRate" /> spoiled, the order is met
+        {formatNumber(order.spare)} more than wanted: with <NumberInPlace id="order.rejectRate" /> spoiled, the
+        order is met
         <NumberInPlace id="order.confidence" /> of the time.
       </dd>
     {/if}
     <dt class="text-quiet">Hoopings</dt>
-    <dd class="text-right text-xl">{order.hoopings}</dd>
+    <dd class="text-right text-xl">{formatNumber(order.hoopings)}</dd>
     {#if order.hoopings > 1 && order.lastHooping < order.inHooping}
       <dd class="label col-span-2 -mt-2">The last one holds {count(order.lastHooping, 'item')}.</dd>
     {/if}

@@ -10,7 +10,7 @@
 
   /** more than anybody looks through */
   const MOST_SHOWN = 40;
-  let { open = $bindable(false) }: { open: boolean } = $props();
+  let { open = $bindable(false), onhelp }: { open: boolean; onhelp: () => void } = $props();
   let wanted = $state('');
 
   const all = $derived<Command[]>([
@@ -34,6 +34,12 @@
       name: workroom.unit === 'mm' ? 'Lengths in inches' : 'Lengths in millimetres',
       key: 'U',
       run: () => void workroom.toggleUnit(),
+    },
+    {
+      name: 'Keys and words',
+      key: '?',
+      also: 'help shortcuts keyboard glossary stop block hand meaning',
+      run: onhelp,
     },
     {
       name: theme.current === 'dark' ? 'Light look' : 'Dark look',
