@@ -287,7 +287,7 @@ describe('at the machine', () => {
     });
     await page.getByText('1 picture kept').waitFor();
     await page.getByRole('dialog').getByRole('button', { name: 'Close' }).click();
-    while (!/^Look before/.test(await title(page))) await page.keyboard.press('ArrowRight');
+    while (!/^Look before/.test(await title(page))) await stepOn(page);
     await page.getByText('Nothing can be sewn in its place again').waitFor();
     expect(await forward(page).innerText()).to.match(/All is well: unhoop/);
     await page.keyboard.press('ArrowRight');

@@ -91,9 +91,9 @@ export class Copies {
     while (left.some((n) => n > 0)) {
       const uses = this.price(left, limits, cuttings.length ? ROUNDS_OF_REST : 0);
       const take = uses.filter(({ amount }) => amount >= 1 - WHOLE);
-      const [next] = uses.toSorted(
-        (a, b) => b.amount * (1 - luck * this.random()) - a.amount * (1 - luck * this.random()),
-      );
+      const [next] = uses
+        .map((use) => ({ ...use, key: use.amount * (1 - luck * this.random()) }))
+        .sort((a, b) => b.key - a.key);
       const chosen = take.length ? take : next ? [{ ...next, amount: 1 }] : [];
       let some = false;
       for (const { pattern, amount } of chosen) {
@@ -133,7 +133,6 @@ export class Copies {
       round < rounds && inVain < IN_VAIN && this.patterns.length < MOST_PATTERNS;
       round++
     ) {
-      // prettier-ignore
       const prices = master.prices();
       const from = this.patterns.length;
       this.stock.forEach((stock, i) => {
