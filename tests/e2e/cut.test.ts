@@ -29,6 +29,10 @@ describe('the cutting table', () => {
     await felt.getByText('Harbour felt sheets').waitFor();
     await felt.getByText('Up to 3 layers are cut at once').waitFor();
     await layOut(page);
+    // All materials at the top, each with its waste and cost, and the way to it.
+    const index = page.getByTestId('material-index');
+    expect(await index.innerText()).to.match(/Felt, as front felt of Tail tab\s+\d+\s+\d+ %\s+€\d+\.\d\d/);
+    await index.getByRole('link', { name: /^Felt, as front/ }).click();
     await page
       .getByRole('img', { name: /Harbour felt sheets: \d+ pieces/ })
       .first()
@@ -123,6 +127,10 @@ describe('the cutting table', () => {
       .getByRole('button')
       .click();
     await laid.getByText('tear-away, wide roll, all across it.').waitFor();
+    // The one that is laid out is marked, and each is drawn.
+    const marked = ways.locator('tr[aria-current=true]');
+    expect(await marked.innerText()).to.match(/all across it[\s\S]*laid out/);
+    expect(await marked.locator('svg').count()).to.be.above(0);
     await context.close();
   });
 

@@ -12,6 +12,18 @@ describe('the log', () => {
     await page.goto(`${used.app.url}/log`);
     await page.getByRole('tab', { name: 'What it teaches' }).click();
     const table = page.getByTestId('corrections');
+    // Only what is sure is ticked.
+    for (const [row, words] of [
+      [
+        table
+          .locator('tbody tr')
+          .filter({ hasText: /(?<!fairly )sure,/ })
+          .first(),
+        true,
+      ],
+      [table.locator('tbody tr').filter({ hasText: 'a first guess' }).first(), false],
+    ] as const)
+      expect(await row.getByRole('checkbox').isChecked()).to.equal(words);
     await table.getByRole('row', { name: /Lay a flat piece/ }).waitFor();
     await table.getByRole('checkbox', { name: 'Take Lay a flat piece' }).uncheck();
     await table.getByRole('button', { name: /^Take \d+ figures/ }).click();
@@ -52,6 +64,20 @@ describe('the log', () => {
     expect(await rows.count()).to.be.below(all);
     await page.getByRole('button', { name: 'Line-winder pouch' }).click();
     await page.getByText('Back crept, not caught at the corner.').first().waitFor();
+    // Beside another run of the same build, step by step.
+    const steps = page.getByRole('region', { name: 'Steps of the run' });
+    const another = steps.getByRole('combobox', { name: 'Beside another run' });
+    await another.selectOption({ index: 1 });
+    await steps.getByRole('columnheader', { name: 'Longer or shorter' }).waitFor();
+    const row = steps.getByRole('row', { name: /Lay the zip/ });
+    const secondsOf = (t: string) => {
+      const [, minus, minutes, rest] = /([−+]?)(?:(\d+):)?(\d+)/.exec(t) ?? [];
+      return (minus === '−' ? -1 : 1) * (60 * Number(minutes ?? 0) + Number(rest));
+    };
+    const [now = 0, , before = 0, change = 0] = (await row.getByRole('cell').allInnerTexts())
+      .slice(-4)
+      .map(secondsOf);
+    expect(Math.abs(now - before - change)).to.be.at.most(1);
     await page.getByLabel('Result').selectOption('');
     await page.getByLabel('In notes and reasons').fill('post');
     expect(await rows.count()).to.equal(2);

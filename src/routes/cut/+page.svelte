@@ -8,6 +8,7 @@
   import Gather from '$lib/ui/cut/Gather.svelte';
   import GroupLayout from '$lib/ui/cut/GroupLayout.svelte';
   import PiecesView from '$lib/ui/cut/PiecesView.svelte';
+  import MaterialIndex from '$lib/ui/cut/MaterialIndex.svelte';
   import Shopping from '$lib/ui/cut/Shopping.svelte';
   import NotWorkedOut from '$lib/ui/cut/NotWorkedOut.svelte';
   import NumberInPlace from '$lib/ui/kit/NumberInPlace.svelte';
@@ -96,10 +97,20 @@
               type="button"
               class="label min-h-8 px-1 underline"
               aria-label="Only {build.name}"
-              onclick={() => cutting.chooseOnly(build.id)}>only</button
+              onclick={() => cutting.chooseThese([build.id])}>only</button
             >{/if}</span
         >
       {/each}
+      {#if cutting.chosen.length < workroom.builds.length}<button
+          type="button"
+          class="btn btn-small"
+          onclick={() => cutting.chooseThese(workroom.builds.map((b) => b.id))}>All</button
+        >{/if}
+      {#if cutting.chosen.length}<button
+          type="button"
+          class="btn btn-small"
+          onclick={() => cutting.chooseThese([])}>None</button
+        >{/if}
       {#if offered.length < workroom.builds.length}<button
           type="button"
           class="btn btn-small"
@@ -122,6 +133,7 @@
               : `${count(cutting.missing, 'material')} not laid out yet.`}
           </p>
         {/if}
+        {#if view === 'layout' && cutting.laid.length > 1}<MaterialIndex />{/if}
         {#each cutting.laid as laid (laid.id)}
           <Guard what={laid.group.name} row
             >{#if view === 'layout'}<GroupLayout {laid} />{:else}<CuttingOrder {laid} />{/if}</Guard

@@ -41,7 +41,8 @@
 </script>
 
 <section
-  class={['mb-6 border-t-2 pt-3', movement ? 'border-needle' : 'border-rule']}
+  id="layout-{laid.id}"
+  class={['mb-6 scroll-mt-4 border-t-2 pt-3', movement ? 'border-needle' : 'border-rule']}
   aria-label="Layout of {group.name}"
 >
   <div class="flex flex-wrap items-baseline gap-3">

@@ -1,7 +1,14 @@
 <script lang="ts">
   import Fold from '../kit/Fold.svelte';
   import Check from '../kit/Check.svelte';
-  import { fitFigures, isNews, sureness, takeFigures, undoFigures } from '$lib/core/calibration';
+  import {
+    fitFigures,
+    isNews,
+    sureness,
+    takeFigures,
+    undoFigures,
+    type Suggestion,
+  } from '$lib/core/calibration';
   import { count } from '$lib/core/base';
   import { newId } from '../state/ids';
   import { workroom } from '../state/workroom.svelte';
@@ -9,8 +16,10 @@
   // What the log says of this workroom's own figures: old beside new, taken or not, and the way back.
   const all = $derived(fitFigures(workroom.runs, workroom.workshop));
   const news = $derived(all.filter(isNews).sort((a, b) => b.observations - a.observations));
-  let left = $state.raw<string[]>([]);
-  const chosen = $derived(news.filter((s) => !left.includes(s.key)));
+  // What is sure is ticked beforehand; all else is the maker's to believe.
+  let said = $state.raw<Readonly<Record<string, boolean>>>({});
+  const isTaken = (s: Suggestion) => said[s.key] ?? sureness(s) === 'sure';
+  const chosen = $derived(news.filter(isTaken));
   const figure = (v: number | null) => (v === null ? 'as the table' : String(Number(v.toPrecision(3))));
   const day = new Intl.DateTimeFormat('en-GB', {
     day: 'numeric',
@@ -30,8 +39,8 @@
     {:else if !news.length}
       The plans already use what your log says. {count(all.length, 'figure')} looked at.
     {:else}
-      Your log would set {count(news.length, 'figure')} otherwise. Take those you believe; plans follow at once,
-      and you can go back.
+      Your log would set {count(news.length, 'figure')} otherwise. What is sure is ticked; take what else you believe.
+      Plans follow at once, and you can go back.
     {/if}
   </p>
   {#if news.length}
@@ -43,7 +52,7 @@
           <th class="text-right font-normal" scope="col">Now</th>
           <th class="text-right font-normal" scope="col">Your log</th>
           <th class="pl-2 font-normal" scope="col"><span class="sr-only">Unit</span></th>
-          <th class="text-right font-normal" scope="col">Nine in ten between</th>
+          <th class="hidden text-right font-normal sm:table-cell" scope="col">Nine in ten between</th>
           <th class="pl-6 font-normal" scope="col">Rests on</th>
         </tr>
       </thead>
@@ -52,8 +61,8 @@
           <tr>
             <td class="py-1.5"
               ><Check
-                checked={!left.includes(s.key)}
-                onchange={(on) => (left = on ? left.filter((k) => k !== s.key) : [...left, s.key])}
+                checked={isTaken(s)}
+                onchange={(on) => (said = { ...said, [s.key]: on })}
                 label="Take {s.label}"
                 large
               /></td
@@ -62,7 +71,7 @@
             <td class="text-right text-quiet">{figure(s.from)}</td>
             <td class="text-right font-bold">{figure(s.to)}</td>
             <td class="pl-2 text-quiet">{s.unit}</td>
-            <td class="text-right text-quiet">{figure(s.low)} – {figure(s.high)}</td>
+            <td class="hidden text-right text-quiet sm:table-cell">{figure(s.low)} – {figure(s.high)}</td>
             <td class="pl-6"
               >{sureness(s)},
               <span class="text-quiet">{count(s.runs, 'run')}, {count(s.observations, 'time')}</span></td
@@ -71,10 +80,15 @@
         {/each}
       </tbody>
     </table>
-    <div>
+    <div class="sticky bottom-0 flex flex-wrap items-center gap-3 border-t border-rule bg-ground py-3">
       <button type="button" class="btn btn-strong" disabled={!chosen.length} onclick={take}
         >Take {count(chosen.length, 'figure')}</button
       >
+      {#if chosen.length < news.length}<button
+          type="button"
+          class="btn"
+          onclick={() => (said = Object.fromEntries(news.map((s) => [s.key, true])))}>Tick all</button
+        >{/if}
     </div>
   {/if}
   {#if workroom.workshop.corrections.length}

@@ -4,8 +4,10 @@
   import { itemAt, formatDuration, formatNumber } from '$lib/core/base';
   import type { KnownRun } from '../state/known-run';
   import RunPhoto from './RunPhoto.svelte';
+  import Select from '../kit/Select.svelte';
+  import { workroom } from '../state/workroom.svelte';
 
-  // One run, step by step, with all that happened at each.
+  // One run, step by step, with all that happened at each, and beside another run of the same build.
   let { known }: { known: KnownRun } = $props();
   const { run, state: s } = $derived(known);
   const happened = (id: string): string[] => [
@@ -29,6 +31,20 @@
       ),
     ...s.notes.filter((n) => n.stepId === id).map((n) => `“${n.text}”`),
   ];
+  const day = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric' });
+  const others = $derived(
+    workroom.runs.filter(
+      (k) => k.run.buildId === run.buildId && k.run.id !== run.id && k.run.items === run.items,
+    ),
+  );
+  let besideId = $state('');
+  const beside = $derived(others.find((k) => k.run.id === besideId));
+  /** by step, s */
+  const then = $derived(new Map((beside ? stepRows(beside) : []).map((r) => [r.id, r.taken])));
+  const difference = (now: number | null, before: number | null | undefined) =>
+    now === null || before == null
+      ? '–'
+      : `${now < before ? '−' : '+'}${formatDuration(Math.abs(now - before))}`;
   const atEnd = $derived([...happened(AT_END), ...s.photos.filter((p) => p.stepId === AT_END)].length > 0);
   const results = $derived(Object.entries(s.results).filter(([, r]) => r.result !== 'good'));
 </script>
@@ -54,6 +70,22 @@
       .filter(Boolean)
       .join(' · ')}
   </p>
+  {#if others.length}
+    <p class="mb-2 flex flex-wrap items-center gap-2">
+      <span class="label">Beside the run of</span>
+      <Select
+        label="Beside another run"
+        value={besideId}
+        options={[
+          ['', 'none'] as const,
+          ...others.map(
+            (k) => [k.run.id, `${day.format(k.run.createdAt)}, ${k.run.machine?.name ?? ''}`] as const,
+          ),
+        ]}
+        onchange={(id) => (besideId = id)}
+      />
+    </p>
+  {/if}
   {#each results as [n, r], place (place)}
     <p class="mb-1 border-l-4 border-madder bg-madder-soft px-3 py-1">
       Item {Number(n) + 1}: {r.result === 'second' ? 'a second' : 'ruined'}{r.reason ? `. ${r.reason}` : '.'}
@@ -70,7 +102,10 @@
         ><th class="pl-3 text-right font-normal" scope="col">Took</th><th
           class="pl-3 text-right font-normal"
           scope="col">Planned</th
-        ></tr
+        >{#if beside}<th class="pl-3 text-right font-normal" scope="col">Then</th><th
+            class="hidden pl-3 text-right font-normal sm:table-cell"
+            scope="col">Longer or shorter</th
+          >{/if}</tr
       >
     </thead>
     <tbody class="divide-y divide-rule">
@@ -94,6 +129,13 @@
             >{row.taken === null ? '–' : formatDuration(row.taken)}</td
           >
           <td class="pl-3 text-right whitespace-nowrap text-quiet">{formatDuration(row.planned)}</td>
+          {#if beside}
+            {@const before = then.get(row.id)}
+            <td class="pl-3 text-right whitespace-nowrap">{before == null ? '–' : formatDuration(before)}</td
+            ><td class="hidden pl-3 text-right whitespace-nowrap text-quiet sm:table-cell"
+              >{difference(row.taken, before)}</td
+            >
+          {/if}
         </tr>
       {/each}
       {#if atEnd}

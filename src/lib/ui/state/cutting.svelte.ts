@@ -172,8 +172,8 @@ export class Cutting {
     this.chosen = this.chosen.with(at, other).with(at + by, id);
     this.keep();
   }
-  chooseOnly(id: string) {
-    this.chosen = [id];
+  chooseThese(ids: readonly string[]) {
+    this.chosen = [...ids];
     this.keep();
   }
   setEdgeToEdge(on: boolean) {
