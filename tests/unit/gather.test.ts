@@ -1,4 +1,5 @@
 import { expect } from 'chai';
+import { formatAmount } from '$lib/core/base';
 import {
   asLayoutStock,
   gatherNotions,
@@ -149,6 +150,13 @@ describe('what a layout comes to', () => {
     expect([caps.amount, caps.needs, caps.cost]).to.deep.equal(['3 packs of 50', '104 snap caps', 9]);
     const zips = purchaseOfNotion({ ...need, notion: 'zip', amount: 7, lengthMm: 230 }, (mm) => `${mm} mm`);
     expect([zips.name, zips.amount]).to.deep.equal(['Coil zip, at least 230 mm', '7 coil zips']);
+  });
+  it('tells an amount in the currency, rounded to its smallest unit', () => {
+    expect([formatAmount(8.4, 'EUR'), formatAmount(9.085, null), formatAmount(1200.4, 'JPY')]).to.deep.equal([
+      '€8.40',
+      '9.09',
+      'JP¥1\u202f200',
+    ]);
   });
   it('buys needles by the hours that are sewn, none where one lasts', () => {
     const hours = (h: number) => purchaseOfNeedles(3600 * h, 8);

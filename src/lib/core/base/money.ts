@@ -26,3 +26,6 @@ export const inMain = (money: number, currency: string | null): number => money 
 /** 1250 → "€12.50", or "12.50" where no currency is told. @param money in smallest units */
 export const formatMoney = (money: number, currency: string | null): string =>
   formatOf(currency).format(inMain(money, currency)).replaceAll(',', '\u202f');
+/** 12.5 → "€12.50". @param amount in the main unit, as prices of stock and of what is sold are told */
+export const formatAmount = (amount: number, currency: string | null): string =>
+  formatMoney(Math.round(inSmallest(amount, currency)), currency);

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { asLayoutStock } from '$lib/core/cut';
   import { usedShare, type Compared } from '$lib/core/nesting';
-  import { count, formatLength, formatMoney, inSmallest } from '$lib/core/base';
+  import { count, formatAmount, formatLength } from '$lib/core/base';
   import type { LaidGroup } from '../state/cut-layouts.svelte';
   import { cutting } from './cutting.svelte';
   import { workroom } from '../state/workroom.svelte';
@@ -56,9 +56,8 @@
             : ''}</td
         ><td class="pl-4 text-right">{alternative.layout.sheets.length}</td><td class="pl-4 text-right"
           >{Math.round(100 * usedShare(alternative.layout, stock))} %</td
-        ><td class="pl-4 text-right"
-          >{formatMoney(Math.round(inSmallest(alternative.layout.cost, currency)), currency)}</td
-        ><td class="py-1 pl-3 text-right"
+        ><td class="pl-4 text-right">{formatAmount(alternative.layout.cost, currency)}</td><td
+          class="py-1 pl-3 text-right"
           >{#if isChosen}<strong class="mr-2 text-needle">laid out</strong
             >{/if}{#if !isChosen || laid.way === null}<button
               type="button"

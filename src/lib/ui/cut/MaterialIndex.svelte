@@ -1,14 +1,14 @@
 <script lang="ts">
   import { asLayoutStock } from '$lib/core/cut';
   import { placedCount, usedShare } from '$lib/core/nesting';
-  import { formatMoney, formatNumber, inSmallest } from '$lib/core/base';
+  import { formatAmount, formatNumber } from '$lib/core/base';
   import Swatch from './Swatch.svelte';
   import { cutting } from './cutting.svelte';
   import { workroom } from '../state/workroom.svelte';
 
   // All materials that are laid out, each with what is cut off for nothing and what it costs; a press leads to its layout.
   const currency = $derived(workroom.workshop.currency);
-  const money = (v: number) => formatMoney(Math.round(inSmallest(v, currency)), currency);
+  const money = (v: number) => formatAmount(v, currency);
   const rows = $derived(
     cutting.laid.map(({ id, group, layout, toBuy }) => ({
       id,

@@ -1,7 +1,7 @@
 <script lang="ts">
   import Check from '../kit/Check.svelte';
   import Papa from 'papaparse';
-  import { count, formatMoney, inSmallest } from '$lib/core/base';
+  import { count, formatAmount } from '$lib/core/base';
   import { AISLES } from '$lib/core/cut';
   import { saveAs } from '../kit/save-as';
   import { cutting } from './cutting.svelte';
@@ -13,7 +13,7 @@
   const open = $derived(cutting.purchases.filter((p) => !cutting.ticks.includes(id(p.name))));
   const total = $derived(open.reduce((sum, p) => sum + p.cost, 0));
   const currency = $derived(workroom.workshop.currency);
-  const money = (v: number) => formatMoney(Math.round(inSmallest(v, currency)), currency);
+  const money = (v: number) => formatAmount(v, currency);
   const aisles = $derived(
     AISLES.map((name) => ({ name, list: cutting.purchases.filter((p) => p.aisle === name) })).filter(
       ({ list }) => list.length,
