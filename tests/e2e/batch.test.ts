@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { expect } from 'chai';
 import type { Page } from 'playwright-core';
-import { openPage, useApp } from '../support/app';
+import { openPage, toldUndo, useApp } from '../support/app';
 
 const used = useApp();
 const tab = (page: Page, name: RegExp) => page.getByRole('tab', { name });
@@ -46,7 +46,7 @@ describe('a batch', () => {
     );
     await page.getByRole('button', { name: 'Take out', exact: true }).click();
     await page.getByRole('button', { name: /Skua café/ }).waitFor({ state: 'detached' });
-    await page.getByRole('button', { name: 'Undo' }).click();
+    await toldUndo(page).click();
     await page.getByRole('button', { name: /Skua café/ }).waitFor();
     expect(faults).to.deep.equal([]);
     await context.close();

@@ -106,8 +106,8 @@ describe('the cutting table', () => {
     const history = page.getByTestId('stock-history');
     expect(await history.innerText()).to.match(/Cut\s+Felt, as front felt of Tail tab: \d+ pieces/);
     expect(await history.getByText(/pieces −\d+ × Harbour felt sheets/).count()).to.equal(1);
-    await history.getByRole('button', { name: 'Take back' }).click();
-    await history.getByText('taken back').waitFor();
+    await history.getByRole('button', { name: 'Undo' }).click();
+    await history.getByText('undone').waitFor();
     expect(await sheets.inputValue()).to.equal('5');
     expect(faults).to.deep.equal([]);
     await context.close();

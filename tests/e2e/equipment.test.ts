@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
-import { openPage, startApp, useApp } from '../support/app';
+import { openPage, startApp, toldUndo, useApp } from '../support/app';
 
 const used = useApp();
 
@@ -26,7 +26,7 @@ describe('machines and hoops', () => {
     await page
       .getByText(/Hoop 160 × 260 is taken out\. Until you choose another, .*Line-winder pouch/)
       .waitFor();
-    await page.getByRole('button', { name: 'Undo' }).click();
+    await toldUndo(page).click();
     await machine('Petrel').getByLabel('Name of hoop 160 × 260').waitFor();
 
     await added.getByRole('button', { name: 'Take out Shop machine' }).click();
@@ -88,7 +88,7 @@ describe('the shelf', () => {
     );
     await threads.getByRole('button', { name: 'Take out slate' }).click();
     await page.getByText('slate is taken out.').waitFor();
-    await page.getByRole('button', { name: 'Undo' }).click();
+    await toldUndo(page).click();
     await threads.getByLabel('Name of thread slate').waitFor();
     expect(
       await threads
@@ -109,7 +109,7 @@ describe('the shelf', () => {
     await page.getByRole('button', { name: 'Take it over' }).click();
     await threads.getByLabel('Name of thread heather').waitFor();
     expect(await threads.getByLabel('Metres left of coral').inputValue()).to.equal('5000');
-    await page.getByRole('button', { name: 'Undo' }).click();
+    await toldUndo(page).click();
     await threads.getByLabel('Name of thread heather').waitFor({ state: 'detached' });
     expect(await threads.getByLabel('Metres left of coral').inputValue()).to.equal('180');
     const saved = page.waitForEvent('download');
@@ -117,6 +117,47 @@ describe('the shelf', () => {
     expect(readFileSync(await (await saved).path(), 'utf8')).to.match(
       /^Name,Colour,Kind.*\r\nslate,#5f6c78,polyester,40,cone,1,3400/,
     );
+    expect(faults).to.deep.equal([]);
+    await context.close();
+  });
+
+  it('what was changed of machines and shelf is undone and made again, by press and by key', async () => {
+    const { page, context, faults } = await openPage(used.browser);
+    await page.goto(`${used.app.url}/workshop/machines`);
+    const undo = page.getByRole('button', { name: 'Undo', exact: true });
+    const redo = page.getByRole('button', { name: 'Redo', exact: true });
+    const bobbin = page.getByLabel('Bobbin of Petrel');
+    await bobbin.waitFor();
+    expect(await undo.isDisabled()).to.equal(true);
+    const was = await bobbin.inputValue();
+    await bobbin.selectOption('prewound');
+    await undo.and(page.locator(':enabled')).click();
+    await redo.and(page.locator(':enabled')).waitFor();
+    expect(await bobbin.inputValue()).to.equal(was);
+    await redo.click();
+    await undo.and(page.locator(':enabled')).waitFor();
+    expect(await bobbin.inputValue()).to.equal('prewound');
+    await page.getByRole('link', { name: 'Stock', exact: true }).click();
+    const sheets = page.getByLabel('How many of Harbour felt sheets');
+    const had = await sheets.inputValue();
+    await sheets.fill('3');
+    await page.keyboard.press('Tab');
+    await page.getByRole('heading', { name: 'Workshop' }).click();
+    await page.waitForFunction(() => document.querySelector<HTMLButtonElement>('[aria-label=Undo]:enabled'));
+    await page.keyboard.press('Control+z');
+    const sheetsAre = (value: string) =>
+      page.waitForFunction(
+        (wanted) =>
+          document.querySelector<HTMLInputElement>('[aria-label="How many of Harbour felt sheets"]')
+            ?.value === wanted,
+        value,
+      );
+    await sheetsAre(had);
+    // And, of the same row of changes, the machine's.
+    await page.keyboard.press('Control+z');
+    await page.getByRole('link', { name: 'Machines', exact: true }).click();
+    await bobbin.waitFor();
+    expect(await bobbin.inputValue()).to.equal(was);
     expect(faults).to.deep.equal([]);
     await context.close();
   });
@@ -135,8 +176,8 @@ describe('the shelf', () => {
     const history = page.getByTestId('stock-history');
     await history.getByText('From a table').waitFor();
     expect(await sheets.inputValue()).to.equal('19');
-    await history.getByRole('button', { name: 'Take back' }).first().click();
-    await history.getByText('taken back').waitFor();
+    await history.getByRole('button', { name: 'Undo' }).first().click();
+    await history.getByText('undone').waitFor();
     expect(await sheets.inputValue()).to.equal(had);
     expect(faults).to.deep.equal([]);
     await context.close();
@@ -156,7 +197,7 @@ describe('the shelf', () => {
     await first.waitFor({ state: 'detached' });
     await page.getByText('1 machine, 1 hoop').waitFor();
     await page.getByText('2 kinds of cloth').waitFor();
-    await page.getByRole('button', { name: 'Undo' }).click();
+    await toldUndo(page).click();
     await first.waitFor();
     await page.getByText('the shelf is empty').waitFor();
     expect(faults).to.deep.equal([]);

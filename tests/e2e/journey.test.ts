@@ -45,7 +45,7 @@ describe('the pouch, from the bench to the log', () => {
     await wanted.fill('100000');
     await wanted.press('Tab');
     await page.getByText(/items: is that meant\?/).waitFor();
-    await page.getByRole('button', { name: 'Take it back' }).click();
+    await page.getByRole('button', { name: 'Undo', exact: true }).click();
     await page.getByTestId('doubt').waitFor({ state: 'detached' });
     expect(await wanted.inputValue()).to.equal(before);
     await page.getByLabel('Good items wanted').fill('10');

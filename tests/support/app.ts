@@ -176,3 +176,7 @@ function leaveWhenStored(page: Page) {
     return reload.apply(page, args);
   };
 }
+
+/** The button of a notice that something is gone or changed; the place's own Undo is another. */
+export const toldUndo = (page: Page) =>
+  page.locator('[data-sonner-toast]').getByRole('button', { name: 'Undo' });

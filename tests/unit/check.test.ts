@@ -565,9 +565,8 @@ describe('the plan check', () => {
       'd1-bib': ['too-large'],
       'k1-big-fill': ['too-large'],
       'l1-confetti': ['too-large'],
-      // Covers that end with the zigzag they hide, or go on under the next piece.
+      // A cover that ends with the zigzag it hides, and one that goes on under the next piece.
       'f1-lace-heart': ['trim-flush'],
-      'i1-one-thread-leaves': ['trim-flush'],
       'g1-three-pieces': ['lump'],
       // An opening of 38 mm; twins whose backs overlap.
       'r1-heart-pillow': ['opening-small'],

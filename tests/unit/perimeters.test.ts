@@ -49,6 +49,15 @@ describe('the way round a satin', () => {
     expect(round(run(kite, 2.5), satin(kite, 1.6, 0.36))).to.be.closeTo(101.9, 1);
     expect(round(zigzag(kite, 2, 2))).to.be.closeTo(101.9, 1);
   });
+  // Five tips of 72° and five dents: 10 sides of √(20² + 10² − 2 · 20 · 10 cos 36°) = 13.3 mm.
+  it('and of a zigzag round sharp tips: as many stitches as a corner took tell how long its line is', () => {
+    const star = Array.from({ length: 10 }, (_, i) => {
+      const [r, a] = [i % 2 ? 10 : 20, (Math.PI * i) / 5];
+      return { x: r * Math.cos(a), y: r * Math.sin(a) };
+    });
+    const mm = 10 * Math.sqrt(400 + 100 - 400 * Math.cos(Math.PI / 5));
+    for (const advance of [2, 2.6, 3]) expect(round(zigzag(closePath(star), 2.4, advance))).to.be.closeTo(mm, 0.015 * mm); // prettier-ignore
+  });
   it('a line sewn there and back is taken once', () => {
     const arc = circle({ x: 0, y: 0 }, 20).slice(0, 20);
     const [there] = readDesign(sewn([run([...arc, ...arc.toReversed()], 2.5)]), { trimJumps: 3 }).blocks;

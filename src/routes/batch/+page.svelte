@@ -8,6 +8,9 @@
   import { followBatch, plan } from '$lib/ui/batch/plan.svelte';
   import PriceView from '$lib/ui/batch/PriceView.svelte';
   import PlanView from '$lib/ui/batch/PlanView.svelte';
+  import UndoButtons from '$lib/ui/kit/UndoButtons.svelte';
+  import { historyKey } from '$lib/ui/shell/keys';
+  import { isBatchPart, workshopSteps } from '$lib/ui/state/workshop-steps.svelte';
   import Tabs from '$lib/ui/kit/Tabs.svelte';
   import EmptyWorkroom from '$lib/ui/shell/EmptyWorkroom.svelte';
   import { addOrder } from '$lib/ui/state/orders';
@@ -37,6 +40,14 @@
     const clock = setInterval(() => (now = Date.now()), 20_000);
     return () => clearInterval(clock);
   });
+  const steps = $derived(workshopSteps.of(isBatchPart));
+  function onkeydown(event: KeyboardEvent) {
+    const wanted = historyKey(event);
+    if (!wanted) return;
+    event.preventDefault();
+    if (view === 'plan') void plan[wanted]();
+    else steps[wanted]();
+  }
   const late = $derived(plan.late && plan.late.count > 0 ? { text: 'late', grave: true } : null);
 </script>
 
@@ -44,9 +55,14 @@
   <title>Batch · Jolt Step</title>
 </svelte:head>
 
+<svelte:window {onkeydown} />
+
 <div class="p-6 print:p-0">
   <header class="mb-3 flex flex-wrap items-center gap-3">
     <h1 class="mr-auto text-3xl">Batch</h1>
+    {#if view === 'orders' && (workroom.workshop.orders.length || steps.canUndo)}<span
+        class="no-print flex gap-2"><UndoButtons editor={steps} /></span
+      >{/if}
     {#if workroom.builds.length}<button type="button" class="btn no-print" onclick={() => void add()}
         ><Plus size={18} />New order</button
       >{/if}

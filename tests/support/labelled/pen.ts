@@ -199,7 +199,7 @@ export const within = (p: Path, by: number): Path => {
     0,
   );
   const s = area > 0 ? 1 : -1;
-  return p.map((q, i) => {
+  const moved = p.map((q, i) => {
     const a = p[(i + p.length - 1) % p.length];
     const b = p[(i + 1) % p.length];
     const [u, v] = [gone(a, q) || 1, gone(q, b) || 1];
@@ -208,7 +208,27 @@ export const within = (p: Path, by: number): Path => {
     const n2 = Math.max(0.5, (nx * nx + ny * ny) / 2);
     return { x: q.x + (by * nx) / n2, y: q.y + (by * ny) / n2 };
   });
+  return withoutTails(moved);
 };
+/** A tip that is drawn inwards by more than it is wide crosses itself: nobody sews the tail beyond. */
+function withoutTails(p: Path): Path {
+  const n = p.length;
+  for (let i = 0; i < n; i++)
+    for (let k = 2; k < n / 3; k++) {
+      const at = crossing(p[i], p[(i + 1) % n], p[(i + k) % n], p[(i + k + 1) % n]);
+      if (!at) continue;
+      const rest = Array.from({ length: n - k }, (_, m) => p[(i + k + 1 + m) % n]);
+      return withoutTails([at, ...rest]);
+    }
+  return p;
+}
+function crossing(a: Point, b: Point, c: Point, d: Point): Point | null {
+  const [ux, uy, vx, vy] = [b.x - a.x, b.y - a.y, d.x - c.x, d.y - c.y];
+  const cross = ux * vy - uy * vx;
+  const t = ((c.x - a.x) * vy - (c.y - a.y) * vx) / cross;
+  const s = ((c.x - a.x) * uy - (c.y - a.y) * ux) / cross;
+  return t > 0 && t < 1 && s > 0 && s < 1 ? { x: a.x + ux * t, y: a.y + uy * t } : null;
+}
 
 /** Needle points along a line, corners kept, at most so far apart. */
 export const sewn = (p: Path, step: number): Path => {

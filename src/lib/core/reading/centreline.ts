@@ -3,6 +3,8 @@ import { Simplifier } from './middles';
 import { REACH, STEP, type Centreline } from './strands';
 import { BEAN, SATIN, ZIGZAG, type Profile } from './profile';
 import type { NeedlePoints } from './needle';
+import { alongZigzag } from './zigzag-line';
+import type { Point } from '../base';
 
 /** Along the line, strands stand so far from each other, 0.1 mm. */
 const STRANDS_APART = 100;
@@ -91,20 +93,23 @@ export function centrelineOf(points: NeedlePoints, profile: Profile, tips?: Uint
     }
     if (s.kind === ZIGZAG) {
       const shortest = (profile.width[0] * FLANK) ** 2;
-      const opened = fresh;
-      let [ax, ay, bx, by, k] = [0, 0, 0, 0, 0];
-      for (let i = s.first + 1; i <= s.end; i++) {
-        if ((x[i] - x[i - 1]) ** 2 + (y[i] - y[i - 1]) ** 2 < shortest) continue;
-        [bx, by, ax, ay] = [ax, ay, (x[i - 1] + x[i]) / 2, (y[i - 1] + y[i]) / 2];
-        // The first middle and the last lie half a stitch inside the ends of the line.
-        if (k === 1 && opened) put((3 * bx - ax) / 2, (3 * by - ay) / 2);
-        if (k === 1) put(bx, by);
-        if (k > 0) put(ax, ay, i === s.end);
-        k++;
-      }
-      if (k === 1) put(ax, ay);
+      const crosses = (i: number) => (x[i] - x[i - 1]) ** 2 + (y[i] - y[i - 1]) ** 2 >= shortest;
+      // Ties lie at its ends; a short stitch between goes round a corner.
+      let [from, to] = [s.first + 1, s.end];
+      while (from < to && !crosses(from)) from++;
+      while (to > from && !crosses(to)) to--;
+      const crossings: Point[] = [];
+      for (let i = from; i <= to; i++) crossings.push({ x: (x[i - 1] + x[i]) / 2, y: (y[i - 1] + y[i]) / 2 });
+      const line = alongZigzag(crossings);
+      // The first middle and the last lie half a stitch inside the ends of the line.
+      const [a, b] = line;
+      if (b && fresh) put((3 * a.x - b.x) / 2, (3 * a.y - b.y) / 2);
+      for (const p of line) put(p.x, p.y, true);
       const isLast = profile.stretches[at + 1]?.opens ?? true;
-      if (k > 1 && isLast) put((3 * ax - bx) / 2, (3 * ay - by) / 2, true);
+      if (b && isLast) {
+        const [q, p] = line.slice(-2);
+        put((3 * p.x - q.x) / 2, (3 * p.y - q.y) / 2, true);
+      }
     } else if (s.kind === SATIN) {
       const shortest = (profile.width[1] * FLANK) ** 2;
       const longest = (profile.width[1] * ODD_WIDTH[1]) ** 2;

@@ -9,14 +9,12 @@ const MOST_JOIN = 60;
 /** The first stitches of a band are taken for its underlay: so much may be missing of a loop that is so much longer, 0.1 mm. */
 const MOST_GAP = 60;
 const LOOP_OF_GAPS = 8;
-/**
- * cos of the turns taken for a corner, and the most that one can lose, 0.1 mm. A zigzag's middles lie far apart and cut every
- * corner from 25° on; a satin's only sharp ones, by less. Beyond 150° it is a tip.
- */
-const CORNERS = { zigzag: { cos: 0.9, lost: 8 }, satin: { cos: 0.1, lost: 8 } };
+/** A satin's middles cut sharp corners, by this at most: cos of the turns taken for one; beyond the other it is a tip. 0.1 mm. */
+const CORNER = 0.1;
 const CORNER_LEAST = -0.87;
-/** A bend between two chords of one arc is no sharper than this, radians: 40°. */
-const MOST_BEND = 0.7;
+const MOST_LOST = 8;
+/** A bend between two chords of one arc is no sharper than this, radians: 63°. */
+const MOST_BEND = 1.1;
 /** cos of a turn that is still straight on: 14°. */
 const STRAIGHT = 0.97;
 /** A shorter line is no loop; a loop may run this far over its start. */
@@ -29,7 +27,7 @@ const SHORTEST = 8;
 
 /**
  * The lines of a block, each stretch once, joined end to end where strands meet; longest first. mm.
- * @param band the line is the middle of one, which cuts the corners of the line that it was sewn along
+ * @param band the line is the middle of one: a satin's cuts the corners of the line that it was sewn along
  */
 export function linesOf(centreline: Centreline, band: 'zigzag' | 'satin' | null): Line[] {
   const pieces: number[][] = [];
@@ -62,8 +60,7 @@ export function linesOf(centreline: Centreline, band: 'zigzag' | 'satin' | null)
         closed: meets !== null,
         lengthMm:
           ((meets ? lengthOf(loop) + meets.gap : length) +
-            (band ? cornersCut(loop, CORNERS[band]) : 0) +
-            (band === 'satin' ? arcsCut(loop, meets !== null) : 0)) /
+            (band === 'satin' ? cornersCut(loop) + arcsCut(loop, meets !== null) : 0)) /
           10,
       };
     })
@@ -129,7 +126,7 @@ function meetsItself(p: number[], isBand: boolean): { loop: number[]; gap: numbe
  * What a line lost at its corners: where it turns by much within a few points, the two straights are led on to where
  * they meet. 0.1 mm.
  */
-function cornersCut(p: number[], most: { cos: number; lost: number }): number {
+function cornersCut(p: number[]): number {
   let lost = 0;
   const away = (ax: number, ay: number, bx: number, by: number) => Math.sqrt((ax - bx) ** 2 + (ay - by) ** 2);
   const straight = (i: number, k: number) => {
@@ -142,7 +139,7 @@ function cornersCut(p: number[], most: { cos: number; lost: number }): number {
     const cross = ux * vy - uy * vx;
     const size = Math.sqrt((ux * ux + uy * uy) * (vx * vx + vy * vy));
     const cos = (ux * vx + uy * vy) / size;
-    if (!(cos < most.cos && cos > CORNER_LEAST)) continue;
+    if (!(cos < CORNER && cos > CORNER_LEAST)) continue;
     // A bend that goes on is a curve, whose middle is not cut.
     if (!straight(i - 4, i - 2) || !straight(i + 4, i + 6)) continue;
     // Where the straight before p[i-2] and the straight after p[i+2] meet.
@@ -151,7 +148,7 @@ function cornersCut(p: number[], most: { cos: number; lost: number }): number {
     const [mx, my] = [p[i - 2] + ux * t, p[i - 1] + uy * t];
     const sharp = away(p[i - 2], p[i - 1], mx, my) + away(mx, my, p[i + 2], p[i + 3]);
     const as = away(p[i - 2], p[i - 1], p[i], p[i + 1]) + away(p[i], p[i + 1], p[i + 2], p[i + 3]);
-    if (t <= 0 || sharp < as || sharp - as > most.lost) continue;
+    if (t <= 0 || sharp < as || sharp - as > MOST_LOST) continue;
     lost += sharp - as;
     i += 4;
   }

@@ -64,11 +64,12 @@ function measureDesign(tape: Tape, { trimJumps, onProgress }: ReadOptions): Meas
     const profile = profileBlock(points, block, grid);
     // What covers an area or wanders over it has no line that another block could follow.
     const teeth = profile.byKind[LINE] > TOOTHED * profile.length ? blanketOf(points, block) : null;
+    const wandering = wanders(profile, points, block);
     const centreline =
-      !teeth && (coversArea(profile) || (wanders(profile) && !mayBeTwice(profile)))
+      !teeth && (coversArea(profile) || (wandering && !mayBeTwice(profile)))
         ? null
         : centrelineOf(points, profile, teeth?.tips);
-    const texture = teeth ? 'mixed' : textureOf(profile, centreline);
+    const texture = teeth ? 'mixed' : textureOf(profile, centreline, wandering);
     centrelines.push((texture === 'mixed' && !teeth) || texture === 'meander' ? null : centreline);
     const box = {
       minX: profile.minX / 10,

@@ -1,5 +1,6 @@
 import { CELL } from './area-grid';
 import { BEAN, LINE, SATIN, ZIGZAG, type Profile } from './profile';
+import type { NeedleBlock, NeedlePoints } from './needle';
 import type { Centreline } from './strands';
 import type { Texture } from './types';
 
@@ -29,8 +30,24 @@ export const coversArea = (p: Profile): boolean =>
   (lineLengthPerMm2(p) > FILLED ||
     (lineLengthPerMm2(p) > COVERING && p.innerCells / Math.max(1, p.lineCells) > AREA));
 
+/** Ends nearer than this meet, 0.1 mm. */
+const MEETS = 25;
+/** What a line goes round is wider than this, 0.1 mm; a stipple that comes home leaves lanes no wider than its steps apart. */
+const LANE = 70;
+/** Whether a line comes home round something wide: area beside half the line is the width of what it encloses. */
+function surrounds({ x, y }: NeedlePoints, { first, end }: NeedleBlock): boolean {
+  const last = end - 1;
+  if (Math.hypot(x[first] - x[last], y[first] - y[last]) > MEETS) return false;
+  let [twice, line] = [0, 0];
+  for (let i = first + 1; i < end; i++) {
+    twice += x[i - 1] * y[i] - x[i] * y[i - 1];
+    line += Math.hypot(x[i] - x[i - 1], y[i] - y[i - 1]);
+  }
+  return Math.abs(twice) > LANE * line;
+}
+
 /** Whether the line stretches wander over a wide field: a stipple has no outline to find. */
-export function wanders(p: Profile): boolean {
+export function wanders(p: Profile, points: NeedlePoints, block: NeedleBlock): boolean {
   if (p.byKind[LINE] < MAIN * p.length) return false;
   // A stipple goes on and on; many short loops with rough edges are no stipple.
   if (p.stretches.filter((s) => s.opens).length > MOST_STRANDS) return false;
@@ -42,7 +59,8 @@ export function wanders(p: Profile): boolean {
     long &&
     p.steady > MEANDER_STEADY * p.bends &&
     turnPerMm > MEANDER_TURN &&
-    Math.abs(p.turn) < p.turnSize * MEANDER_BIAS
+    Math.abs(p.turn) < p.turnSize * MEANDER_BIAS &&
+    !surrounds(points, block)
   );
 }
 
@@ -52,15 +70,15 @@ const TWICE = 5;
 export const mayBeTwice = (p: Profile): boolean =>
   p.byKind[LINE] < TWICE * (p.maxX - p.minX + p.maxY - p.minY);
 
-/** The texture of a block. Its centreline is only needed to tell a double run from a run. */
-export function textureOf(p: Profile, centreline: Centreline | null): Texture {
+/** The texture of a block, and whether it wanders. Its centreline is only needed to tell a double run from a run. */
+export function textureOf(p: Profile, centreline: Centreline | null, wandering: boolean): Texture {
   const share = (kind: number) => p.byKind[kind] / p.length;
   if (coversArea(p)) return share(LINE) > MAIN ? 'fill' : 'mixed';
   if (share(SATIN) + share(ZIGZAG) > MAIN) return share(SATIN) >= share(ZIGZAG) ? 'satin' : 'zigzag';
   if (share(BEAN) > MAIN) return 'bean';
   if (share(LINE) < MAIN) return 'mixed';
   const isTwice = centreline !== null && againShare(centreline) > DOUBLED;
-  if (wanders(p) && !isTwice) return 'meander';
+  if (wandering && !isTwice) return 'meander';
   return isTwice ? 'double-run' : 'run';
 }
 

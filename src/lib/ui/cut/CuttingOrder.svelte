@@ -5,16 +5,13 @@
   import { shapeOf, cutting } from './cutting.svelte';
   import { workroom } from '../state/workroom.svelte';
   import SheetDrawing from './SheetDrawing.svelte';
-  import { isLying, sheetsOf, type ShownSheet } from './sheets';
+  import { sheetsOf } from './sheets';
 
   // Straight cuts in their order, for a ruler and a rotary cutter: each measured from the last edge.
   let { laid, plain = false }: { laid: LaidGroup; plain?: boolean } = $props();
   const sheets = $derived(sheetsOf(laid, cutting.edgeToEdge));
-  /** as the drawing shows it: a long sheet lies with its start at the left */
-  const words = (shown: ShownSheet) =>
-    isLying(shown.item.widthMm, shown.heightMm)
-      ? { across: 'across', down: 'along', from: 'left or upper' }
-      : { across: 'level', down: 'upright', from: 'lower or left' };
+  /** over the width of the cloth, or with its length, however it is drawn */
+  const WORDS = { across: 'across', down: 'along' };
   const id = (key: string, cut: number) => `cut:${key}:${cut}`;
 </script>
 
@@ -28,7 +25,7 @@
         ? `${count(shown.count, 'sheet')} alike, ${shown.goes > 1 ? `in ${shown.goes} stacks of up to ${shown.atOnce}` : 'in one stack'}. `
         : ''}{shown.roll ? `First cut ${formatLength(shown.heightMm, workroom.unit)} off the roll. ` : ''}
       {shown.plan?.cuts.length
-        ? `Each cut is measured from the ${words(shown).from} edge of what lies under the ruler; strips, in bold, come first.`
+        ? 'Across goes over the width, along with the length. Each is measured, from the side of the corner marked 0, from the edge of what lies under the ruler; strips, in bold, come first.'
         : shown.plan
           ? 'Nothing more to cut.'
           : 'Nested freely: cut round the pieces, or use the template.'}
@@ -42,6 +39,7 @@
         heightMm={shown.heightMm}
         name={shown.item.name}
         cuts={shown.plan?.cuts}
+        hasDirection={shown.item.directional}
         done={(n) => cutting.ticks.includes(id(shown.key, n))}
       />
       {#if shown.plan?.cuts.length}
@@ -57,7 +55,7 @@
                 ><span
                   ><strong>{cut.number}.</strong>
                   <span class={[cut.level === 0 && 'font-bold']}
-                    >{words(shown)[cut.direction]}, {formatLength(cut.atMm, workroom.unit)}</span
+                    >{WORDS[cut.direction]}, {formatLength(cut.atMm, workroom.unit)}</span
                   >{#if cut.stack.length > 1}, {cut.stack.length} stacked{/if}</span
                 ></Check
               >

@@ -56,7 +56,12 @@
     </p>
     {#if movement}
       <strong class="text-needle">In use: taken off the shelf</strong>
-      <button type="button" class="btn btn-small" onclick={() => cutting.backFromUse(laid)}>Put back</button>
+      <button
+        type="button"
+        class="btn btn-small"
+        aria-label="Undo taking into use"
+        onclick={() => cutting.backFromUse(laid)}>Undo</button
+      >
       <button type="button" class="btn btn-small" onclick={() => cutting.putAway(laid.id)}
         >Done, put away</button
       >

@@ -4,6 +4,7 @@
   import type { CutPlan, LayoutSheet } from '$lib/core/nesting';
 
   import { svgPath } from '../kit/svg-path';
+  import { drawnCuts } from './cut-tags';
   import { isLying } from './sheets';
 
   // One sheet with its pieces; and where they are to be cut, the straight cuts, numbered where they begin.
@@ -16,11 +17,26 @@
     name: string;
     cuts?: CutPlan['cuts'];
     done?: (cut: number) => boolean;
+    /** its print or nap looks along its length */
+    hasDirection?: boolean;
     /** outlines of pieces that are cut to shape */
     shapeOf: (pieceId: string) => PieceShape | null;
   }
-  let { sheet, group, widthMm, heightMm, name, cuts = [], done, shapeOf }: Props = $props();
+  let {
+    sheet,
+    group,
+    widthMm,
+    heightMm,
+    name,
+    cuts = [],
+    done,
+    hasDirection = false,
+    shapeOf,
+  }: Props = $props();
   const font = $derived(Math.max(widthMm, heightMm) / 40);
+  /** beside the cloth: for the corner that is measured from, and the way of a print */
+  const rim = $derived(cuts.length || hasDirection ? font * 1.5 : 0);
+  const drawn = $derived(drawnCuts(cuts, heightMm, font * 1.3));
   const lying = $derived(isLying(widthMm, heightMm));
   const piece = (id: string) => group.pieces.find((p) => p.id === id);
   const pieceNumber = (id: string) => group.pieces.findIndex((p) => p.id === id) + 1;
@@ -32,7 +48,9 @@
 </script>
 
 <svg
-  viewBox={lying ? `0 0 ${heightMm} ${widthMm}` : `0 0 ${widthMm} ${heightMm}`}
+  viewBox={lying
+    ? `${-rim} ${-rim} ${heightMm + 2 * rim} ${widthMm + 2 * rim}`
+    : `${-rim} ${-rim} ${widthMm + 2 * rim} ${heightMm + 2 * rim}`}
   preserveAspectRatio="xMinYMin meet"
   class="max-h-80 w-full max-w-2xl"
   role="img"
@@ -87,31 +105,55 @@
         {/if}
       </g>
     {/each}
-    {#each cuts as cut (cut.number)}
-      {@const along = cut.direction === 'across'}
-      {#each cut.stack as part, i (i)}
-        {@const x = part.xMm + (along ? 0 : cut.atMm)}
-        {@const y = heightMm - part.yMm - (along ? cut.atMm : 0)}
-        <path
-          d={along ? `M${x} ${y}h${part.widthMm}` : `M${x} ${y}v${-part.heightMm}`}
-          stroke={done?.(cut.number) ? 'var(--quiet)' : 'var(--madder)'}
-          stroke-width={font / (cut.level ? 9 : 5)}
-          stroke-dasharray={done?.(cut.number) ? `${font / 2}` : undefined}
-        />
-        <g transform="translate({x + (along ? font * 0.7 : 0)} {y - (along ? 0 : font * 0.7)}) {upright}">
-          <rect
-            x={-font * 0.62}
-            y={-font * 0.5}
-            width={font * 1.24}
-            height={font}
-            rx={font * 0.2}
-            fill={done?.(cut.number) ? 'var(--quiet)' : 'var(--madder)'}
-          />
-          <text font-size={font * 0.8} text-anchor="middle" dominant-baseline="central" fill="var(--paper)"
-            >{cut.number}</text
-          >
-        </g>
-      {/each}
+    {#each drawn as cut, i (i)}
+      <path
+        d={cut.across ? `M${cut.x} ${cut.y}h${cut.lengthMm}` : `M${cut.x} ${cut.y}v${-cut.lengthMm}`}
+        stroke={done?.(cut.number) ? 'var(--quiet)' : 'var(--madder)'}
+        stroke-width={font / (cut.level ? 9 : 5)}
+        stroke-dasharray={done?.(cut.number) ? `${font / 2}` : undefined}
+      />
     {/each}
+    {#each drawn as cut, i (i)}
+      <g transform="translate({cut.tag.x} {cut.tag.y}) {upright}">
+        <rect
+          x={-font * 0.62}
+          y={-font * 0.5}
+          width={font * 1.24}
+          height={font}
+          rx={font * 0.2}
+          fill={done?.(cut.number) ? 'var(--quiet)' : 'var(--madder)'}
+        />
+        <text font-size={font * 0.8} text-anchor="middle" dominant-baseline="central" fill="var(--paper)"
+          >{cut.number}</text
+        >
+      </g>
+    {/each}
+    {#if cuts.length}
+      <g transform="translate({-rim / 2} {heightMm + rim / 2})">
+        <path d="M0 {-rim / 2}V0H{rim / 2}" fill="none" stroke="var(--madder)" stroke-width={font / 5} />
+        <circle r={font * 0.55} fill="var(--madder)" />
+        <text
+          transform={upright}
+          font-size={font * 0.8}
+          text-anchor="middle"
+          dominant-baseline="central"
+          fill="var(--paper)">0</text
+        >
+      </g>
+    {/if}
+    {#if hasDirection}
+      <g
+        transform="translate({-rim / 2} {heightMm / 2})"
+        stroke="var(--ink)"
+        stroke-width={font / 8}
+        fill="none"
+      >
+        <title>The print or nap looks this way</title>
+        <path
+          d="M0 {font * 2.4}V{-font * 2.4}M{-font * 0.5} {-font * 1.5}L0 {-font * 2.4}L{font * 0.5} {-font *
+            1.5}"
+        />
+      </g>
+    {/if}
   </g>
 </svg>

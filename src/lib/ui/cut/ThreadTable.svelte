@@ -1,4 +1,5 @@
 <script lang="ts">
+  import ThreadDot from '../kit/ThreadDot.svelte';
   import type { OrderPlan } from '$lib/core/order';
   import { bobbinsForOrder, bobbinWords, type ThreadPlan } from '$lib/core/thread';
 
@@ -9,7 +10,7 @@
   const m = (v: number) => (v < 100 ? v.toFixed(1) : Math.round(v).toString());
 </script>
 
-<section class="mt-6" aria-label="Thread" data-testid="thread">
+<section class="mt-6 break-inside-avoid" aria-label="Thread" data-testid="thread">
   <h2 class="mb-1 text-xl">Thread</h2>
   <table class="w-full max-w-xl text-left">
     <thead class="label border-b border-rule"
@@ -22,14 +23,9 @@
     <tbody class="divide-y divide-rule">
       {#each thread.byThread as { name, colour, metres }, place (place)}
         <tr
-          ><td class="py-1"
-            ><span
-              class="mr-2 inline-block h-4 w-4 rounded-full border border-ink align-text-bottom"
-              style:background={colour}
-            ></span>{name}</td
-          ><td class="text-right">{m(metres)} m</td><td class="text-right"
-            >{items > 1 ? `${m(metres * items)} m` : ''}</td
-          ></tr
+          ><td class="py-1"><span class="mr-2"><ThreadDot {colour} /></span>{name}</td><td class="text-right"
+            >{m(metres)} m</td
+          ><td class="text-right">{items > 1 ? `${m(metres * items)} m` : ''}</td></tr
         >
       {/each}
       <tr

@@ -6,7 +6,7 @@
   import Guard from '../kit/Guard.svelte';
   import { historyKey } from '../shell/keys';
   import { openEditor } from '../score/open-editor';
-  import UndoButtons from '../score/UndoButtons.svelte';
+  import UndoButtons from '../kit/UndoButtons.svelte';
   import { workroom } from '../state/workroom.svelte';
   import HoopPicker from './HoopPicker.svelte';
   import HoopView from './HoopView.svelte';

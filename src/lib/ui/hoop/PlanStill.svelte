@@ -37,7 +37,7 @@
 </script>
 
 <div
-  class="relative h-full min-h-56"
+  class="relative h-full"
   role="img"
   aria-label={words}
   bind:clientWidth={width}

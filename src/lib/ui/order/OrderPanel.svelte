@@ -41,7 +41,7 @@
       They are {formatNumber(days)} working days of eight hours, on one head and with one pair of hands.
     </p>
     <p class="flex flex-wrap gap-2">
-      {#if onundo}<button type="button" class="btn" onclick={onundo}>Take it back</button>{/if}
+      {#if onundo}<button type="button" class="btn" onclick={onundo}>Undo</button>{/if}
       <button type="button" class="btn" onclick={() => (meant = build.order.quantity)}
         >Yes, it is meant</button
       >

@@ -9,7 +9,7 @@
   import { formatSize, itemAt } from '$lib/core/base';
   import { workOutInWorker, writtenInWorker } from '$lib/workers';
   import Guard from '../kit/Guard.svelte';
-  import UndoButtons from '../score/UndoButtons.svelte';
+  import UndoButtons from '../kit/UndoButtons.svelte';
   import { commands } from '../shell/commands.svelte';
   import { historyKey } from '../shell/keys';
   import { showNote, showProblem } from '../state/notices';

@@ -17,13 +17,13 @@
         stack={session.stack}
         step={session.step}
         pieces={drawing?.plan.cut.pieces}
-        large
+        size="large"
       />{/if}
   </div>
   {#if drawing}<div
       class="relative h-80 min-w-0 border-t border-rule p-2 sm:h-auto sm:min-h-88 sm:border-t-0 sm:border-l lg:min-h-0 lg:border-t lg:border-l-0"
     >
-      <PlanStill {drawing} />
+      <div class="h-full min-h-56"><PlanStill {drawing} /></div>
       {#if session.items > 1}<p class="absolute top-2 left-3 rounded bg-paper px-1 text-sm text-quiet">
           one of the {session.items}
         </p>{/if}

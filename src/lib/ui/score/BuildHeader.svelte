@@ -14,7 +14,7 @@
   import { isToldShare } from '$lib/core/techniques';
   import { machineFor } from '$lib/core/hoop';
   import { goesOn } from '$lib/core/workshop';
-  import UndoButtons from './UndoButtons.svelte';
+  import UndoButtons from '../kit/UndoButtons.svelte';
   import type { BuildEditor } from '../state/editor.svelte';
   import { workroom } from '../state/workroom.svelte';
 

@@ -9,26 +9,35 @@
     /** where they lie, so that what lies side by side is drawn so */
     pieces?: readonly CutPiece[];
     step?: Step;
-    large?: boolean;
+    /** on paper: as wide as it is given, at rest, its words beside it left out */
+    size?: 'usual' | 'large' | 'paper';
   }
-  let { stack, pieces = [], step, large = false }: Props = $props();
+  let { stack, pieces = [], step, size = 'usual' }: Props = $props();
   // Only what moves in the hands moves here: laid pieces slide in, folds swing, cuts close in, the hoop turns over.
-  const motion = $derived(motionOf(step));
-  let width = $state(360);
-  let room = $state(260);
-  const labels = $derived(large ? 190 : 150);
+  const isPaper = $derived(size === 'paper');
+  const motion = $derived(isPaper ? 'none' : motionOf(step));
+  /** px of the drawing on paper, made as small as its place there */
+  const PAPER = { width: 280, room: 110 };
+  let shownWidth = $state(360);
+  let shownRoom = $state(260);
+  const width = $derived(isPaper ? PAPER.width : shownWidth);
+  const room = $derived(isPaper ? PAPER.room : shownRoom);
+  const labels = $derived({ usual: 150, large: 190, paper: 134 }[size]);
   const right = $derived(Math.max(140, width - labels));
   const section = $derived(sectionOf(pieces));
   const layout = $derived(layoutCrossSection(stack, 26, right, room, section));
   const text = $derived(describeStack(stack));
 </script>
 
-<figure class="flex min-h-0 flex-1 flex-col" bind:clientWidth={width}>
-  <div class={['relative flex-1', large ? 'min-h-48' : 'min-h-52']} bind:clientHeight={room}>
+<figure class="flex min-h-0 flex-1 flex-col" bind:clientWidth={shownWidth}>
+  <div
+    class={isPaper ? undefined : ['relative flex-1', size === 'large' ? 'min-h-48' : 'min-h-52']}
+    bind:clientHeight={shownRoom}
+  >
     {#if layout.bands.length}
       <svg
         viewBox="0 0 {width} {layout.height}"
-        class="absolute inset-0 h-full w-full"
+        class={isPaper ? 'block w-full' : 'absolute inset-0 h-full w-full'}
         role="img"
         aria-label={text}
       >
@@ -64,7 +73,7 @@
           <text
             x={right + 26}
             y={nameY + 4}
-            class={large ? 'name-large' : 'name'}
+            class={size === 'large' ? 'name-large' : 'name'}
             fill="var(--ink)"
             font-weight={layer.now ? 700 : 400}>{layer.name}</text
           >
@@ -91,22 +100,27 @@
         {/if}
       </svg>
     {:else}
-      <p class={['grid h-full place-content-center px-2 text-center text-quiet', large && 'text-lg']}>
+      <p
+        class={[
+          'grid h-full place-content-center px-2 text-center text-quiet',
+          size === 'large' && 'text-lg',
+        ]}
+      >
         {text}
       </p>
     {/if}
   </div>
-  <figcaption class="label mt-1 px-1">
-    {stack.turned
-      ? 'Turned right side out.'
-      : stack.hooped
-        ? `The ${stack.view} lies up.`
-        : 'Out of the hoop.'}
-    {#if section && stack.layers.length}Cut {section.axis === 'y'
-        ? 'from the lower edge, left, to the upper one'
-        : 'across'}.{/if}
-    {#if stack.layers.length}Arrows point to the right side; dashed is loose, blue ticks are sewn.{/if}
-  </figcaption>
+  {#if !isPaper}<figcaption class="label mt-1 px-1">
+      {stack.turned
+        ? 'Turned right side out.'
+        : stack.hooped
+          ? `The ${stack.view} lies up.`
+          : 'Out of the hoop.'}
+      {#if section && stack.layers.length}Cut {section.axis === 'y'
+          ? 'from the lower edge, left, to the upper one'
+          : 'across'}.{/if}
+      {#if stack.layers.length}Arrows point to the right side; dashed is loose, blue ticks are sewn.{/if}
+    </figcaption>{/if}
 </figure>
 
 <style>

@@ -19,10 +19,21 @@ class Theme {
     else localStorage.setItem(KEY, choice);
     this.apply();
   }
+  /** Light for as long as a sheet is shown. @returns ends it */
+  onPaper(): () => void {
+    this.paper = true;
+    this.apply();
+    return () => {
+      this.paper = false;
+      this.apply();
+    };
+  }
+  private paper = false;
   private apply() {
     const dark =
-      this.choice === 'dark' ||
-      (this.choice === 'device' && matchMedia('(prefers-color-scheme: dark)').matches);
+      !this.paper &&
+      (this.choice === 'dark' ||
+        (this.choice === 'device' && matchMedia('(prefers-color-scheme: dark)').matches));
     this.current = dark ? 'dark' : 'light';
     document.documentElement.dataset.theme = this.current;
   }

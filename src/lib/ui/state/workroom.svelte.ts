@@ -13,6 +13,7 @@ import { keep } from './keeping';
 import { known, type KnownRun } from './known-run';
 import { showNote, showProblem, showUndo } from './notices';
 import { typed, watchTyping } from './typing';
+import { changedParts, workshopSteps } from './workshop-steps.svelte';
 import { WriteQueue } from './write-queue';
 
 const { problem: openFault } = fail(
@@ -203,28 +204,40 @@ class Workroom {
   /** One change after the other: each builds on what the one before has stored, and on what another tab has. */
   saveWorkshop(change: (workshop: Workshop) => Workshop): Promise<void> {
     return this.writes.add(async () => {
-      const base = this.workshopNow();
-      const saved = await keep(
-        () => this.store.changeWorkshop(base, change(base)),
-        () => void this.saveWorkshop(change),
-      );
-      if (!saved.ok) return;
-      const { value, conflicts: clashes } = saved.value;
-      this.workshop = value;
-      conflicts.tell(
-        'Workshop',
-        value,
-        clashes,
-        ({ path, mine }) => void this.saveWorkshop((w) => withValueAt(w, path, mine)),
-      );
+      const before = this.workshopNow();
+      const after = change(before);
+      if (!(await this.changeWorkshop(before, after, () => void this.saveWorkshop(change)))) return;
+      const write = (base: Workshop, mine: Workshop) => () =>
+        this.writes.add(() => this.changeWorkshop(base, mine));
+      workshopSteps.note({
+        parts: changedParts(before, after),
+        back: write(after, before),
+        again: write(before, after),
+      });
     });
+  }
+  /** Stores what two workshops differ in, on top of all that is stored. @returns whether it could */
+  private async changeWorkshop(base: Workshop, mine: Workshop, again?: () => void): Promise<boolean> {
+    const saved = await keep(() => this.store.changeWorkshop(base, mine), again);
+    if (!saved.ok) return false;
+    const { value, conflicts: clashes } = saved.value;
+    this.workshop = value;
+    conflicts.tell(
+      'Workshop',
+      value,
+      clashes,
+      ({ path, mine: own }) => void this.saveWorkshop((w) => withValueAt(w, path, own)),
+    );
+    return true;
   }
   /** as plain data, free of the screen's watching */
   workshopNow = (): Workshop => $state.snapshot(this.workshop) as Workshop;
   /** Something leaves the shelf or comes onto it. True when it did. */
-  moveStock({ id = newId(), ...movement }: NewMovement): Promise<boolean> {
+  async moveStock({ id = newId(), ...movement }: NewMovement): Promise<boolean> {
     const whole = { ...movement, id, undone: false };
-    return this.onShelf(() => this.store.moveStock({ ...whole, at: Date.now() }));
+    const isMoved = await this.onShelf(() => this.store.moveStock({ ...whole, at: Date.now() }));
+    if (isMoved) workshopSteps.note({ parts: ['stock'], back: () => this.undoMovement(id), again: null });
+    return isMoved;
   }
   undoMovement(id: string): Promise<boolean> {
     const own = newId();

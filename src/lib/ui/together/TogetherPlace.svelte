@@ -7,7 +7,7 @@
   import HoopPicker from '../hoop/HoopPicker.svelte';
   import Guard from '../kit/Guard.svelte';
   import NameField from '../kit/NameField.svelte';
-  import UndoButtons from '../score/UndoButtons.svelte';
+  import UndoButtons from '../kit/UndoButtons.svelte';
   import { historyKey } from '../shell/keys';
   import { Arranging } from '../state/arranging.svelte';
   import { showNote, showProblem } from '../state/notices';

@@ -4,7 +4,7 @@
   import { count, formatLength, formatSize } from '$lib/core/base';
   import { workroom } from '../state/workroom.svelte';
 
-  // What left the shelf and what came onto it, newest first; each can be taken back.
+  // What left the shelf and what came onto it, newest first; each can be undone.
   const SHOWN = 30;
   let all = $state(false);
   const list = $derived(all ? workroom.movements : workroom.movements.slice(0, SHOWN));
@@ -37,10 +37,10 @@
         <strong class="w-36">{NAMES[m.kind]}</strong>
         <span class="flex-1">{m.what} <span class="label">{m.changes.map(told).join('; ')}</span></span>
         {#if m.kind !== 'put back'}
-          {#if m.undone}<span class="label">taken back</span>{:else}<button
+          {#if m.undone}<span class="label">undone</span>{:else}<button
               type="button"
               class="btn btn-small"
-              onclick={() => workroom.undoMovement(m.id)}>Take back</button
+              onclick={() => workroom.undoMovement(m.id)}>Undo</button
             >{/if}
         {/if}
       </li>

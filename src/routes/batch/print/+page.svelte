@@ -1,5 +1,6 @@
 <script lang="ts">
   import { resolve } from '$app/paths';
+  import Paper from '$lib/ui/kit/Paper.svelte';
   import BatchSheet from '$lib/ui/batch/BatchSheet.svelte';
   import { followBatch, plan } from '$lib/ui/batch/plan.svelte';
 
@@ -10,13 +11,8 @@
   <title>Batch sheet · Jolt Step</title>
 </svelte:head>
 
-<div class="mx-auto max-w-[190mm] p-6 text-[13px] print:max-w-none print:p-0">
-  <p class="no-print mb-4 flex flex-wrap items-center gap-3">
-    <button type="button" class="btn btn-strong" disabled={!plan.schedule} onclick={() => print()}
-      >Print</button
-    >
-    <a class="btn" href={resolve('/batch')}>Back to Batch</a>
-  </p>
+<Paper disabled={!plan.schedule}>
+  {#snippet actions()}<a class="btn" href={resolve('/batch')}>Back to Batch</a>{/snippet}
   {#if plan.problem}
     <p class="border-l-4 border-madder bg-madder-soft px-3 py-2" role="alert">
       {plan.problem.message}
@@ -29,4 +25,4 @@
   {:else}
     <p class="text-quiet" role="status">Working out who does what when …</p>
   {/if}
-</div>
+</Paper>

@@ -2,11 +2,14 @@
   import { resolve } from '$app/paths';
   import { page } from '$app/state';
   import QuoteView from '$lib/ui/batch/QuoteView.svelte';
+  import { onMount } from 'svelte';
+  import { theme } from '$lib/ui/state/theme.svelte';
   import { workroom } from '$lib/ui/state/workroom.svelte';
 
   const order = $derived(
     workroom.workshop.orders.find(({ id }) => id === page.url.searchParams.get('order')),
   );
+  onMount(() => theme.onPaper());
 </script>
 
 <svelte:head>

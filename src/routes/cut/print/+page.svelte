@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Paper from '$lib/ui/kit/Paper.svelte';
   import Check from '$lib/ui/kit/Check.svelte';
   import { resolve } from '$app/paths';
   import { page } from '$app/state';
@@ -32,14 +33,13 @@
   <title>{TITLES[what] ?? 'Cut'} · Jolt Step</title>
 </svelte:head>
 
-<div class="mx-auto max-w-[190mm] p-6 text-[13px] print:max-w-none print:p-0">
-  <p class="no-print mb-4 flex flex-wrap items-center gap-3">
-    <button type="button" class="btn btn-strong" onclick={() => print()}>Print</button>
+<Paper>
+  {#snippet actions()}
     <a class="btn" href={resolve('/cut')}>Back to Cut</a>
     {#if what === 'labels'}<Check checked={each} onchange={(on) => (each = on)}
         >one for every single piece</Check
       >{/if}
-  </p>
+  {/snippet}
   {#if cutting.status === 'loading'}
     <p role="status">Working out the pieces …</p>
   {:else if cutting.problem}
@@ -75,4 +75,4 @@
         </p>{/each}
     {/if}
   {/if}
-</div>
+</Paper>

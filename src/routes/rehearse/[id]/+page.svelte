@@ -79,7 +79,7 @@
         class="flex h-96 flex-col border-t border-rule bg-paper p-4 lg:h-auto lg:min-h-0 lg:border-t-0 lg:border-l"
         aria-label="In the hoop"
       >
-        {#if rehearsal.stack}<CrossSection stack={rehearsal.stack} large />{/if}
+        {#if rehearsal.stack}<CrossSection stack={rehearsal.stack} size="large" />{/if}
       </section>
     </div>
   {/if}
