@@ -33,7 +33,7 @@ describe('the log', () => {
     expect(await table.getByRole('row', { name: /Petrel: real speed/ }).count()).to.equal(0);
     await page.reload();
     await page.getByRole('tab', { name: 'What it teaches' }).click();
-    await table.getByRole('button', { name: 'Go back' }).click();
+    await table.getByRole('button', { name: 'Undo', exact: true }).click();
     await table.getByRole('row', { name: /Petrel: real speed/ }).waitFor();
     expect(faults).to.deep.equal([]);
     await context.close();

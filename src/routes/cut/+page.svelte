@@ -95,7 +95,7 @@
             >{build.name} <span class="label">{build.order.quantity}</span></Check
           >{#if cutting.chosen.length !== 1 || cutting.chosen[0] !== build.id}<button
               type="button"
-              class="label min-h-8 px-1 underline"
+              class="tap label min-h-8 px-1 underline"
               aria-label="Only {build.name}"
               onclick={() => cutting.chooseThese([build.id])}>only</button
             >{/if}</span

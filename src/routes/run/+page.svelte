@@ -59,7 +59,7 @@
                 <TapePicture {build} size={52} />
                 <div class="min-w-0 flex-1">
                   <a
-                    class="text-lg font-bold hover:underline"
+                    class="tap text-lg font-bold hover:underline"
                     href={resolve('/builds/[id]', { id: build.id })}>{build.name}</a
                   >
                   <p class="label">

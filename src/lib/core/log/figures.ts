@@ -7,7 +7,11 @@ const sum = (list: readonly number[]) => list.reduce((a, b) => a + b, 0);
 const takenOf = ({ state }: LoggedRun) => sum(Object.values(state.stepMs)) / 1000;
 const plannedOf = ({ run }: LoggedRun) => sum(Object.values(run.planned));
 
-/** Minutes planned and taken of each finished run, oldest first. */
+/** Seconds that the needle took; the rest is the hands'. */
+const byNeedle = ({ run, state }: LoggedRun) =>
+  sum(run.score.steps.map((s) => (s.kind === 'needle' ? (state.stepMs[s.id] ?? 0) / 1000 : 0)));
+
+/** Minutes planned and taken of each finished run, by the needle and by hands, oldest first. */
 export const estimateAgainstReal = (runs: readonly LoggedRun[]) =>
   runs
     .filter((r) => isFinished(r) && isReal(r))
@@ -17,18 +21,32 @@ export const estimateAgainstReal = (runs: readonly LoggedRun[]) =>
       begun: r.run.createdAt,
       planned: plannedOf(r) / 60,
       taken: takenOf(r) / 60,
+      needle: byNeedle(r) / 60,
+      hands: (takenOf(r) - byNeedle(r)) / 60,
     }))
     .sort((a, b) => a.begun - b.begun);
 
+/** Minutes of one kind of work, in all. */
+interface KindOfTime {
+  kind: string;
+  by: 'needle' | 'hands';
+  planned: number;
+  taken: number;
+}
 /** Minutes by what was done: the needle, and each action of the hands; the longest first. */
-export function timeByKind(runs: readonly LoggedRun[]): { kind: string; planned: number; taken: number }[] {
-  const kinds = new Map<string, { kind: string; planned: number; taken: number }>();
+export function timeByKind(runs: readonly LoggedRun[]): KindOfTime[] {
+  const kinds = new Map<string, KindOfTime>();
   for (const { run, state } of runs.filter(isReal))
     for (const step of run.score.steps) {
       const ms = state.stepMs[step.id];
       if (ms === undefined) continue;
       const kind = step.kind === 'needle' ? 'needle' : step.action.replaceAll('-', ' ');
-      const known = kinds.get(kind) ?? { kind, planned: 0, taken: 0 };
+      const known = kinds.get(kind) ?? {
+        kind,
+        by: step.kind === 'needle' ? 'needle' : 'hands',
+        planned: 0,
+        taken: 0,
+      };
       kinds.set(kind, known);
       // What was left half-way or passed over took its time, and no plan speaks of it.
       if (wasDone(state, step.id)) known.planned += (run.planned[step.id] ?? 0) / 60;

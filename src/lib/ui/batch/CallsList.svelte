@@ -57,7 +57,7 @@
                 <td class="py-1.5 pr-4">
                   {#if call.hoopingId}<button
                       type="button"
-                      class="font-bold hover:underline"
+                      class="tap font-bold hover:underline"
                       onclick={() => onchoose(call.hoopingId)}>{call.name}</button
                     >:
                   {/if}{call.title}

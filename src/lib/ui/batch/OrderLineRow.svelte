@@ -34,8 +34,9 @@
 
 <div class="grid gap-x-5 gap-y-2 py-3 md:grid-cols-[minmax(10rem,1fr)_auto_auto_auto] md:items-start">
   <div>
-    {#if build}<a class="text-lg font-bold hover:underline" href={resolve('/builds/[id]', { id: build.id })}
-        >{name}</a
+    {#if build}<a
+        class="tap text-lg font-bold hover:underline"
+        href={resolve('/builds/[id]', { id: build.id })}>{name}</a
       >{:else}<strong class="text-lg text-madder">{name}</strong>{/if}
     <p>
       <span
@@ -56,7 +57,7 @@
       >
       {#if !line.names.length}<button
           type="button"
-          class="label ml-2 underline"
+          class="tap label ml-2 underline"
           onclick={() => (hasNames = !hasNames)}>names …</button
         >{/if}
     </p>

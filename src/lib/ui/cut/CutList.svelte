@@ -141,7 +141,10 @@
                   {#if piece.prewash === 'first'}<p class="text-hands">
                       Prewash it: the item will be washed, and {MATERIALS[piece.material].name} shrinks.
                     </p>{/if}
-                  {#if design}<TemplateButtons name={piece.name} drawing={() => template(piece)} />{/if}
+                  {#if design && piece.preCut}<TemplateButtons
+                      name={piece.name}
+                      drawing={() => template(piece)}
+                    />{/if}
                   <WhySize {piece} />
                 </div>
               </div></td

@@ -6,18 +6,13 @@
 
   // What must lie ready before the first stitch, build by build.
   const GROUPS: ChecklistLine['group'][] = ['Pieces', 'Thread', 'Small parts', 'Tools', 'Machine'];
-  const left = (lines: readonly ChecklistLine[]) => lines.filter((l) => !cutting.ticks.includes(l.id)).length;
 </script>
 
 {#each cutting.orders as { build, checklist: lines } (build.id)}<Guard what="What {build.name} needs" row>
     <section class="mb-5 break-inside-avoid" aria-label="Ready for {build.name}" data-testid="gather">
       <h2 class="flex items-baseline gap-3 text-xl">
         {build.name}
-        <span class="label font-sans"
-          >{left(lines)
-            ? `${lines.length - left(lines)} of ${lines.length} laid ready`
-            : `all ${lines.length} laid ready`}</span
-        >
+        <span class="label font-sans">{cutting.readyWords(lines)}</span>
       </h2>
       <div class="columns-1 gap-8 sm:columns-2 xl:columns-3">
         {#each GROUPS as group (group)}

@@ -112,7 +112,9 @@
               </li>
             {/each}
           </ul>
-          <TemplateButtons name="{group.name}, {shown.item.name}" drawing={() => drawing(shown)} />
+          {#if shown.sheet.placements.some(({ pieceId }) => shapeOf(pieceId))}
+            <TemplateButtons name="{group.name}, {shown.item.name}" drawing={() => drawing(shown)} />
+          {/if}
         </div>
       </div>
     </figure>

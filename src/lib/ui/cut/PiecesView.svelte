@@ -77,7 +77,7 @@
               ><td class="py-1"
                 ><button
                   type="button"
-                  class="flex items-baseline gap-1 text-left hover:underline"
+                  class="tap flex items-baseline gap-1 text-left hover:underline"
                   aria-expanded={shown === piece.id}
                   onclick={() => (shown = shown === piece.id ? null : piece.id)}
                   ><ChevronRight
@@ -107,10 +107,10 @@
                           onmaterial={(change) => cutting.changePiece(piece.buildId, known.id, change)}
                         />
                       {/if}
-                      <TemplateButtons
-                        name="{piece.buildName}, {piece.name}"
-                        drawing={() => drawing(piece, shape)}
-                      />
+                      {#if piece.cut.preCut}<TemplateButtons
+                          name="{piece.buildName}, {piece.name}"
+                          drawing={() => drawing(piece, shape)}
+                        />{/if}
                       <WhySize piece={piece.cut} />
                     </div>
                   </div></td

@@ -62,7 +62,7 @@
     <span
       >Looking for {ways.working === 'more' ? 'room for one more' : NAMES[ways.working].toLowerCase()} …</span
     >
-    <button type="button" class="text-needle underline" onclick={() => ways.stop()}>Stop</button>
+    <button type="button" class="tap text-needle underline" onclick={() => ways.stop()}>Stop</button>
   {:else if best}
     <span>No way can hold more than {best.upperBound}.</span>
     {#if ways.lessForMore !== null}<span

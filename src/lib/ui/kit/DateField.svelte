@@ -51,7 +51,7 @@
             >
           {/each}
           <DatePicker.Trigger
-            class="ml-2 inline-flex size-9 items-center justify-center rounded"
+            class="tap ml-2 inline-flex size-9 items-center justify-center rounded"
             aria-label="Choose a day"><Calendar size={18} /></DatePicker.Trigger
           >
         {/snippet}

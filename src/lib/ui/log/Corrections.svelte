@@ -40,12 +40,12 @@
       The plans already use what your log says. {count(all.length, 'figure')} looked at.
     {:else}
       Your log would set {count(news.length, 'figure')} otherwise. What is sure is ticked; take what else you believe.
-      Plans follow at once, and you can go back.
+      Plans follow at once, and it can be undone.
     {/if}
   </p>
   {#if news.length}
-    <table class="w-full text-left">
-      <thead class="label border-b border-rule">
+    <table class="w-full text-left max-sm:block">
+      <thead class="label border-b border-rule max-sm:hidden">
         <tr>
           <th class="w-10 py-1 font-normal" scope="col"><span class="sr-only">Take</span></th>
           <th class="font-normal" scope="col">Figure</th>
@@ -56,10 +56,13 @@
           <th class="pl-6 font-normal" scope="col">Rests on</th>
         </tr>
       </thead>
-      <tbody class="divide-y divide-rule">
+      <tbody class="divide-y divide-rule max-sm:block">
         {#each news as s (s.key)}
-          <tr>
-            <td class="py-1.5"
+          <!-- On a phone a figure is a card: its name, then what it is and would be, then what that rests on. -->
+          <tr
+            class="max-sm:grid max-sm:grid-cols-[2.75rem_auto_auto_1fr] max-sm:items-baseline max-sm:gap-x-3 max-sm:py-2"
+          >
+            <td class="py-1.5 max-sm:row-span-3"
               ><Check
                 checked={isTaken(s)}
                 onchange={(on) => (said = { ...said, [s.key]: on })}
@@ -67,12 +70,14 @@
                 large
               /></td
             >
-            <td>{s.label}<span class="label block max-w-96">{s.because}</span></td>
-            <td class="text-right text-quiet">{figure(s.from)}</td>
-            <td class="text-right font-bold">{figure(s.to)}</td>
-            <td class="pl-2 text-quiet">{s.unit}</td>
+            <td class="max-sm:col-span-3">{s.label}<span class="label block max-w-96">{s.because}</span></td>
+            <td class="text-right text-quiet"><span class="sm:hidden">now </span>{figure(s.from)}</td>
+            <td class="text-right font-bold"
+              ><span class="font-normal text-quiet sm:hidden">your log </span>{figure(s.to)}</td
+            >
+            <td class="pl-2 text-quiet max-sm:pl-0">{s.unit}</td>
             <td class="hidden text-right text-quiet sm:table-cell">{figure(s.low)} – {figure(s.high)}</td>
-            <td class="pl-6"
+            <td class="pl-6 max-sm:col-span-3 max-sm:pl-0"
               >{sureness(s)},
               <span class="text-quiet">{count(s.runs, 'run')}, {count(s.observations, 'time')}</span></td
             >
@@ -104,7 +109,7 @@
                 </li>{/each}
             </ul>
           </Fold>
-          <button type="button" class="btn btn-small" onclick={() => goBack(c.id)}>Go back</button>
+          <button type="button" class="btn btn-small" onclick={() => goBack(c.id)}>Undo</button>
         </li>
       {/each}
     </ul>

@@ -35,19 +35,27 @@
     kind: 'bars',
     labels: times.map((t) => [...t.name.split(' '), day.format(t.begun)]),
     series: [
-      { label: 'planned', values: times.map((t) => t.planned), colour: 'rule' },
-      { label: 'taken', values: times.map((t) => t.taken), colour: 'needle' },
+      { label: 'planned', values: times.map((t) => t.planned), colour: 'rule', stack: 'planned' },
+      { label: 'by the needle', values: times.map((t) => t.needle), colour: 'needle', stack: 'taken' },
+      { label: 'by hands', values: times.map((t) => t.hands), colour: 'hands', stack: 'taken' },
     ],
     unit: 'minutes',
+    stacked: true,
   });
   const kind = $derived<Chart>({
     kind: 'lying bars',
     labels: kinds.map((k) => k.kind),
     series: [
-      { label: 'planned', values: kinds.map((k) => k.planned), colour: 'rule' },
-      { label: 'taken', values: kinds.map((k) => k.taken), colour: 'hands' },
+      { label: 'planned', values: kinds.map((k) => k.planned), colour: 'rule', stack: 'planned' },
+      ...(['needle', 'hands'] as const).map((by) => ({
+        label: by === 'needle' ? 'by the needle' : 'by hands',
+        values: kinds.map((k) => (k.by === by ? k.taken : 0)),
+        colour: by,
+        stack: 'taken',
+      })),
     ],
     unit: 'minutes, all runs',
+    stacked: true,
   });
   const breaks = (rates: BreakRate[]): Chart => ({
     kind: 'lying bars',
@@ -59,8 +67,8 @@
     kind: 'lying bars',
     labels: results.map((r) => r.name),
     series: [
-      { label: 'good', values: results.map((r) => r.good), colour: 'needle' },
-      { label: 'seconds', values: results.map((r) => r.second), colour: 'hands' },
+      { label: 'good', values: results.map((r) => r.good), colour: 'quiet' },
+      { label: 'seconds', values: results.map((r) => r.second), colour: 'rule' },
       { label: 'ruined', values: results.map((r) => r.ruined), colour: 'madder' },
     ],
     unit: 'items',

@@ -24,11 +24,19 @@ Chart.register(
   Tooltip,
 );
 
+type ChartColour = 'needle' | 'hands' | 'madder' | 'rule' | 'quiet';
 /** What a chart of the log shows: bars or a line, one value a label. */
 export interface LogChart {
   kind: 'bars' | 'lying bars' | 'line';
   labels: (string | string[])[];
-  series: { label: string; values: number[]; colour: 'needle' | 'hands' | 'madder' | 'rule' | 'quiet' }[];
+  series: {
+    label: string;
+    values: number[];
+    /** the needle's blue and the hands' ochre for nothing else */
+    colour: ChartColour;
+    /** series of one name stand on each other */
+    stack?: string;
+  }[];
   unit: string;
   stacked?: boolean;
 }
@@ -36,7 +44,7 @@ export interface LogChart {
 /** Returns what takes the chart down again. */
 export function drawChart(canvas: HTMLCanvasElement, chart: LogChart): () => void {
   const style = getComputedStyle(document.documentElement);
-  const colour = (name: string) => style.getPropertyValue(`--${name}`).trim();
+  const colour = (name: ChartColour) => style.getPropertyValue(`--${name}`).trim();
   Chart.defaults.font.family = getComputedStyle(document.body).fontFamily;
   Chart.defaults.color = colour('quiet');
   const lying = chart.kind === 'lying bars';
@@ -55,11 +63,12 @@ export function drawChart(canvas: HTMLCanvasElement, chart: LogChart): () => voi
     type: chart.kind === 'line' ? 'line' : 'bar',
     data: {
       labels: chart.labels,
-      datasets: chart.series.map(({ label, values, colour: c }) => ({
+      datasets: chart.series.map(({ label, values, colour: c, stack }) => ({
         label,
         data: values,
+        stack,
         backgroundColor: colour(c),
-        borderColor: chart.kind === 'line' ? colour(c) : c === 'rule' ? colour('quiet') : colour(c),
+        borderColor: colour(chart.kind !== 'line' && c === 'rule' ? 'quiet' : c),
         borderWidth: chart.kind === 'line' ? 2 : c === 'rule' ? 1 : 0,
         pointRadius: c === 'quiet' ? 0 : 3,
       })),

@@ -7,6 +7,7 @@
   import { workroom } from '../state/workroom.svelte';
   import NumberInPlace from '../kit/NumberInPlace.svelte';
   import NumberField from '../kit/NumberField.svelte';
+  import WantedBy from './WantedBy.svelte';
 
   let {
     build,
@@ -109,3 +110,4 @@
     <dd class="text-right">{formatDuration(order.overlappedSeconds)}</dd>
   </dl>
 </div>
+<div class="mt-8"><WantedBy buildId={build.id} quantity={build.order.quantity} /></div>

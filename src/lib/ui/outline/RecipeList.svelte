@@ -59,7 +59,7 @@
           />
           <button
             type="button"
-            class={['flex min-h-10 min-w-0 flex-1 items-center gap-2 text-left', !row.isOn && 'text-quiet']}
+            class={['flex min-h-11 min-w-0 flex-1 items-center gap-2 text-left', !row.isOn && 'text-quiet']}
             aria-expanded={outlining.chosenId === row.id}
             onclick={() => choose(row.id)}
           >

@@ -41,7 +41,7 @@
         <li class="grid gap-x-4 gap-y-1 py-2 sm:grid-cols-[16rem_1fr]">
           <span
             ><a
-              class="font-bold hover:underline"
+              class="tap font-bold hover:underline"
               href={resolve(`/builds/${demand.build.id}?view=thread` as `/builds/${string}`)}
               >{n + 1} {demand.build.name}</a
             ><span class="label block"

@@ -35,8 +35,6 @@
     prepareDay(demandsOf(own, demands), workroom.workshop, waitingBobbins(workroom.workshop, workroom.runs)),
   );
   const dayName = new Intl.DateTimeFormat('en-GB', { weekday: 'long', day: 'numeric', month: 'long' });
-  const left = (lines: (typeof own)[number]['lines']) =>
-    lines.filter(({ id }) => !cutting.ticks.includes(id)).length;
 </script>
 
 {#if plan.problem}
@@ -106,11 +104,7 @@
               <span>{headId ?? ''}</span>
               <strong>{hooping.name}, {count(hooping.items, 'item')}</strong>
               {#if hooping.names.length}<span class="text-quiet">{hooping.names.join(', ')}</span>{/if}
-              <span class="label ml-auto"
-                >{left(lines)
-                  ? `${lines.length - left(lines)} of ${lines.length} laid ready`
-                  : `all ${lines.length} laid ready`}</span
-              >
+              <span class="label ml-auto">{cutting.readyWords(lines)}</span>
             </p>
             <ul class="columns-1 gap-8 sm:columns-2 xl:columns-3">
               {#each lines as { id, text, colour } (id)}

@@ -16,7 +16,9 @@
       ><strong>{editor.changes.what}.</strong>
       {lines.length ? `${lines.join('. ')}.` : 'The steps stay as they are.'}</span
     >
-    <button type="button" class="text-needle underline" onclick={() => editor.undo()}>Undo</button>
-    <button type="button" class="text-needle underline" onclick={() => (editor.changes = null)}>Close</button>
+    <button type="button" class="tap text-needle underline" onclick={() => editor.undo()}>Undo</button>
+    <button type="button" class="tap text-needle underline" onclick={() => (editor.changes = null)}
+      >Close</button
+    >
   </p>
 {/if}

@@ -39,7 +39,7 @@
             <span class="flex-1 basis-72"
               >{finding.message} <span class="text-quiet">Your reason: {finding.silenced}</span></span
             >
-            <button type="button" class="text-needle underline" onclick={() => speak(finding.id)}
+            <button type="button" class="tap text-needle underline" onclick={() => speak(finding.id)}
               >Let it speak again</button
             >
           </li>

@@ -38,8 +38,10 @@
   {#each also as other, place (place)}
     <p>
       {other.message}
-      {#if onshow}<button type="button" class="text-sm text-needle underline" onclick={() => onshow(other)}
-          >Show it</button
+      {#if onshow}<button
+          type="button"
+          class="tap text-sm text-needle underline"
+          onclick={() => onshow(other)}>Show it</button
         >{/if}
     </p>
   {/each}
@@ -67,8 +69,10 @@
         <button class="btn btn-small" disabled={!reason.trim()}>Keep quiet</button>
       </form>
     {:else}
-      <button type="button" class="px-2 py-1 text-sm text-needle underline" onclick={() => (asking = true)}
-        >Keep quiet …</button
+      <button
+        type="button"
+        class="tap px-2 py-1 text-sm text-needle underline"
+        onclick={() => (asking = true)}>Keep quiet …</button
       >
     {/if}
   </div>

@@ -55,7 +55,7 @@
     <div class="flex flex-col gap-2 border-l-4 border-needle bg-needle-soft/50 px-3 py-2">
       <p class="flex items-baseline justify-between gap-2">
         <strong>{insertion.name}</strong>
-        <button type="button" class="text-needle underline" onclick={() => remove(insertion.id)}
+        <button type="button" class="tap text-needle underline" onclick={() => remove(insertion.id)}
           >Take out</button
         >
       </p>

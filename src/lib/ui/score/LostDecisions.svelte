@@ -10,7 +10,7 @@
         ? 'On the newer tape these decisions had no block any more:'
         : 'The newer tape is in its place; every decision was kept.'}</span
     >
-    <button type="button" class="text-needle underline" onclick={onclose}>Close</button>
+    <button type="button" class="tap text-needle underline" onclick={onclose}>Close</button>
   </p>
   {#each lost as line, place (place)}<p class="text-sm">{line}</p>{/each}
 </div>

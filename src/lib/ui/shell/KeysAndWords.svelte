@@ -13,8 +13,8 @@
           ['Ctrl + K', 'find a command, a place or a build'],
           ...PLACES.map((p) => [p.key.toUpperCase(), p.name] as const),
           ['U', 'millimetres or inches'],
-          ['Ctrl + Z', 'take the last change back'],
-          ['Ctrl + Shift + Z', 'make it again'],
+          ['Ctrl + Z', 'undo the last change'],
+          ['Ctrl + Shift + Z', 'redo it'],
           ['?', 'this list'],
         ],
       ],
@@ -85,4 +85,7 @@
       </dl>
     </section>
   </div>
+  <p class="mt-4 flex justify-end">
+    <button type="button" class="btn" onclick={() => (open = false)}>Close</button>
+  </p>
 </Dialog>

@@ -35,7 +35,7 @@
     <a
       href={resolve(place.href)}
       class={[
-        'flex min-h-14 min-w-0 flex-1 flex-col items-center justify-center gap-1 rounded-md text-[11px] md:min-w-14 md:flex-none md:text-[12px]',
+        'flex min-h-14 min-w-0 flex-1 flex-col items-center justify-center gap-1 rounded-md text-[10.5px] md:min-w-14 md:flex-none md:text-[12px]',
         here(place.href) ? 'bg-needle text-on-needle' : 'hover:bg-ground',
         place.id === 'workshop' && 'md:mt-auto',
       ]}

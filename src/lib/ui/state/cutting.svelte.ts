@@ -180,6 +180,11 @@ export class Cutting {
     this.layouts.edgeToEdge = on;
     this.keep();
   }
+  /** "3 of 15 laid ready" */
+  readyWords(lines: readonly { id: string }[]): string {
+    const ready = lines.filter(({ id }) => this.ticks.includes(id)).length;
+    return ready < lines.length ? `${ready} of ${lines.length} laid ready` : `all ${ready} laid ready`;
+  }
   tick(id: string, on: boolean) {
     this.ticks = on ? [...this.ticks, id] : this.ticks.filter((t) => t !== id);
     this.keep();

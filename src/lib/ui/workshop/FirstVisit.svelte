@@ -65,7 +65,7 @@
       <div class="flex flex-wrap gap-x-5" role="group" aria-label="Which hoops?">
         {#each COMMON_FIELDS as field, n (n)}
           <Check
-            class="min-h-10"
+            class="min-h-11"
             checked={fields.includes(n)}
             onchange={(isOn) => (fields = toggled(fields, n, isOn))}
             >{formatSize(field.widthMm, field.heightMm, unit)}{'positions' in field
@@ -91,7 +91,7 @@
       <div class="flex flex-wrap gap-x-5" role="group" aria-label="What do you make?">
         {#each keysOf(MAKES) as each, place (place)}
           <Check
-            class="min-h-10"
+            class="min-h-11"
             checked={made.includes(each)}
             onchange={(isOn) => (made = toggled(made, each, isOn))}>{MAKES[each].name}</Check
           >
@@ -104,7 +104,7 @@
         <div class="flex flex-wrap gap-x-5" role="group" aria-label="On your shelf">
           {#each shelf as material, place (place)}
             <Check
-              class="min-h-10"
+              class="min-h-11"
               checked={!lacks.includes(material)}
               onchange={(isOn) => (lacks = toggled(lacks, material, !isOn))}>{MATERIALS[material].name}</Check
             >

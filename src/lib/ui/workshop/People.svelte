@@ -56,7 +56,7 @@
           type="button"
           aria-pressed={p.days.includes(day)}
           class={[
-            'min-h-9 min-w-11 rounded border px-1.5 text-sm',
+            'tap min-h-9 min-w-11 justify-center rounded border px-1.5 text-sm',
             p.days.includes(day) ? 'border-needle bg-needle-soft font-semibold' : 'border-rule text-quiet',
           ]}
           onclick={() => void setRow('people', p.id, (row) => ({ days: toggled(row, day) }))}>{day}</button
