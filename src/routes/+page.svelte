@@ -7,7 +7,7 @@
   import { openOrders, orderProgress, type OpenOrder } from '$lib/core/batch';
   import { plannedSeconds, runSeconds, waitingFor } from '$lib/core/run';
   import OpenOrders from '$lib/ui/bench/OpenOrders.svelte';
-  import TapePicture from '$lib/ui/hoop/TapePicture.svelte';
+  import ItemPicture from '$lib/ui/bench/ItemPicture.svelte';
   import WaitWords from '$lib/ui/run/WaitWords.svelte';
   import EmptyWorkroom from '$lib/ui/shell/EmptyWorkroom.svelte';
   import { orFault } from '$lib/ui/state/or-fault';
@@ -102,7 +102,7 @@
                       class="flex min-h-14 items-center gap-4 px-2 py-2 hover:bg-paper"
                       href={resolve('/builds/[id]', { id: build.id })}
                     >
-                      <TapePicture {build} size={44} />
+                      <ItemPicture {build} size={44} />
                       <strong class="flex-1 text-lg">{build.name}</strong>
                       <span aria-hidden="true">→</span>
                     </a></Guard
@@ -122,15 +122,22 @@
           <table class="w-full text-left">
             <thead class="label"
               ><tr
-                ><th class="font-normal" scope="col">Item</th><th class="font-normal" scope="col">When</th><th
-                  class="text-right font-normal"
-                  scope="col">Took</th
+                ><th class="w-12 font-normal" scope="col"><span class="sr-only">Picture</span></th><th
+                  class="font-normal"
+                  scope="col">Item</th
+                ><th class="font-normal" scope="col">When</th><th class="text-right font-normal" scope="col"
+                  >Took</th
                 ><th class="text-right font-normal" scope="col">Planned</th></tr
               ></thead
             >
             <tbody class="divide-y divide-rule border-y border-rule">
-              {#each finished as { run, state } (run.id)}<Guard what="This run of {run.buildName}" table>
+              {#each finished as { run, state } (run.id)}{@const made = workroom.builds.find(
+                  ({ id }) => id === run.buildId,
+                )}<Guard what="This run of {run.buildName}" table>
                   <tr>
+                    <td class="py-1"
+                      >{#if made}<ItemPicture build={made} size={36} />{/if}</td
+                    >
                     <td class="py-2">{run.buildName}</td>
                     <td class="text-quiet">{day.format(run.createdAt)}</td>
                     <td class="text-right">{formatDuration(runSeconds(state, 0))}</td>

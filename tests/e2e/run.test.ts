@@ -296,6 +296,12 @@ describe('at the machine', () => {
     await page.getByRole('heading', { name: 'Look before you unhoop' }).waitFor();
     while (!/^All steps/.test(await title(page))) await stepOn(page);
     await page.keyboard.press('n');
+    await picture.setInputFiles({
+      name: 'pouch.png',
+      mimeType: 'image/png',
+      buffer: Buffer.from(pixel, 'base64'),
+    });
+    await page.getByText('1 picture kept').waitFor();
     await page.getByRole('dialog').getByLabel('Note').fill('A longer zip next time.');
     await page.getByRole('dialog').getByRole('button', { name: 'Keep the note' }).click();
     await page.getByRole('dialog').waitFor({ state: 'detached' });
@@ -340,6 +346,9 @@ describe('at the machine', () => {
     await page.goto(`${used.app.url}/run`);
     await page.getByRole('button', { name: 'Begin Tail tab' }).click();
     await page.getByText('4 in the hoop').waitFor();
+    // The picture of what was made, not that of its edge under way, is how the item looks on the Bench.
+    await page.goto(used.app.url);
+    await page.getByRole('img', { name: 'Line-winder pouch, as it was made' }).first().waitFor();
     await page.goto(`${used.app.url}/log`);
     await page.getByLabel('In notes and reasons').fill('corner a little open');
     await page.getByTestId('log').getByRole('button', { name: 'Line-winder pouch' }).click();

@@ -1,6 +1,8 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import {
+  AT_END,
+  itemPhoto,
   nextIndex,
   reduceRun,
   runAfter,
@@ -25,6 +27,28 @@ const done = (index: number, seconds: number): RunEvent => ({
   at: at(seconds),
   stepId: IDS[index],
   index,
+});
+
+describe('the photo of what a run made', () => {
+  const score = {
+    steps: IDS.map((id) => ({ id, kind: id.startsWith('n') ? ('needle' as const) : ('hand' as const) })),
+  };
+  const taken = (stepId: string, seconds: number): RunEvent => ({
+    type: 'photo',
+    at: at(seconds),
+    stepId,
+    photoId: `at ${stepId}`,
+  });
+  const all = IDS.map((_, i) => done(i, 10 * (i + 1)));
+  const finished: RunEvent = { type: 'finished', at: at(90) };
+  const photoOf = (...events: RunEvent[]) => itemPhoto({ score }, state(started, ...events))?.photoId ?? null;
+
+  it('is the last that was taken after its last stitch, of a run that is finished', () => {
+    expect(photoOf(taken('lay', 5), ...all, finished)).to.equal(null);
+    expect(photoOf(taken('lay', 5), taken('unhoop', 45), ...all, finished)).to.equal('at unhoop');
+    expect(photoOf(taken('unhoop', 45), ...all)).to.equal(null);
+    expect(photoOf(taken('unhoop', 45), ...all, taken(AT_END, 80), finished)).to.equal('at end');
+  });
 });
 
 describe('a run as its events', () => {

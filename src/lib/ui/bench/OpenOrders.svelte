@@ -4,7 +4,7 @@
   import type { OpenOrder } from '$lib/core/batch';
   import { orderName } from '../batch/words';
   import { dueOn, isPast } from '../builds/due';
-  import TapePicture from '../hoop/TapePicture.svelte';
+  import ItemPicture from './ItemPicture.svelte';
   import Guard from '../kit/Guard.svelte';
   import { workroom } from '../state/workroom.svelte';
 
@@ -39,7 +39,7 @@
                 class="grid min-h-12 grid-cols-[2.75rem_minmax(0,1fr)_auto] items-center gap-x-4 px-2 py-1 hover:bg-paper sm:grid-cols-[2.75rem_minmax(0,1fr)_8rem_5.5rem]"
                 href={resolve('/builds/[id]', { id: build.id })}
               >
-                <TapePicture {build} size={44} />
+                <ItemPicture {build} size={44} />
                 <strong class={['truncate', done >= line.quantity && 'font-normal text-quiet']}
                   >{build.name}</strong
                 >
