@@ -6,11 +6,11 @@ const CORNER = 0.9;
 const LONGEST_CORNER = 6;
 /** How many stitches beside a corner tell how far each goes. */
 const BESIDE = 6;
+/** Fewer tell nothing. */
+const LEAST_BESIDE = 4;
 /** The sides of a corner may be curved: its tip lies at most so many times as far out as where they meet. */
 const MOST_BEYOND = 3;
 const HALVINGS = 16;
-/** Fewer tell nothing. */
-const LEAST_BESIDE = 4;
 
 /**
  * The line along which a zigzag was sewn, through the middles of its stitches. Round a corner these lie inside it, and by
@@ -20,7 +20,7 @@ const LEAST_BESIDE = 4;
  */
 export function alongZigzag(m: readonly Point[]): Point[] {
   const step = (k: number) => distance(m[k], m[k + 2]) / 2;
-  const turns = m.map((_, k) => k >= 2 && k + 2 < m.length && turnAt(m, k).cos < CORNER);
+  const turns = m.map((_, k) => k >= 2 && k + 2 < m.length && turnAt(m, k) < CORNER);
   const out: Point[] = [];
   for (let k = 0; k < m.length; k++) {
     out.push(m[k]);
@@ -34,21 +34,21 @@ export function alongZigzag(m: readonly Point[]): Point[] {
       if (to + i + 2 < m.length && !turns[to + i + 2]) beside.push(step(to + i));
     }
     if (beside.length < LEAST_BESIDE) continue;
-    const half = middle(m[k], m[to]);
-    const tip = meeting(m, k, to) ?? aside(m[k], m[to], turnAt(m, (k + to) >> 1).sin > 0);
-    out.push(detour(m[k], m[to], half, tip, (to - k) * middleOf(beside)));
+    const tip = meeting(m, k, to) ?? aside(m[k], m[to], goesLeft(m, (k + to) >> 1));
+    out.push(detour(m[k], m[to], tip, (to - k) * middleOf(beside)));
     k = to - 1;
   }
   return out;
 }
 
-/** Of the turn between the two stitches before a middle and the two after. */
-function turnAt(m: readonly Point[], k: number): { cos: number; sin: number } {
+/** cos of the turn between the two stitches before a middle and the two after. */
+function turnAt(m: readonly Point[], k: number): number {
   const [a, b, c] = [m[k - 2], m[k], m[k + 2]];
-  const [ux, uy, vx, vy] = [b.x - a.x, b.y - a.y, c.x - b.x, c.y - b.y];
-  const both = Math.hypot(ux, uy) * Math.hypot(vx, vy) || 1;
-  return { cos: (ux * vx + uy * vy) / both, sin: (ux * vy - uy * vx) / both };
+  const both = Math.sqrt(((b.x - a.x) ** 2 + (b.y - a.y) ** 2) * ((c.x - b.x) ** 2 + (c.y - b.y) ** 2));
+  return both ? ((b.x - a.x) * (c.x - b.x) + (b.y - a.y) * (c.y - b.y)) / both : 1;
 }
+const goesLeft = (m: readonly Point[], k: number): boolean =>
+  (m[k].x - m[k - 2].x) * (m[k + 2].y - m[k].y) > (m[k].y - m[k - 2].y) * (m[k + 2].x - m[k].x);
 
 const middle = (a: Point, b: Point): Point => ({ x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 });
 
@@ -68,7 +68,8 @@ function aside(a: Point, b: Point, left: boolean): Point {
   return { x: half.x + side * (b.y - a.y), y: half.y - side * (b.x - a.x) };
 }
 /** The point, on the way from half-way between a and b to a tip or beyond it, over which a and b are so far apart. */
-function detour(a: Point, b: Point, half: Point, tip: Point, length: number): Point {
+function detour(a: Point, b: Point, tip: Point, length: number): Point {
+  const half = middle(a, b);
   const at = (t: number) => ({ x: half.x + t * (tip.x - half.x), y: half.y + t * (tip.y - half.y) });
   let [least, most] = [0, MOST_BEYOND];
   for (let i = 0; i < HALVINGS; i++) {
