@@ -45,7 +45,7 @@ describe('on paper', () => {
     const { page, context } = await openPage(used.browser);
     for (const id of ['line-winder-pouch', 'crew-patch', 'pilot-bib', 'gull-pennant']) {
       await page.goto(`${used.app.url}/builds/${id}/print`);
-      expect(await isWhole(page, 'tbody tr td:nth-child(4) strong'), id).to.be.above(5);
+      expect(await isWhole(page, 'ol[aria-label=Steps] > li strong'), id).to.be.above(5);
       expect(await isWhole(page, '[data-testid=cut-list] tbody tr strong'), id).to.be.above(1);
     }
     await context.close();

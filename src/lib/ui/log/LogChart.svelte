@@ -29,22 +29,26 @@
   <div class={['relative overflow-hidden contain-inline-size', tall ? 'h-80' : 'h-56']} aria-hidden="true">
     <canvas bind:this={canvas}></canvas>
   </div>
-  <table class="sr-only">
-    <caption>{title}, {chart.unit}</caption>
-    <thead
-      ><tr
-        ><th scope="col">What</th>{#each chart.series as { label }, place (place)}<th scope="col">{label}</th
-          >{/each}</tr
-      ></thead
-    >
-    <tbody>
-      {#each chart.labels as label, i (i)}
-        <tr
-          ><th scope="row">{[label].flat().join(' ')}</th>{#each chart.series as { values }, place (place)}<td
-              >{rounded.format(itemAt(values, i))}</td
+  <!-- A table is never narrower than its words: what hides it stands round it. -->
+  <div class="sr-only">
+    <table>
+      <caption>{title}, {chart.unit}</caption>
+      <thead
+        ><tr
+          ><th scope="col">What</th>{#each chart.series as { label }, place (place)}<th scope="col"
+              >{label}</th
             >{/each}</tr
-        >
-      {/each}
-    </tbody>
-  </table>
+        ></thead
+      >
+      <tbody>
+        {#each chart.labels as label, i (i)}
+          <tr
+            ><th scope="row">{[label].flat().join(' ')}</th
+            >{#each chart.series as { values }, place (place)}<td>{rounded.format(itemAt(values, i))}</td
+              >{/each}</tr
+          >
+        {/each}
+      </tbody>
+    </table>
+  </div>
 </figure>

@@ -30,7 +30,7 @@
     {@const stack = stackOf(step, index)}
     <li
       class={[
-        'flex break-inside-avoid items-start gap-3 py-1',
+        'flex break-inside-avoid flex-wrap items-start gap-x-3 py-1 sm:flex-nowrap',
         index > steps.length - KEPT && 'break-before-avoid',
       ]}
     >
@@ -57,9 +57,13 @@
         {/if}
       </div>
       {#if stack}
-        <div class="flex w-[86mm] shrink-0 items-center gap-2">
-          <div class="w-[60mm]"><CrossSection {stack} {step} pieces={plan.cut.pieces} size="paper" /></div>
-          <div class="h-[24mm] w-[24mm]"><PlanStill drawing={{ ...drawing, cursor: index }} /></div>
+        <div
+          class="order-last flex w-full items-center gap-2 pl-7 sm:order-none sm:w-[86mm] sm:shrink-0 sm:pl-0"
+        >
+          <div class="w-[60mm] min-w-0">
+            <CrossSection {stack} {step} pieces={plan.cut.pieces} size="paper" />
+          </div>
+          <div class="h-[24mm] w-[24mm] shrink-0"><PlanStill drawing={{ ...drawing, cursor: index }} /></div>
         </div>
       {/if}
       <span class="w-14 shrink-0 text-right whitespace-nowrap"
