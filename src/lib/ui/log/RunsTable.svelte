@@ -96,7 +96,10 @@
           aria-sort={way === 'asc' ? 'ascending' : way === 'desc' ? 'descending' : 'none'}
           ><button
             type="button"
-            class={['inline-flex min-h-11 print:min-h-0 items-center gap-1 hover:underline', way && 'text-ink']}
+            class={[
+              'inline-flex min-h-11 items-center gap-1 hover:underline print:min-h-0',
+              way && 'text-ink',
+            ]}
             onclick={() => column?.toggleSorting()}
             >{header}{#if way === 'asc'}<ChevronUp size={14} />{:else if way === 'desc'}<ChevronDown
                 size={14}
@@ -112,7 +115,7 @@
           <td class="py-1 pr-3"
             ><button
               type="button"
-              class="min-h-11 print:min-h-0 text-left font-bold underline decoration-dotted"
+              class="min-h-11 text-left font-bold underline decoration-dotted print:min-h-0"
               aria-expanded={open === row.id}
               onclick={() => (open = open === row.id ? null : row.id)}>{row.name}</button
             ><span class="label block sm:hidden">{when(row.begun)}</span></td
