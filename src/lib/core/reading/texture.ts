@@ -70,7 +70,10 @@ const TWICE = 5;
 export const mayBeTwice = (p: Profile): boolean =>
   p.byKind[LINE] < TWICE * (p.maxX - p.minX + p.maxY - p.minY);
 
-/** The texture of a block, and whether it wanders. Its centreline is only needed to tell a double run from a run. */
+/**
+ * The texture of a block. Its centreline is only needed to tell a double run from a run.
+ * @param wandering whether its lines wander over a wide field
+ */
 export function textureOf(p: Profile, centreline: Centreline | null, wandering: boolean): Texture {
   const share = (kind: number) => p.byKind[kind] / p.length;
   if (coversArea(p)) return share(LINE) > MAIN ? 'fill' : 'mixed';
