@@ -71,9 +71,9 @@
               /></td
             >
             <td class="max-sm:col-span-3">{s.label}<span class="label block max-w-96">{s.because}</span></td>
-            <td class="text-right text-quiet"><span class="sm:hidden">now </span>{figure(s.from)}</td>
+            <td class="text-right text-quiet"><span class="sm:hidden">now&nbsp;</span>{figure(s.from)}</td>
             <td class="text-right font-bold"
-              ><span class="font-normal text-quiet sm:hidden">your log </span>{figure(s.to)}</td
+              ><span class="font-normal text-quiet sm:hidden">your log&nbsp;</span>{figure(s.to)}</td
             >
             <td class="pl-2 text-quiet max-sm:pl-0">{s.unit}</td>
             <td class="hidden text-right text-quiet sm:table-cell">{figure(s.low)} – {figure(s.high)}</td>

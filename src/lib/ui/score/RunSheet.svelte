@@ -47,7 +47,7 @@
           {#each step.cautions as caution, place (place)}<p><em>Care: {CAUTIONS[caution]}</em></p>{/each}
         {:else}
           {@const thread = step.thread ?? plan.threads[step.block]}
-          <p class="flex flex-wrap items-center gap-x-2">
+          <p class="flex items-start gap-x-2">
             {#if thread}<ThreadDot colour={thread.colour} />{/if}
             <span>
               {step.inserted ? '' : `Block ${step.block + 1}: `}{step.title}
