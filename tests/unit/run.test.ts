@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import {
   AT_END,
-  itemPhoto,
+  lastItemPhoto,
   nextIndex,
   reduceRun,
   runAfter,
@@ -33,21 +33,32 @@ describe('the photo of what a run made', () => {
   const score = {
     steps: IDS.map((id) => ({ id, kind: id.startsWith('n') ? ('needle' as const) : ('hand' as const) })),
   };
-  const taken = (stepId: string, seconds: number): RunEvent => ({
+  const taken = (stepId: string, seconds: number, photoId = `at ${stepId}`): RunEvent => ({
     type: 'photo',
     at: at(seconds),
     stepId,
-    photoId: `at ${stepId}`,
+    photoId,
   });
   const all = IDS.map((_, i) => done(i, 10 * (i + 1)));
   const finished: RunEvent = { type: 'finished', at: at(90) };
-  const photoOf = (...events: RunEvent[]) => itemPhoto({ score }, state(started, ...events))?.photoId ?? null;
+  const photoOf = (...events: RunEvent[]) =>
+    lastItemPhoto([[{ score }, state(started, ...events)]])?.photoId ?? null;
 
   it('is the last that was taken after its last stitch, of a run that is finished', () => {
     expect(photoOf(taken('lay', 5), ...all, finished)).to.equal(null);
     expect(photoOf(taken('lay', 5), taken('unhoop', 45), ...all, finished)).to.equal('at unhoop');
     expect(photoOf(taken('unhoop', 45), ...all)).to.equal(null);
     expect(photoOf(taken('unhoop', 45), ...all, taken(AT_END, 80), finished)).to.equal('at end');
+  });
+  it('of several runs the latest, whichever stands first', () => {
+    const made = (seconds: number) =>
+      [{ score }, state(started, taken('unhoop', seconds, `at ${seconds}`), ...all, finished)] as const;
+    for (const runs of [
+      [made(45), made(48)],
+      [made(48), made(45)],
+    ])
+      expect(lastItemPhoto(runs)?.photoId).to.equal('at 48');
+    expect(lastItemPhoto([])).to.equal(null);
   });
 });
 

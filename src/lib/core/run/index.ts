@@ -41,7 +41,7 @@ export { waitingFor, type Waiting } from './waiting';
 export { attendance, type Attendance } from './attendance';
 export { redoable, stitchesBack, troubleFlow, troublesAt, type TroubleFlow } from './trouble';
 export { inspections } from './inspect';
-export { itemPhoto } from './item-photo';
+export { lastItemPhoto } from './item-photo';
 export { besideAfter, besideBefore, liesBeneath, type Beside } from './beside';
 export { needleSince } from './needle';
 export { byCall, watchRun, type WatchedRun } from './watch';

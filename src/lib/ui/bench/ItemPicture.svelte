@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Build } from '$lib/core/build';
-  import { itemPhoto } from '$lib/core/run';
+  import { lastItemPhoto } from '$lib/core/run';
   import TapePicture from '../hoop/TapePicture.svelte';
   import { storedPhoto } from '../run/stored-photo.svelte';
   import { workroom } from '../state/workroom.svelte';
@@ -8,10 +8,11 @@
   // How an item of a build looks: the last photo that was taken of one that was done, else its stitches.
   let { build, size }: { build: Build; size: number } = $props();
   const last = $derived(
-    workroom.runs
-      .filter(({ run }) => run.buildId === build.id)
-      .flatMap(({ run, state }) => itemPhoto(run, state) ?? [])
-      .reduce<{ at: number; photoId: string } | null>((a, b) => (a && a.at > b.at ? a : b), null),
+    lastItemPhoto(
+      workroom.runs
+        .filter(({ run }) => run.buildId === build.id)
+        .map(({ run, state }) => [run, state] as const),
+    ),
   );
   const photo = storedPhoto(() => last?.photoId ?? null);
 </script>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import ThreadDot from '../kit/ThreadDot.svelte';
   import { inRounds, type Rethreading } from '$lib/core/thread';
 
   // Which needles of a machine of several are threaded for a build: before it, on the way, and in its later hoopings.
@@ -24,7 +25,7 @@
           >{place === 0 ? when(hoopings) : ''}{before ? `before ${before}: ` : ''}needle
           <strong>{needle}</strong></span
         >
-        <span class="inline-block h-4 w-4 rounded-full border border-ink" style:background={colour}></span>
+        <ThreadDot {colour} />
         {thread}{#if instead}<span class="label">instead of {instead}</span>{/if}
       </li>
     {/each}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import ThreadDot from '../kit/ThreadDot.svelte';
   import { threadWords, type Thread } from '$lib/core/build';
   import { waitingBobbins } from '$lib/core/log';
   import type { BuildPlan } from '$lib/core/plan';
@@ -39,8 +40,7 @@
     <dd class="flex flex-wrap gap-x-6">
       {#each threads as { name, colour, metres, onShelf, endsIn }, place (place)}
         <span class="flex items-center gap-2"
-          ><span class="inline-block h-4 w-4 rounded-full border border-ink" style:background={colour}
-          ></span>{name}
+          ><ThreadDot {colour} />{name}
           {metres.toFixed(0)} m<span class={['label', (onShelf === null || endsIn !== null) && 'text-madder']}
             >{onShelf === null
               ? 'not on the shelf'
