@@ -6,6 +6,7 @@ import {
   closePath,
   doubleRun,
   meander,
+  offset,
   rectangle,
   run,
   satin,
@@ -55,6 +56,21 @@ describe('reading textures', () => {
     const block = one(satin(square, 3.5));
     expect(block.widthMm).to.be.closeTo(3.5, 0.1);
     expect(block.advanceMm).to.be.closeTo(0.4, 0.05);
+  });
+
+  it('a satin with square turns is satin, as wide as it is; with two stitches a row it is none', () => {
+    // Rows of 6 mm, one every 0.6 mm: out, a step, and back.
+    const rows = (per: number) =>
+      Array.from({ length: 60 }, (_, i): Path => {
+        const row = Array.from({ length: per + 1 }, (_, k) => ({ x: 0.6 * i, y: (6 * k) / per }));
+        return i % 2 ? row.reverse() : row;
+      }).flat();
+    const block = one(rows(1));
+    expect(block.texture).to.equal('satin');
+    expect(block.widthMm).to.be.closeTo(6, 0.1);
+    // On the same side a stitch follows the other two rows on.
+    expect(block.advanceMm).to.be.closeTo(1.2, 0.05);
+    expect(one(rows(2)).texture).not.to.equal('satin');
   });
 
   it('a satin that is split on its way over is as wide, as dense and as long as one that is not', () => {
@@ -126,6 +142,48 @@ describe('reading lines', () => {
     expect(bent.lengthMm).to.be.closeTo(60, 1);
     expect(bent.side).to.equal('bottom');
     expect(one(bean(gable, 2.5)).openings[0].lengthMm).to.be.closeTo(50, 1);
+  });
+
+  it('finds one round a right corner, as long as both of its legs; a whole side that is left out is none', () => {
+    const open = (legs: [number, number]) => [
+      { x: 50, y: 40 - legs[1] },
+      { x: 50, y: -40 },
+      { x: -50, y: -40 },
+      { x: -50, y: 40 },
+      { x: 50 - legs[0], y: 40 },
+    ];
+    for (const legs of [
+      [15, 45],
+      [45, 15],
+      [30, 30],
+    ] as [number, number][])
+      expect(one(bean(open(legs), 2.5)).openings[0]?.lengthMm, legs.join()).to.be.closeTo(60, 1);
+    expect(one(bean(open([15, 45]).slice(1, 4), 2.5)).openings).to.deep.equal([]);
+  });
+
+  it('tells it along the line by which its pieces were laid, a seam allowance outside; in there, too, an open U is none', () => {
+    const seam: Path = Array.from({ length: 600 }, (_, i) => {
+      const a = (2 * Math.PI * i) / 600;
+      const r = 44 + 6 * Math.abs(Math.sin(3.5 * a + 0.6));
+      return { x: r * Math.cos(a), y: r * Math.sin(a) };
+    });
+    const laid = offset(seam, 7, 'round')[0];
+    const left = [...seam.slice(0, 83)];
+    const gap = left.reduce(
+      (sum, q, i) => sum + (i ? Math.hypot(q.x - left[i - 1].x, q.y - left[i - 1].y) : 0),
+      0,
+    );
+    const tape = new TapeMaker('LAID').sew(run(closePath(laid), 2)).stop();
+    const [opening] = readAs(tape.sew(bean([...seam.slice(82), seam[0]], 2)).done()).blocks[1].openings;
+    expect(opening?.lengthMm).to.be.closeTo(gap, 2);
+    const u = [
+      { x: -45, y: 24 },
+      { x: -45, y: -30 },
+      { x: 45, y: -30 },
+      { x: 45, y: 24 },
+    ];
+    const around = new TapeMaker('U').sew(run(closePath(rectangle(O, 104, 74)), 2.5)).stop();
+    expect(readAs(around.sew(run(u, 2.5)).done()).blocks[1].openings).to.deep.equal([]);
   });
 
   it('tells it along the line beside, also where its ends head elsewhere; an open U along a closed line leaves a side out', () => {
@@ -207,7 +265,7 @@ describe('reading the demo tapes', () => {
     expect(opening.side).to.equal('bottom');
     expect(opening.lengthMm).to.be.closeTo(70, 2);
   });
-  it('a crew patch: blank, two pieces, their covers, the design, the border', () => {
+  it('a crew patch: blank, two pieces, their covers, the sky, what flies in it, the border', () => {
     expect(readAs(crewPatch()).blocks.map((b) => b.role.value)).to.deep.equal([
       'placement',
       'tack-down',
@@ -217,6 +275,7 @@ describe('reading the demo tapes', () => {
       'tack-down',
       'cover',
       'cover',
+      'decoration',
       'decoration',
       'cover',
     ]);

@@ -7,8 +7,7 @@ export function bestWay(technique: TechniquePattern, row: Row, weights: GrammarW
   const weighed = weighedPattern(technique, weights);
   const S = weighed.states.length;
   const { alone, inSlot } = weighRow(row, weighed, weights.terms);
-  const log = (rows: readonly number[][]) => rows.map((r) => r.map(Math.log));
-  const [go, slots] = [log(weighed.go), log(inSlot)];
+  const [go, slots] = [weighed.go.map(Math.log), inSlot.map(Math.log)];
   let best = [0, ...new Array<number>(S).fill(-Infinity)];
   const came = alone.map((all, i) => {
     const stray = weights.terms.stray + Math.log(all);
@@ -16,7 +15,7 @@ export function bestWay(technique: TechniquePattern, row: Row, weights: GrammarW
     const from = best.map((_, a) => ({ a, isStray: true }));
     best.forEach((v, a) => {
       for (let b = 0; b < S; b++) {
-        const sum = v + go[a][b] + slots[i][b];
+        const sum = v + go[a * S + b] + slots[i * S + b];
         if (sum <= next[b + 1]) continue;
         next[b + 1] = sum;
         from[b + 1] = { a, isStray: false };

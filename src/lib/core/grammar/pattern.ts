@@ -1,6 +1,6 @@
 /** The pattern of a technique as a grammar: the ways a row of blocks may go through its slots, and what is met on each. */
 import { shareSpanned, type Box } from '../base';
-import { leavesSideOut, ROLES, type Role, type Texture, type Unread } from '../reading';
+import { leavesSideOut, ROLES, TEXTURES, type Role, type Texture, type Unread } from '../reading';
 
 /** A place for a needle block in a pattern. */
 export interface PatternSlot {
@@ -155,21 +155,35 @@ export function pattern(technique: TechniquePattern): Pattern {
 /** Whether a block is marks of some corners, or one line along some sides only. */
 const isOpen = (block: Unread) =>
   leavesSideOut(block) || (block.lines.length > 1 && !block.closed && !block.openings.length);
-/** What speaks against the shape of a block in each of the slots. */
-export function against(block: Unread, extents: Box, slots: readonly PatternSlot[]): Term[][] {
-  // A typed stop has no shape to speak for or against.
-  if (block.typed) return slots.map(() => []);
-  const [isWhole, hasOpening] = [shareSpanned(block.box, extents) >= WHOLE_SHARE, block.openings.length > 0];
-  const [leavesOut, isCut] = [isOpen(block), block.bladeDeg !== null];
-  return slots.map(({ extent, opening, open, blade, prefers }) => {
-    const found: Term[] = [];
-    if (extent !== undefined && (extent === 'whole') !== isWhole) found.push('extent');
-    if (opening !== undefined && opening !== hasOpening) found.push('opening');
-    if (open !== undefined && open !== leavesOut) found.push('open');
-    if (blade !== undefined && blade !== isCut) found.push('blade');
-    if (prefers !== undefined && !prefers.includes(block.texture)) found.push('texture');
-    return found;
-  });
+/** What slots ask of the shape of a block. */
+export interface Shape {
+  /** the same for shapes that are alike, for any slot */
+  key: number;
+  /** a typed stop has no shape to speak for or against */
+  isTyped: boolean;
+  isWhole: boolean;
+  hasOpening: boolean;
+  leavesOut: boolean;
+  isCut: boolean;
+  texture: Texture;
+}
+export function shapeOf(block: Unread, extents: Box): Shape {
+  const [isTyped, isWhole] = [block.typed !== null, shareSpanned(block.box, extents) >= WHOLE_SHARE];
+  const [hasOpening, leavesOut, isCut] = [block.openings.length > 0, isOpen(block), block.bladeDeg !== null];
+  const asked = [isTyped, isWhole, hasOpening, leavesOut, isCut];
+  const key = asked.reduce((sum, is) => 2 * sum + Number(is), TEXTURES.indexOf(block.texture));
+  return { key, isTyped, isWhole, hasOpening, leavesOut, isCut, texture: block.texture };
+}
+/** What speaks against a shape in a slot. */
+export function against(shape: Shape, { extent, opening, open, blade, prefers }: PatternSlot): Term[] {
+  const found: Term[] = [];
+  if (shape.isTyped) return found;
+  if (extent !== undefined && (extent === 'whole') !== shape.isWhole) found.push('extent');
+  if (opening !== undefined && opening !== shape.hasOpening) found.push('opening');
+  if (open !== undefined && open !== shape.leavesOut) found.push('open');
+  if (blade !== undefined && blade !== shape.isCut) found.push('blade');
+  if (prefers !== undefined && !prefers.includes(shape.texture)) found.push('texture');
+  return found;
 }
 /** What each role counts for in a slot; null: it has no place there. */
 export const roleCounts = ({ roles }: PatternSlot): (Counts | null)[] =>

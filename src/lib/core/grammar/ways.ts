@@ -11,8 +11,8 @@ import {
   type Terms,
 } from './pattern';
 import {
+  alikeForAll,
   logOf,
-  ownOf,
   sumOf,
   weigh,
   weighedPattern,
@@ -22,76 +22,84 @@ import {
   type WeighedPattern,
 } from './weighed';
 
-/** Sums from the start on. State 0 is the start. */
+/** Sums from the start on. State 0 is the start; S slots make S + 1 states. */
 interface Forward {
   logZ: number;
   /** after so many blocks × state */
-  forward: number[][];
+  forward: Float64Array;
   /** and of what is left, at the end */
   last: number;
   /** block × slot: what comes into it from all states */
-  into: number[][];
+  into: Float64Array;
   /** by block: what one that stands nowhere counts for; and by what its row was scaled */
   stray: number[];
-  scales: number[];
+  scales: Float64Array;
 }
 /** Sums from both ends: forward times back is the share of all ways that pass a state. */
 interface Sums extends Forward {
-  back: number[][];
+  back: Float64Array;
 }
-function sumForward({ go, end }: WeighedPattern, { alone, inSlot }: Weighed, terms: Terms): Forward {
+function sumForward(
+  { go, firstWay, end }: WeighedPattern,
+  { alone, inSlot }: Weighed,
+  terms: Terms,
+): Forward {
   const [n, S] = [alone.length, end.length - 1];
   const isStray = Math.exp(terms.stray);
   const stray = alone.map((v) => v * isStray);
+  const [forward, into] = [new Float64Array((n + 1) * (S + 1)), new Float64Array(n * S)];
+  const scales = new Float64Array(n);
   let logZ = 0;
-  const forward = [[1, ...new Array<number>(S).fill(0)]];
-  const [scales, into]: [number[], number[][]] = [[], []];
+  forward[0] = 1;
   for (let i = 0; i < n; i++) {
-    const entered = new Array<number>(S).fill(0);
-    const [now, next] = [forward[i], new Array<number>(S + 1).fill(0)];
+    const [now, slot] = [i * (S + 1), i * S];
+    const next = now + S + 1;
     for (let a = 0; a <= S; a++) {
-      const [v, ways] = [now[a], go[a]];
-      if (v) for (let b = 0; b < S; b++) entered[b] += v * ways[b];
+      const v = forward[now + a];
+      if (v) for (let b = firstWay[a], way = a * S; b < S; b++) into[slot + b] += v * go[way + b];
     }
-    let scale = (next[0] = now[0] * stray[i]);
-    for (let a = 1; a <= S; a++) scale += next[a] = now[a] * stray[i] + entered[a - 1] * inSlot[i][a - 1];
-    for (let a = 0; a <= S; a++) next[a] /= scale;
+    let scale = (forward[next] = forward[now] * stray[i]);
+    for (let a = 1; a <= S; a++)
+      scale += forward[next + a] = forward[now + a] * stray[i] + into[slot + a - 1] * inSlot[slot + a - 1];
+    for (let a = 0; a <= S; a++) forward[next + a] /= scale;
     logZ += Math.log(scale);
-    scales.push(scale);
-    into.push(entered);
-    forward.push(next);
+    scales[i] = scale;
   }
-  const last = forward[n].reduce((sum, v, a) => sum + v * end[a], 0);
+  let last = 0;
+  for (let a = 0; a <= S; a++) last += forward[n * (S + 1) + a] * end[a];
   return { logZ: logZ + Math.log(last), forward, last, into, stray, scales };
 }
-function sumBack({ go, end }: WeighedPattern, { inSlot }: Weighed, sums: Forward): Sums {
+function sumBack({ go, firstWay, end }: WeighedPattern, { inSlot }: Weighed, sums: Forward): Sums {
   const { last, stray, scales } = sums;
   const [n, S] = [scales.length, end.length - 1];
-  const back: number[][] = new Array<number[]>(n + 1);
-  back[n] = end.map((v) => v / last);
+  const back = new Float64Array((n + 1) * (S + 1));
+  for (let a = 0; a <= S; a++) back[n * (S + 1) + a] = end[a] / last;
+  const after = new Float64Array(S);
   for (let i = n - 1; i >= 0; i--) {
-    const [later, after, now] = [back[i + 1], new Array<number>(S), new Array<number>(S + 1)];
-    for (let s = 0; s < S; s++) after[s] = (inSlot[i][s] * later[s + 1]) / scales[i];
+    const [now, slot] = [i * (S + 1), i * S];
+    const later = now + S + 1;
+    for (let s = 0; s < S; s++) after[s] = (inSlot[slot + s] * back[later + s + 1]) / scales[i];
     for (let a = 0; a <= S; a++) {
-      const ways = go[a];
-      let sum = (stray[i] * later[a]) / scales[i];
-      for (let b = 0; b < S; b++) sum += ways[b] * after[b];
-      now[a] = sum;
+      let sum = (stray[i] * back[later + a]) / scales[i];
+      for (let b = firstWay[a], way = a * S; b < S; b++) sum += go[way + b] * after[b];
+      back[now + a] = sum;
     }
-    back[i] = now;
   }
   return { ...sums, back };
 }
 
 /** Share of all ways on which a block stands nowhere. */
 function strayShare({ forward, back, stray, scales }: Sums, i: number) {
+  const states = back.length / (scales.length + 1);
   let sum = 0;
-  for (let a = 0; a < forward[i].length; a++) sum += forward[i][a] * back[i + 1][a];
+  for (let a = 0; a < states; a++) sum += forward[i * states + a] * back[(i + 1) * states + a];
   return (sum * stray[i]) / scales[i];
 }
 /** Share of all ways on which a block stands in a slot. */
-const slotShare = ({ into, back, scales }: Sums, { inSlot }: Weighed, i: number, s: number) =>
-  (into[i][s] * inSlot[i][s] * back[i + 1][s + 1]) / scales[i];
+function slotShare({ into, back, scales }: Sums, { inSlot }: Weighed, i: number, s: number) {
+  const S = into.length / scales.length;
+  return (into[i * S + s] * inSlot[i * S + s] * back[(i + 1) * (S + 1) + s + 1]) / scales[i];
+}
 
 /** The roles of a block on all ways; those in a slot are told one by one. */
 function rolesOn(
@@ -108,7 +116,7 @@ function rolesOn(
     const here = slotShare(sums, weighed, i, s);
     if (!here) continue;
     for (const r of fitting[s]) {
-      const share = (here * own[i][r] * fits[s][r]) / byRole[i][s];
+      const share = (here * own[i][r] * fits[s][r]) / byRole[i * fits.length + s];
       shares[r] += share;
       each(s, r, share);
     }
@@ -151,9 +159,9 @@ export function waysThrough(
     );
   return { logZ: prior + logZ, roles };
 }
-function withoutPattern({ odds }: Row, terms: Terms, meet?: Meet): Ways {
-  const { own, alone } = ownOf(odds, terms);
-  meet?.('patternless', odds.length);
+function withoutPattern(row: Row, terms: Terms, meet?: Meet): Ways {
+  const { own, alone } = alikeForAll(row, terms);
+  meet?.('patternless', own.length);
   return {
     logZ: alone.reduce((sum, v) => sum + Math.log(v) + terms.patternless, 0),
     roles: () => own.map((row, i) => row.map((v) => v / alone[i])),
@@ -175,20 +183,20 @@ function throughPattern(pattern: WeighedPattern, row: Row, terms: Terms, meet?: 
 }
 /** @param used slot × role: how many blocks, expected */
 function meetAll(
-  { states, steps, ends, go }: WeighedPattern,
+  { states, steps, ends, go, weighShape }: WeighedPattern,
   weighed: Weighed,
   sums: Sums,
   used: number[][],
   meet: Meet,
 ) {
   const { forward, back, scales } = sums;
-  const n = scales.length;
+  const [n, S] = [scales.length, states.length];
   const each = (counts: Counts | null, by: number) => {
     for (const term in counts) meet(term as Term, by * (counts[term as Term] ?? 0));
   };
   for (let i = 0; i < n; i++) {
     meet('stray', strayShare(sums, i));
-    weighed.shapes[i].forEach((terms, s) => {
+    weighShape(weighed.shapes[i]).against.forEach((terms, s) => {
       for (const term of terms) meet(term, slotShare(sums, weighed, i, s));
     });
   }
@@ -197,13 +205,15 @@ function meetAll(
     roleCounts(slot).forEach((counts, r) => each(counts, used[s][r]));
   });
   steps.forEach((row, a) => {
-    each(ends[a], forward[n][a] * back[n][a]);
+    each(ends[a], forward[n * (S + 1) + a] * back[n * (S + 1) + a]);
     row.forEach((counts, b) => {
       if (!counts) return;
       let often = 0;
       for (let i = 0; i < n; i++)
-        often += (forward[i][a] * weighed.inSlot[i][b] * back[i + 1][b + 1]) / scales[i];
-      each(counts, often * go[a][b]);
+        often +=
+          (forward[i * (S + 1) + a] * weighed.inSlot[i * S + b] * back[(i + 1) * (S + 1) + b + 1]) /
+          scales[i];
+      each(counts, often * go[a * S + b]);
     });
   });
 }

@@ -4,10 +4,11 @@ import {
   against,
   pattern,
   roleCounts,
-  TERMS,
+  shapeOf,
   type Counts,
   type GrammarWeights,
   type Pattern,
+  type Shape,
   type Term,
   type TechniquePattern,
   type Terms,
@@ -25,17 +26,22 @@ export const weigh = (counts: Counts, terms: Terms): number => {
   return sum;
 };
 
+/** What the shape of a block counts for in each slot, beside the slot's breadth; and the terms that make it so. */
+interface ShapeWeighed {
+  factors: number[];
+  against: Term[][];
+}
 /** A pattern as it is weighed: what each of its ways multiplies the sum by. */
 export interface WeighedPattern extends Pattern {
-  go: number[][];
+  /** state × slot, and of each state the first slot that a way leads to */
+  go: Float64Array;
+  firstWay: number[];
   end: number[];
   /** slot × role; and of each slot the roles that have a place there */
   fits: number[][];
   fitting: number[][];
-  /** by slot: what its breadth counts for */
-  breadths: number[];
-  /** what each term multiplies by */
-  factors: Record<Term, number>;
+  /** what the shape of a block counts for */
+  weighShape: (shape: Shape) => ShapeWeighed;
 }
 const weighedPatterns = new WeakMap<GrammarWeights, WeakMap<TechniquePattern, WeighedPattern>>();
 export function weighedPattern(technique: TechniquePattern, weights: GrammarWeights): WeighedPattern {
@@ -45,13 +51,17 @@ export function weighedPattern(technique: TechniquePattern, weights: GrammarWeig
   if (found) return found;
   const exp = (counts: Counts | null) => (counts ? Math.exp(weigh(counts, weights.terms)) : 0);
   const own = pattern(technique);
+  const go = own.steps.map((row) => row.map(exp));
   const made = {
     ...own,
-    go: own.steps.map((row) => row.map(exp)),
+    go: Float64Array.from(go.flat()),
+    firstWay: go.map((row) => {
+      const first = row.findIndex((way) => way > 0);
+      return first < 0 ? row.length : first;
+    }),
     end: own.ends.map(exp),
     ...fitsOf(own.states.map(({ slot }) => roleCounts(slot).map(exp))),
-    breadths: own.states.map(({ breadth }) => Math.exp(weights.terms.breadth * breadth)),
-    factors: Object.fromEntries(TERMS.map((t) => [t, Math.exp(weights.terms[t])])) as Record<Term, number>,
+    weighShape: shapesOf(own, weights.terms),
   };
   known.set(technique, made);
   return made;
@@ -61,6 +71,21 @@ const fitsOf = (fits: number[][]) => ({
   fits,
   fitting: fits.map((fit) => fit.flatMap((f, r) => (f ? [r] : []))),
 });
+/** Shapes that are alike are weighed once: there are few, and a long tape has hundreds of blocks. */
+function shapesOf({ states }: Pattern, terms: Terms): WeighedPattern['weighShape'] {
+  const known = new Map<number, ShapeWeighed>();
+  return (shape) => {
+    const found = known.get(shape.key);
+    if (found) return found;
+    const speaks = states.map(({ slot }) => against(shape, slot));
+    const factors = states.map(({ breadth }, s) =>
+      speaks[s].reduce((factor, term) => factor * Math.exp(terms[term]), Math.exp(terms.breadth * breadth)),
+    );
+    const made = { factors, against: speaks };
+    known.set(shape.key, made);
+    return made;
+  };
+}
 
 /** What each block counts for, by itself and in each slot. */
 export interface Weighed {
@@ -68,43 +93,43 @@ export interface Weighed {
   own: number[][];
   alone: number[];
   /** block × slot, over all roles: without and with what its shape counts for */
-  byRole: number[][];
-  inSlot: number[][];
-  /** what speaks against its shape, block × slot */
-  shapes: Term[][][];
+  byRole: Float64Array;
+  inSlot: Float64Array;
+  shapes: Shape[];
 }
 // Loops over indices here and below: a long tape has hundreds of blocks, each of which is weighed for every slot of every technique.
-export function weighRow({ blocks, extents, odds }: Row, pattern: WeighedPattern, terms: Terms): Weighed {
-  const { states, fits, fitting, breadths, factors } = pattern;
-  const slots = states.map(({ slot }) => slot);
-  const shapes = blocks.map((block) => against(block, extents, slots));
-  const { own, alone } = ownOf(odds, terms);
-  const [byRole, inSlot]: [number[][], number[][]] = [[], []];
-  for (let i = 0; i < own.length; i++) {
-    const [row, roles, places] = [own[i], new Array<number>(slots.length), new Array<number>(slots.length)];
-    for (let s = 0; s < slots.length; s++) {
+export function weighRow(row: Row, { fits, fitting, weighShape }: WeighedPattern, terms: Terms): Weighed {
+  const S = fits.length;
+  const { own, alone, shapes } = alikeForAll(row, terms);
+  const [byRole, inSlot] = [new Float64Array(own.length * S), new Float64Array(own.length * S)];
+  for (let i = 0, at = 0; i < own.length; i++) {
+    const [roles, { factors }] = [own[i], weighShape(shapes[i])];
+    for (let s = 0; s < S; s++, at++) {
+      const fit = fits[s];
       let sum = 0;
-      for (const r of fitting[s]) sum += fits[s][r] * row[r];
-      let factor = breadths[s];
-      for (const term of shapes[i][s]) factor *= factors[term];
-      roles[s] = sum;
-      places[s] = sum * factor;
+      for (const r of fitting[s]) sum += fit[r] * roles[r];
+      byRole[at] = sum;
+      inSlot[at] = sum * factors[s];
     }
-    byRole.push(roles);
-    inSlot.push(places);
   }
   return { own, alone, byRole, inSlot, shapes };
 }
-/** What a role counts for by itself, and all of them; what the maker has ruled out, nothing. The same for all patterns. */
-export function ownOf(odds: Row['odds'], terms: Terms): { own: number[][]; alone: number[] } {
-  const known = owns.get(odds);
+/**
+ * What is the same for all patterns: what a role counts for by itself, and all of them (what the maker has ruled out, nothing);
+ * and the shapes.
+ */
+export function alikeForAll({ odds, blocks, extents }: Row, terms: Terms): Alike {
+  const known = alike.get(odds);
   if (known?.terms === terms) return known;
   const own = odds.map((row) => row.map((p) => (p > 0 ? Math.exp(terms.role * logOf(p)) : 0)));
-  const made = { terms, own, alone: own.map(sumOf) };
-  owns.set(odds, made);
+  const made = { terms, own, alone: own.map(sumOf), shapes: blocks.map((b) => shapeOf(b, extents)) };
+  alike.set(odds, made);
   return made;
 }
-const owns = new WeakMap<Row['odds'], { terms: Terms; own: number[][]; alone: number[] }>();
+interface Alike extends Pick<Weighed, 'own' | 'alone' | 'shapes'> {
+  terms: Terms;
+}
+const alike = new WeakMap<Row['odds'], Alike>();
 /** Less than this of a role is as little. */
 const LEAST = 1e-6;
 export const logOf = (p: number) => Math.log(Math.max(LEAST, p));

@@ -16,8 +16,8 @@ const FEWEST_CHOPS = 6;
  * is sewn. A chisel cuts along one angle only: such a block is short chops that keep to one angle, and beside it in the
  * tape stands another that keeps to another angle in the same place.
  */
-export function bladesOf(points: NeedlePoints, blocks: readonly { box: Box }[]): (number | null)[] {
-  const lies = points.blocks.map((block) => lieOf(points, block));
+export function bladesOf(points: NeedlePoints, blocks: readonly Sewn[]): (number | null)[] {
+  const lies = points.blocks.map((block, i) => lieOf(points, block, blocks[i]));
   const isOther = (i: number, k: number) => {
     const [a, b] = [lies[i], lies[k]];
     if (a === null || b === null || a === undefined || b === undefined) return false;
@@ -29,9 +29,20 @@ export function bladesOf(points: NeedlePoints, blocks: readonly { box: Box }[]):
   );
 }
 
+/** What is known of a block: mm. */
+interface Sewn {
+  box: Box;
+  sewnLengthMm: number;
+}
 /** The angle that nearly all stitches of a block keep to, degrees from 0 to under 180; null: none, or they are long. */
-function lieOf({ x, y, starts }: NeedlePoints, { first, end }: NeedleBlock): number | null {
+function lieOf(
+  { x, y, starts }: NeedlePoints,
+  { first, end }: NeedleBlock,
+  { sewnLengthMm }: Sewn,
+): number | null {
   if (end - first < FEWEST_CHOPS || end - first > MOST_CHOPS) return null;
+  // Longer than that many chops can be: as nearly everything that is sewn.
+  if (sewnLengthMm * 10 > LONGEST_CHOP * (end - first)) return null;
   let [cos, sin, length, n] = [0, 0, 0, 0];
   for (let i = first + 1; i < end; i++) {
     if (starts[i]) continue;

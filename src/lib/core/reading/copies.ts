@@ -1,6 +1,6 @@
 /** The same thing sewn at several places of one tape: twins side by side, a handful of small ones. */
 import { grouped, middleOf, overlaps, shareSpanned, unionOf, type Box } from '../base';
-import { onceAround, openingIn } from './opening';
+import { besideOf, onceAround, openingIn } from './opening';
 import type { NeedlePoints } from './needle';
 import type { Copies } from './types';
 import { lineBox, type Unread } from './unread';
@@ -76,18 +76,16 @@ export function copiesOf(points: NeedlePoints, blocks: readonly Unread[], design
 function partsOf({ x, y, starts, blocks }: NeedlePoints, block: number): Part[] {
   const { first, end } = blocks[block];
   const strands: Part[] = [];
-  let box: Box | null = null;
-  for (let i = first; i < end; i++) {
-    const [px, py] = [x[i] / 10, y[i] / 10];
-    if (!box || starts[i] === 1) {
-      if (strands.length > MOST_PARTS) return strands;
-      box = { minX: px, maxX: px, minY: py, maxY: py };
-      strands.push({ block, box });
+  for (let i = first; i < end;) {
+    if (strands.length > MOST_PARTS) return strands;
+    let [minX, maxX, minY, maxY] = [x[i], x[i], y[i], y[i]];
+    for (i++; i < end && starts[i] !== 1; i++) {
+      if (x[i] < minX) minX = x[i];
+      if (x[i] > maxX) maxX = x[i];
+      if (y[i] < minY) minY = y[i];
+      if (y[i] > maxY) maxY = y[i];
     }
-    box.minX = Math.min(box.minX, px);
-    box.maxX = Math.max(box.maxX, px);
-    box.minY = Math.min(box.minY, py);
-    box.maxY = Math.max(box.maxY, py);
+    strands.push({ block, box: { minX: minX / 10, maxX: maxX / 10, minY: minY / 10, maxY: maxY / 10 } });
   }
   return grouped(strands, (a, b) => overlaps(a.box, b.box, APART)).map((group) => ({
     block,
@@ -128,12 +126,10 @@ export function firstOf(
   if (!box) return block;
   const ownOf = ({ lines }: Unread) => lines.filter((l) => overlaps(lineBox(l), extents));
   const lines = ownOf(block);
-  const opening = openingIn(
-    block,
-    lines,
-    box,
-    (block.follows && ownOf(blocks[block.follows.index]).at(0)) ?? null,
-  );
+  const followed = block.follows ? ownOf(blocks[block.follows.index]).at(0) : undefined;
+  const before = () =>
+    blocks.slice(0, block.index).map((b) => ({ box: first[b.index] ?? b.box, lines: ownOf(b) }));
+  const opening = openingIn(block, lines, box, (line) => besideOf(line, followed, before()));
   const main = lines.at(0);
   return {
     ...block,

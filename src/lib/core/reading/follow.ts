@@ -88,12 +88,12 @@ export function followsOf(blocks: FollowInput[]): Follows {
       const i = l.at[s];
       const dx = l.ux[s];
       const dy = l.uy[s];
-      const met = index.nearestByTag(x[i], y[i], question++, seen, nearest, at, touched);
+      const met = index.nearestByTag(x[i], y[i], j, question++, seen, nearest, at, touched);
       for (let k = 0; k < met; k++) {
         const b = touched[k];
         // The index holds points a step apart: half a step sideways is no distance.
         const d2 = Math.max(0, nearest[b] - (STEP / 2) ** 2);
-        if (b === j || d2 > BESIDE * BESIDE) continue;
+        if (d2 > BESIDE * BESIDE) continue;
         if (Math.abs(dx * ux[at[b]] + dy * uy[at[b]]) < ALONG) continue;
         const reach = Math.min(WIDEST_REACH / 2, Math.max(REACH, width / 2, blocks[b].width / 2));
         const p = j * n + b;

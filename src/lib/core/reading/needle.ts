@@ -34,37 +34,32 @@ export function needlePoints(tape: Tape, trimJumps: number): NeedlePoints {
   const x = new Int32Array(kind.length);
   const y = new Int32Array(kind.length);
   const starts = new Uint8Array(kind.length);
+  const blocks: NeedleBlock[] = [];
   let n = 0;
-  const blocks = tapeBlocks(tape).map(({ from, to }): NeedleBlock => {
+  for (const { from, to } of tapeBlocks(tape)) {
     const first = n;
-    let jumps = 0;
-    let trims = 0;
-    let floats = 0;
-    let inRow = 0;
+    let [jumps, trims, floats, inRow] = [0, 0, 0, 0];
     for (let i = from; i < to; i++) {
-      if (kind[i] !== STITCH) {
-        if (kind[i] === JUMP) {
-          jumps++;
-          inRow++;
+      if (kind[i] === STITCH) {
+        if (n === first) starts[n] = 1;
+        else if (inRow > 0) {
+          // Jumps on the way to the first stitch cut nothing: the thread was cut at the stop.
+          if (inRow >= trimJumps) trims++;
+          if (!isSplitStitch(tx, ty, i, inRow, trimJumps)) {
+            starts[n] = 1;
+            if (inRow < trimJumps && Math.hypot(tx[i] - x[n - 1], ty[i] - y[n - 1]) > SHORT_FLOAT) floats++;
+          }
         }
-        continue;
+        inRow = 0;
+        x[n] = tx[i];
+        y[n++] = ty[i];
+      } else if (kind[i] === JUMP) {
+        jumps++;
+        inRow++;
       }
-      // Jumps on the way to the first stitch cut nothing: the thread was cut at the stop.
-      if (inRow >= trimJumps && n > first) trims++;
-      starts[n] = n === first || (inRow > 0 && !isSplitStitch(tx, ty, i, inRow, trimJumps)) ? 1 : 0;
-      if (
-        n > first &&
-        starts[n] &&
-        inRow < trimJumps &&
-        Math.hypot(tx[i] - x[n - 1], ty[i] - y[n - 1]) > SHORT_FLOAT
-      )
-        floats++;
-      inRow = 0;
-      x[n] = tx[i];
-      y[n++] = ty[i];
     }
-    return { from, to, first, end: n, jumps, trims, floats };
-  });
+    blocks.push({ from, to, first, end: n, jumps, trims, floats });
+  }
   return { x, y, starts, blocks };
 }
 

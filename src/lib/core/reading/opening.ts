@@ -1,6 +1,7 @@
 /** The opening left in an outline, to turn through: where it lies, and how long the line would be across it. */
 import { distance, nearestOn, type Box } from '../base';
 import type { BlockReading, DesignEdge, Line, Opening } from './types';
+import { encloses, lineBox, type Unread } from './unread';
 
 /** An opening is wider than a stitch and shorter than this share of the whole way round. */
 const OPENING_LEAST = 80;
@@ -9,8 +10,15 @@ const OPENING_SHARE = 0.45;
 const ROUNDNESS = 0.1;
 /** cos between the line at its ends and the way across the gap: an opening lies in a side, an open U lacks a whole one. */
 const WITHIN_SIDE = 0.6;
+/** And less than this round a corner from one straight side to another: an open U turns by two right angles. Radians. */
+const MOST_CORNER = (108 * Math.PI) / 180;
 /** The ends are looked at over this length, mm. */
 const END_MM = 6;
+/** A seam runs so far inside of the line by which its pieces were laid at most, and keeps that distance within the other, mm. */
+const ALLOWANCE_MM = 14;
+const KEEPS_MM = 0.8;
+/** It is looked at in so many places. */
+const PLACES = 24;
 /** An outline keeps this near to the line that it follows; it would go on along it when it turns less than this there (cos). */
 const BESIDE_MM = 3;
 const GOES_ON = 0.7;
@@ -25,25 +33,57 @@ const MOST_AROUND = 1.35 * 2 * Math.PI;
 const OUTLINE_SHARE = 0.7;
 /**
  * The opening left in the outline of a block; a cover that stops under a later piece is not left open for that.
- * @param along the line that the block follows, which says how it would go on across a gap
+ * @param beside what says how a line would go on across a gap
  */
 export function openingIn(
   { texture, blanket }: Pick<BlockReading, 'texture' | 'blanket'>,
   lines: readonly Line[],
   box: Box,
-  along: Line | null,
+  beside: (line: Line) => Beside | null,
 ): Opening | null {
   const [main] = lines;
   if (!main || blanket || texture === 'satin' || texture === 'zigzag' || texture === 'mixed') return null;
   const all = lines.reduce((sum, l) => sum + l.lengthMm, 0);
-  return main.lengthMm > OUTLINE_SHARE * all ? openingOf(main, box, along) : null;
+  return main.lengthMm > OUTLINE_SHARE * all ? openingOf(main, box, beside) : null;
+}
+/**
+ * What says how the first line of a block would go on across a gap: the closed line that it follows; or else the newest one
+ * before it that lies outside of it all the way round, a seam allowance off: by that the pieces were laid which it sews together.
+ * @param followed the first line of the block that it follows
+ */
+export function besideOf(
+  line: Line,
+  followed: Line | undefined,
+  before: readonly Pick<Unread, 'box' | 'lines'>[],
+): Beside | null {
+  if (followed?.closed) return { points: followed.points, mostMm: BESIDE_MM };
+  const box = lineBox(line);
+  const around = before.findLast(
+    ({ box: b, lines: [main] }) =>
+      main?.closed &&
+      encloses(b, box, 0) &&
+      encloses(box, b, 2 * ALLOWANCE_MM) &&
+      keepsWithin(line.points, main.points),
+  );
+  return around ? { points: around.lines[0].points, mostMm: ALLOWANCE_MM } : null;
+}
+/** Whether a line lies by a closed one at one distance all the way. */
+function keepsWithin(p: Float32Array, closed: Float32Array): boolean {
+  const loop = new Loop(closed);
+  const step = 2 * Math.max(1, Math.floor(p.length / 2 / PLACES));
+  let [n, sum, squares] = [0, 0, 0];
+  for (let i = 0; i < p.length; i += step) {
+    const { away } = loop.foot(p[i], p[i + 1]);
+    [n, sum, squares] = [n + 1, sum + away, squares + away * away];
+  }
+  return sum < ALLOWANCE_MM * n && Math.sqrt(Math.max(0, squares / n - (sum / n) ** 2)) < KEEPS_MM;
 }
 /** Once around a line that comes home, its opening counted in; null when it is no loop. mm */
 export const onceAround = ({ closed, lengthMm }: Line, opening: Opening | null): number | null =>
   closed ? lengthMm : opening ? lengthMm + opening.lengthMm : null;
 
 /** The opening of a line that is closed but for one gap; null when it is closed, or no outline at all. */
-function openingOf(line: Line, box: Box, along: Line | null): Opening | null {
+function openingOf(line: Line, box: Box, beside: (line: Line) => Beside | null): Opening | null {
   const p = line.points;
   const n = p.length;
   const gap = Math.hypot(p[0] - p[n - 2], p[1] - p[n - 1]);
@@ -55,12 +95,18 @@ function openingOf(line: Line, box: Box, along: Line | null): Opening | null {
     twice += p[i] * p[j + 1] - p[j] * p[i + 1];
   }
   if ((4 * Math.PI * Math.abs(twice)) / 2 / around ** 2 < ROUNDNESS) return null;
-  const across = along?.closed ? acrossAlong(p, along.points) : null;
-  if (!(closesStraight(p) || across?.goesOn) || windsAbout(p, box) > MOST_AROUND) return null;
+  const along = beside(line);
+  const across = along && acrossAlong(p, along);
+  if (!(closes(p) || across?.goesOn) || windsAbout(p, box) > MOST_AROUND) return null;
   const centre: [number, number] = [(p[0] + p[n - 2]) / 2, (p[1] + p[n - 1]) / 2];
   return { lengthMm: across ? across.lengthMm : lengthAcross(p), side: sideOf(centre, box), centre };
 }
 
+/** A closed line beside another, and how far off that may lie. */
+interface Beside {
+  points: Float32Array;
+  mostMm: number;
+}
 /** The ends of a line: its last point and its first, and the way that it has there, out of it and into it again. */
 interface Ends {
   gap: number;
@@ -93,11 +139,17 @@ function endsOf(p: Float32Array): Ends {
   const [dx, dy] = [p[0] - p[n - 2], p[1] - p[n - 1]];
   return { gap: Math.hypot(dx, dy), chord: unit(dx, dy), out: wayAt(p, 'last'), back: wayAt(p, 'first') };
 }
-/** Whether the line, at both its ends, heads across the gap between them. */
-function closesStraight(p: Float32Array): boolean {
+/** Whether the line, at both its ends, heads across the gap between them, or round a corner in it. */
+function closes(p: Float32Array): boolean {
   const { chord, out, back } = endsOf(p);
-  return dot(out, chord) > WITHIN_SIDE && dot(back, chord) > WITHIN_SIDE;
+  if (dot(out, chord) > WITHIN_SIDE && dot(back, chord) > WITHIN_SIDE) return true;
+  const [a, b] = [angle(out, chord), angle(back, chord)];
+  const leansIn = cross(out, chord) * cross(chord, back) > 0 && Math.max(a, b) < Math.PI / 2;
+  return leansIn && a + b < MOST_CORNER && bendsOf(p).every((bend) => bend < STRAIGHT_END);
 }
+/** How far the line bends before each of its ends, radians. */
+const bendsOf = (p: Float32Array) =>
+  (['first', 'last'] as const).map((end) => angle(wayAt(p, end), wayAt(p, end, END_MM, 2 * END_MM)));
 /** How long the line would be across its gap: straight on, round a corner where straight ends meet, or on along the arc of its ends. */
 function lengthAcross(p: Float32Array): number {
   const { gap, chord, out, back } = endsOf(p);
@@ -105,9 +157,7 @@ function lengthAcross(p: Float32Array): number {
   const turn = a + b;
   // Both ends lean out to one side of the gap, or there is no telling.
   if (cross(out, chord) * cross(chord, back) <= 0 || turn > MOST_TURN) return gap;
-  const bends = (['first', 'last'] as const).map((end) =>
-    angle(wayAt(p, end), wayAt(p, end, END_MM, 2 * END_MM)),
-  );
+  const bends = bendsOf(p);
   const isStraight = bends.every((bend) => bend < STRAIGHT_END);
   if (isStraight && turn > CORNER) return (gap * (Math.sin(a) + Math.sin(b))) / Math.sin(turn);
   // The way over some mm is that of their middle: at the very end the line has bent on by half as much again.
@@ -115,14 +165,17 @@ function lengthAcross(p: Float32Array): number {
   return (gap * (rest / 2)) / Math.sin(rest / 2);
 }
 /** Across the gap along a closed line beside: how long that is, and whether both ends would go on along it. */
-function acrossAlong(p: Float32Array, along: Float32Array): { lengthMm: number; goesOn: boolean } | null {
-  const { gap, out, back } = endsOf(p);
+function acrossAlong(
+  p: Float32Array,
+  { points, mostMm }: Beside,
+): { lengthMm: number; goesOn: boolean } | null {
+  const { gap, chord: way, out, back } = endsOf(p);
   const n = p.length;
-  const loop = new Loop(along);
+  const loop = new Loop(points);
   const [from, to] = [loop.foot(p[n - 2], p[n - 1]), loop.foot(p[0], p[1])];
   const [[ax, ay], [bx, by]] = [loop.at(from.way), loop.at(to.way)];
   const chord = Math.hypot(bx - ax, by - ay);
-  if (from.away > BESIDE_MM || to.away > BESIDE_MM || chord < END_MM / 2) return null;
+  if (Math.max(from.away, to.away) > mostMm || chord < END_MM / 2) return null;
   const forward = (to.way - from.way + loop.length) % loop.length;
   const s = forward < loop.length - forward ? 1 : -1;
   const [qx, qy] = loop.at(from.way + s * END_MM);
@@ -130,7 +183,10 @@ function acrossAlong(p: Float32Array, along: Float32Array): { lengthMm: number; 
   return {
     // What lies inside of the line beside is shorter as their chords are.
     lengthMm: (gap * Math.min(forward, loop.length - forward)) / chord,
-    goesOn: dot(out, unit(qx - ax, qy - ay)) > GOES_ON && dot(back, unit(bx - rx, by - ry)) > GOES_ON,
+    goesOn:
+      angle(out, way) + angle(back, way) < MOST_TURN &&
+      dot(out, unit(qx - ax, qy - ay)) > GOES_ON &&
+      dot(back, unit(bx - rx, by - ry)) > GOES_ON,
   };
 }
 /** A closed line by the way along it, mm. */

@@ -17,6 +17,11 @@ const WINDOW = 16;
 const TIE = 3.5;
 /** And up to this at the very start or end of a strand, when the needle returns on itself there. */
 const LONGEST_TIE = 13;
+/** A satin's step from one stitch across to the next is shorter than this, 0.1 mm, and a stitch across so many times as long. */
+const LONGEST_STEP = 10.5;
+const ACROSS = 2.5;
+/** Square of the cos between two such stitches, beyond which the second leads back beside the first. */
+const TURNS_BACK = 0.8;
 /** cos of the turn beyond which a stitch goes back, and below which it goes on. */
 const BACK = -0.35;
 const ON = 0.35;
@@ -90,6 +95,8 @@ class OpenStretch {
   turnSize = 0;
   bends = 0;
   steady = 0;
+  /** of the turns, those that are square: two corners and a short step between */
+  steps = 0;
   /** the stitch before, and its length: 0 when a strand begins */
   private ax = 0;
   private ay = 0;
@@ -103,7 +110,7 @@ class OpenStretch {
   /** The stretch is closed at a needle point, and the next one begins there; with a strand when that is so. */
   next(first: number, opensStrand: boolean) {
     this.first = first;
-    this.turns = this.back = this.sharp = this.swings = this.bends = this.steady = 0;
+    this.turns = this.back = this.sharp = this.swings = this.bends = this.steady = this.steps = 0;
     this.advance = this.width = this.turn = this.turnSize = 0;
     if (opensStrand) this.al = 0;
   }
@@ -151,7 +158,9 @@ class OpenStretch {
       sharp >= ALL_BACK * turns &&
       (back >= ALL_BACK * turns || this.swings >= SWINGS * sharp)
     ) {
+      // Nobody turns square in an open zigzag: it is for holding, and slants.
       const covers =
+        2 * this.steps > sharp ||
         advance < SATIN_ADVANCE * sharp ||
         (advance < WIDE_SATIN_ADVANCE * sharp && advance < WIDE_SATIN_SHARE * this.width);
       return covers ? SATIN : ZIGZAG;
@@ -244,6 +253,8 @@ export function profileBlock(points: NeedlePoints, block: NeedleBlock, grid: Are
   let maxX = -Infinity;
   let maxY = -Infinity;
   let opens = true;
+  /** the step to the next row of a satin that is not sewn yet */
+  let [stepX, stepY] = [0, 0];
   /** Adds the open stretch to the sums, unless nothing was sewn in it. */
   const close = (end: number) => {
     const sewn = length - before;
@@ -272,7 +283,14 @@ export function profileBlock(points: NeedlePoints, block: NeedleBlock, grid: Are
     length += l;
     const bin = (l * BINS_PER_UNIT) | 0;
     bins[bin < LENGTH_BINS ? bin : LENGTH_BINS - 1]++;
-    if (l >= TIE && !(l < LONGEST_TIE && isTie(points, i, block))) stretch.stitch(dx, dy, l);
+    if (l >= TIE && !(l < LONGEST_TIE && isTie(points, i, block))) {
+      if (l < LONGEST_STEP && isStep(points, i, block)) [stepX, stepY] = [dx, dy];
+      else {
+        if (stepX || stepY) stretch.steps++;
+        stretch.stitch(dx + stepX, dy + stepY, l);
+        stepX = stepY = 0;
+      }
+    }
     if (stretch.turns < WINDOW && i + 1 < block.end) continue;
     close(i);
     stretch.next(i, false);
@@ -303,6 +321,23 @@ function isTie({ x, y, starts }: NeedlePoints, i: number, { first, end }: Needle
   if (begins(i - 2)) return same(i - 2, i);
   if (ends(i)) return same(i - 2, i);
   return ends(i + 1) && same(i - 1, i + 1);
+}
+
+/** Whether stitch i leads along the edge from one stitch across to the next one back: a satin with square turns. */
+function isStep({ x, y, starts }: NeedlePoints, i: number, { first, end }: NeedleBlock): boolean {
+  if (i - 2 < first || i + 1 >= end || starts[i - 1] || starts[i + 1]) return false;
+  const length2 = (k: number) => (x[k] - x[k - 1]) ** 2 + (y[k] - y[k - 1]) ** 2;
+  const [step, before, after] = [length2(i), length2(i - 1), length2(i + 1)];
+  if (Math.min(before, after) < ACROSS ** 2 * step || Math.max(before, after) > 4 * Math.min(before, after))
+    return false;
+  const turnsBack = (a: number, b: number) => {
+    const dot = (x[a] - x[a - 1]) * (x[b] - x[b - 1]) + (y[a] - y[a - 1]) * (y[b] - y[b - 1]);
+    return dot < 0 && dot * dot > TURNS_BACK * length2(a) * length2(b);
+  };
+  // One stitch a row: with more of them it is a fill.
+  const leaves = (k: number, from: number) =>
+    k <= first || k >= end || starts[k] === 1 || length2(k) < LONGEST_STEP ** 2 || turnsBack(from, k);
+  return turnsBack(i - 1, i + 1) && leaves(i - 2, i - 1) && leaves(i + 2, i + 1);
 }
 
 /** A short stretch at the end of a strand, or an odd one in a long one, takes the kind of its neighbours. */

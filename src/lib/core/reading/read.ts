@@ -5,7 +5,7 @@ import { copiesOf, firstOf, type CopyPlaces } from './copies';
 import { factsOf, type Facts } from './facts';
 import { followsOf } from './follow';
 import { linesOf } from './lines';
-import { onceAround, openingIn } from './opening';
+import { besideOf, onceAround, openingIn } from './opening';
 import { needlePoints, type NeedlePoints } from './needle';
 import { AreaGrid, CELL } from './area-grid';
 import { LINE, profileBlock } from './profile';
@@ -115,8 +115,8 @@ function measureDesign(tape: Tape, { trimJumps, onProgress }: ReadOptions): Meas
   unread.forEach((b, i) => {
     b.follows = itemAt(follows.best, i);
     b.bladeDeg = itemAt(blades, i);
-    const along = b.follows && unread[b.follows.index].lines.at(0);
-    const opening = openingIn(b, b.lines, b.box, along ?? null);
+    const followed = b.follows ? unread[b.follows.index].lines.at(0) : undefined;
+    const opening = openingIn(b, b.lines, b.box, (line) => besideOf(line, followed, unread.slice(0, i)));
     const main = b.lines.at(0);
     b.openings = opening ? [opening] : [];
     b.perimeterMm = main ? onceAround(main, opening) : null;
