@@ -60,7 +60,7 @@ describe('what one item takes of the hoop', () => {
       const reading = readAs(tape);
       const outline = itemOutline(reading, tape);
       const { extents: e } = reading;
-      expect(outline.length, tape.label).to.be.within(3, 90);
+      expect(outline.length, tape.label).to.be.within(3, 120);
       for (let i = 0; i < tape.kind.length; i++) {
         if (tape.kind[i] !== STITCH) continue;
         const p = { x: tape.x[i] / 10 - (e.minX + e.maxX) / 2, y: tape.y[i] / 10 - (e.minY + e.maxY) / 2 };

@@ -73,7 +73,7 @@ describe('the log', () => {
   it('counts a needle from the last time it was changed, and wound bobbins from the last time they were counted', () => {
     const { build, reading, workshop } = example(crewPatch());
     const machine = { ...workshop.machines[0]!, needle: null };
-    const fix = freshNeedle('n9', 45);
+    const fix = freshNeedle('n10', 45);
     const changed = { ...build, edits: [fix, freshBobbin('n6', 30)] };
     const run = newRun(changed, planBuild(changed, reading, workshop), workshop, { id: 'r', now: 1000, madeBefore: 0 }); // prettier-ignore
     // Ten minutes for each step, of the machine and of hands.

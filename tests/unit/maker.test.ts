@@ -100,6 +100,18 @@ describe('an outline of a shape', () => {
       expect(sorted[Math.floor(sorted.length / 2)], shape.kind).to.be.closeTo(0.4, 0.08);
     }
   });
+  it('nor is it narrower along sides that meet at any angle, long or no longer than a speck', () => {
+    for (const sides of [16, 20, 24, 40])
+      for (const speck of [0, 0.01]) {
+        const points = Array.from({ length: sides }, (_, i): [number, number][] => {
+          const [x, y] = [40 * Math.cos((2 * Math.PI * i) / sides), 40 * Math.sin((2 * Math.PI * i) / sides)];
+          return speck ? [[x, y], [x + (speck * (0.3 * x - y)) / 40, y + (speck * (0.3 * y + x)) / 40]] : [[x, y]]; // prettier-ignore
+        }).flat();
+        const [cover] = sewn(task({ kind: 'polygon', points, radiusMm: 0 }, [{ ...satin, underlay: [] }]));
+        const across = cover.slice(8, -8).map((p, i, all) => (i ? distance(p, all[i - 1]) : 4));
+        expect(Math.min(...across), `${sides} sides, ${speck}`).to.be.above(3.7);
+      }
+  });
   it('a border with all its underlay crowds no square millimetre with more than 13 holes, round any corner', () => {
     const star = Array.from({ length: 10 }, (_, i): [number, number] => {
       const r = i % 2 ? 16 : 40;

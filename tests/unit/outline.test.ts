@@ -80,9 +80,12 @@ describe('outlines and their stitches', () => {
 
   it('a meander is one closed line that stays inside and never crosses itself', () => {
     const field = rectangle(O, 90, 60, 8);
-    const path = meander(field, 5, seeded(3));
+    const motif = circle({ x: 8, y: 4 }, 12);
+    const path = meander(field, 5, seeded(3), { clear: [motif] });
     expect(distance(path[0], path[path.length - 1])).to.be.below(1e-6);
-    for (const p of path) expect(inside(p, field)).to.equal(true);
+    for (const p of path) expect(inside(p, field) && !inside(p, motif)).to.equal(true);
+    // As long as its lines stand apart: the area over their spacing.
+    expect(pathLength(path) / ((90 * 60 - 144 * Math.PI) / 5)).to.be.within(0.6, 1.1);
     const crosses = (a = O, b = O, c = O, d = O) => {
       const side = (p: typeof O, q: typeof O, r: typeof O) =>
         Math.sign((q.x - p.x) * (r.y - p.y) - (q.y - p.y) * (r.x - p.x));

@@ -22,7 +22,7 @@ const [slate, coral, gorse] = [
   thread('gorse', '#e0b02c'),
 ];
 /** As they are sewn: the blank, a piece in coral, one in gorse, their covers, the design, the border. */
-const SAID: Build['threads'] = [slate, slate, coral, coral, gorse, gorse, coral, gorse, slate, slate];
+const SAID: Build['threads'] = [slate, slate, coral, coral, gorse, gorse, coral, gorse, slate, slate, slate];
 const workshop = newWorkshop();
 function listOf(tape: Tape, threads: Build['threads'], room = workshop) {
   const { build, plan } = example(tape, { threads }, room);
@@ -39,6 +39,7 @@ describe('the threads of a build, block by block', () => {
       '“Cover the edge”',
       'appliqué 2',
       '“Cover the edge”',
+      'seen',
       'seen',
       'seen',
       'seen',
@@ -59,6 +60,7 @@ describe('the threads of a build, block by block', () => {
       'thread',
       'thread',
       'none',
+      'none',
       null, // prettier-ignore
     ]);
     for (const { topM, bobbinM } of rows) expect(topM).to.be.above(bobbinM);
@@ -76,9 +78,9 @@ describe('the threads of a build, block by block', () => {
       gorse,
       { ...coral, name: 'gilt', metallic: true }, // prettier-ignore
     ]);
-    // Slate slate coral coral gorse gorse coral gorse slate slate; coral is on the second of six.
+    // Slate slate coral coral gorse gorse coral gorse slate slate slate; coral is on the second of six.
     const six = planNeedles(at, many, shelf);
-    expect([...six.needleOf.values()]).to.deep.equal([1, 1, 2, 2, 3, 3, 2, 3, 1, 1]);
+    expect([...six.needleOf.values()]).to.deep.equal([1, 1, 2, 2, 3, 3, 2, 3, 1, 1, 1]);
     expect(six.before).to.deep.equal([
       { needle: 1, thread: 'slate' },
       { needle: 3, thread: 'gorse' },
@@ -166,6 +168,7 @@ describe('the threads of a build, block by block', () => {
       'coral',
       'coral',
       'gorse',
+      'slate',
       'slate',
       'slate', // prettier-ignore
     ]);

@@ -23,10 +23,10 @@ interface Past {
 /** What Tern & Tide have sewn in the last weeks: four thread breaks, two empty bobbins, one item ruined, one seconds. */
 const PAST: Record<string, Past[]> = {
   'crew-patch': [
-    { daysAgo: 20.4 },
+    { daysAgo: 20.6 },
     { daysAgo: 20.2, mishap: 'break' },
     { daysAgo: 13.2 },
-    { daysAgo: 5.4, mishap: 'bobbin' },
+    { daysAgo: 5.6, mishap: 'bobbin' },
     { daysAgo: 5.2 },
   ],
   'line-winder-pouch': [

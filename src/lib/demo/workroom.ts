@@ -139,7 +139,7 @@ const samples: Sample[] = [
     change: {
       name: 'Crew patch',
       schools: { base: 'film' },
-      threads: [...times(2, slate), ...times(2, coral), ...times(2, gorse), coral, gorse, slate, navy],
+      threads: [...times(2, slate), ...times(2, coral), ...times(2, gorse), coral, gorse, slate, chalk, navy],
       materials: {
         blank: { name: 'Felt blank', colour: '#8fa3b5' },
         'applique-1': { name: 'Left sail', colour: '#d9644a' },

@@ -3,6 +3,7 @@
  * In: a shape and its parts. Out: a tape, one block a part. mm, y up.
  */
 export { makeOutline, sewParts, withDesign, type MakerTask } from './make';
+export { sewPart } from './sew';
 export {
   between,
   joinOf,

@@ -15,6 +15,8 @@ export interface Column {
 }
 /** The line is looked at so often, mm. */
 const STEP = 0.2;
+/** Sides that are shorter are none, mm. */
+const SPECK = 0.05;
 /** Corners that turn by less need no fan, radians. */
 const SMOOTH = (25 * Math.PI) / 180;
 /** Columns of a fan, radians apart. */
@@ -80,18 +82,22 @@ export class Near {
 
 /**
  * The columns of a border round a closed line, from its first point once round to it again, or along an open one.
- * @param line what lies to its right is outside @param half of the border's width, mm @param corners how their outside is drawn
+ * @param all of the line; what lies to its right is outside @param half of the border's width, mm @param corners how their outside is drawn
  */
-export function columnsOf(line: Path, half: number, corners: Corners, isClosed = true): Column[] {
+export function columnsOf(all: Path, half: number, corners: Corners, isClosed = true): Column[] {
+  const line = withoutSpecks(all);
   const near = new Near(line, Math.max(half, 1), isClosed);
-  /** how far a column reaches from p in a direction before another part of the line is nearer, mm */
-  const reach = (p: Point, nx: number, ny: number) => {
-    if (!near.isNearer(p.x + nx * half, p.y + ny * half, half - NEAR)) return half;
+  /**
+   * how far a column reaches from p in a direction before another part of the line is nearer than its own, mm
+   * @param lean cosine of the angle by which it stands off the square: its own part is nearer by that
+   */
+  const reach = (p: Point, nx: number, ny: number, lean: number) => {
+    if (!near.isNearer(p.x + nx * half, p.y + ny * half, half * lean - NEAR)) return half;
     let low = 0;
     let high = half;
     while (high - low > NEAR) {
       const middle = (low + high) / 2;
-      if (near.isNearer(p.x + nx * middle, p.y + ny * middle, middle - NEAR)) high = middle;
+      if (near.isNearer(p.x + nx * middle, p.y + ny * middle, middle * lean - NEAR)) high = middle;
       else low = middle;
     }
     return low;
@@ -126,15 +132,22 @@ export function columnsOf(line: Path, half: number, corners: Corners, isClosed =
     const [atStart, atEnd] = [turns[i], turns[(i + 1) % n]].map((t) => (Math.abs(t) < SMOOTH ? t / 2 : 0));
     for (let k = i ? 1 : 0; k <= steps; k++) {
       const p = along(a, b, k / steps);
-      const angle = directions[i] - atStart * (1 - k / steps) + atEnd * (k / steps) - Math.PI / 2;
-      const [nx, ny] = [Math.cos(angle), Math.sin(angle)];
-      const [out, within] = [reach(p, nx, ny), reach(p, -nx, -ny)];
+      const off = atEnd * (k / steps) - atStart * (1 - k / steps);
+      const angle = directions[i] + off - Math.PI / 2;
+      const [nx, ny, lean] = [Math.cos(angle), Math.sin(angle), Math.cos(off)];
+      const [out, within] = [reach(p, nx, ny, lean), reach(p, -nx, -ny, lean)];
       const outer = { x: p.x + nx * out, y: p.y + ny * out };
       put(p, outer, { x: p.x - nx * within, y: p.y - ny * within }, out === half, within === half);
     }
     fan(b, directions[i], turns[(i + 1) % n], half, corners, put);
   }
   return columns;
+}
+/** Without points that stand nearly on the one before: sides too short to have a direction. */
+function withoutSpecks(line: Path): Path {
+  const kept: Path = [];
+  for (const p of line) if (!kept.length || distance(p, kept[kept.length - 1]) > SPECK) kept.push(p);
+  return kept;
 }
 /** By how much a closed line turns at each of its points, radians, + to the left. */
 export function turnsOf(line: Path): number[] {

@@ -31,14 +31,3 @@ export function wave(a: Point, b: Point, height: number, waves: number): Path {
     return { x: p.x + normal.x * off, y: p.y + normal.y * off };
   });
 }
-
-/** Cuts corners off a closed path (Chaikin): each pass halves the sharpness. */
-export function soften(polygon: Path, passes = 2): Path {
-  let path = polygon;
-  for (let pass = 0; pass < passes; pass++)
-    path = path.flatMap((p, i) => {
-      const next = path[(i + 1) % path.length];
-      return [along(p, next, 0.25), along(p, next, 0.75)];
-    });
-  return path;
-}

@@ -7,20 +7,34 @@ import {
   circle,
   closePath,
   curve,
+  hullOf,
   meander,
   offset,
   run,
-  satin,
+  star,
+  tatami,
   TapeMaker,
   wave,
 } from '$lib/core/outline';
 import type { Tape } from '$lib/core/tape';
+import { border, strokes } from './sewn';
 
 const W = 72;
 const H = 112;
 const OPENING = 62;
 const CORNER = 18;
-const SEED = 1908;
+const SEED = 1912;
+/** Between the lines of the stipple, and from it to the seam and to the motif, mm. */
+const STIPPLE = 4.7;
+const MARGIN = 5;
+/** Middle of the roundel. */
+const CHEST = { x: 0, y: 12 };
+const SNAPS = [-1, 1].map((side) => ({ x: side * 54, y: H - 14 }));
+/** Where the name of its pilot comes. */
+const NAME: Path = [
+  { x: -30, y: -32 },
+  { x: 30, y: -32 },
+];
 
 /** The bib from the upper end of its opening on the left, round by the neck, to the lower end. */
 function fromOpening(): Path {
@@ -45,37 +59,44 @@ function fromOpening(): Path {
   ];
 }
 
-/** Takes the grid out of a stipple: a slow sway, gentle enough that no two lines meet. */
-const sway = (path: Path): Path =>
-  path.map(({ x, y }) => ({
-    x: x + 1.5 * Math.sin(y / 4.3 + x / 17) + 1.1 * Math.sin(y / 9.1 - x / 11),
-    y: y + 1.5 * Math.sin(x / 4.1 - y / 19) + 1.1 * Math.sin(x / 8.7 + y / 13),
-  }));
+/** A pair of feathers: from beside the roundel out and up. */
+const feathers = (below: number, reach: number, lift: number): Path[] =>
+  [-1, 1].map((side) => {
+    const from = { x: CHEST.x + side * (9.4 - below * 0.25), y: CHEST.y + 3 - below };
+    return curve(
+      from,
+      { x: from.x + side * reach * 0.5, y: from.y + lift },
+      { x: from.x + side * reach, y: from.y + lift * 0.8 },
+    );
+  });
+const wings = {
+  broad: [...feathers(-1.2, 37, 9), ...feathers(3.4, 33, 7)],
+  slender: [...feathers(7.6, 28, 4.6), ...feathers(11, 22, 2.4), ...feathers(14, 15, 0.6)],
+  waves: [wave({ x: -28, y: -14 }, { x: 28, y: -14 }, 1.5, 4)],
+};
 
-/** Pilot bib: a grown-up's tea bib, stipple quilted, wings on the chest, turned through the left side. */
+/** Pilot bib: a grown-up's tea bib, stipple quilted round the wings on its chest, turned through the left side. */
 export function bib(): Tape {
   const edge = fromOpening();
   const generator = xoroshiro128plus(SEED);
-  const feather = (y: number, reach: number) =>
-    [-1, 1].map((side) =>
-      satin(
-        curve({ x: side * 7, y }, { x: side * reach * 0.6, y: y + 9 }, { x: side * reach, y: y + 4 }, 10),
-        2.6,
-      ),
-    );
+  const motif = hullOf([...wings.broad, ...wings.slender, ...wings.waves, NAME].flat());
   return new TapeMaker('PILOT BIB')
     .sew(run(closePath(edge), 3))
     .stop()
-    .sew(sway(meander(itemAt(offset(edge, -6), 0), 6.5, () => uniformFloat64(generator))))
+    .sew(
+      meander(itemAt(offset(edge, -MARGIN), 0), STIPPLE, () => uniformFloat64(generator), {
+        clear: [...offset(motif, MARGIN, 'round'), ...SNAPS.map((at) => circle(at, MARGIN))],
+      }),
+    )
     .stop()
-    .sew(...[-1, 1].map((side) => run(closePath(circle({ x: side * 54, y: H - 14 }, 2.4)), 1.5)))
+    .sew(...SNAPS.map((at) => run(closePath(circle(at, 2.4)), 1.5)))
     .stop()
     .sew(
-      satin(closePath(circle({ x: 0, y: -18 }, 7)), 2.6),
-      ...feather(-14, 44),
-      ...feather(-20, 36),
-      ...feather(-26, 28),
-      run(wave({ x: -30, y: -42 }, { x: 30, y: -42 }, 2, 4), 2),
+      ...tatami(star(CHEST, 5, 4.6, 1.9), 0.4, 3),
+      ...border(circle(CHEST, 7), 2.8),
+      ...strokes(wings.broad, 3.6),
+      ...strokes(wings.slender, 2.8),
+      ...strokes(wings.waves, 1.6),
     )
     .stop()
     .sew(bean(edge, 2.8))

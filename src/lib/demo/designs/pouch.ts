@@ -54,7 +54,7 @@ export function pouch(): Tape {
     .stop()
     .sew(run(closePath(box(-88, -58, 88, accent - 0.8)), 3))
     .stop()
-    .sew(run(diamonds(box(-86, accent + 2, 86, lower - 3), 15), 2.8))
+    .sew(bean(diamonds(box(-86, accent + 2, 86, lower - 3), 13), 2.8))
     .stop()
     .sew(run(level(lower - 1.2, 87), 2.8))
     .stop()
