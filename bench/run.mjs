@@ -33,7 +33,7 @@ status ||=
     stdio: ['ignore', 'ignore', 'inherit'],
   }).status ?? 1;
 process.env.CHROMIUM_PATH = ensureChromium();
-for (const name of ['tasks', 'server', 'long-life'])
+for (const name of ['felt', 'server', 'long-life'])
   status ||=
     spawnSync(process.execPath, ['--import', 'tsx/esm', join(root, `bench/${name}.ts`)], {
       cwd: root,

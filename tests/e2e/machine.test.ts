@@ -194,7 +194,7 @@ describe('a machine that is followed', () => {
     expect(Math.max(...spans), `blocks by start: ${spans}`).to.be.at.least(3);
     expect(spans.length).to.be.at.least(3);
     const machine = await (await page.request.get(`${used.app.url}/api/machine/gannet`)).json();
-    expect(machine).to.include({ status: 'done', blocks: 10 });
+    expect(machine).to.include({ status: 'done', blocks: 11 });
     expect(faults).to.deep.equal([]);
     await context.close();
   });

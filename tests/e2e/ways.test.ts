@@ -286,7 +286,7 @@ describe('what comes in', () => {
     await page.getByTestId('newer-tape').setInputFiles(dst('tab.dst', tailTab()));
     await page.getByTestId('lost').getByText('Role “decoration” of block 11').waitFor();
     await page.getByRole('button', { name: 'Undo', exact: true }).first().click();
-    await page.getByText('3 213 stitches').waitFor();
+    await page.getByText('4 559 stitches').waitFor();
     await context.close();
   });
 });
@@ -411,7 +411,7 @@ describe('quick ways', () => {
       e.value = String(Math.round(Number(e.max) * 0.95));
       e.dispatchEvent(new Event('input', { bubbles: true }));
     });
-    await page.getByText(/Record .* block 10/).waitFor();
+    await page.getByText(/Record .* block 11/).waitFor();
     await scrubber.evaluate((e) => e.dispatchEvent(new Event('change', { bubbles: true })));
     await page.getByTestId('step-card').getByRole('heading', { name: 'Border' }).waitFor();
     await context.close();

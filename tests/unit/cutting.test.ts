@@ -39,6 +39,7 @@ function table(kept: unknown = undefined) {
     workshop: () => room.workshop,
     numbers: () => numbersWith(room.workshop.numbers),
     movements: () => room.movements,
+    woundBobbins: () => [],
     read: async (build, workshop): Promise<Result<Demand>> => {
       room.reads.push(build.id);
       if (room.broken.has(build.id)) return fail('no-tape', 'Its tape is gone.', 'Import it.');

@@ -5,6 +5,7 @@ import {
   gatherNotions,
   gatherPieces,
   purchaseOf,
+  purchaseOfBobbins,
   purchaseOfNeedles,
   purchaseOfNotion,
   shopStock,
@@ -19,6 +20,9 @@ import {
   type Layout,
   type LayoutPiece,
 } from '$lib/core/nesting';
+import { bobbinsToBuy, type Demand } from '$lib/core/demand';
+import { numbersWith } from '$lib/core/numbers';
+import { newWorkshop } from '$lib/core/workshop';
 import { bib, pouch, tailTab } from '$lib/demo';
 import { demoStock } from '$lib/demo/stock';
 import type { Build } from '$lib/core/build';
@@ -157,6 +161,24 @@ describe('what a layout comes to', () => {
       '9.09',
       'JP¥1\u202f200',
     ]);
+  });
+  it('buys bobbins by their kind: thread for those wound at home, else full ones; what is wound is not bought', () => {
+    const home = { ...newWorkshop().machines[0]!, id: 'home', bobbin: 'self-wound' as const };
+    const [shop, other] = ['shop', 'other'].map((id) => ({ ...home, id, bobbin: 'size-m' as const }));
+    const sewn = (machineId: string, count: number) =>
+      ({ sewing: { machineId, wind: [{ thread: null, count }, { thread: { name: 'coral', colour: '#d9644a' }, count: 2 }] } }) as Demand; // prettier-ignore
+    const machines = [home, shop!, other!];
+    const white = { id: 'w', name: 'White', colour: '#ffffff', kind: 'size-m' as const, count: 5 };
+    const needs = bobbinsToBuy([sewn('home', 9), sewn('home', 3), sewn('shop', 4), sewn('other', 14)], { machines }, [white], numbersWith({ 'thread.bobbinHome': 60, 'thread.bobbinLarge': 200 })); // prettier-ignore
+    // Four of the five that are wound go to one machine, the last to the other.
+    expect(needs).to.deep.equal([
+      { kind: 'self-wound', count: 12, metres: 720 },
+      { kind: 'size-m', count: 13, metres: 2600 },
+    ]);
+    expect(needs.map((n) => purchaseOfBobbins(n, { 'bobbin-thread': { pack: 500 } }))).to.deep.equal([
+      { aisle: 'Thread', name: 'Bobbin thread', amount: '2 spools of 500 m', needs: '12 bobbins beyond what is wound, 720 m', cost: 10, impossible: false },
+      { aisle: 'Thread', name: 'Bobbins, size M', amount: '2 packs of 12', needs: '13 bobbins beyond what is wound', cost: 18, impossible: false },
+    ]); // prettier-ignore
   });
   it('buys needles by the hours that are sewn, none where one lasts', () => {
     const hours = (h: number) => purchaseOfNeedles(3600 * h, 8);

@@ -9,7 +9,7 @@
   import PriceView from '$lib/ui/batch/PriceView.svelte';
   import PlanView from '$lib/ui/batch/PlanView.svelte';
   import UndoButtons from '$lib/ui/kit/UndoButtons.svelte';
-  import { historyKey } from '$lib/ui/shell/keys';
+  import { takesHistoryKey } from '$lib/ui/shell/keys';
   import { isBatchPart, workshopSteps } from '$lib/ui/state/workshop-steps.svelte';
   import Tabs from '$lib/ui/kit/Tabs.svelte';
   import EmptyWorkroom from '$lib/ui/shell/EmptyWorkroom.svelte';
@@ -41,13 +41,7 @@
     return () => clearInterval(clock);
   });
   const steps = $derived(workshopSteps.of(isBatchPart));
-  function onkeydown(event: KeyboardEvent) {
-    const wanted = historyKey(event);
-    if (!wanted) return;
-    event.preventDefault();
-    if (view === 'plan') void plan[wanted]();
-    else steps[wanted]();
-  }
+  const onkeydown = (event: KeyboardEvent) => takesHistoryKey(event, view === 'plan' ? plan : steps);
   const late = $derived(plan.late && plan.late.count > 0 ? { text: 'late', grave: true } : null);
 </script>
 

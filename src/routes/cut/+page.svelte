@@ -13,7 +13,7 @@
   import NotWorkedOut from '$lib/ui/cut/NotWorkedOut.svelte';
   import NumberInPlace from '$lib/ui/kit/NumberInPlace.svelte';
   import Tabs from '$lib/ui/kit/Tabs.svelte';
-  import { historyKey } from '$lib/ui/shell/keys';
+  import { takesHistoryKey } from '$lib/ui/shell/keys';
   import EmptyWorkroom from '$lib/ui/shell/EmptyWorkroom.svelte';
   import { cutting, followWorkroom } from '$lib/ui/cut/cutting.svelte';
   import { workroom } from '$lib/ui/state/workroom.svelte';
@@ -38,11 +38,7 @@
     if (view !== 'shopping') view = 'layout';
     await cutting.layOut();
   }
-  function onkeydown(event: KeyboardEvent) {
-    if (historyKey(event) !== 'undo') return;
-    event.preventDefault();
-    void cutting.undo();
-  }
+  const onkeydown = (event: KeyboardEvent) => takesHistoryKey(event, { undo: () => cutting.undo() });
   const badge = (name: string) => {
     if (name === 'shopping' && cutting.laid.length && cutting.purchases.length)
       return { text: String(cutting.purchases.length), grave: false };

@@ -2,19 +2,14 @@
   import { page } from '$app/state';
   import { resolve } from '$app/paths';
   import UndoButtons from '$lib/ui/kit/UndoButtons.svelte';
-  import { historyKey } from '$lib/ui/shell/keys';
+  import { takesHistoryKey } from '$lib/ui/shell/keys';
   import { isBatchPart, workshopSteps } from '$lib/ui/state/workshop-steps.svelte';
   import { SECTIONS } from '$lib/ui/workshop/sections';
 
   // Everything the plans rest on, in sections with addresses of their own.
   let { children } = $props();
   const steps = $derived(workshopSteps.of((part) => !isBatchPart(part)));
-  function onkeydown(event: KeyboardEvent) {
-    const wanted = historyKey(event);
-    if (!wanted) return;
-    event.preventDefault();
-    steps[wanted]();
-  }
+  const onkeydown = (event: KeyboardEvent) => takesHistoryKey(event, steps);
 </script>
 
 <svelte:window {onkeydown} />

@@ -12,10 +12,17 @@ export interface Sold {
   sheetMm?: number;
   pack?: number;
 }
-/** Thread comes on spools and cones, pack: metres on one; needles in packs. */
+/** Thread comes on spools and cones, pack: metres on one; needles and bobbins in packs. */
 const SUPPLIES = {
   'thread-spool': { name: 'spool of thread', plural: 'spools of thread', pack: 500, price: 3 },
   'thread-cone': { name: 'cone of thread', plural: 'cones of thread', pack: 1000, price: 5 },
+  'bobbin-thread': {
+    name: 'spool of bobbin thread',
+    plural: 'spools of bobbin thread',
+    pack: 1000,
+    price: 5,
+  },
+  'wound-bobbin': { name: 'prewound bobbin', plural: 'prewound bobbins', pack: 12, price: 9 },
   'machine-needle': { name: 'machine needle', plural: 'machine needles', pack: 5, price: 4 },
 } as const;
 type SupplyKey = keyof typeof SUPPLIES;
@@ -50,7 +57,13 @@ export const soldName = (key: SoldKey): string =>
   isSupply(key) ? SUPPLIES[key].plural : isNotion(key) ? NOTIONS[key].plural : MATERIALS[key].name;
 /** What a pack is counted in; empty for cloth. */
 export const soldUnit = (key: SoldKey): string =>
-  key === 'machine-needle' ? 'piece' : isSupply(key) ? 'm' : isNotion(key) ? NOTIONS[key].unit : '';
+  key === 'machine-needle' || key === 'wound-bobbin'
+    ? 'piece'
+    : isSupply(key)
+      ? 'm'
+      : isNotion(key)
+        ? NOTIONS[key].unit
+        : '';
 
 /** How the maker buys one thing, where it differs. mm */
 export const soldSchema = z.object({

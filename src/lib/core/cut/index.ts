@@ -13,6 +13,7 @@ export {
   boughtFor,
   leastSoldMm2,
   purchaseOf,
+  purchaseOfBobbins,
   purchaseOfNeedles,
   purchaseOfNotion,
   purchaseOfThread,

@@ -5,7 +5,7 @@ import type { Layout, LayoutStock } from '../nesting';
 import { MATERIALS, NOTIONS, soldAs, type MaterialKind, type NotionKey, type OwnSold } from '../catalogue';
 import { capital, count, roundUpToGrid, type LengthUnit } from '../base';
 import { onShelfAs, type ThreadNeed } from '../thread';
-import type { StockItem, ThreadStock } from '../workshop';
+import { BOBBIN_KINDS, type BobbinKind, type StockItem, type ThreadStock } from '../workshop';
 import { formatNotion, type NotionNeed } from './notions';
 
 const ENOUGH_MM = 200_000;
@@ -173,6 +173,24 @@ export function purchaseOfThread(
     cost: many * price,
     impossible: false,
     colour: need.colour,
+  };
+}
+
+/** Bobbins by the kind that a machine takes: thread to wind them from, or full ones in packs. @param metres on all of them */
+export function purchaseOfBobbins(
+  { kind, count: many, metres }: { kind: BobbinKind; count: number; metres: number },
+  own: OwnSold = {},
+): Purchase {
+  const isWound = kind === 'self-wound';
+  const { pack = 1, price } = soldAs(isWound ? 'bobbin-thread' : 'wound-bobbin', own);
+  const packs = Math.ceil((isWound ? metres : many) / pack - 1e-9);
+  return {
+    aisle: 'Thread',
+    name: isWound ? 'Bobbin thread' : `Bobbins, ${BOBBIN_KINDS[kind].name}`,
+    amount: isWound ? `${count(packs, 'spool')} of ${pack} m` : `${count(packs, 'pack')} of ${pack}`,
+    needs: `${count(many, 'bobbin')} beyond what is wound${isWound ? `, ${Math.ceil(metres)} m` : ''}`,
+    cost: packs * price,
+    impossible: false,
   };
 }
 

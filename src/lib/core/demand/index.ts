@@ -3,4 +3,4 @@
  * bytes of its tapes, the workshop. Out: plain records without any reading in them, so that a worker can hand them over.
  */
 export { demandOf, type Demand, type StoredTapes, type TapeReader } from './make';
-export { prepareDay, type MachineDay } from './day';
+export { bobbinsToBuy, prepareDay, type MachineDay } from './day';

@@ -3,6 +3,9 @@ import { JUMP, STOP, type RecordKind, type Tape } from './types';
 /** A trim is so many jumps in a row: tapes hold no trim command. */
 export const TRIM_JUMPS = 3;
 
+/** Browsers differ in the last digit of a sine: what lies halfway between two places goes to the same one in all of them. 0.1 mm */
+const EVEN = 1e-6;
+
 /** Puts a tape together, record by record or by ranges of other tapes. x, y in 0.1 mm, y up; they are rounded. */
 export class TapeAssembler {
   private x: Int32Array;
@@ -29,8 +32,8 @@ export class TapeAssembler {
   }
   put(x: number, y: number, kind: RecordKind): this {
     if (this.n === this.x.length) this.grow();
-    this.x[this.n] = Math.round(x);
-    this.y[this.n] = Math.round(y);
+    this.x[this.n] = Math.round(x + EVEN);
+    this.y[this.n] = Math.round(y + EVEN);
     this.kind[this.n++] = kind;
     return this;
   }

@@ -1,4 +1,5 @@
 import { onMount } from 'svelte';
+import { waitingBobbins } from '$lib/core/log';
 import type { PieceShape } from '$lib/core/template';
 import { layoutWatched } from '$lib/workers';
 import { Cutting } from '../state/cutting.svelte';
@@ -17,6 +18,7 @@ export const cutting = new Cutting({
   workshop: () => workshop,
   numbers: () => workroom.numbers,
   movements: () => workroom.movements,
+  woundBobbins: () => waitingBobbins(workroom.workshop, workroom.runs),
   read: readDemand,
   layout: layoutWatched,
   watch: (what, work) => jobs.watch(what, work),

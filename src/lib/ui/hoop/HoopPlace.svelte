@@ -4,7 +4,7 @@
   import { count } from '$lib/core/base';
   import { loadingsFor } from '$lib/core/order';
   import Guard from '../kit/Guard.svelte';
-  import { historyKey } from '../shell/keys';
+  import { takesHistoryKey } from '../shell/keys';
   import { openEditor } from '../score/open-editor';
   import UndoButtons from '../kit/UndoButtons.svelte';
   import { workroom } from '../state/workroom.svelte';
@@ -19,12 +19,7 @@
   $effect(() => void editor.follow(workroom.builds.find((b) => b.id === id)));
 
   const machine = $derived(editor.plan?.machine);
-  function onkeydown(event: KeyboardEvent) {
-    const wanted = historyKey(event);
-    if (!wanted) return;
-    event.preventDefault();
-    editor[wanted]();
-  }
+  const onkeydown = (event: KeyboardEvent) => takesHistoryKey(event, editor);
 </script>
 
 <svelte:window {onkeydown} />

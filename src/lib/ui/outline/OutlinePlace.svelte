@@ -11,7 +11,7 @@
   import Guard from '../kit/Guard.svelte';
   import UndoButtons from '../kit/UndoButtons.svelte';
   import { commands } from '../shell/commands.svelte';
-  import { historyKey } from '../shell/keys';
+  import { takesHistoryKey } from '../shell/keys';
   import { showNote, showProblem } from '../state/notices';
   import { makeBuilds } from '../state/make-outline';
   import { Outlining } from '../state/outlining.svelte';
@@ -57,11 +57,7 @@
     ]),
   );
   function onkeydown(event: KeyboardEvent) {
-    const wanted = historyKey(event);
-    if (wanted) {
-      event.preventDefault();
-      outlining[wanted]();
-    } else if (event.key === 'Escape') outlining.chosenId = null;
+    if (!takesHistoryKey(event, outlining) && event.key === 'Escape') outlining.chosenId = null;
   }
   async function make(then: 'build' | 'hoop') {
     if (!worked || !outlining.isDrawn || isMaking) return;

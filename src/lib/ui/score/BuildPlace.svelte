@@ -16,7 +16,7 @@
   import Part from '../kit/Part.svelte';
   import Tabs from '../kit/Tabs.svelte';
   import type { Build } from '$lib/core/build';
-  import { hasOwnArrows, historyKey, isTyping } from '../shell/keys';
+  import { hasOwnArrows, isTyping, takesHistoryKey } from '../shell/keys';
   import { openEditor } from './open-editor';
   import { commands } from '../shell/commands.svelte';
   import { droppedSheets } from '../state/dropped.svelte';
@@ -122,12 +122,7 @@
   }
 
   function onkeydown(event: KeyboardEvent) {
-    const wanted = historyKey(event);
-    if (wanted) {
-      event.preventDefault();
-      editor[wanted]();
-      return;
-    }
+    if (takesHistoryKey(event, editor)) return;
     const command = event.ctrlKey || event.metaKey;
     if (isTyping(event) || command || hasOwnArrows(event)) return;
     const step = editor.step;

@@ -17,11 +17,23 @@ const isWriting = (event: KeyboardEvent): boolean =>
 export const isPlain = (event: KeyboardEvent): boolean =>
   !event.ctrlKey && !event.metaKey && !event.altKey && !isTyping(event);
 /** Whether a key takes the last change back or makes it again, outside of fields that undo their own text. */
-export function historyKey(event: KeyboardEvent): 'undo' | 'redo' | null {
+function historyKey(event: KeyboardEvent): 'undo' | 'redo' | null {
   const key = event.key.toLowerCase();
   if (!(event.ctrlKey || event.metaKey) || isWriting(event)) return null;
   if (key === 'z') return event.shiftKey ? 'redo' : 'undo';
   return key === 'y' ? 'redo' : null;
+}
+
+/** Answers the keys for that by what a place can undo, and redo; whether it was one of them. */
+export function takesHistoryKey(
+  event: KeyboardEvent,
+  place: { undo: () => unknown; redo?: () => unknown },
+): boolean {
+  const wanted = historyKey(event);
+  if (!wanted || !place[wanted]) return false;
+  event.preventDefault();
+  void place[wanted]();
+  return true;
 }
 
 /** What an arrow moves by with Shift, mm; without it by 1. */

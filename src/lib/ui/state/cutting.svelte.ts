@@ -5,17 +5,20 @@ import {
   gatherNotions,
   gatherPieces,
   purchaseOf,
+  purchaseOfBobbins,
   purchaseOfNeedles,
   purchaseOfNotion,
   purchaseOfThread,
   tooLarge,
 } from '$lib/core/cut';
+import { bobbinsToBuy } from '$lib/core/demand';
 import { hoopBases } from '$lib/core/hoop';
 import { mergeChanges } from '$lib/core/merge';
 import { numbersWith } from '$lib/core/numbers';
 import { placedCount, placedPieces, type Compared } from '$lib/core/nesting';
 import { cutAlready, takeLayout, usesOf, type Movement } from '$lib/core/stock';
 import { gatherThreads } from '$lib/core/thread';
+import type { WoundBobbin } from '$lib/core/workshop';
 import { CutDemands, type DemandNeeds } from './cut-demands.svelte';
 import { CutLayouts, isOutdated, laidSchema, type LaidGroup, type LayoutNeeds } from './cut-layouts.svelte';
 import { newId } from './ids';
@@ -38,6 +41,8 @@ type Kept = z.infer<typeof keptSchema>;
 export interface CuttingNeeds extends DemandNeeds, LayoutNeeds {
   builds: () => readonly Build[];
   movements: () => readonly Movement[];
+  /** those that wait at the machines */
+  woundBobbins: () => readonly WoundBobbin[];
   changeBuild: (id: string, change: (build: Build) => Build) => Promise<boolean>;
   moveStock: (movement: Omit<Movement, 'id' | 'at' | 'undone'>) => Promise<boolean>;
   undoMovement: (id: string) => Promise<boolean>;
@@ -117,9 +122,15 @@ export class Cutting {
       purchaseOfNotion(n, (mm) => formatLength(mm, unit), sold),
     );
     const threads = gatherThreads(this.orders).flatMap((need) => purchaseOfThread(need, shelf, sold) ?? []);
+    const bobbins = bobbinsToBuy(
+      this.orders,
+      this.needs.workshop(),
+      this.needs.woundBobbins(),
+      numbersWith(numbers),
+    ).map((need) => purchaseOfBobbins(need, sold));
     const sewnS = this.orders.reduce((sum, { order }) => sum + (order.needleSeconds ?? 0), 0);
     const needles = purchaseOfNeedles(sewnS, numbersWith(numbers)['stitch.needleHours'], sold);
-    return [...stuff, ...threads, ...notions, ...(needles ? [needles] : [])];
+    return [...stuff, ...threads, ...bobbins, ...notions, ...(needles ? [needles] : [])];
   });
 
   /** Reads what was kept of the last time; the pieces follow by themselves. */

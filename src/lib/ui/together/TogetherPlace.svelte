@@ -8,7 +8,7 @@
   import Guard from '../kit/Guard.svelte';
   import NameField from '../kit/NameField.svelte';
   import UndoButtons from '../kit/UndoButtons.svelte';
-  import { historyKey } from '../shell/keys';
+  import { takesHistoryKey } from '../shell/keys';
   import { Arranging } from '../state/arranging.svelte';
   import { showNote, showProblem } from '../state/notices';
   import { knownBuilds } from '../state/read-together';
@@ -38,12 +38,7 @@
     void together.readAll();
   });
   const { hooping } = $derived(together);
-  function onkeydown(event: KeyboardEvent) {
-    const wanted = historyKey(event);
-    if (!wanted) return;
-    event.preventDefault();
-    together[wanted]();
-  }
+  const onkeydown = (event: KeyboardEvent) => takesHistoryKey(event, together);
   async function remove() {
     await goto(resolve('/hoop'));
     await removeHooping(id);

@@ -1,0 +1,162 @@
+// Speed as it is felt, in Chromium: how soon each place shows itself and what it loads, and how soon it answers a press on a
+// long tape. Printed, not asserted.
+import { gzipSync } from 'node:zlib';
+import type { BrowserContext, Page } from 'playwright-core';
+import { openPage, startApp, startBrowser } from '../tests/support/app';
+import { tapeOf } from './tape-of';
+
+const STITCHES = 60_000;
+const STEPS = 12;
+const PLACES = [
+  '/',
+  '/builds',
+  '/builds/line-winder-pouch',
+  '/builds/crew-patch?view=cut',
+  '/builds/crew-patch?view=thread',
+  '/builds/tail-tab?view=order',
+  '/builds/gull-pennant?view=how',
+  '/builds/fluffy-number?view=check',
+  '/builds/outline',
+  '/cut',
+  '/prepare',
+  '/hoop?build=crew-patch',
+  '/batch',
+  '/run',
+  '/log',
+  '/workshop/stock',
+];
+/** A place is at rest when nothing larger was painted for so long, ms. */
+const REST = 2500;
+/** What the browser tells of presses is in steps of 8 ms, from here on. */
+const SHORTEST = 16;
+
+/** What is seen by the page itself, ms. */
+interface Felt {
+  largestPaint: number;
+  /** of presses: until the next paint */
+  presses: number[];
+  /** over 50 ms */
+  tasks: number[];
+}
+const feltBy = (page: Page) => page.evaluate(() => (window as unknown as { felt: Felt }).felt);
+function watch(shortest: number) {
+  const felt: Felt = { largestPaint: 0, presses: [], tasks: [] };
+  (window as unknown as { felt: Felt }).felt = felt;
+  const observe = (type: string, each: (entry: PerformanceEntry) => void, more = {}) => {
+    new PerformanceObserver((list) => list.getEntries().forEach(each)).observe({
+      type,
+      buffered: true,
+      ...more,
+    });
+  };
+  observe('largest-contentful-paint', (e) => (felt.largestPaint = e.startTime));
+  observe('longtask', (e) => felt.tasks.push(Math.round(e.duration)));
+  observe(
+    'event',
+    (e) => {
+      if ((e as PerformanceEntry & { interactionId: number }).interactionId) felt.presses.push(e.duration);
+    },
+    { durationThreshold: shortest },
+  );
+}
+
+/** KB of gzipped JavaScript that a page asks for. */
+function scripts(page: Page) {
+  const bodies = new Map<string, Promise<number>>();
+  page.on('response', (r) => {
+    const url = r.url();
+    if (!url.endsWith('.js') || url.endsWith('/service-worker.js') || bodies.has(url)) return;
+    const body = r.body().catch(async () => (await page.request.get(url)).body());
+    bodies.set(url, body.then((b) => gzipSync(b).length / 1024)); // prettier-ignore
+  });
+  return async () => (await Promise.all(bodies.values())).reduce((sum, kb) => sum + kb, 0);
+}
+
+/** How soon a place shows itself, to somebody who was here before. */
+async function shown(context: BrowserContext, url: string) {
+  const page = await context.newPage();
+  const kilobytes = scripts(page);
+  await page.goto(url);
+  await page.locator('h1, h2').first().waitFor();
+  await page.waitForTimeout(REST);
+  const { largestPaint, tasks } = await feltBy(page);
+  const row = {
+    'largest paint ms': Math.round(largestPaint),
+    'tasks over 50 ms': tasks.length,
+    'the longest': Math.max(0, ...tasks),
+    'JavaScript KB': Math.round(await kilobytes()),
+  };
+  await page.close();
+  return row;
+}
+
+/** Presses and long tasks while something is done; it settles when no more come for a while. */
+async function answered(page: Page, act: () => Promise<unknown>) {
+  await page.evaluate(() => {
+    const { felt } = window as unknown as { felt: Felt };
+    felt.presses.length = felt.tasks.length = 0;
+  });
+  await act();
+  await page.waitForTimeout(1000);
+  const { presses, tasks } = await feltBy(page);
+  const sorted = presses.toSorted((a, b) => a - b);
+  const told = (ms: number | undefined) => (ms === undefined ? `< ${SHORTEST}` : String(Math.round(ms)));
+  return {
+    'in the middle ms': told(sorted[Math.floor(sorted.length / 2)]),
+    'at worst ms': told(sorted.at(-1)),
+    'tasks over 50 ms': tasks.length,
+    'the longest': Math.max(0, ...tasks),
+  };
+}
+
+const app = await startApp();
+const browser = await startBrowser();
+const { page, context } = await openPage(browser);
+await context.addInitScript(watch, SHORTEST);
+await page.goto(app.url);
+await page.locator('main a').first().waitFor();
+await page.waitForTimeout(8000);
+
+const places: Record<string, Awaited<ReturnType<typeof shown>>> = {};
+// Once for the browser's own caches, then as it is every day.
+for (const isTold of [false, true])
+  for (const place of PLACES) {
+    const row = await shown(context, app.url + place);
+    if (isTold) places[place] = row;
+  }
+console.log('\nHow soon each place shows itself');
+console.table(places);
+
+await page.goto(`${app.url}/builds`);
+await page.locator('input[type=file]').first().waitFor({ state: 'attached' });
+const acts: Record<string, Awaited<ReturnType<typeof answered>>> = {};
+acts.import = await answered(page, async () => {
+  const buffer = Buffer.from(tapeOf(STITCHES));
+  const file = { name: 'long.dst', mimeType: 'application/octet-stream', buffer };
+  await page.locator('input[type=file]').first().setInputFiles(file);
+  await page.getByTestId('step-card').waitFor();
+});
+acts[`${STEPS} steps`] = await answered(page, async () => {
+  for (let i = 0; i < STEPS; i++) {
+    await page.keyboard.press('ArrowRight');
+    await page.waitForTimeout(150);
+  }
+});
+acts.tabs = await answered(page, async () => {
+  for (const tab of await page.getByRole('tab').all()) {
+    await tab.click();
+    await page.waitForTimeout(400);
+  }
+  await page.getByRole('tab').first().click();
+});
+acts.density = await answered(page, () => page.getByRole('button', { name: 'Density' }).click());
+acts.scrubbing = await answered(page, async () => {
+  const box = await page.getByTestId('score').boundingBox();
+  if (!box) throw new Error('No score is shown.');
+  for (let k = 0; k < STEPS; k++)
+    await page.mouse.click(box.x + (box.width * (k + 0.5)) / STEPS, box.y + box.height / 2, { delay: 60 });
+});
+console.log(`\nHow soon a press is answered, on a tape of ${STITCHES} stitches`);
+console.table(acts);
+await browser.close();
+await app.stop();
