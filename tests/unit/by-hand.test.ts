@@ -357,7 +357,7 @@ describe('worked out by hand', () => {
     ]);
     const cones = [{ ...shelf[0]!, form: 'cone' as const, metres: 100 }];
     const many = purchaseOfThread({ ...byThread[0]!, metres: 3200 }, cones, { 'thread-cone': { price: 7 } });
-    expect([many?.amount, many?.cost]).to.deep.equal(['4 cones of 1000 m', 28]);
+    expect([many?.amount, many?.cost]).to.deep.equal(['4 cones of 1\u202f000 m', 28]);
     expect(purchaseOfThread({ ...byThread[0]!, metres: 100 }, cones)).to.equal(null);
   });
 

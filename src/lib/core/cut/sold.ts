@@ -3,7 +3,7 @@
  */
 import type { Layout, LayoutStock } from '../nesting';
 import { MATERIALS, NOTIONS, soldAs, type MaterialKind, type NotionKey, type OwnSold } from '../catalogue';
-import { capital, count, roundUpToGrid, type LengthUnit } from '../base';
+import { capital, count, formatNumber, roundUpToGrid, type LengthUnit } from '../base';
 import { onShelfAs, type ThreadNeed } from '../thread';
 import { BOBBIN_KINDS, type BobbinKind, type StockItem, type ThreadStock } from '../workshop';
 import { formatNotion, type NotionNeed } from './notions';
@@ -168,7 +168,7 @@ export function purchaseOfThread(
   return {
     aisle: 'Thread',
     name: `Thread, ${need.name}`,
-    amount: `${count(many, stock[0]?.form ?? 'spool')} of ${pack} m`,
+    amount: `${count(many, stock[0]?.form ?? 'spool')} of ${formatNumber(pack)} m`,
     needs: `${Math.ceil(need.metres)} m${has ? `, ${Math.floor(has)} m on the shelf` : ''}`,
     cost: many * price,
     impossible: false,
@@ -187,7 +187,9 @@ export function purchaseOfBobbins(
   return {
     aisle: 'Thread',
     name: isWound ? 'Bobbin thread' : `Bobbins, ${BOBBIN_KINDS[kind].name}`,
-    amount: isWound ? `${count(packs, 'spool')} of ${pack} m` : `${count(packs, 'pack')} of ${pack}`,
+    amount: isWound
+      ? `${count(packs, 'spool')} of ${formatNumber(pack)} m`
+      : `${count(packs, 'pack')} of ${pack}`,
     needs: `${count(many, 'bobbin')} beyond what is wound${isWound ? `, ${Math.ceil(metres)} m` : ''}`,
     cost: packs * price,
     impossible: false,
