@@ -60,7 +60,7 @@ function watch(shortest: number) {
   );
 }
 
-/** KB of gzipped JavaScript that a page asks for. */
+/** KB of gzipped JavaScript that a page asks for, and that its workers do. */
 function scripts(page: Page) {
   const bodies = new Map<string, Promise<number>>();
   page.on('response', (r) => {
@@ -69,7 +69,12 @@ function scripts(page: Page) {
     const body = r.body().catch(async () => (await page.request.get(url)).body());
     bodies.set(url, body.then((b) => gzipSync(b).length / 1024)); // prettier-ignore
   });
-  return async () => (await Promise.all(bodies.values())).reduce((sum, kb) => sum + kb, 0);
+  return async () => {
+    const sums = { page: 0, workers: 0 };
+    for (const [url, kilobytes] of bodies)
+      sums[url.includes('/workers/') ? 'workers' : 'page'] += await kilobytes;
+    return sums;
+  };
 }
 
 /** How soon a place shows itself, to somebody who was here before. */
@@ -80,11 +85,13 @@ async function shown(context: BrowserContext, url: string) {
   await page.locator('h1, h2').first().waitFor();
   await page.waitForTimeout(REST);
   const { largestPaint, tasks } = await feltBy(page);
+  const loaded = await kilobytes();
   const row = {
     'largest paint ms': Math.round(largestPaint),
     'tasks over 50 ms': tasks.length,
     'the longest': Math.max(0, ...tasks),
-    'JavaScript KB': Math.round(await kilobytes()),
+    'JavaScript KB': Math.round(loaded.page),
+    'in workers': Math.round(loaded.workers),
   };
   await page.close();
   return row;

@@ -15,7 +15,7 @@
   import { workroom } from '$lib/ui/state/workroom.svelte';
 
   onMount(() => void safety.load());
-  const finished = $derived(workroom.runs.filter((r) => r.state.status === 'finished').slice(0, 5));
+  const finished = $derived(workroom.log.all.filter((r) => r.state.status === 'finished').slice(0, 5));
   const isOrdered = $derived(workroom.workshop.orders.some((o) => o.closedAt === null && o.lines.length));
   /** it stays as it was left: to work it out takes a while */
   const KEY = 'what-now';
@@ -23,7 +23,7 @@
   $effect(() => localStorage.setItem(KEY, isAsked ? 'open' : 'closed'));
   const orders = $derived(
     orFault<OpenOrder[]>([], 'The open orders', () =>
-      openOrders(orderProgress(workroom.workshop.orders, workroom.runs, workroom.movements)),
+      openOrders(orderProgress(workroom.workshop.orders, workroom.log.all, workroom.movements)),
     ),
   );
   const others = $derived(
@@ -43,7 +43,7 @@
   {#if workroom.builds.length === 0}
     <EmptyWorkroom />
   {:else}
-    {#each workroom.openRuns as { run, state } (run.id)}<Guard what="The open run of {run.buildName}" row>
+    {#each workroom.log.open as { run, state } (run.id)}<Guard what="The open run of {run.buildName}" row>
         {@const step = run.score.steps[state.index]}
         {@const waiting = waitingFor(run, state)}
         <section

@@ -16,7 +16,7 @@
   const list = new BuildList({
     builds: () => workroom.builds,
     orders: () => workroom.workshop.orders,
-    runs: () => workroom.runs,
+    runs: () => workroom.log.all,
     movements: () => workroom.movements,
     facts: async (build) => (await import('$lib/ui/state/build-facts')).buildFacts(build),
     breathe: () => new Promise((next) => setTimeout(next, 30)),
@@ -30,7 +30,7 @@
   const left = new AbortController();
   onMount(() => {
     // How far orders have come is told by all runs since.
-    void workroom.readLog(left.signal);
+    void workroom.log.readAll(left.signal);
     return () => left.abort();
   });
   $effect(() => {

@@ -12,7 +12,7 @@
   import { workroom } from '$lib/ui/state/workroom.svelte';
 
   const left = new AbortController();
-  const readAll = () => void workroom.readLog(left.signal);
+  const readAll = () => void workroom.log.readAll(left.signal);
   onMount(() => {
     readAll();
     return () => left.abort();
@@ -24,7 +24,7 @@
   ] as const;
   let view = $state<(typeof VIEWS)[number][0]>('runs');
   let filter = $state({ ...ALL_RUNS });
-  const shown = $derived(filterLog(workroom.runs, filter, Date.now()));
+  const shown = $derived(filterLog(workroom.log.all, filter, Date.now()));
 </script>
 
 <div class="max-w-6xl p-6">
@@ -34,34 +34,34 @@
       <button
         type="button"
         class="no-print btn btn-small"
-        disabled={workroom.olderRuns > 0}
+        disabled={workroom.log.olderCount > 0}
         onclick={() => saveAs('runs.csv', 'text/csv', logCsv(shown))}><Download size={16} />CSV</button
       >
       <button
         type="button"
         class="no-print btn btn-small"
-        disabled={workroom.olderRuns > 0}
+        disabled={workroom.log.olderCount > 0}
         onclick={() => saveAs('runs.json', 'application/json', logJson(shown))}
         ><Download size={16} />JSON</button
       >
     {/if}
   </header>
-  {#if workroom.runs.length === 0}
+  {#if workroom.log.all.length === 0}
     <p>
       Nothing has been sewn yet. Every run is kept here, step by step, so that the next plan can be better.
     </p>
   {:else}
     <Tabs views={VIEWS} bind:value={view} label="Views of the log" rowClass="no-print mb-4 items-end!">
       {#snippet beside()}{#if view !== 'figures'}<div class="flex-1">
-            <LogFilters bind:filter runs={workroom.runs} />
+            <LogFilters bind:filter runs={workroom.log.all} />
           </div>{/if}{/snippet}
-      {#if workroom.olderRuns}<p class="mb-2 flex items-center gap-3 text-quiet" role="status">
-          {count(workroom.olderRuns, 'older run')} still to be read{workroom.reading ? ' …' : '.'}
-          {#if !workroom.reading}<button type="button" class="btn btn-small" onclick={readAll}
+      {#if workroom.log.olderCount}<p class="mb-2 flex items-center gap-3 text-quiet" role="status">
+          {count(workroom.log.olderCount, 'older run')} still to be read{workroom.log.isReading ? ' …' : '.'}
+          {#if !workroom.log.isReading}<button type="button" class="btn btn-small" onclick={readAll}
               >Read them now</button
             >{/if}
         </p>{/if}
-      {#if view === 'figures' && workroom.reading}
+      {#if view === 'figures' && workroom.log.isReading}
         <p>What the log teaches is worked out from all of its runs.</p>
       {:else if view === 'figures'}
         <Corrections />

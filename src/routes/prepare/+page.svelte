@@ -23,7 +23,7 @@
   followWorkroom();
   const others = $derived(workroom.builds.filter((b) => !cutting.chosen.includes(b.id)));
   const day = $derived(
-    prepareDay(cutting.inOrder, workroom.workshop, waitingBobbins(workroom.workshop, workroom.runs)),
+    prepareDay(cutting.inOrder, workroom.workshop, waitingBobbins(workroom.workshop, workroom.log.all)),
   );
 </script>
 

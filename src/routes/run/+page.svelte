@@ -23,15 +23,15 @@
 <div class="max-w-5xl p-6">
   <header class="mb-5 flex flex-wrap items-center gap-3">
     <h1 class="mr-auto text-3xl">Run</h1>
-    {#if workroom.openRuns.length}<a class="btn" href={resolve('/run/watch')}
-        ><Bell size={18} />Watch {workroom.openRuns.length > 1 ? 'them all' : 'it'}</a
+    {#if workroom.log.open.length}<a class="btn" href={resolve('/run/watch')}
+        ><Bell size={18} />Watch {workroom.log.open.length > 1 ? 'them all' : 'it'}</a
       >{/if}
   </header>
-  {#if workroom.openRuns.length === 0}
+  {#if workroom.log.open.length === 0}
     <p class="mb-4">Nothing is on a machine. What you begin comes back here if you are interrupted.</p>
   {:else}
     <ul class="divide-y divide-rule border-y border-rule">
-      {#each workroom.openRuns as { run, state } (run.id)}
+      {#each workroom.log.open as { run, state } (run.id)}
         <li class="flex flex-wrap items-center gap-4 py-3">
           <Guard what="The open run of {run.buildName}" row>
             <div class="min-w-0 flex-1">
@@ -49,7 +49,7 @@
     </ul>
   {/if}
   {#if workroom.builds.length}
-    <h2 class="mt-8 mb-2 text-2xl">{workroom.openRuns.length ? 'Begin another' : 'Begin one'}</h2>
+    <h2 class="mt-8 mb-2 text-2xl">{workroom.log.open.length ? 'Begin another' : 'Begin one'}</h2>
     <Portion items={workroom.builds}>
       {#snippet children(shown)}
         <ul class="grid gap-x-10 lg:grid-cols-2">

@@ -1,7 +1,8 @@
 import { markAgain } from './again';
 import { Simplifier } from './middles';
 import { REACH, STEP, type Centreline } from './strands';
-import { BEAN, SATIN, ZIGZAG, type Profile } from './profile';
+import type { Profile } from './profile';
+import { BEAN, SATIN, ZIGZAG } from './stretch';
 import type { NeedlePoints } from './needle';
 import { alongZigzag } from './zigzag-line';
 import type { Point } from '../base';

@@ -1,5 +1,6 @@
 import { CELL } from './area-grid';
-import { BEAN, LINE, SATIN, ZIGZAG, type Profile } from './profile';
+import type { Profile } from './profile';
+import { BEAN, LINE, SATIN, ZIGZAG } from './stretch';
 import type { NeedleBlock, NeedlePoints } from './needle';
 import type { Centreline } from './strands';
 import type { Texture } from './types';

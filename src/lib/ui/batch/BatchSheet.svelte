@@ -36,7 +36,7 @@
     const last = logged?.state.notes.at(-1);
     return last ? ` “${last.text}”` : '';
   };
-  const runOf = (id: string | null) => workroom.runs.find(({ run }) => run.id === id);
+  const runOf = (id: string | null) => workroom.log.all.find(({ run }) => run.id === id);
 </script>
 
 <h1 class="text-2xl">{workroom.workshop.name}: batch</h1>

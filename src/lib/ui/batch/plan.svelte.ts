@@ -21,7 +21,7 @@ export const withoutOrders = (): Workshop => plain;
 /** The batch of this workroom. */
 export const plan = new BatchPlan({
   builds: () => workroom.builds,
-  runs: () => workroom.runs,
+  runs: () => workroom.log.all,
   movements: () => workroom.movements,
   workshop: withoutOrders,
   orders: () => workshop.orders,
@@ -42,7 +42,7 @@ export function followBatch(): void {
     const left = new AbortController();
     void plan.load();
     // How far the orders have come is told by all runs since.
-    void workroom.readLog(left.signal);
+    void workroom.log.readAll(left.signal);
     plan.keepUp();
     const clock = setInterval(() => plan.keepUp(), 30_000);
     return () => {

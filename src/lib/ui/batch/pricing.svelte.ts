@@ -10,7 +10,7 @@ import { withoutOrders } from './plan.svelte';
 /** What the order that is looked at costs. */
 export const pricing = new Pricing({
   builds: () => workroom.builds,
-  runs: () => workroom.runs,
+  runs: () => workroom.log.all,
   workshop: withoutOrders,
   numbers: () => workroom.numbers,
   read: readDemand,

@@ -9,7 +9,7 @@
   let { build, size }: { build: Build; size: number } = $props();
   const last = $derived(
     lastItemPhoto(
-      workroom.runs
+      workroom.log.all
         .filter(({ run }) => run.buildId === build.id)
         .map(({ run, state }) => [run, state] as const),
     ),

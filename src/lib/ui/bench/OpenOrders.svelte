@@ -12,7 +12,7 @@
   let { orders }: { orders: readonly OpenOrder[] } = $props();
   /** runs that are not read yet may have made more of it */
   const isSure = ({ createdAt }: OpenOrder['order']) =>
-    !workroom.olderRuns || (workroom.runs.at(-1)?.run.createdAt ?? Infinity) < createdAt;
+    !workroom.log.olderCount || (workroom.log.all.at(-1)?.run.createdAt ?? Infinity) < createdAt;
   const now = Date.now();
 </script>
 

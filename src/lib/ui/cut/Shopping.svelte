@@ -1,4 +1,5 @@
 <script lang="ts">
+  import ThreadDot from '../kit/ThreadDot.svelte';
   import Check from '../kit/Check.svelte';
   import Papa from 'papaparse';
   import { count, formatAmount } from '$lib/core/base';
@@ -80,10 +81,7 @@
               large
             /></td
           ><td
-            >{#if p.colour}<span
-                class="mr-2 inline-block h-4 w-4 rounded-full border border-ink align-text-bottom"
-                style:background={p.colour}
-              ></span>{/if}{p.name}</td
+            >{#if p.colour}<span class="mr-2"><ThreadDot colour={p.colour} /></span>{/if}{p.name}</td
           ><td class={['font-bold', p.impossible && 'text-madder']}>{p.amount}</td><td class="label"
             >{p.needs}</td
           ><td class="text-right tabular-nums">{p.impossible ? '' : money(p.cost)}</td></tr

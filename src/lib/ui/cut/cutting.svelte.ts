@@ -18,7 +18,7 @@ export const cutting = new Cutting({
   workshop: () => workshop,
   numbers: () => workroom.numbers,
   movements: () => workroom.movements,
-  woundBobbins: () => waitingBobbins(workroom.workshop, workroom.runs),
+  woundBobbins: () => waitingBobbins(workroom.workshop, workroom.log.all),
   read: readDemand,
   layout: layoutWatched,
   watch: (what, work) => jobs.watch(what, work),

@@ -14,7 +14,7 @@
   import { workroom } from '../state/workroom.svelte';
 
   // What the log says of this workroom's own figures: old beside new, taken or not, and the way back.
-  const all = $derived(fitFigures(workroom.runs, workroom.workshop));
+  const all = $derived(fitFigures(workroom.log.all, workroom.workshop));
   const news = $derived(all.filter(isNews).sort((a, b) => b.observations - a.observations));
   // What is sure is ticked beforehand; all else is the maker's to believe.
   let said = $state.raw<Readonly<Record<string, boolean>>>({});

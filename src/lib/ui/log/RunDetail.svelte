@@ -33,7 +33,7 @@
   ];
   const day = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric' });
   const others = $derived(
-    workroom.runs.filter(
+    workroom.log.all.filter(
       (k) => k.run.buildId === run.buildId && k.run.id !== run.id && k.run.items === run.items,
     ),
   );

@@ -11,7 +11,7 @@
   let { buildId, quantity }: { buildId: string; quantity: number } = $props();
   const now = Date.now();
   const wanted = $derived(
-    openOrders(orderProgress(workroom.workshop.orders, workroom.runs, workroom.movements)).flatMap(
+    openOrders(orderProgress(workroom.workshop.orders, workroom.log.all, workroom.movements)).flatMap(
       ({ order, lines }) =>
         lines.filter(({ line }) => line.buildId === buildId).map(({ line, done }) => ({ order, line, done })),
     ),

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import ThreadDot from '../kit/ThreadDot.svelte';
   import { resolve } from '$app/paths';
   import { count } from '$lib/core/base';
   import { threadWords } from '$lib/core/build';
@@ -25,10 +26,7 @@
     <dt class="label">Full bobbins</dt>
     {#each wind as { thread, count: n, waiting, missing }, place (place)}
       <dd class="flex items-center gap-2">
-        {#if thread}<span
-            class="inline-block h-4 w-4 rounded-full border border-ink"
-            style:background={thread.colour}
-          ></span>{/if}<strong>{n}</strong>
+        {#if thread}<ThreadDot colour={thread.colour} />{/if}<strong>{n}</strong>
         {thread ? threadWords(thread) : 'of bobbin thread'}
         <span class={['label', missing > 0 && 'text-madder']}
           >{waiting ? `${waiting} on the shelf` : 'none wound'}{missing ? `, wind ${missing}` : ''}</span
@@ -60,8 +58,7 @@
           {:else}
             <p class="flex flex-wrap items-center gap-x-4 gap-y-1">
               {#each demand.threads as { name, colour }, place (place)}<span class="flex items-center gap-2"
-                  ><span class="inline-block h-4 w-4 rounded-full border border-ink" style:background={colour}
-                  ></span>{name}</span
+                  ><ThreadDot {colour} />{name}</span
                 >{:else}<span class="text-quiet">no thread is named</span>{/each}
             </p>
           {/if}

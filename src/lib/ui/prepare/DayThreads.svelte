@@ -1,4 +1,5 @@
 <script lang="ts">
+  import ThreadDot from '../kit/ThreadDot.svelte';
   import { formatNumber } from '$lib/core/base';
   import type { prepareDay } from '$lib/core/demand';
 
@@ -17,10 +18,7 @@
   <ul class="grid gap-x-8 sm:grid-cols-2 xl:grid-cols-3">
     {#each threads as thread, place (place)}
       <li class="flex items-start gap-2 border-b border-rule py-1">
-        <span
-          class="mt-0.5 inline-block h-5 w-5 shrink-0 rounded-full border border-ink"
-          style:background={thread.colour}
-        ></span>
+        <span class="mt-1"><ThreadDot colour={thread.colour} /></span>
         <span class="flex-1"
           >{thread.name}<span class={['label block', isShort(thread) && 'text-madder']}
             >{thread.onShelf === null

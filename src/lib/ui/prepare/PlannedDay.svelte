@@ -1,4 +1,5 @@
 <script lang="ts">
+  import ThreadDot from '../kit/ThreadDot.svelte';
   import { resolve } from '$app/paths';
   import { count } from '$lib/core/base';
   import { daysOf, demandsOf, onDay, readyByHooping, shortages } from '$lib/core/batch';
@@ -32,7 +33,11 @@
       : [],
   );
   const machines = $derived(
-    prepareDay(demandsOf(own, demands), workroom.workshop, waitingBobbins(workroom.workshop, workroom.runs)),
+    prepareDay(
+      demandsOf(own, demands),
+      workroom.workshop,
+      waitingBobbins(workroom.workshop, workroom.log.all),
+    ),
   );
   const dayName = new Intl.DateTimeFormat('en-GB', { weekday: 'long', day: 'numeric', month: 'long' });
 </script>
@@ -73,10 +78,7 @@
         {#each short as { what, colour, needed, has, name, startS }, n (n)}
           <li class="grid items-baseline gap-x-4 py-1.5 sm:grid-cols-[14rem_18rem_1fr]">
             <strong class="flex items-center gap-2"
-              ><span
-                class={['inline-block h-4 w-4 rounded-full', colour && 'border border-ink']}
-                style:background={colour}
-              ></span>{what}</strong
+              >{#if colour}<ThreadDot {colour} />{/if}{what}</strong
             >
             <span>{needed} in all, {has} on the shelf</span>
             <span class="text-madder">needed by {dayWords(now + 1000 * startS)}, for {name}</span>
@@ -113,10 +115,7 @@
                     class={['min-h-8', cutting.ticks.includes(id) && 'text-quiet line-through']}
                     checked={cutting.ticks.includes(id)}
                     onchange={(on) => cutting.tick(id, on)}
-                    >{#if colour}<span
-                        class="mr-1.5 inline-block h-3.5 w-3.5 rounded-full border border-ink align-text-bottom"
-                        style:background={colour}
-                      ></span>{/if}{text}</Check
+                    >{#if colour}<span class="mr-1.5"><ThreadDot {colour} /></span>{/if}{text}</Check
                   >
                 </li>
               {/each}

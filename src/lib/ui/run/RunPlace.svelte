@@ -16,7 +16,7 @@
   const session = new RunSession({
     log: workroom.store.log,
     numbers: () => workroom.numbers,
-    noteRun: (run) => workroom.noteRun(run),
+    noteRun: (run) => workroom.log.note(run),
     tell: showProblem,
   });
   let hoop = $state.raw<Omit<PlanDrawing, 'cursor'> | null>(null);

@@ -12,7 +12,7 @@
   // All runs that are under way, wherever they are followed: which wants hands now, and which next.
   let stored = $state.raw<ReadonlyMap<string, StoredRun>>(new Map());
   let now = $state(Date.now());
-  const ids = $derived(workroom.openRuns.map(({ run }) => run.id).join(' '));
+  const ids = $derived(workroom.log.open.map(({ run }) => run.id).join(' '));
   onMount(() => {
     void runWays.load();
     const clock = setInterval(() => (now = Date.now()), 1000);

@@ -16,7 +16,7 @@
     bobbinsToWind(
       bobbinsForOrder(plan.thread, plan.order),
       plan.machine,
-      waitingBobbins(workroom.workshop, workroom.runs),
+      waitingBobbins(workroom.workshop, workroom.log.all),
     ),
   );
   const wound = (thread: Thread | null) =>

@@ -63,6 +63,6 @@ async function begin(
   const started: RunEvent = { type: 'started', at: now };
   const written = await keep(() => log.start(run, started));
   if (!written.ok) return;
-  workroom.noteRun(known({ run, events: [started], next: 1 }));
+  workroom.log.note(known({ run, events: [started], next: 1 }));
   await goto(resolve('/run/[id]', { id: run.id }));
 }

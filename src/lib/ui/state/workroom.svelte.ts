@@ -1,17 +1,16 @@
 import type { Build } from '$lib/core/build';
 import { count, fail, ok, type LengthUnit, type Problem, type Result } from '$lib/core/base';
 import { numbersWith } from '$lib/core/numbers';
-import { isOver } from '$lib/core/run';
 import { newWorkshop, type Workshop } from '$lib/core/workshop';
 import type { Movement } from '$lib/core/stock';
 import { withValueAt } from '$lib/core/merge';
-import { attempt, Store, type StoredRun } from '$lib/store';
+import { attempt, Store } from '$lib/store';
 import { conflicts } from './conflicts.svelte';
-import { orFault, report } from './or-fault';
+import { report } from './or-fault';
 import { newId, nowIso } from './ids';
 import { keep } from './keeping';
-import { known, type KnownRun } from './known-run';
 import { showNote, showProblem, showUndo } from './notices';
+import { RunLog } from './run-log.svelte';
 import { typed, watchTyping } from './typing';
 import { changedParts, workshopSteps } from './workshop-steps.svelte';
 import { WriteQueue } from './write-queue';
@@ -21,9 +20,6 @@ const { problem: openFault } = fail(
   'The workroom could not be opened; what is stored is untouched.',
   'Reload the page. If it stays so, restore your last backup in another browser.',
 );
-/** Read before the first screen, and at a time after it. */
-const RECENT_RUNS = 40;
-const AT_A_TIME = 50;
 /** From the first screen to the second copy being compared with the database. */
 const LOOK_OVER_MS = 1000;
 /** Builds that are looked at in full before the screen is let in again. */
@@ -37,7 +33,7 @@ class Workroom {
   readonly store = new Store();
   workshop = $state<Workshop>(newWorkshop());
   builds = $state.raw<Build[]>([]);
-  runs = $state.raw<KnownRun[]>([]);
+  readonly log = new RunLog(this.store.log, () => this.tellDamaged());
   /** of the shelf, newest first */
   movements = $state.raw<Movement[]>([]);
   /** loading, or why nothing can be kept */
@@ -111,7 +107,7 @@ class Workroom {
   }
   private tellPutBack(unread: number) {
     showNote(
-      `This browser had lost its database; ${count(this.builds.length, 'build')} and ${count(this.runs.length + this.older.length, 'run')} are back from the second copy.`,
+      `This browser had lost its database; ${count(this.builds.length, 'build')} and ${count(this.log.all.length + this.log.olderCount, 'run')} are back from the second copy.`,
       unread
         ? `${count(unread, 'record')} of it could not be read: restore your last backup in Workshop too.`
         : 'There is nothing to do. A backup from Workshop, kept elsewhere, is safer still.',
@@ -126,20 +122,15 @@ class Workroom {
   private async readAll() {
     const { store } = this;
     // Side by side: none needs what another reads.
-    const [workshop, builds, movements, { runs, older }] = await Promise.all([
+    const [workshop, builds, movements, showRuns] = await Promise.all([
       store.workshop(),
       store.builds(),
       store.movements(),
-      store.log.recent(RECENT_RUNS),
+      this.log.readRecent(),
     ]);
     Object.assign(this, { workshop, builds, movements });
-    this.runs = this.soundRuns(runs);
-    this.older = older;
+    showRuns();
     this.tellDamaged();
-  }
-  /** A run whose events come to nothing is set aside, not the log with it. */
-  private soundRuns(stored: readonly StoredRun[]): KnownRun[] {
-    return stored.flatMap((s) => orFault([], `The run of ${s.run.buildName}`, () => [known(s)]));
   }
   private tellDamaged() {
     const damaged = this.store.takeDamaged();
@@ -148,41 +139,6 @@ class Workroom {
         `Damaged and set aside: ${damaged.join('; ')}.`,
         'Everything else is here. They stay in this browser; a backup brings them back whole.',
       );
-  }
-  /** ids of runs that are not read yet */
-  private older = $state.raw<string[]>([]);
-  readonly olderRuns = $derived(this.older.length);
-  reading = $state(false);
-  /**
-   * A log of years must not hold up the first screen, nor the needle: it is read in parts, when it is asked for, and only
-   * for as long. What cannot be read is told, and can be asked for again.
-   */
-  readLog(signal: AbortSignal): Promise<void> {
-    // One after the other: who comes back to the log at once finds the last part being read.
-    this.logRead = this.logRead.then(() => this.readOlder(signal));
-    return this.logRead;
-  }
-  private logRead = Promise.resolve();
-  private async readOlder(signal: AbortSignal) {
-    const found: KnownRun[] = [];
-    this.reading = true;
-    while (this.older.length && !signal.aborted) {
-      await new Promise((next) => setTimeout(next));
-      const ids = this.older.slice(0, AT_A_TIME);
-      const part = await attempt(() => this.store.log.many(ids));
-      if (!part.ok) {
-        showProblem(part.problem);
-        break;
-      }
-      found.push(...this.soundRuns(part.value));
-      this.older = this.older.filter((id) => !ids.includes(id));
-    }
-    this.reading = false;
-    if (!found.length) return;
-    const there = new Set(this.runs.map((r) => r.run.id));
-    const all = [...this.runs, ...found.filter((r) => !there.has(r.run.id))];
-    this.runs = all.sort((a, b) => b.run.createdAt - a.run.createdAt);
-    this.tellDamaged();
   }
   /** Reads everything anew, the workshop too: after a restore. */
   reload = (): Promise<void> => this.readAll();
@@ -319,10 +275,7 @@ class Workroom {
         if (build) this.show((this.heard = build));
         else this.builds = this.builds.filter((b) => b.id !== id);
       }
-      for (const id of new Set([...keys('runs'), ...keys('events')])) {
-        const stored = await this.store.log.run(id);
-        for (const run of this.soundRuns(stored ? [stored] : [])) this.noteRun(run);
-      }
+      for (const id of new Set([...keys('runs'), ...keys('events')])) await this.log.hear(id);
       for (const key of keys('settings')) this.settingHeard[key]?.();
     });
     if (!heard.ok) showProblem(heard.problem);
@@ -371,15 +324,6 @@ class Workroom {
       () => void this.bringBack(build, its),
     );
     if (back.ok) await this.refresh();
-  }
-
-  openRuns = $derived(this.runs.filter((r) => r.state.status !== 'ready' && !isOver(r.state)));
-  /** Called after each stored event, of this tab or another, so that Bench and Log agree with it. */
-  noteRun(now: KnownRun) {
-    const others = this.runs.filter((r) => r.run.id !== now.run.id);
-    const at = others.findIndex((r) => r.run.createdAt < now.run.createdAt);
-    this.runs = others.toSpliced(at < 0 ? others.length : at, 0, now);
-    this.older = this.older.filter((id) => id !== now.run.id);
   }
 }
 

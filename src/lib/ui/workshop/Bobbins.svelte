@@ -13,7 +13,7 @@
 
   // Bobbins that are wound and wait, by colour.
   const { count } = woundBobbinSchema.shape;
-  const waiting = $derived(waitingBobbins(workroom.workshop, workroom.runs));
+  const waiting = $derived(waitingBobbins(workroom.workshop, workroom.log.all));
   const taken = (id: string) => waiting.find((b) => b.id === id)?.taken ?? 0;
 </script>
 

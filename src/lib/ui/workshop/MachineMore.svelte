@@ -24,7 +24,7 @@
   const isMulti = $derived(machine.kind === 'multi-needle');
   const set = (change: Partial<Machine>) => void setMachine(machine, change);
   const NEW_NEEDLE = { kind: 'embroidery', size: '75/11' } as const;
-  const sewn = $derived(machine.needle ? needleSince(workroom.runs, machine, machine.needle.since) : 0);
+  const sewn = $derived(machine.needle ? needleSince(workroom.log.all, machine, machine.needle.since) : 0);
   const isOld = $derived(sewn > workroom.numbers['stitch.needleHours'] * 3600);
   const day = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long' });
 
