@@ -10,6 +10,7 @@ import {
   type Part,
   type Shape,
 } from '$lib/core/maker';
+import { columnsOf } from '$lib/core/maker/rails';
 import { readTape, STITCH, tapeBlocks, writeTape, type Tape } from '$lib/core/tape';
 import { closePath, rectangle, run, TapeMaker } from '$lib/core/outline';
 import { readDesign } from '$lib/core/techniques';
@@ -111,6 +112,15 @@ describe('an outline of a shape', () => {
         const across = cover.slice(8, -8).map((p, i, all) => (i ? distance(p, all[i - 1]) : 4));
         expect(Math.min(...across), `${sides} sides, ${speck}`).to.be.above(3.7);
       }
+  });
+  it('a speck where a line comes home is no side of it, and a stroke no longer than one is sewn all the same', () => {
+    const ring = Array.from({ length: 40 }, (_, i) => {
+      const a = (-2 * Math.PI * i) / 40;
+      return { x: 40 * Math.cos(a), y: 40 * Math.sin(a) };
+    });
+    const columns = columnsOf([...ring, { x: 40.004, y: 0.01 }], 2, 'round');
+    for (const { outer, inner } of columns) expect(distance(outer, inner)).to.be.closeTo(4, 0.02);
+    expect(columnsOf([ring[0]!, { x: 40, y: 0.02 }], 2, 'round', false).length).to.be.above(1);
   });
   it('a border with all its underlay crowds no square millimetre with more than 13 holes, round any corner', () => {
     const star = Array.from({ length: 10 }, (_, i): [number, number] => {

@@ -85,7 +85,7 @@ export class Near {
  * @param all of the line; what lies to its right is outside @param half of the border's width, mm @param corners how their outside is drawn
  */
 export function columnsOf(all: Path, half: number, corners: Corners, isClosed = true): Column[] {
-  const line = withoutSpecks(all);
+  const line = withoutSpecks(all, isClosed);
   const near = new Near(line, Math.max(half, 1), isClosed);
   /**
    * how far a column reaches from p in a direction before another part of the line is nearer than its own, mm
@@ -143,11 +143,12 @@ export function columnsOf(all: Path, half: number, corners: Corners, isClosed = 
   }
   return columns;
 }
-/** Without points that stand nearly on the one before: sides too short to have a direction. */
-function withoutSpecks(line: Path): Path {
+/** Without points that stand nearly on the one before, or on the first at its end: sides too short to have a direction. */
+function withoutSpecks(line: Path, isClosed: boolean): Path {
   const kept: Path = [];
   for (const p of line) if (!kept.length || distance(p, kept[kept.length - 1]) > SPECK) kept.push(p);
-  return kept;
+  while (isClosed && kept.length > 1 && distance(kept[0], kept[kept.length - 1]) <= SPECK) kept.pop();
+  return kept.length > 1 ? kept : line;
 }
 /** By how much a closed line turns at each of its points, radians, + to the left. */
 export function turnsOf(line: Path): number[] {
