@@ -7,6 +7,7 @@ import { tapeOf } from './tape-of';
 
 const STITCHES = 60_000;
 const STEPS = 12;
+const DRAGS = 60;
 const PLACES = [
   '/',
   '/builds',
@@ -116,6 +117,28 @@ async function answered(page: Page, act: () => Promise<unknown>) {
   };
 }
 
+/** Frames while something moves, from one to the next; and the long tasks. */
+async function framesOf(page: Page, act: () => Promise<unknown>) {
+  await page.evaluate(() => {
+    const frames: number[] = ((window as unknown as { frames: number[] }).frames = []);
+    let last = performance.now();
+    const next = (now: number) => {
+      frames.push(now - last);
+      last = now;
+      requestAnimationFrame(next);
+    };
+    requestAnimationFrame(next);
+  });
+  const told = await answered(page, act);
+  const frames = await page.evaluate(() => (window as unknown as { frames: number[] }).frames);
+  const sorted = frames.toSorted((a, b) => a - b).map((ms) => String(Math.round(ms)));
+  return {
+    ...told,
+    'in the middle ms': sorted[Math.floor(sorted.length / 2)] ?? '',
+    'at worst ms': sorted.at(-1) ?? '',
+  };
+}
+
 const app = await startApp();
 const browser = await startBrowser();
 const { page, context } = await openPage(browser);
@@ -157,11 +180,15 @@ acts.tabs = await answered(page, async () => {
   await page.getByRole('tab').first().click();
 });
 acts.density = await answered(page, () => page.getByRole('button', { name: 'Density' }).click());
-acts.scrubbing = await answered(page, async () => {
-  const box = await page.getByTestId('score').boundingBox();
-  if (!box) throw new Error('No score is shown.');
-  for (let k = 0; k < STEPS; k++)
-    await page.mouse.click(box.x + (box.width * (k + 0.5)) / STEPS, box.y + box.height / 2, { delay: 60 });
+acts['frames of scrubbing'] = await framesOf(page, async () => {
+  const box = await page.getByTestId('scrubber').boundingBox();
+  if (!box) throw new Error('No scrubber is shown.');
+  const y = box.y + box.height / 2;
+  await page.mouse.move(box.x + box.width - 8, y);
+  await page.mouse.down();
+  for (let k = 0; k <= DRAGS; k++)
+    await page.mouse.move(box.x + box.width - 8 - (k * box.width * 0.9) / DRAGS, y);
+  await page.mouse.up();
 });
 console.log(`\nHow soon a press is answered, on a tape of ${STITCHES} stitches`);
 console.table(acts);
