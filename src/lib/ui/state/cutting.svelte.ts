@@ -14,7 +14,6 @@ import {
 import { bobbinsToBuy } from '$lib/core/demand';
 import { hoopBases } from '$lib/core/hoop';
 import { mergeChanges } from '$lib/core/merge';
-import { numbersWith } from '$lib/core/numbers';
 import { placedCount, placedPieces, type Compared } from '$lib/core/nesting';
 import { cutAlready, takeLayout, usesOf, type Movement } from '$lib/core/stock';
 import { gatherThreads } from '$lib/core/thread';
@@ -112,7 +111,7 @@ export class Cutting {
     () => this.groups.filter((g) => !this.open.some((l) => l.group.key === g.key)).length,
   );
   readonly purchases = $derived.by(() => {
-    const { unit, sold, threads: shelf, numbers } = this.needs.workshop();
+    const { unit, sold, threads: shelf } = this.needs.workshop();
     const stuff = this.open.flatMap(({ group, toBuy }) =>
       toBuy
         ? [purchaseOf(group.name, group.material, toBuy, this.layouts.shop(group), unit, group.colour)]
@@ -126,10 +125,10 @@ export class Cutting {
       this.orders,
       this.needs.workshop(),
       this.needs.woundBobbins(),
-      numbersWith(numbers),
+      this.needs.numbers(),
     ).map((need) => purchaseOfBobbins(need, sold));
     const sewnS = this.orders.reduce((sum, { order }) => sum + (order.needleSeconds ?? 0), 0);
-    const needles = purchaseOfNeedles(sewnS, numbersWith(numbers)['stitch.needleHours'], sold);
+    const needles = purchaseOfNeedles(sewnS, this.needs.numbers()['stitch.needleHours'], sold);
     return [...stuff, ...threads, ...bobbins, ...notions, ...(needles ? [needles] : [])];
   });
 
