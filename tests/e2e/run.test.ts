@@ -301,7 +301,7 @@ describe('at the machine', () => {
       mimeType: 'image/png',
       buffer: Buffer.from(pixel, 'base64'),
     });
-    await page.getByText('1 picture kept').waitFor();
+    await page.getByText('2 pictures kept').waitFor();
     await page.getByRole('dialog').getByLabel('Note').fill('A longer zip next time.');
     await page.getByRole('dialog').getByRole('button', { name: 'Keep the note' }).click();
     await page.getByRole('dialog').waitFor({ state: 'detached' });
