@@ -86,9 +86,10 @@ export const laidRules: CheckRule[] = [
     find: (c) => {
       const { thing } = c.build;
       const [on] = thing?.places ?? [];
-      const outline = outlineOf(c);
       const places = c.repeats?.places ?? [];
-      if (!thing || !on || outline.length < 3 || places.length < 2) return [];
+      if (!thing || !on || places.length < 2) return [];
+      const outline = outlineOf(c);
+      if (outline.length < 3) return [];
       const items = places.map((place) => ({
         path: lyingPath(outline, place),
         cloth: thingInHoop(thing, on, place),

@@ -7,20 +7,20 @@ export function sewnHull({ blocks, extents }: SewnOutline): Path {
   const middle = middleOf(extents);
   const points = blocks.flatMap(({ lines, widthMm }) => {
     const half = (widthMm ?? 0) / 2;
-    return lines.flatMap((line) => pointsOf(line.points, middle, half));
+    // Only what is outermost of a line is outermost of what it covers.
+    return lines.flatMap((line) => round(hullOf(pointsOf(line.points, middle)), half));
   });
   return points.length > 2 ? hullOf(points) : points;
 }
-/** Points of a line, and round each where a wide one reaches to. */
-function pointsOf(flat: Float32Array, { x, y }: Point, half: number): Path {
+function pointsOf(flat: Float32Array, { x, y }: Point): Path {
   const path: Path = [];
-  for (let i = 0; i + 1 < flat.length; i += 2) {
-    const [px, py] = [itemAt(flat, i) - x, itemAt(flat, i + 1) - y];
-    if (!half) path.push({ x: px, y: py });
-    else for (const [sx, sy] of ROUND) path.push({ x: px + sx * half, y: py + sy * half });
-  }
+  for (let i = 0; i + 1 < flat.length; i += 2)
+    path.push({ x: itemAt(flat, i) - x, y: itemAt(flat, i + 1) - y });
   return path;
 }
+/** Where what is sewn so wide reaches to round each point. */
+const round = (path: Path, half: number): Path =>
+  half ? path.flatMap((p) => ROUND.map(([x, y]) => ({ x: p.x + x * half, y: p.y + y * half }))) : path;
 const ROUND = Array.from(
   { length: 8 },
   (_, i) => [Math.cos((i * Math.PI) / 4), Math.sin((i * Math.PI) / 4)] as const,

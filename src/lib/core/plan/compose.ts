@@ -84,6 +84,7 @@ export function composeTape(
   ownReading: Reading,
   inserted: Readonly<Record<string, { tape: Tape; reading: Reading } | undefined>>,
 ): Tape {
+  if (!build.insertions.some(({ id }) => inserted[id])) return own;
   const parts = [{ tape: own, n: ownReading.blocks.at(-1)?.to ?? 0, dx: 0, dy: 0 }];
   for (const insertion of build.insertions) {
     const found = inserted[insertion.id];

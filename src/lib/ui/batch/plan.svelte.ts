@@ -7,10 +7,9 @@ import { readDemand } from '../state/read-build.svelte';
 import { workroom } from '../state/workroom.svelte';
 
 const KEY = 'batch';
-const workshop = $derived(workroom.workshopNow());
 let last = { text: '', workshop: null as Workshop | null };
 const plain = $derived.by(() => {
-  const others = { ...workshop, orders: [] };
+  const others = { ...workroom.workshop, orders: [] };
   const text = JSON.stringify(others);
   if (text !== last.text) last = { text, workshop: others };
   return last.workshop ?? others;
@@ -24,7 +23,7 @@ export const plan = new BatchPlan({
   runs: () => workroom.log.all,
   movements: () => workroom.movements,
   workshop: withoutOrders,
-  orders: () => workshop.orders,
+  orders: () => workroom.workshop.orders,
   numbers: () => workroom.numbers,
   now: () => Date.now(),
   read: readDemand,

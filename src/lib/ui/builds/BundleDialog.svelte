@@ -43,9 +43,9 @@
         if (signal.aborted) break;
         const { bytes } = entry;
         const name = fileOf(entry);
-        const reading = await readBytes(bytes, name);
-        if (reading.ok) read.push({ entry, name, reading: reading.value });
-        else unreadable = [...unreadable, `${name}: ${reading.problem.message}`];
+        const answer = await readBytes(bytes, name);
+        if (answer.ok) read.push({ entry, name, reading: answer.value.reading });
+        else unreadable = [...unreadable, `${name}: ${answer.problem.message}`];
         tell((i + 1) / bundle.tapes.length);
       }
       return read;

@@ -10,7 +10,7 @@ import { workroom } from '../state/workroom.svelte';
 
 const KEY = 'cutting';
 // One object as long as nothing in it changes: what follows it is not worked out for nothing.
-const workshop = $derived(workroom.workshopNow());
+const workshop = $derived(workroom.workshop);
 
 /** The cutting table of this workroom. */
 export const cutting = new Cutting({

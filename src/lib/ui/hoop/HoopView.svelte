@@ -72,7 +72,7 @@
   });
   const larger = $derived.by(() => {
     const most = ways.found.free?.placements.length ?? 0;
-    return hoopForMore(workroom.workshopNow(), plan.numbers, plan.design.size, table.gapMm, most)?.name;
+    return hoopForMore(workroom.workshop, plan.numbers, plan.design.size, table.gapMm, most)?.name;
   });
   async function fillLast() {
     const id = await addHooping(build.id, { name: `Last of ${build.name}`, places: table.lastPlaces });

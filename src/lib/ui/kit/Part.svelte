@@ -1,7 +1,9 @@
 <script lang="ts" generics="Module">
   import type { Snippet } from 'svelte';
+  import Later from './Later.svelte';
 
-  // A part of a place that is fetched when it is opened. Where it cannot be had, it says so in its own place.
+  // A part of a place that is fetched when it is opened, and built in a task of its own: even where it was fetched before,
+  // the press that opens it is answered first. Where it cannot be had, it says so in its own place.
   interface Props {
     /** import('…'), so that the bundler knows what is fetched */
     load: () => Promise<Module>;
@@ -11,7 +13,7 @@
 </script>
 
 {#await load() then module}
-  {@render children(module)}
+  <Later>{@render children(module)}</Later>
 {:catch}
   <p class="border-l-4 border-madder bg-madder-soft px-3 py-2" role="alert">
     This part of Jolt Step could not be fetched; nothing is lost.

@@ -28,7 +28,7 @@
     workOut: workOutInWorker,
     write: writtenInWorker,
     tape: (id) => workroom.store.tape(id),
-    workshop: () => workroom.workshopNow(),
+    workshop: () => workroom.workshop,
     unit: () => workroom.unit,
     kept: () => workroom.store.setting('outline'),
     keep: (draft) => workroom.store.saveSetting('outline', draft),

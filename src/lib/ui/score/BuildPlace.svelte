@@ -44,6 +44,13 @@
   const editor = openEditor();
   let view = $state<View>('step');
   const inLine = $derived(IN_LINE.includes(view));
+  /** The same, after the press that asked for it was answered. */
+  let isFolded = $state(false);
+  $effect(() => {
+    const wanted = inLine;
+    const later = setTimeout(() => (isFolded = wanted));
+    return () => clearTimeout(later);
+  });
   let ready = $state(false);
 
   onMount(async () => {
@@ -195,7 +202,7 @@
       isChecking={view === 'check'}
       onshow={(wanted) => (view = wanted)}
     />
-    <div class={['rounded-lg border border-rule bg-paper', inLine ? 'p-1' : 'min-h-[236px] p-2 pb-0']}>
+    <div class={['rounded-lg border border-rule bg-paper', isFolded ? 'p-1' : 'min-h-[236px] p-2 pb-0']}>
       <Guard what="The score" ways={ways(build)}
         ><Later
           ><ScoreView
@@ -203,7 +210,7 @@
             {reading}
             cursor={editor.cursor}
             findings={editor.findings}
-            line={inLine}
+            line={isFolded}
             onselect={(i) => editor.goTo(i)}
             onmove={(id, before) => editor.moveTo(id, before)}
           /></Later

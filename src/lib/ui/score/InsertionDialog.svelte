@@ -46,8 +46,8 @@
     }
     const tape = await tapeBytes(file.name, new Uint8Array(await file.arrayBuffer()));
     if (!tape.ok) return void (problem = tape.problem.message);
-    const reading = await readBytes(tape.value, file.name);
-    if (!reading.ok) return void (problem = `${reading.problem.message} ${reading.problem.next}`);
+    const read = await readBytes(tape.value, file.name);
+    if (!read.ok) return void (problem = `${read.problem.message} ${read.problem.next}`);
     const id = tapeIdOf(tape.value);
     const stored = await keep(() => workroom.store.addTape({ id, bytes: tape.value }));
     if (!stored.ok) return;

@@ -7,7 +7,7 @@
   import type { Reading } from '$lib/core/reading';
   import { pictogramOf } from '../kit/pictograms';
   import { StepDrag } from './drag.svelte';
-  import { dropAt, layoutScore, LEAST, type PlacedStep } from './layout';
+  import { dropAt, layoutScore, LEAST, type PlacedStep, type ScoreLayout } from './layout';
 
   interface Props {
     plan: BuildPlan;
@@ -24,15 +24,28 @@
 
   /** a step this wide has room for its words, px */
   const WORDS_FROM = 90;
-  let room = $state(1000);
+  /** Steps that are put up in one task: a press never waits for a long score. */
+  const AT_ONCE = 24;
+  const NOTHING: ScoreLayout = { placed: [], bars: [], minutes: [], width: 0 };
+  /** px; none until it is measured */
+  let room = $state(0);
+  let shown = $state(AT_ONCE);
+  $effect(() => {
+    if (shown >= plan.score.steps.length) return;
+    const next = setTimeout(() => (shown += AT_ONCE));
+    return () => clearTimeout(next);
+  });
   const finger = new MediaQuery('(pointer: coarse)', false);
   const least = $derived(line ? LEAST.line : finger.current ? LEAST.finger : LEAST.mouse);
   /** the gravest open finding of a step */
   const worst = (id: string) => findings.find((f) => f.stepId === id)?.severity;
-  const layout = $derived(layoutScore(plan.score, plan.time.steps, reading.blocks, { width: room, least }));
+  const layout = $derived(
+    room ? layoutScore(plan.score, plan.time.steps, reading.blocks, { width: room, least }) : NOTHING,
+  );
   const current = $derived(layout.placed[cursor]);
   const drag = new StepDrag(
-    (clientX, stepId) => dropAt(layout, clientX - strip.getBoundingClientRect().left, stepId),
+    (clientX, stepId) =>
+      strip ? dropAt(layout, clientX - strip.getBoundingClientRect().left, stepId) : null,
     (stepId, before) => onmove?.(stepId, before),
   );
 
@@ -41,7 +54,7 @@
       ? `${p.step.inserted ? 'Put in' : `Block ${p.step.block + 1}`}: ${p.step.title}, ${formatDuration(p.seconds)}`
       : `Hand ${p.step.hand}, stop ${p.step.stop}: ${p.step.title}, ${formatDuration(p.seconds)}`;
   // One tab stop for the whole score; arrows move inside it.
-  let strip: HTMLElement;
+  let strip = $state<HTMLElement>();
   let scroller: HTMLElement;
   $effect(() => {
     void cursor;
@@ -56,7 +69,7 @@
       scroller.scrollTo({ left: (from + to - room) / 2 });
   });
   // Svelte listens to touches passively; a step under the finger must hold the page still.
-  $effect(() => on(strip, 'touchmove', (e) => drag.holds(e), { passive: false }));
+  $effect(() => strip && on(strip, 'touchmove', (e) => drag.holds(e), { passive: false }));
 </script>
 
 <div class="flex gap-2" data-testid="score">
@@ -102,17 +115,15 @@
           >
         {/each}
         <div class="absolute inset-x-0 top-[202px] h-px bg-rule" aria-hidden="true"></div>
-        {#each layout.minutes as { x, seconds, told }, place (place)}
-          <div
-            class={['absolute top-[202px] w-px bg-quiet', told ? 'h-2' : 'h-1']}
+        <svg class="absolute top-[202px] h-2 w-full fill-none stroke-quiet" aria-hidden="true"
+          ><path d={layout.minutes.map(({ x, told }) => `M${x + 0.5} 0v${told ? 8 : 4}`).join('')} /></svg
+        >
+        {#each layout.minutes.filter(({ told }) => told) as { x, seconds }, place (place)}
+          <span
+            class="absolute top-[210px] -translate-x-1/2 text-[11px] leading-none text-quiet"
             style:left="{x}px"
-            aria-hidden="true"
-          ></div>
-          {#if told}<span
-              class="absolute top-[210px] -translate-x-1/2 text-[11px] leading-none text-quiet"
-              style:left="{x}px"
-              aria-hidden="true">{formatClock(seconds)}</span
-            >{/if}
+            aria-hidden="true">{formatClock(seconds)}</span
+          >
         {/each}
       {/if}
       {#if current}
@@ -125,8 +136,14 @@
           style:width="{current.width + 2}px"
         ></div>
       {/if}
-      <div bind:this={strip} role="group" aria-label="Score: {count(plan.score.steps.length, 'step')}">
-        {#each layout.placed as p (p.step.id)}
+      <div
+        bind:this={strip}
+        role="group"
+        aria-label="Score: {count(plan.score.steps.length, 'step')}"
+        onpointercancel={() => drag.leave()}
+        oncontextmenu={(e) => drag.stepId && e.preventDefault()}
+      >
+        {#each layout.placed.slice(0, shown) as p (p.step.id)}
           <button
             type="button"
             class={[
@@ -153,8 +170,6 @@
             onpointerdown={(e) => drag.begin(e, p.step.kind === 'hand' && onmove ? p.step.id : null)}
             onpointermove={(e) => drag.move(e)}
             onpointerup={() => drag.end()}
-            onpointercancel={() => drag.leave()}
-            oncontextmenu={(e) => drag.stepId && e.preventDefault()}
           >
             {#if line}<!-- the colours say who works -->
             {:else if p.step.kind === 'hand'}

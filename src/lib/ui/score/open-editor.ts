@@ -8,7 +8,7 @@ import { workroom } from '../state/workroom.svelte';
 /** An editor for a build of this workroom. */
 export const openEditor = (): BuildEditor =>
   new BuildEditor({
-    workshop: () => workroom.workshopNow(),
+    workshop: () => workroom.workshop,
     needleSeconds: needleSecondsOf,
     stored: (id) => workroom.store.build(id),
     read: readBuild,

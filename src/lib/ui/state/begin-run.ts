@@ -37,7 +37,7 @@ export async function beginTogether(hooping: SharedHooping, at: number): Promise
 }
 /** The build that comes into the hoop next, as the hooping is now. */
 export async function beginNext({ together }: Pick<RunRecord, 'together'>): Promise<void> {
-  const hooping = workroom.workshopNow().hoopings.find((h) => h.id === together?.id);
+  const hooping = workroom.workshop.hoopings.find((h) => h.id === together?.id);
   const at = hooping?.parts.findIndex(({ id }) => id === together?.next?.id) ?? -1;
   if (hooping && at >= 0) return beginTogether(hooping, at);
   showProblem({
@@ -54,7 +54,7 @@ async function begin(
 ): Promise<void> {
   const now = Date.now();
   const { log } = workroom.store;
-  const run = newRun(build, plan, workroom.workshopNow(), {
+  const run = newRun(build, plan, workroom.workshop, {
     id: newId(),
     now,
     madeBefore,

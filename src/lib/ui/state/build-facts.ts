@@ -23,7 +23,7 @@ export async function buildFacts(build: Build): Promise<Result<BuildFacts>> {
   const read = await readBuild(build);
   if (!read.ok) return read;
   const { own, inserted } = read.value;
-  const workshop = workroom.workshopNow();
+  const workshop = workroom.workshop;
   const plan = planBuild(build, own.reading, workshop, readingsOf(inserted));
   const findings = openFindings(
     checkPlan({

@@ -54,7 +54,7 @@ async function remove(
   isMeant: (item: Machine | Hoop) => boolean,
   isUsedBy: (build: Build) => boolean,
 ): Promise<void> {
-  const before = workroom.workshopNow();
+  const before = workroom.workshop;
   if (!without(before))
     return showProblem({
       code: 'last-one',

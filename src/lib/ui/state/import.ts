@@ -8,15 +8,14 @@ import {
 } from '$lib/core/exchange';
 import { planBuild, proposeBuild, proposeTyped, readTyped } from '$lib/core/plan';
 import { fail, ok, type Result } from '$lib/core/base';
-import type { Reading } from '$lib/core/reading';
 import { tapeIdOf, MAX_BYTES } from '$lib/core/tape';
 import { attempt, type DocumentRecord } from '$lib/store';
-import { core, readInWorker, readWatched, type StoredTape } from '$lib/workers';
+import { core, readInWorker, readWatched, type ReadTape, type StoredTape } from '$lib/workers';
 import type { Build } from '$lib/core/build';
-import type { Workshop } from '$lib/core/workshop';
 import { newId, nowIso } from './ids';
 import { jobs } from './jobs.svelte';
 import { requestFor } from './read-build.svelte';
+import { keepReading } from './read-stored';
 import { workroom } from './workroom.svelte';
 
 /** From here on reading is watched, with a bar and a way to stop it. Bytes. */
@@ -100,13 +99,11 @@ export async function tapeBytes(name: string, bytes: Uint8Array): Promise<Result
 }
 
 /** Reads a tape; a long one with a bar that can be stopped. */
-export async function readBytes(bytes: Uint8Array, name: string): Promise<Result<Reading>> {
+export async function readBytes(bytes: Uint8Array, name: string): Promise<Result<ReadTape>> {
   const request = requestFor({});
-  const answer =
-    bytes.length < WATCHED_FROM
-      ? await readInWorker(bytes, request)
-      : await jobs.watch(`Reading ${name}`, (tell, signal) => readWatched(bytes, request, tell, signal));
-  return answer.ok ? ok(answer.value.reading) : answer;
+  return bytes.length < WATCHED_FROM
+    ? readInWorker(bytes, request)
+    : jobs.watch(`Reading ${name}`, (tell, signal) => readWatched(bytes, request, tell, signal));
 }
 
 /** A tape as a new build, with the sheets that came with it. @param label what tells it from other versions of it */
@@ -118,7 +115,10 @@ async function keepTape(
 ): Promise<Result<Build>> {
   const read = await readBytes(bytes, fileName);
   if (!read.ok) return read;
-  const build = proposeBuild(read.value, plain(workroom.workshop), newBuild(tapeIdOf(bytes), fileName));
+  const id = tapeIdOf(bytes);
+  // The page that opens next shows the same tape.
+  keepReading(id, requestFor({}), read.value);
+  const build = proposeBuild(read.value.reading, workroom.workshop, newBuild(id, fileName));
   const name = label ? `${build.name} (${label})`.slice(0, 120) : build.name;
   return keep({ ...build, name, documents: sheets.map(({ id, name }) => ({ id, name })) }, bytes, sheets);
 }
@@ -128,7 +128,7 @@ export async function keepTyped(
   typed: NonNullable<Build['typed']>,
   told: readonly ToldLine[],
 ): Promise<Result<Build>> {
-  const workshop = plain(workroom.workshop);
+  const workshop = workroom.workshop;
   const build = proposeTyped(typed, workshop, newBuild('typed', name));
   const plan = planBuild(build, readTyped(typed, build.machineId, workshop), workshop);
   const hands = { roles: false, hands: true };
@@ -171,5 +171,3 @@ export async function keep(
   await workroom.refresh();
   return ok(build);
 }
-
-const plain = (workshop: Workshop): Workshop => JSON.parse(JSON.stringify(workshop)) as Workshop;

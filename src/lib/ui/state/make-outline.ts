@@ -19,11 +19,7 @@ export async function makeBuilds(draft: Draft, hoopings: readonly DrawnHooping[]
     if (!read.ok) return read;
     const fileName = `${fileNameOf(draft, hooping)}.dst`;
     const { reading } = read.value;
-    const build = buildOf(
-      { draft, hooping, reading, design },
-      workroom.workshopNow(),
-      newBuild(id, fileName),
-    );
+    const build = buildOf({ draft, hooping, reading, design }, workroom.workshop, newBuild(id, fileName));
     made.push({ build, bytes });
   }
   // The list shows the newest first: the first to be sewn is made last.

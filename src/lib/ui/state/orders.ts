@@ -61,7 +61,7 @@ export const closeOrder = (id: string, isClosed: boolean): Promise<void> =>
 
 /** Takes an order out, and offers it back where it stood. */
 export async function removeOrder(id: string, called: string): Promise<void> {
-  const before = workroom.workshopNow().orders;
+  const before = workroom.workshop.orders;
   const at = before.findIndex((o) => o.id === id);
   const order = before[at];
   if (!order) return;
@@ -73,7 +73,7 @@ export async function removeOrder(id: string, called: string): Promise<void> {
   );
 }
 export async function removeLine(orderId: string, lineId: string, called: string): Promise<void> {
-  const lines = workroom.workshopNow().orders.find(({ id }) => id === orderId)?.lines ?? [];
+  const lines = workroom.workshop.orders.find(({ id }) => id === orderId)?.lines ?? [];
   const at = lines.findIndex(({ id }) => id === lineId);
   const line = lines[at];
   if (!line) return;

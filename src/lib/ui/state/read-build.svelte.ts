@@ -64,7 +64,7 @@ export async function readPlan(build: Build, sewing = 0): Promise<Result<{ tape:
   const read = await readBuild(build);
   if (!read.ok) return read;
   const { own, inserted } = read.value;
-  const plan = planBuild(build, own.reading, workroom.workshopNow(), readingsOf(inserted), sewing);
+  const plan = planBuild(build, own.reading, workroom.workshop, readingsOf(inserted), sewing);
   return ok({ tape: composeTape(build, own.tape, own.reading, inserted), plan });
 }
 

@@ -32,7 +32,7 @@ interface ReadTogether {
 export async function readTogether(hooping: SharedHooping, at: number): Promise<Result<ReadTogether>> {
   const known = knownBuilds();
   for (const { id } of hooping.parts) await known.read(id);
-  const parts = partsHere(hooping, known, workroom.workshopNow());
+  const parts = partsHere(hooping, known, workroom.workshop);
   const own = parts[at];
   if (!own?.known || !own.planned)
     return fail(

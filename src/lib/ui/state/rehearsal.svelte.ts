@@ -64,7 +64,7 @@ export class Rehearsal {
     const { plan, questions } = rehearse(
       build,
       own.reading,
-      workroom.workshopNow(),
+      workroom.workshop,
       readingsOf(inserted),
       Date.now() % 1_000_000,
     );

@@ -14,7 +14,7 @@ function plannedOf(editor: BuildEditor) {
   const parts = editor.parts();
   if (!build || !parts) return null;
   const { reading, tape, inserted } = parts;
-  const planned = { build, own: reading, inserted: readingsOf(inserted), workshop: workroom.workshopNow() };
+  const planned = { build, own: reading, inserted: readingsOf(inserted), workshop: workroom.workshop };
   return { ...planned, tape };
 }
 /** The blocks of an open build in the order with the fewest changes of thread; nothing is changed yet. */

@@ -42,7 +42,7 @@ const USUAL_GAP = 15;
 
 export async function removeHooping(id: string): Promise<void> {
   const at = workroom.workshop.hoopings.findIndex((h) => h.id === id);
-  const gone = workroom.workshopNow().hoopings[at];
+  const gone = workroom.workshop.hoopings[at];
   if (!gone) return;
   await workroom.saveWorkshop((w) => ({ ...w, hoopings: w.hoopings.filter((h) => h.id !== id) }));
   showUndo(

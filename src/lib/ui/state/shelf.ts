@@ -38,7 +38,7 @@ export async function removeRow<Name extends ShelfName>(
   id: string,
   called: string,
 ): Promise<void> {
-  const before = workroom.workshopNow()[name] as readonly RowOf<Name>[];
+  const before = workroom.workshop[name] as readonly RowOf<Name>[];
   const at = before.findIndex((row) => row.id === id);
   const gone = before[at];
   if (!gone) return;

@@ -31,7 +31,7 @@ type NewMovement = Omit<Movement, 'id' | 'at' | 'undone'> & { id?: string };
 /** What the whole application shares: workshop, builds, runs. Every change is stored before it is shown as done. */
 class Workroom {
   readonly store = new Store();
-  workshop = $state<Workshop>(newWorkshop());
+  workshop = $state.raw<Workshop>(newWorkshop());
   builds = $state.raw<Build[]>([]);
   readonly log = new RunLog(this.store.log, () => this.tellDamaged());
   /** of the shelf, newest first */
@@ -160,7 +160,7 @@ class Workroom {
   /** One change after the other: each builds on what the one before has stored, and on what another tab has. */
   saveWorkshop(change: (workshop: Workshop) => Workshop): Promise<void> {
     return this.writes.add(async () => {
-      const before = this.workshopNow();
+      const before = this.workshop;
       const after = change(before);
       if (!(await this.changeWorkshop(before, after, () => void this.saveWorkshop(change)))) return;
       const write = (base: Workshop, mine: Workshop) => () =>
@@ -186,8 +186,6 @@ class Workroom {
     );
     return true;
   }
-  /** as plain data, free of the screen's watching */
-  workshopNow = (): Workshop => $state.snapshot(this.workshop) as Workshop;
   /** Something leaves the shelf or comes onto it. True when it did. */
   async moveStock({ id = newId(), ...movement }: NewMovement): Promise<boolean> {
     const whole = { ...movement, id, undone: false };

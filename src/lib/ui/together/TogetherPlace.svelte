@@ -24,9 +24,9 @@
   onDestroy(() => search.stop());
   const together = new Together({
     // As plain data: what is changed of it is stored.
-    hooping: () => $state.snapshot(workroom.workshop.hoopings.find((h) => h.id === id)),
+    hooping: () => workroom.workshop.hoopings.find((h) => h.id === id),
     known: knownBuilds(),
-    workshop: () => workroom.workshopNow(),
+    workshop: () => workroom.workshop,
     change: changeHooping,
     search,
     tell: showProblem,

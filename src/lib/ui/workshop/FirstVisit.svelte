@@ -34,7 +34,7 @@
   ];
 
   async function set() {
-    const before = workroom.workshopNow();
+    const before = workroom.workshop;
     const answers = { kind, fields, unit, has: shelf.filter((m) => !lacks.includes(m)) };
     await workroom.saveWorkshop((w) => firstWorkshop(w, answers, (m) => MATERIALS[m].name, newId));
     showUndo('Your workroom is set up; all of it can be changed in its sections.', () => {

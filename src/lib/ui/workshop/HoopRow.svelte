@@ -87,7 +87,7 @@
     type="button"
     class="btn btn-small"
     aria-label="Take out hoop {hoop.name}"
-    onclick={() => void removeHoop($state.snapshot(hoop))}><Trash size={15} /></button
+    onclick={() => void removeHoop(hoop)}><Trash size={15} /></button
   >
   {#if hints.length}<p class="label ml-11 basis-full">{hints.join(' · ')}</p>{/if}
 </li>

@@ -72,7 +72,7 @@
               class="btn ml-auto px-2.5"
               aria-label="Take out {machine.name}"
               title="Take it out, with its hoops"
-              onclick={() => void removeMachine($state.snapshot(machine))}><Trash size={16} /></button
+              onclick={() => void removeMachine(machine)}><Trash size={16} /></button
             >
           </div>
           <MachineMore {machine} />

@@ -38,7 +38,7 @@
       kind,
       what: item.name,
       layoutId: null,
-      changes: [{ item: $state.snapshot(item), by, amount }],
+      changes: [{ item, by, amount }],
       pieces: [],
     });
   async function remove(item: StockItem) {

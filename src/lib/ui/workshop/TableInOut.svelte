@@ -20,7 +20,7 @@
   async function look() {
     const [file] = input.files ?? [];
     if (!file) return;
-    const result = readList(name, await file.text(), workroom.workshopNow(), newId);
+    const result = readList(name, await file.text(), workroom.workshop, newId);
     input.value = '';
     if (!result.ok) return showProblem(result.problem);
     read = result.value;
@@ -33,7 +33,7 @@
   type="button"
   class="btn btn-small"
   title="Save {what} as a table (CSV)"
-  onclick={() => saveAs(`${what}.csv`, 'text/csv', listCsv(name, workroom.workshopNow()))}
+  onclick={() => saveAs(`${what}.csv`, 'text/csv', listCsv(name, workroom.workshop))}
   ><Download size={15} />Save as table</button
 >
 <button
