@@ -21,13 +21,23 @@ const noJsonSchema: Plugin = {
   },
 };
 
+/** Icons are drawn by our own component: the library's builds each from up to nine elements, at a millisecond an icon. */
+const quickIcons: Plugin = {
+  name: 'icons-as-one-path',
+  enforce: 'pre',
+  resolveId: (id, importer) =>
+    id === '../Icon.svelte' && importer?.includes('@lucide/svelte')
+      ? new URL('src/lib/ui/kit/Icon.svelte', import.meta.url).pathname
+      : null,
+};
+
 /** What an update does not change: a browser keeps it, and an older page finds it still on the server. */
 const LASTING = /node_modules.(svelte.src.internal|dexie|zod)/;
 /** What every screen needs, in one file: sixty small ones are longer, and take longer to come. */
 const EVERY_SCREEN = /client-optimized.app\.js|src.routes.\+layout\.svelte|sveltekit.*client.entry/;
 
 export default defineConfig({
-  plugins: [noJsonSchema, tailwindcss(), sveltekit()],
+  plugins: [noJsonSchema, quickIcons, tailwindcss(), sveltekit()],
   // One file: parts of a worker are not among those that the service worker keeps for work without a network.
   worker: {
     format: 'es',
