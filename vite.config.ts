@@ -1,3 +1,5 @@
+import { existsSync, readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { sveltekit } from '@sveltejs/kit/vite';
 import tailwindcss from '@tailwindcss/vite';
 import { defineConfig, type Plugin } from 'vite';
@@ -31,13 +33,35 @@ const quickIcons: Plugin = {
       : null,
 };
 
+/**
+ * A page names the parts that it begins with, so that they are fetched while the first of them are still being run. Kit
+ * counts each part once, and those that are asked for later first: without these no page's list stops half-way.
+ */
+const wholePreload: Plugin = {
+  name: 'whole-preload',
+  applyToEnvironment: ({ name }) => name === 'client',
+  writeBundle: {
+    order: 'post',
+    handler({ dir = '' }) {
+      const path = join(dir, '.vite/manifest.json');
+      if (!existsSync(path)) return;
+      const manifest = JSON.parse(readFileSync(path, 'utf8')) as Record<
+        string,
+        { dynamicImports?: string[] }
+      >;
+      for (const part of Object.values(manifest)) delete part.dynamicImports;
+      writeFileSync(path, JSON.stringify(manifest, null, 2));
+    },
+  },
+};
+
 /** What an update does not change: a browser keeps it, and an older page finds it still on the server. */
 const LASTING = /node_modules.(svelte.src.internal|dexie|zod)/;
 /** What every screen needs, in one file: sixty small ones are longer, and take longer to come. */
 const EVERY_SCREEN = /client-optimized.app\.js|src.routes.\+layout\.svelte|sveltekit.*client.entry/;
 
 export default defineConfig({
-  plugins: [noJsonSchema, quickIcons, tailwindcss(), sveltekit()],
+  plugins: [noJsonSchema, quickIcons, wholePreload, tailwindcss(), sveltekit()],
   // One file: parts of a worker are not among those that the service worker keeps for work without a network.
   worker: {
     format: 'es',
