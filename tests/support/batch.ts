@@ -1,5 +1,5 @@
 import { batchOf, orderProgress, type Batch, type BatchInput } from '$lib/core/batch';
-import { ok } from '$lib/core/base';
+import { roleOverrides } from '$lib/core/build';
 import { demandOf, type Demand } from '$lib/core/demand';
 import type { LoggedRun } from '$lib/core/log';
 import { numbersWith } from '$lib/core/numbers';
@@ -16,14 +16,14 @@ export function demoFacts(now: number, changed: Partial<Workshop> = {}) {
   const workshop = { ...demo.workshop, ...changed };
   const numbers = numbersWith();
   const demands = builds.map(({ build, tapes }): Demand => {
-    const [own, ...others] = tapes.map(({ bytes }) => bytes);
-    const inserted = Object.fromEntries(build.insertions.map(({ id }, n) => [id, others[n]!]));
-    const read = demandOf(build, { own: own!, inserted }, workshop, (_, bytes, roles) => {
+    const [own, ...others] = tapes.map(({ bytes }, n) => {
       const tape = readTape(bytes);
-      return tape.ok ? ok(readDesign(tape.value, { trimJumps: numbers['reading.trimJumps'], roles })) : tape;
+      if (!tape.ok) throw new Error(tape.problem.message);
+      const roles = n ? {} : roleOverrides(build);
+      return readDesign(tape.value, { trimJumps: numbers['reading.trimJumps'], roles });
     });
-    if (!read.ok) throw new Error(read.problem.message);
-    return read.value;
+    const inserted = Object.fromEntries(build.insertions.map(({ id }, n) => [id, others[n]]));
+    return demandOf(build, { own: own!, inserted }, workshop);
   });
   const logged = runs.map(({ run, events }): LoggedRun => ({
     run,

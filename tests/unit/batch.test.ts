@@ -18,7 +18,6 @@ import {
   type BatchInput,
 } from '$lib/core/batch';
 import { hoopingSeconds } from '$lib/core/time';
-import { ok } from '$lib/core/base';
 import { numbersWith } from '$lib/core/numbers';
 import { threadKey, threadsOf } from '$lib/core/build';
 import { demandOf } from '$lib/core/demand';
@@ -153,9 +152,7 @@ describe('a batch', () => {
     for (const tape of [crewPatch(), pouch(), windStar(), tailTab()]) {
       const { build, reading, workshop } = example(tape, { order: { quantity: 24, repeats: 4 } });
       const plan = planBuild(build, reading, workshop);
-      const demand = demandOf(build, { own: new Uint8Array(), inserted: {} }, workshop, () => ok(reading));
-      if (!demand.ok) throw new Error(demand.problem.message);
-      const { calls } = demand.value.sewing;
+      const { calls } = demandOf(build, { own: reading, inserted: {} }, workshop).sewing;
       for (const items of [1, 4]) {
         const times = plan.score.steps.map((s) => plan.time.steps[s.id]!);
         const work = times.reduce((sum, t) => sum + hoopingSeconds(t, items), 0);

@@ -1,23 +1,23 @@
 import { expect } from 'chai';
 import { fail, ok, type Problem, type Result } from '$lib/core/base';
-import { demandOf, prepareDay, type Demand, type TapeReader } from '$lib/core/demand';
+import { demandOf, prepareDay, type BuildReadings, type Demand } from '$lib/core/demand';
 import { solveLayout, type Layout } from '$lib/core/nesting';
 import { numbersWith } from '$lib/core/numbers';
-import { readTape } from '$lib/core/tape';
 import { newWorkshop, type Workshop } from '$lib/core/workshop';
 import { bib, tailTab } from '$lib/demo';
 import { demoStock } from '$lib/demo/stock';
 import { Cutting } from '$lib/ui/state/cutting.svelte';
-import { example, readAs } from '../support/examples';
+import { example } from '../support/examples';
 import { Room } from '../support/room.svelte';
 
 const tab = example(tailTab(), { id: 'tab', name: 'Tab', order: { quantity: 24, repeats: 4 } });
 const child = example(bib(), { id: 'bib', name: 'Bib', order: { quantity: 4, repeats: 1 } });
-const BYTES: Record<string, Uint8Array> = { tab: tab.bytes, bib: child.bytes };
-const reader: TapeReader = (_, bytes, roles) => {
-  const tape = readTape(bytes);
-  return tape.ok ? ok(readAs(tape.value, roles)) : tape;
+const READINGS: Record<string, BuildReadings> = {
+  tab: { own: tab.reading, inserted: {} },
+  bib: { own: child.reading, inserted: {} },
 };
+const ofTab = (workshop: Workshop, build = tab.build) =>
+  demandOf(build, { own: tab.reading, inserted: {} }, workshop);
 /** A layout of a few tries, so that it is the same everywhere. */
 const lay = (request: Parameters<ConstructorParameters<typeof Cutting>[0]['layout']>[0]): Layout => {
   let left = 30;
@@ -43,7 +43,7 @@ function table(kept: unknown = undefined) {
     read: async (build, workshop): Promise<Result<Demand>> => {
       room.reads.push(build.id);
       if (room.broken.has(build.id)) return fail('no-tape', 'Its tape is gone.', 'Import it.');
-      return demandOf(build, { own: BYTES[build.id], inserted: {} }, workshop, reader);
+      return ok(demandOf(build, READINGS[build.id], workshop));
     },
     layout: async (request, onBetter) => {
       const layout = lay(request);
@@ -86,23 +86,18 @@ const quantityOf = (cutting: Cutting, id: string) =>
 
 describe('what a build asks of the cutting table', () => {
   it('has a drawing of every piece, and no reading in it: it can be handed over by a worker', () => {
-    const demand = demandOf(tab.build, { own: tab.bytes, inserted: {} }, newWorkshop(), reader);
-    if (!demand.ok) throw new Error(demand.problem.message);
-    const { pieces, shapes, checklist } = demand.value;
+    const demand = ofTab(newWorkshop());
+    const { pieces, shapes, checklist } = demand;
     expect(Object.keys(shapes).sort()).to.deep.equal(pieces.map((p) => p.id).sort());
     for (const p of pieces)
       if (!p.preCut) expect(shapes[p.id]).to.include({ widthMm: p.width.cutMm, heightMm: p.height.cutMm });
     expect(checklist.length).to.be.above(pieces.length);
-    expect(JSON.stringify(demand.value).length).to.be.below(60_000);
-    expect(structuredClone(demand.value)).to.deep.equal(demand.value);
+    expect(JSON.stringify(demand).length).to.be.below(60_000);
+    expect(structuredClone(demand)).to.deep.equal(demand);
   });
-  it('without its own tape is a problem; without one that is sewn in between, it is made without it', () => {
-    const with_ = { ...tab.build, insertions: [{ ...INSERTION, tapeId: 'other' }] };
-    const nothing = demandOf(tab.build, { own: new Uint8Array(), inserted: {} }, newWorkshop(), reader);
-    expect(nothing.ok).to.equal(false);
-    const without = demandOf(with_, { own: tab.bytes, inserted: {} }, newWorkshop(), reader);
-    const plain = demandOf(tab.build, { own: tab.bytes, inserted: {} }, newWorkshop(), reader);
-    expect(without.ok && without.value.pieces).to.deep.equal(plain.ok && plain.value.pieces);
+  it('without a tape that is sewn in between is made without it', () => {
+    const without = { ...tab.build, insertions: [{ ...INSERTION, tapeId: 'other' }] };
+    expect(ofTab(newWorkshop(), without).pieces).to.deep.equal(ofTab(newWorkshop()).pieces);
   });
 });
 
@@ -119,9 +114,7 @@ describe('the orders of a day made ready', () => {
     const wound = (machine: Partial<Workshop['machines'][number]>) => {
       const machines = room.workshop.machines.map((m) => ({ ...m, ...machine }));
       const workshop = { ...room.workshop, machines };
-      const demand = demandOf(tab.build, { own: tab.bytes, inserted: {} }, workshop, reader);
-      if (!demand.ok) throw new Error(demand.problem.message);
-      const { machines: days } = prepareDay([demand.value], workshop, []);
+      const { machines: days } = prepareDay([ofTab(workshop)], workshop, []);
       return days.map(({ heads, wind }) => [heads, wind.reduce((sum, w) => sum + w.missing, 0)]);
     };
     const [[, one]] = wound({}) as [[number, number]];

@@ -1,13 +1,10 @@
 import * as Comlink from 'comlink';
 import { config } from 'zod';
-import { fail, ok, type Result } from '$lib/core/base';
+import { fail, ok } from '$lib/core/base';
 import { arrange, gapForMore, isTooMany } from '$lib/core/arrange';
 import { surenessOf } from '$lib/core/batch';
 import { itemOutline } from '$lib/core/hoop';
-import { demandOf, type TapeReader } from '$lib/core/demand';
-import { numbersWith } from '$lib/core/numbers';
-import type { Reading } from '$lib/core/reading';
-import { readDesign } from '$lib/core/techniques';
+import { demandOf } from '$lib/core/demand';
 import { packBackup, readBackup } from '$lib/core/backup';
 import { csvToTape, readBundle } from '$lib/core/exchange';
 import { solveLayout } from '$lib/core/nesting';
@@ -21,22 +18,6 @@ import type { CoreWorker } from './protocol';
 // As in hooks.client.ts: no compiled code under the content rules.
 config({ jitless: true });
 
-/** Readings by what they depend on: a plan that changes reads nothing again. The oldest goes first. */
-const readings = new Map<string, Result<Reading>>();
-const MOST_READINGS = 60;
-const readerWith =
-  (trimJumps: number): TapeReader =>
-  (id, bytes, roles) => {
-    const key = JSON.stringify([id, trimJumps, roles]);
-    const known = readings.get(key);
-    if (known) return known;
-    const tape = readTape(bytes);
-    const reading = tape.ok ? ok(readDesign(tape.value, { trimJumps, roles })) : tape;
-    if (readings.size >= MOST_READINGS) readings.delete(readings.keys().next().value ?? '');
-    readings.set(key, reading);
-    return reading;
-  };
-
 /** The share of some seconds from now on that is left. */
 function within(seconds: number): () => number {
   const from = performance.now();
@@ -47,10 +28,9 @@ function within(seconds: number): () => number {
 const BETWEEN_PLANS_MS = 250;
 
 const worker: CoreWorker = {
-  demand(build, tapes, workshop) {
+  demand(build, readings, workshop) {
     try {
-      const trimJumps = numbersWith(workshop.numbers)['reading.trimJumps'];
-      return demandOf(build, tapes, workshop, readerWith(trimJumps));
+      return ok(demandOf(build, readings, workshop));
     } catch (error) {
       console.error(`The pieces of ${build.name} could not be worked out:`, error);
       return fail(

@@ -2,7 +2,7 @@ import type { Arrangement, ArrangeTask } from '$lib/core/arrange';
 import type { Batch, BatchSureness } from '$lib/core/batch';
 import type { WorkroomData } from '$lib/core/backup';
 import type { Build } from '$lib/core/build';
-import type { Demand, StoredTapes } from '$lib/core/demand';
+import type { BuildReadings, Demand } from '$lib/core/demand';
 import type { SewnOutline } from '$lib/core/hoop';
 import type { Workshop } from '$lib/core/workshop';
 import type { Bundle } from '$lib/core/exchange';
@@ -77,7 +77,7 @@ export interface ReadingWorker {
 /** The rest of the heavy work, needed later and seldom. */
 export interface CoreWorker {
   /** Plans a build for the cutting table. A fault of ours in one build is a problem of its own. */
-  demand(build: Build, tapes: StoredTapes, workshop: Workshop): Result<Demand>;
+  demand(build: Build, readings: BuildReadings, workshop: Workshop): Result<Demand>;
   csvToTape(text: string, label: string): Result<Uint8Array>;
   /** Ids of those tapes that sew the same as this one. */
   sewnAlike(bytes: Uint8Array, others: StoredTape[]): Result<string[]>;

@@ -1,9 +1,9 @@
-import { itemAt, ok, type Result } from '../base';
-import { roleOverrides, type Build } from '../build';
+import { itemAt } from '../base';
+import type { Build } from '../build';
 import { gatherChecklist, type ChecklistLine, type CutDemand } from '../cut';
 import { callsOf, type Call } from '../order';
-import { planBuild, readTyped, type BuildPlan } from '../plan';
-import type { Reading, RoleOverrides } from '../reading';
+import { planBuild, type BuildPlan, type InsertedReadings } from '../plan';
+import type { Reading } from '../reading';
 import { pieceShape, type PieceShape } from '../template';
 import { bobbinsForOrder, threadList, type BobbinUse, type ThreadJob } from '../thread';
 import { haltsOf, hoopAt, popsOut, unhoopAt } from '../score';
@@ -36,37 +36,19 @@ interface Sewing extends Pick<ThreadJob, 'blocks'> {
   /** as it is sewn in hoopings that it shares with other builds, by their ids */
   shared: Record<string, Call[]>;
 }
-/** The tapes of a build as they are stored. */
-export interface StoredTapes {
-  /** empty where stops were typed */
-  own: Uint8Array;
+/** All that a build is sewn from, as it was read. */
+export interface BuildReadings {
+  own: Reading;
   /** by insertion; one that is gone is left out */
-  inserted: Record<string, Uint8Array>;
+  inserted: InsertedReadings;
 }
-/** Reads one tape with its maker's roles. @param id of the tape */
-export type TapeReader = (id: string, bytes: Uint8Array, roles: RoleOverrides) => Result<Reading>;
 
-/** Plans a build for the cutting table. Without its own tape there is none; an inserted one that cannot be read is left out. */
-export function demandOf(
-  build: Build,
-  tapes: StoredTapes,
-  workshop: Workshop,
-  read: TapeReader,
-): Result<Demand> {
-  const own = build.typed
-    ? ok(readTyped(build.typed, build.machineId, workshop))
-    : read(build.tapeId, tapes.own, roleOverrides(build));
-  if (!own.ok) return own;
-  const inserted: Record<string, Reading> = {};
-  for (const { id, tapeId } of build.insertions) {
-    const bytes = tapes.inserted[id];
-    const other = tapeId && bytes ? read(tapeId, bytes, {}) : null;
-    if (other?.ok) inserted[id] = other.value;
-  }
-  const planned = (as: Build) => planBuild(as, own.value, workshop, inserted);
+/** Plans a build for the cutting table. */
+export function demandOf(build: Build, { own, inserted }: BuildReadings, workshop: Workshop): Demand {
+  const planned = (as: Build) => planBuild(as, own, workshop, inserted);
   const demand = demandOfPlan(build, planned(build), workshop);
   demand.sewing.shared = sharedCalls(build, workshop, planned);
-  return ok(demand);
+  return demand;
 }
 /** What a build takes in each hooping that it shares: the first is hooped up for all, the last taken out with all. */
 function sharedCalls(build: Build, { hoopings }: Workshop, planned: (as: Build) => BuildPlan) {

@@ -6,10 +6,10 @@ import type { RoleOverrides } from '$lib/core/reading';
 import { emptyTape, type Tape } from '$lib/core/tape';
 import { PATTERNS } from '$lib/core/techniques';
 import type { ReadRequest, ReadTape } from '$lib/workers';
-import type { Demand, StoredTapes } from '$lib/core/demand';
+import type { Demand } from '$lib/core/demand';
 import type { Workshop } from '$lib/core/workshop';
 import { readingsOf, type ReadBuild } from './read-parts';
-import { missing, readStored } from './read-stored';
+import { readStored } from './read-stored';
 import { workroom } from './workroom.svelte';
 
 /** How this workroom reads tapes. */
@@ -37,23 +37,13 @@ export async function readBuild(build: Build): Promise<Result<ReadBuild>> {
   return ok({ own: own.value, inserted });
 }
 
-/** The bytes of all that a build is sewn from. */
-async function storedTapes(build: Build): Promise<Result<StoredTapes>> {
-  const own = build.typed ? new Uint8Array() : await workroom.store.tape(build.tapeId);
-  if (!own) return { ok: false, problem: missing };
-  const inserted: StoredTapes['inserted'] = {};
-  for (const { id, tapeId } of build.insertions) {
-    const bytes = tapeId ? await workroom.store.tape(tapeId) : null;
-    if (bytes) inserted[id] = bytes;
-  }
-  return ok({ own, inserted });
-}
 /** What a build asks of the cutting table, worked out in a worker. */
 export async function readDemand(build: Build, workshop: Workshop): Promise<Result<Demand>> {
-  const tapes = await storedTapes(build);
-  if (!tapes.ok) return tapes;
+  const read = await readBuild(build);
+  if (!read.ok) return read;
+  const readings = { own: read.value.own.reading, inserted: readingsOf(read.value.inserted) };
   const { core } = await import('$lib/workers');
-  return core((remote) => remote.demand(build, tapes.value, workshop));
+  return core((remote) => remote.demand(build, readings, workshop));
 }
 
 /** A tape by itself, read without anybody's roles. */
