@@ -84,6 +84,11 @@ function sharedBy<W>(start: () => Started<W>) {
     return answerOf(ask(shared.remote), shared.failed);
   };
 }
+/** Workers of places that cannot show much without them: started while the place is still being fetched. */
+export const wake = {
+  core: () => void core(() => Promise.resolve(ok(null))),
+  outline: () => void outline(() => Promise.resolve(ok(null))),
+};
 const startPdf = () =>
   started<PdfWorker>(new Worker(new URL('./pdf.worker.ts', import.meta.url), { type: 'module' }));
 const reading = sharedBy(startReading);

@@ -1,0 +1,3 @@
+import { wake } from '$lib/workers';
+
+export const load = () => wake.core();
