@@ -46,13 +46,13 @@
   aria-label="Layout of {group.name}"
 >
   <div class="flex flex-wrap items-baseline gap-3">
-    <h2 class="text-xl">{group.name}</h2>
-    <p class="label flex-1 basis-full sm:basis-0">
+    <h2 class="text-xl max-lg:mr-auto">{group.name}</h2>
+    <p class="label order-last basis-full lg:order-none lg:flex-1 lg:basis-0">
       {#if layout?.sheets.length}{count(placedCount(layout), 'piece')} on {count(
           layout.sheets.length,
           'cut length or sheet',
           'cut lengths or sheets',
-        )}; {percent} % of what is cut off is used{laid.way ? `; ${laid.way.toLowerCase()}` : ''}.{/if}
+        )}; {percent}&nbsp;% of what is cut off is used{laid.way ? `; ${laid.way.toLowerCase()}` : ''}.{/if}
     </p>
     {#if movement}
       <strong class="text-needle">In use: taken off the shelf</strong>

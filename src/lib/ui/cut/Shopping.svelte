@@ -61,10 +61,9 @@
   <thead class="label border-b border-rule"
     ><tr
       ><th class="w-10 py-1 font-normal" scope="col">There</th><th class="font-normal" scope="col">What</th
-      ><th class="font-normal" scope="col">Buy</th><th class="font-normal" scope="col">Needed</th><th
-        class="text-right font-normal"
-        scope="col">Cost</th
-      ></tr
+      ><th class="font-normal" scope="col">Buy</th><th class="font-normal max-sm:hidden" scope="col"
+        >Needed</th
+      ><th class="text-right font-normal" scope="col">Cost</th></tr
     ></thead
   >
   {#each aisles as { name, list }, place (place)}
@@ -80,10 +79,12 @@
               label="{p.name} is there"
               large
             /></td
-          ><td
-            >{#if p.colour}<span class="mr-2"><ThreadDot colour={p.colour} /></span>{/if}{p.name}</td
-          ><td class={['font-bold', p.impossible && 'text-madder']}>{p.amount}</td><td class="label"
-            >{p.needs}</td
+          ><td class="pr-3"
+            >{#if p.colour}<span class="mr-2"><ThreadDot colour={p.colour} /></span>{/if}{p.name}<span
+              class="label block sm:hidden">{p.needs}</span
+            ></td
+          ><td class={['pr-3 font-bold', p.impossible && 'text-madder']}>{p.amount}</td><td
+            class="label max-sm:hidden">{p.needs}</td
           ><td class="text-right tabular-nums">{p.impossible ? '' : money(p.cost)}</td></tr
         >
       {/each}
@@ -93,9 +94,9 @@
   {/each}
   {#if cutting.purchases.length}<tfoot
       ><tr class="border-t border-ink font-bold"
-        ><td></td><td class="py-1.5" colspan="3">{count(open.length, 'thing')} to buy</td><td
-          class="text-right">{money(total)}</td
-        ></tr
+        ><td></td><td class="py-1.5" colspan="2">{count(open.length, 'thing')} to buy</td><td
+          class="max-sm:hidden"
+        ></td><td class="text-right">{money(total)}</td></tr
       ></tfoot
     >{/if}
 </table>
