@@ -25,15 +25,17 @@
 <li class="relative flex items-center gap-x-2 py-1 hover:bg-paper" data-testid="build">
   <a
     href={resolve('/builds/[id]', { id: build.id })}
-    class="grid min-w-0 flex-1 grid-cols-[3.5rem_minmax(0,1fr)] items-center gap-x-4 gap-y-1 rounded px-2 py-1 md:grid-cols-[3.5rem_minmax(0,1fr)_8.5rem_9rem_7.5rem_9rem]"
+    class="grid min-w-0 flex-1 grid-cols-[3.5rem_minmax(0,1fr)] items-center gap-x-4 gap-y-1 rounded px-2 py-1 xl:grid-cols-[3.5rem_minmax(0,1fr)_8.5rem_9rem_7.5rem_9rem]"
   >
     <TapePicture {build} size={56} />
-    <span class="min-w-0 pr-24 md:pr-0">
-      <strong class="block text-lg leading-tight md:truncate">{build.name}</strong>
+    <span class="min-w-0 pr-24 xl:pr-0">
+      <strong class="block text-lg leading-tight xl:truncate">{build.name}</strong>
       <span class="block text-sm text-quiet">{techniqueById(build.technique).name}</span>
       {#if build.tags.length}<span class="block text-sm text-needle">{build.tags.join(', ')}</span>{/if}
     </span>
-    <span class="col-span-2 flex flex-wrap gap-x-4 text-sm md:contents md:text-base">
+    <span
+      class="col-span-2 flex flex-wrap gap-x-4 text-sm sm:col-span-1 sm:col-start-2 sm:grid sm:grid-cols-4 xl:contents xl:text-base"
+    >
       <span>
         {#if facts}{facts.hoop}{@render below(count(facts.stops, 'stop'))}{:else}<span class="text-quiet"
             >…</span
@@ -58,7 +60,7 @@
       </span>
     </span>
   </a>
-  <span class="absolute top-2 right-0 flex gap-2 md:static">
+  <span class="absolute top-2 right-0 flex gap-2 xl:static">
     <button
       type="button"
       class="btn min-h-11 px-3"
@@ -77,5 +79,5 @@
   </span>
 </li>
 
-{#snippet below(text: string)}<span class="label md:block"><span class="mr-1 md:hidden">,</span>{text}</span
+{#snippet below(text: string)}<span class="label sm:block"><span class="mr-1 sm:hidden">,</span>{text}</span
   >{/snippet}

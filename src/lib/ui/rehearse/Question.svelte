@@ -34,7 +34,7 @@
       <button
         type="button"
         class={[
-          'btn min-h-16 w-full text-left text-lg whitespace-normal',
+          'btn min-h-16 w-full justify-start text-left text-lg whitespace-normal',
           given && answer.right && 'border-2 border-needle bg-needle-soft',
           given === answer && !answer.right && 'border-2 border-madder bg-madder-soft',
         ]}

@@ -22,8 +22,10 @@
     <a class="btn px-3" href={resolve('/builds/[id]', { id })} aria-label="Back to the build"
       ><X size={22} /></a
     >
-    <span class="min-w-0 flex-1 truncate font-display">{rehearsal.build?.name ?? ''}</span>
-    <span class="text-quiet">a rehearsal: nothing goes into the log</span>
+    <span class="flex min-w-0 flex-1 flex-wrap items-baseline gap-x-3">
+      <span class="max-w-full truncate font-display">{rehearsal.build?.name ?? ''}</span>
+      <span class="text-quiet max-sm:text-sm sm:ml-auto">a rehearsal: nothing goes into the log</span>
+    </span>
     <strong class="whitespace-nowrap" aria-label="Right so far"
       >{rehearsal.right} of {rehearsal.answers.length}</strong
     >
