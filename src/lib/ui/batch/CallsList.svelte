@@ -36,7 +36,7 @@
         onchange={(id) => (who = id)}
       />{/if}
   </h3>
-  <div class="overflow-x-auto">
+  <div class="relative overflow-x-auto">
     <table class="w-full min-w-160 text-left">
       <thead class="label">
         <tr>

@@ -23,7 +23,7 @@
       By the log, for what is done. Cloth and thread are taken as planned for each item that was sewn; what is
       earned is what an hour of hands has left when all else is paid.
     </p>
-    <div class="overflow-x-auto">
+    <div class="relative overflow-x-auto">
       <table class="w-full min-w-160 text-left" data-testid="came-to">
         <thead class="label"
           ><tr

@@ -127,7 +127,7 @@
       />
     </div>
   </div>
-  <div class="mt-4 overflow-x-auto">
+  <div class="relative mt-4 overflow-x-auto">
     <table class="w-full min-w-140 text-right" data-testid="breaks">
       <thead class="label"
         ><tr

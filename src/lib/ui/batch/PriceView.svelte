@@ -96,7 +96,7 @@
         />
       </div>
     </div>
-    <div class="overflow-x-auto">
+    <div class="relative overflow-x-auto">
       <table class="w-full min-w-160 text-left">
         <thead class="label">
           <tr>

@@ -39,7 +39,7 @@
           worth.head,
         )}.
       </p>{/if}
-    <div class="overflow-x-auto">
+    <div class="relative overflow-x-auto">
       <table class="w-full min-w-160 text-left">
         <thead class="label">
           <tr>

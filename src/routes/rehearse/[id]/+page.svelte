@@ -26,9 +26,9 @@
       <span class="max-w-full truncate font-display">{rehearsal.build?.name ?? ''}</span>
       <span class="text-quiet max-sm:text-sm sm:ml-auto">a rehearsal: nothing goes into the log</span>
     </span>
-    <strong class="whitespace-nowrap" aria-label="Right so far"
-      >{rehearsal.right} of {rehearsal.answers.length}</strong
-    >
+    {#if rehearsal.answers.length}<strong class="whitespace-nowrap" title="Right so far"
+        >{rehearsal.right} of {rehearsal.answers.length}</strong
+      >{/if}
   </header>
   {#if rehearsal.missing}
     <p class="m-8" role="alert">
