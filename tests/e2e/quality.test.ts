@@ -3,7 +3,7 @@ import { expect } from 'chai';
 import { gzipSync } from 'node:zlib';
 import type { BrowserContext, Page } from 'playwright-core';
 import { openPage, useApp } from '../support/app';
-import { overlaps } from '../support/overlaps';
+import { overlaps, smallControls } from '../support/crowded';
 
 const used = useApp();
 
@@ -85,6 +85,20 @@ describe('every place', () => {
       expect(await violations(page)).to.deep.equal([]);
       expect(await crowded(page)).to.deep.equal(ROOMY);
     });
+
+  it('gives a finger 44 px for each control', async () => {
+    const hand = await openPage(used.browser, { viewport: SIZES.phone, isMobile: true, hasTouch: true });
+    const small: Record<string, string[]> = {};
+    for (const path of PLACES.filter((p) => !p.endsWith('/print') && !p.startsWith('/batch/quote'))) {
+      await hand.page.goto(used.app.url + path);
+      await hand.page.locator('h1, h2').first().waitFor();
+      await hand.page.waitForLoadState('networkidle');
+      const found = await smallControls(hand.page);
+      if (found.length) small[path] = found;
+    }
+    expect(small).to.deep.equal({});
+    await hand.context.close();
+  });
 
   it('the log’s other views too', async () => {
     await page.goto(`${used.app.url}/log`);

@@ -6,6 +6,7 @@ import {
   demandsOf,
   latenessOf,
   nextOf,
+  linesThatWant,
   openOrders,
   orderProgress,
   onDay,
@@ -74,6 +75,17 @@ describe('how far orders have come', () => {
       ['tea-room', 10, 10],
     ]);
     expect(open[0]?.lines[0]?.line.buildId).to.equal('tea-tent-napkin');
+    expect(
+      linesThatWant('picnic-coaster', open).map(({ order: { id }, line: { buildId, quantity } }) => [
+        id,
+        buildId,
+        quantity,
+      ]),
+    ).to.deep.equal([
+      ['breakfast', 'picnic-coaster', 52],
+      ['tea-room', 'picnic-coaster', 2],
+    ]);
+    expect(linesThatWant('nobody', open)).to.deep.equal([]);
   });
   it('what is made goes to the earliest due of those that were ordered before, and is given once', () => {
     const lines = orderProgress(

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { boxOf, type Box } from '$lib/core/base';
-import { repeatGap, repeatPlaces } from '$lib/core/hoop';
+import { boxOf, type Box, type Point } from '$lib/core/base';
+import { repeatGap, repeatPlaces, sewnHull } from '$lib/core/hoop';
 import { SimulatedMachine } from '$lib/core/machine';
 import { numbersWith } from '$lib/core/numbers';
 import { composeDesign, composeTape, planBuild } from '$lib/core/plan';
@@ -22,6 +22,39 @@ import {
 import { newWorkshop, type Workshop } from '$lib/core/workshop';
 import { crewPatch, demoWorkroom, gullPennant, pouch, tailTab } from '$lib/demo';
 import { example, readAs } from '../support/examples';
+
+describe('what all that is sewn reaches to', () => {
+  const coordinate = fc.integer({ min: -400, max: 400 }).map((v) => v / 8);
+  const line = fc
+    .array(coordinate, { minLength: 2, maxLength: 40 })
+    .map((all) => Float32Array.from(all.slice(all.length % 2)));
+  it('holds every point of every line, and half a width round each, and no more than that', () =>
+    fc.assert(
+      fc.property(
+        fc.array(line, { minLength: 1, maxLength: 5 }),
+        fc.constantFrom(null, 4),
+        (lines, widthMm) => {
+          const extents = { minX: 0, minY: 0, maxX: 20, maxY: 10 };
+          const blocks = [
+            { lines: lines.map((points) => ({ points, closed: false, lengthMm: 0 })), widthMm },
+          ];
+          const hull = sewnHull({ blocks, extents });
+          const half = (widthMm ?? 0) / 2;
+          const reached = lines.flatMap((points) =>
+            Array.from({ length: points.length / 2 }, (_, i) => ({
+              x: points[2 * i]! - 10,
+              y: points[2 * i + 1]! - 5,
+            })),
+          );
+          for (let turn = 0; turn < 8; turn++) {
+            const [x, y] = [Math.cos((turn * Math.PI) / 4), Math.sin((turn * Math.PI) / 4)];
+            const far = (path: readonly Point[]) => Math.max(...path.map((p) => p.x * x + p.y * y));
+            expect(far(hull)).to.be.closeTo(far(reached) + half, 1e-4);
+          }
+        },
+      ),
+    ));
+});
 
 /** A hoop large enough for a dozen patches. */
 const roomy = hoopOf(400, 400);

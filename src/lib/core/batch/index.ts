@@ -10,6 +10,7 @@ export { roomLeft } from './fill';
 export { latenessOf, type Lateness } from './late';
 export { nextOf, onHeads, plannedCalls, type PlannedCall } from './now';
 export {
+  linesThatWant,
   openOrders,
   orderProgress,
   orderSums,

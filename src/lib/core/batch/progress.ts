@@ -95,6 +95,10 @@ export function openOrders(progress: readonly LineProgress[]): OpenOrder[] {
     })
     .sort((a, b) => (a.sums.due ?? NEVER).localeCompare(b.sums.due ?? NEVER));
 }
+/** Lines of open orders that want a build, in the order of these. */
+export const linesThatWant = (buildId: string, orders: readonly OpenOrder[]): LineProgress[] =>
+  orders.flatMap(({ lines }) => lines.filter(({ line }) => line.buildId === buildId));
+
 /** What open orders want of a build. */
 export interface WantedOfBuild {
   done: number;

@@ -12,19 +12,28 @@ export interface Sold {
   sheetMm?: number;
   pack?: number;
 }
+interface Supply {
+  name: string;
+  plural: string;
+  /** what a pack is counted in */
+  unit: 'm' | 'piece';
+  pack: number;
+  price: number;
+}
 /** Thread comes on spools and cones, pack: metres on one; needles and bobbins in packs. */
 const SUPPLIES = {
-  'thread-spool': { name: 'spool of thread', plural: 'spools of thread', pack: 500, price: 3 },
-  'thread-cone': { name: 'cone of thread', plural: 'cones of thread', pack: 1000, price: 5 },
+  'thread-spool': { name: 'spool of thread', plural: 'spools of thread', unit: 'm', pack: 500, price: 3 },
+  'thread-cone': { name: 'cone of thread', plural: 'cones of thread', unit: 'm', pack: 1000, price: 5 },
   'bobbin-thread': {
     name: 'spool of bobbin thread',
     plural: 'spools of bobbin thread',
+    unit: 'm',
     pack: 1000,
     price: 5,
   },
-  'wound-bobbin': { name: 'prewound bobbin', plural: 'prewound bobbins', pack: 12, price: 9 },
-  'machine-needle': { name: 'machine needle', plural: 'machine needles', pack: 5, price: 4 },
-} as const;
+  'wound-bobbin': { name: 'prewound bobbin', plural: 'prewound bobbins', unit: 'piece', pack: 12, price: 9 },
+  'machine-needle': { name: 'machine needle', plural: 'machine needles', unit: 'piece', pack: 5, price: 4 },
+} as const satisfies Record<string, Supply>;
 type SupplyKey = keyof typeof SUPPLIES;
 const SUPPLY_KEYS = Object.keys(SUPPLIES) as SupplyKey[];
 /** Zips are pieces that are bought one by one. */
@@ -57,13 +66,7 @@ export const soldName = (key: SoldKey): string =>
   isSupply(key) ? SUPPLIES[key].plural : isNotion(key) ? NOTIONS[key].plural : MATERIALS[key].name;
 /** What a pack is counted in; empty for cloth. */
 export const soldUnit = (key: SoldKey): string =>
-  key === 'machine-needle' || key === 'wound-bobbin'
-    ? 'piece'
-    : isSupply(key)
-      ? 'm'
-      : isNotion(key)
-        ? NOTIONS[key].unit
-        : '';
+  isSupply(key) ? SUPPLIES[key].unit : isNotion(key) ? NOTIONS[key].unit : '';
 
 /** How the maker buys one thing, where it differs. mm */
 export const soldSchema = z.object({

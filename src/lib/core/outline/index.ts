@@ -32,5 +32,6 @@ export {
   twiceAround,
   zigzag,
 } from './lines';
-export { diamonds, meander, tatami } from './areas';
+export { diamonds, tatami } from './areas';
+export { meander } from './stipple';
 export { TapeMaker } from './tape-maker';

@@ -68,7 +68,7 @@
       >
       <tbody class="divide-y divide-rule border-y border-rule">
         {#each rows as row, n (n)}
-          <tr class="align-top">
+          <tr class="align-baseline">
             <td
               ><Fold
                 >{#snippet title()}{row.label}{/snippet}{#each row.because as because, n (n)}<p

@@ -194,7 +194,7 @@
   <div class="flex items-center gap-1">
     <input
       type="range"
-      class="min-w-0 flex-1"
+      class="min-w-0 flex-1 pointer-coarse:h-11"
       min="0"
       max={records}
       value={scrubbedTo ?? records}

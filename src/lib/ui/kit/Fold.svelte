@@ -16,7 +16,7 @@
 <div class={own} data-testid={testid}>
   <button
     type="button"
-    class="flex items-center gap-1 py-1 text-left hover:underline"
+    class="tap flex items-center gap-1 py-1 text-left hover:underline"
     aria-expanded={open}
     onclick={() => (open = !open)}
     ><ChevronRight

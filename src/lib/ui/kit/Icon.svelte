@@ -1,4 +1,5 @@
 <script lang="ts">
+  import type { ClassValue } from 'svelte/elements';
   import { iconPath, type IconNode } from './icon-path';
 
   // Draws an icon of the library; vite.config puts it in the place of the library's own.
@@ -6,7 +7,7 @@
     icon: { node: IconNode };
     /** px */
     size?: number;
-    class?: string;
+    class?: ClassValue;
   }
   let { icon, size = 24, class: classes }: Props = $props();
 </script>

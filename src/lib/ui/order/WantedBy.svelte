@@ -1,7 +1,7 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
   import { resolve } from '$app/paths';
-  import { openOrders, orderProgress } from '$lib/core/batch';
+  import { linesThatWant, openOrders, orderProgress } from '$lib/core/batch';
   import { orderName } from '../batch/words';
   import { dueOn, isPast } from '../builds/due';
   import { addLine, addOrder } from '../state/orders';
@@ -11,9 +11,9 @@
   let { buildId, quantity }: { buildId: string; quantity: number } = $props();
   const now = Date.now();
   const wanted = $derived(
-    openOrders(orderProgress(workroom.workshop.orders, workroom.log.all, workroom.movements)).flatMap(
-      ({ order, lines }) =>
-        lines.filter(({ line }) => line.buildId === buildId).map(({ line, done }) => ({ order, line, done })),
+    linesThatWant(
+      buildId,
+      openOrders(orderProgress(workroom.workshop.orders, workroom.log.all, workroom.movements)),
     ),
   );
   async function order() {

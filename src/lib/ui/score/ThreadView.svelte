@@ -172,7 +172,7 @@
             /></td
           >
           <td class="py-1 pr-3"
-            ><button type="button" class="text-left hover:underline" onclick={() => goTo(step.id)}
+            ><button type="button" class="tap text-left hover:underline" onclick={() => goTo(step.id)}
               >{step.title}</button
             ><span class="label block sm:hidden"
               >{[

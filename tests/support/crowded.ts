@@ -40,3 +40,25 @@ export const overlaps = (page: Page): Promise<string[]> =>
     },
     [DEEP, WIDE] as const,
   );
+
+/** What a finger needs, less a rounding, px. */
+const FINGER = 43.5;
+
+/** Controls that a finger would miss; of a step of the score its own hit area counts, and a link in a sentence is as high as that. */
+export const smallControls = (page: Page): Promise<string[]> =>
+  page.evaluate(
+    (least) =>
+      [...document.querySelectorAll<HTMLElement>('a[href], button, input, select, textarea, summary, label')]
+        .filter((e) => {
+          const { width, height } = e.getBoundingClientRect();
+          const { visibility, opacity, display } = getComputedStyle(e);
+          if (!width || !height || height >= least || visibility === 'hidden' || opacity === '0') return false;
+          if (e.matches('.sr-only, .sr-only *, [inert] *, [data-testid=score] *')) return false;
+          // A label of a field beside it is no control of its own; what lies in a label is hit with it.
+          if (e instanceof HTMLLabelElement && !/checkbox|radio|file/.test((e.control as HTMLInputElement | null)?.type ?? 'file')) return false; // prettier-ignore
+          if ((e.closest('label')?.getBoundingClientRect().height ?? 0) >= least) return false;
+          return !(e.matches('p a, dd a') && display === 'inline');
+        })
+        .map((e) => `${e.tagName} “${(e.getAttribute('aria-label') ?? e.innerText).trim().slice(0, 30)}” ${e.getBoundingClientRect().height}`), // prettier-ignore
+    FINGER,
+  );
