@@ -127,7 +127,19 @@ describe('data safety', () => {
       .map((f) => join('/', relative('build/client', f.parentPath), f.name));
     expect(built.filter((file) => !kept.includes(file))).to.deep.equal([]);
     expect(built).to.include('/icon.svg');
+    // Each place has a page of its own, which names the parts that it begins with.
+    const partsOf = (links: string | null | undefined) =>
+      [...(links ?? '').matchAll(/<([^>]+)>; rel="modulepreload"/g)].map(([, part]) => part);
+    const own: Record<string, (string | undefined)[]> = {};
+    for (const path of ['/', '/cut', '/builds/line-winder-pouch'])
+      own[path] = partsOf((await fetch(app.url + path)).headers.get('link'));
+    expect(own['/cut']).not.to.deep.equal(own['/']);
+    expect(own['/builds/line-winder-pouch']?.length).to.be.greaterThan(30);
     await app.stop();
+    for (const [path, parts] of Object.entries(own)) {
+      const answer = await page.goto(app.url + path);
+      expect(partsOf(answer?.headers().link), path).to.deep.equal(parts);
+    }
     // What the browser remembers by itself may be gone at any time.
     await (await context.newCDPSession(page)).send('Network.clearBrowserCache');
     for (const [path, text] of [
