@@ -86,14 +86,22 @@ describe('every place', () => {
       expect(await crowded(page)).to.deep.equal(ROOMY);
     });
 
-  it('gives a finger 44 px for each control', async () => {
+  it('gives a finger 44 px for each control, and scrolls no place sideways for it', async () => {
     const hand = await openPage(used.browser, { viewport: SIZES.phone, isMobile: true, hasTouch: true });
     const small: Record<string, string[]> = {};
     for (const path of PLACES.filter((p) => !p.endsWith('/print') && !p.startsWith('/batch/quote'))) {
       await hand.page.goto(used.app.url + path);
       await hand.page.locator('h1, h2').first().waitFor();
       await hand.page.waitForLoadState('networkidle');
+      // Where all is as large as that, it must still find room.
+      const wide = await hand.page.evaluate(() =>
+        Math.max(
+          0,
+          ...[document.documentElement, document.querySelector('main')].map((e) => e?.scrollWidth ?? 0),
+        ),
+      );
       const found = await smallControls(hand.page);
+      if (wide > SIZES.phone.width) found.push(`${wide} px wide`);
       if (found.length) small[path] = found;
     }
     expect(small).to.deep.equal({});

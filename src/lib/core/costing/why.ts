@@ -29,7 +29,7 @@ export function whysOf(
             : `${money(costPerUnit)} a ${UNITS[unit] ?? unit}`
         }.`,
     ),
-    `${formatNumber(task.threadM)} m an item, above and below, for ${sewn} at ${money(1000 * task.threadCostPerM)} for 1,000 m.`,
+    `${formatNumber(task.threadM)} m an item, above and below, for ${sewn} at ${money(1000 * task.threadCostPerM)} for ${formatNumber(1000)} m.`,
     `${sewn} in ${count(load.hoopings, 'hooping')} hold a head for ${formatDuration(hours.oneHead)}, ${from}, at ${money(task.machineRate)} an hour.${shares()}`,
     `${formatDuration(hours.hands)} of hands for ${sewn} ${from}, at ${money(task.handRate)} an hour.`,
     `${formatDuration(task.setupSeconds)} of machine and hands, once: ${money(setup)}, however many follow; ${money(setup / task.quantity)} of each item.`,

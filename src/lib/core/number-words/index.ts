@@ -144,7 +144,7 @@ const WORDS: Readonly<Record<NumberId, Words>> = {
   'thread.bobbinPrewound': row('Thread', 'On a bobbin, prewound', 'Wound tighter than a machine at home does it.'),
   'thread.bobbinLarge': row('Thread', 'On a bobbin, size M', 'The largest that heads take.'),
   'thread.bobbinKeep': row('Thread', 'Kept back on the bobbin', 'The last turns slip.'),
-  'thread.gramsPerKm': row('Thread', 'Weight of 1,000 m of top thread', 'Forty weight: 40 m weigh one gram.'),
+  'thread.gramsPerKm': row('Thread', 'Weight of a kilometre of top thread', 'Forty weight: 40 m weigh one gram.'),
   'thread.metallicSpeed': row('Thread', 'Speed cap, metallic', 'It frays and snaps when it is pulled fast.'),
 
   'check.openingLeast': row('Check', 'Smallest opening to turn through', 'Three fingers must go in.'),

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { count, formatMoney, inMain, itemAt, percent } from '$lib/core/base';
+  import { formatNumber, count, formatMoney, inMain, itemAt, percent } from '$lib/core/base';
   import { breaksOf, type LineCostInput, type LineCosts } from '$lib/core/costing';
   import type { Pricing } from '$lib/core/workshop';
   import Fold from '../kit/Fold.svelte';
@@ -110,7 +110,7 @@
             )} of the price.{/if}
         </p>{/if}
       {#if thousand !== null}<p class="mb-3">
-          {money(thousand)} for 1,000 stitches, to set beside what others ask.
+          {money(thousand)} for {formatNumber(1000)} stitches, to set beside what others ask.
         </p>{/if}
       <LogChart
         title="One item, by how many are ordered"

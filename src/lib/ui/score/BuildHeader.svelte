@@ -81,7 +81,7 @@
       </optgroup>
     {/each}
   </select>
-  <div class="flex gap-1.5">
+  <div class="flex flex-wrap gap-1.5">
     <UndoButtons {editor} />
     <a
       class="btn px-2.5"

@@ -233,7 +233,9 @@
     >
       <Guard what="This view of {build.name}" ways={ways(build)}>
         {#if view === 'step' && editor.stack}
-          <div class="grid min-h-0 flex-1 gap-4 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)_minmax(0,1.05fr)]">
+          <div
+            class="grid min-h-0 flex-1 grid-cols-1 gap-4 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)_minmax(0,1.05fr)]"
+          >
             <section
               class="flex min-h-0 flex-col rounded-lg border border-rule bg-paper p-2"
               aria-label="Cross-section"
