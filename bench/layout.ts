@@ -6,6 +6,7 @@ import {
   perfectRoll,
   perfectSheets,
   rowsLength,
+  smaller,
   type CuttingCase,
 } from '../tests/support/cutting';
 
@@ -62,6 +63,30 @@ export function printLayouts(seconds: number) {
     `Perfect rolls: ${percent(mean(rolls))} longer than known on average, ${percent(Math.max(...rolls))} at worst`,
   );
 
+  const free = (
+    [
+      [3, 10],
+      [4, 16],
+      [5, 40],
+    ] as const
+  ).flatMap(([sheets, n]) =>
+    [1, 2, 3, 4].map((seed) => {
+      const c = smaller(perfectSheets(10 * n + seed, n * sheets, sheets, 1), 0.03, seed);
+      return solve(c).layout.sheets.length - sheets;
+    }),
+  );
+  console.log(
+    `Sheets with 3 % free: ${percent(free.filter((more) => more <= 0).length / free.length)} equal, of ${free.length}, ${Math.max(...free)} more at worst`,
+  );
+  const looseRolls = [25, 50, 80, 120].flatMap((n) =>
+    [1, 2, 3].map((seed) => {
+      const c = smaller(perfectRoll(10 * n + seed, n, 1), 0.03, seed);
+      return solve(c).layout.rollLengthMm / (c.known as number) - 1;
+    }),
+  );
+  console.log(
+    `Rolls with 3 % free: ${percent(mean(looseRolls))} longer than known on average, ${percent(Math.max(...looseRolls))} at worst`,
+  );
   const copies = [10, 16, 24].flatMap((n) =>
     [1, 2, 3, 4].map((seed) => {
       const c = copiesOf(perfectSheets(10 * n + seed, n, 1, 1), 8);

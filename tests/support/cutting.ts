@@ -34,6 +34,16 @@ export function perfectSheets(
     known: sheets,
   };
 }
+/** A case whose pieces are each a little smaller than they were cut, every side by up to this share of it: what is known stays possible. */
+export function smaller(of: CuttingCase, share: number, seed: number): CuttingCase {
+  const dice = new Dice(seed);
+  const less = (length: number) => Math.floor(100 * length * (1 - share * dice.next())) / 100;
+  return {
+    ...of,
+    name: `${of.name}, each up to ${100 * share} % smaller`,
+    pieces: of.pieces.map((p) => ({ ...p, widthMm: less(p.widthMm), heightMm: less(p.heightMm) })),
+  };
+}
 /** So many copies of every piece of a case: the best answer is known to be no worse than so many times its own. */
 export function copiesOf(of: CuttingCase, times: number): CuttingCase {
   return {

@@ -6,11 +6,11 @@
   import OrderEditor from '$lib/ui/batch/OrderEditor.svelte';
   import OrderList from '$lib/ui/batch/OrderList.svelte';
   import { followBatch, plan } from '$lib/ui/batch/plan.svelte';
-  import PriceView from '$lib/ui/batch/PriceView.svelte';
   import PlanView from '$lib/ui/batch/PlanView.svelte';
   import UndoButtons from '$lib/ui/kit/UndoButtons.svelte';
   import { takesHistoryKey } from '$lib/ui/shell/keys';
   import { isBatchPart, workshopSteps } from '$lib/ui/state/workshop-steps.svelte';
+  import Part from '$lib/ui/kit/Part.svelte';
   import Tabs from '$lib/ui/kit/Tabs.svelte';
   import EmptyWorkroom from '$lib/ui/shell/EmptyWorkroom.svelte';
   import { addOrder } from '$lib/ui/state/orders';
@@ -90,7 +90,12 @@
               order={chosen}
               lines={own}
               onchoose={(id) => (asked = id)}
-            />{:else if chosen}<PriceView order={chosen} lines={own} />{/if}
+            />{:else if chosen}<Part load={() => import('$lib/ui/batch/PriceView.svelte')}
+              >{#snippet children({ default: PriceView })}<PriceView
+                  order={chosen}
+                  lines={own}
+                />{/snippet}</Part
+            >{/if}
         </div>
       {/if}
     </Tabs>

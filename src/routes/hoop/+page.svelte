@@ -2,8 +2,8 @@
   import { page } from '$app/state';
   import { untrack } from 'svelte';
   import HoopPlace from '$lib/ui/hoop/HoopPlace.svelte';
+  import Part from '$lib/ui/kit/Part.svelte';
   import EmptyWorkroom from '$lib/ui/shell/EmptyWorkroom.svelte';
-  import TogetherPlace from '$lib/ui/together/TogetherPlace.svelte';
   import { workroom } from '$lib/ui/state/workroom.svelte';
 
   const asked = $derived(page.url.searchParams.get('build'));
@@ -15,7 +15,9 @@
 </script>
 
 {#if together}
-  {#key together}<TogetherPlace id={together} />{/key}
+  {#key together}<Part load={() => import('$lib/ui/together/TogetherPlace.svelte')}
+      >{#snippet children({ default: TogetherPlace })}<TogetherPlace id={together} />{/snippet}</Part
+    >{/key}
 {:else if id}
   {#key id}<HoopPlace {id} />{/key}
 {:else}

@@ -18,6 +18,11 @@ export interface Packing {
 
 /** How far a sheet is filled from its lower edge. */
 export const usedHeight = (bin: Bin) => bin.puts.reduce((most, p) => Math.max(most, p.y + p.h), 0);
+/** Which share of a sheet is covered. */
+export const fillOf = (bin: Bin) => areaOf(bin.puts) / (bin.w * bin.h);
+/** Of pieces that lie, in whole units squared. */
+export const areaOf = (puts: readonly { w: number; h: number }[]) =>
+  puts.reduce((sum, p) => sum + p.w * p.h, 0);
 
 /** Smaller is better, the first difference decides. */
 export function objectiveOf(
@@ -35,9 +40,8 @@ export function objectiveOf(
     const share = kind.roll ? height / kind.h : 1;
     cost += kind.cost * share;
     used += height * bin.w;
-    const area = bin.puts.reduce((sum, p) => sum + p.w * p.h, 0);
     // One sheet nearly empty is worth more than two half full: it may be emptied next.
-    even -= (area / (bin.w * bin.h)) ** 2;
+    even -= fillOf(bin) ** 2;
   }
   return [lost, Math.round(cost * 100), bins.length, even, used];
 }

@@ -3,6 +3,16 @@ import type { StockKind } from './answer';
 import type { Composite } from './rejoin';
 import type { Bin } from './types';
 
+/** What comes first, the largest of it. */
+export const SORTS: ((b: Composite) => number)[] = [
+  (b) => b.w * b.h,
+  (b) => Math.max(b.w, b.h) * 1e6 + Math.min(b.w, b.h),
+  (b) => b.w + b.h,
+  (b) => Math.min(b.w, b.h) * 1e6 + Math.max(b.w, b.h),
+  (b) => b.h * 1e6 + b.w,
+  (b) => b.w * 1e6 + b.h,
+];
+
 /** Blocks by a key, the largest first; shaken so that neighbours change places. */
 export function sorted(
   blocks: Composite[],

@@ -10,6 +10,13 @@ export interface Rules {
   match: boolean;
 }
 
+/** All ways to go about it. */
+export const RULES: Rules[] = (['area', 'short', 'long'] as const).flatMap((fit) =>
+  (['shorter', 'longer', 'large', 'even'] as const).flatMap((split) =>
+    [true, false].map((match) => ({ fit, split, match })),
+  ),
+);
+
 /** A sheet that is cut from edge to edge: the free places never overlap. */
 class OpenBin {
   readonly bin: Bin;

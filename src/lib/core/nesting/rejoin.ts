@@ -158,7 +158,7 @@ export function rejoin(
     return best;
   };
   for (;;) {
-    const best = bestOf(Math.ceil(open.length / MOST_WEIGHED)) ?? bestOf(1);
+    const best = bestOf(Math.max(1, Math.ceil(open.length / MOST_WEIGHED))) ?? bestOf(1);
     if (!best) return blocks.flatMap((b) => b ?? []);
     const a = alone(best.i);
     const b = best.turn ? turned(alone(best.j)) : alone(best.j);

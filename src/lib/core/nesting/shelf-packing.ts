@@ -1,6 +1,8 @@
+import { areaOf, usedHeight } from './answer';
 import { compositeOf, turned, type Composite } from './rejoin';
 import { fillByMatch, type Rules } from './guillotine';
 import type { Bin, Item } from './types';
+import { weaveBand } from './weaving';
 import type { Watch } from './watch';
 
 /** A stretch of a roll over its whole width. */
@@ -14,6 +16,14 @@ const TRIES_FIRST = 24;
 const TRIES_AGAIN = 40;
 /** A band may be a little worse than the best so far: what is left then may join better. */
 const SLACK = 0.04;
+/** How full a woven band is to be kept, and blocks from which one is worth weaving. */
+const FULL = 0.9;
+const LEAST = 8;
+/** How high a woven band may be, as a share of the width: at least, and so much more by luck. */
+const LOW = 0.3;
+const HIGHER = 0.5;
+/** How often all bands are woven anew, rather than some. */
+const ALL = 0.3;
 
 /**
  * A roll in bands across its width, as a ruler cuts it: each filled as well as many tries can; then, over and over, the
@@ -31,37 +41,42 @@ export class Strip {
 
   /** Begins anew from strips that are filled already, and what is left over. False when there was no time for that. */
   begin(strips: readonly Bin[], rest: readonly Composite[], mayContinue: () => boolean): boolean {
-    const filled = strips.map((bin): Band => ({
-      h: bin.h,
-      bin,
-      blocks: bin.puts.map((p) => compositeOf(this.items.get(p.serial) as Item)),
-    }));
+    const filled = strips.map((bin) => this.bandOf(bin));
     const more = this.fill(rest, TRIES_FIRST, mayContinue);
     if (!more) return false;
     this.bands = [...filled, ...more];
     return true;
   }
-  /** One step: the first bands of all, or some of them recreated. Null when it came to nothing better or as good. */
-  step(blocks: () => Composite[], mayContinue: () => boolean): Bin | null {
+  private bandOf(bin: Bin): Band {
+    return { h: bin.h, bin, blocks: this.apart(bin) };
+  }
+  /** The pieces of a band or block, each by itself again. */
+  private apart({ puts }: { puts: readonly { serial: number }[] }): Composite[] {
+    return puts.map((p) => compositeOf(this.items.get(p.serial) as Item));
+  }
+  /** One step: the first bands of all, or some of them recreated, by rules or woven. Null when it came to nothing better or as good. */
+  step(blocks: () => Composite[], isWoven: boolean, mayContinue: () => boolean): Bin | null {
     if (!this.bands) {
-      this.bands = this.fill(blocks(), TRIES_FIRST, mayContinue);
+      this.bands = isWoven
+        ? this.weave(blocks(), mayContinue)
+        : this.fill(blocks(), TRIES_FIRST, mayContinue);
       return this.bands && this.joined();
     }
     const { bands, random } = this;
     const waste = (b: Band) => 1 - areaOf(b.blocks) / (b.h * this.width);
     const ranked = bands.toSorted((a, b) => waste(b) - waste(a));
-    const count = Math.min(bands.length, 2 + Math.floor(random() * 3));
+    const some = isWoven && random() < ALL ? bands.length : 2 + Math.floor(random() * 3);
+    const count = Math.min(bands.length, some);
     const chosen = new Set<Band>();
     while (chosen.size < count) chosen.add(ranked[Math.floor(random() * random() * ranked.length)]);
-    const apart = random() < 0.5;
+    const apart = isWoven || random() < 0.5;
     const freed = [...chosen].flatMap((b) =>
-      b.blocks.flatMap((block) =>
-        apart && block.puts.length > 1
-          ? block.puts.map((p) => compositeOf(this.items.get(p.serial) as Item))
-          : [block],
-      ),
+      b.blocks.flatMap((block) => (apart && block.puts.length > 1 ? this.apart(block) : [block])),
     );
-    const again = this.fill(freed, TRIES_AGAIN, mayContinue, heightOf([...chosen]));
+    const most = heightOf([...chosen]);
+    const again = isWoven
+      ? this.weave(freed, mayContinue, most)
+      : this.fill(freed, TRIES_AGAIN, mayContinue, most);
     if (!again) return null;
     this.bands = [...bands.filter((b) => !chosen.has(b)), ...again];
     return this.joined();
@@ -90,6 +105,24 @@ export class Strip {
     return bands;
   }
 
+  /** The same, woven: hardly anything is wasted while there is much to choose from. */
+  private weave(blocks: readonly Composite[], mayContinue: () => boolean, most = Infinity): Band[] | null {
+    const { width, random, watch } = this;
+    let rest = [...blocks];
+    const full: Band[] = [];
+    while (rest.length > LEAST) {
+      const h = Math.round(width * (LOW + HIGHER * random()));
+      const puts = weaveBand(rest, { w: width, h }, random, watch);
+      const band = this.bandOf({ stock: 0, w: width, h: Math.max(0, ...puts.map((p) => p.y + p.h)), puts });
+      if (!puts.length || areaOf(puts) < FULL * width * band.h) break;
+      full.push(band);
+      const used = new Set(puts.map((p) => p.serial));
+      rest = rest.filter((b) => !used.has(b.puts[0].serial));
+    }
+    const more = this.fill(rest, TRIES_AGAIN, mayContinue, most - heightOf(full));
+    return more && [...full, ...more];
+  }
+
   private bestBand(rest: readonly Composite[], tries: number, most: number): Band | null {
     const { random, width } = this;
     let best: Band | null = null;
@@ -106,7 +139,7 @@ export class Strip {
       const rules = this.rules[Math.floor(random() * this.rules.length)];
       const { bin, used } = fillByMatch({ stock: 0, w: width, h }, first, rest, rules, this.watch, random);
       if (!used.length) continue;
-      const top = Math.max(...bin.puts.map((p) => p.y + p.h));
+      const top = usedHeight(bin);
       // The last band may be lower than its first guess.
       const share = areaOf(used) / (width * top) - SLACK * random();
       if (share > bestShare) {
@@ -129,5 +162,4 @@ export class Strip {
     return { stock: 0, w: this.width, h: y, puts };
   }
 }
-const areaOf = (blocks: readonly Composite[]) => blocks.reduce((sum, b) => sum + b.w * b.h, 0);
 const heightOf = (bands: readonly Band[]) => bands.reduce((sum, b) => sum + b.h, 0);

@@ -1,14 +1,15 @@
-import { describe, isBetter, objectiveOf, usedHeight, type Packing, type StockKind } from './answer';
+import { describe, fillOf, isBetter, objectiveOf, usedHeight, type Packing, type StockKind } from './answer';
 import { lowerBound } from './bounds';
 import { Copies, onRolls, type Cutting } from './copies';
 import { Puzzle } from './puzzle';
 import { compositeOf, type Composite } from './rejoin';
-import { packGuillotine, type Rules } from './guillotine';
-import { chooser, sorted } from './choose';
+import { packGuillotine, RULES, type Rules } from './guillotine';
+import { chooser, sorted, SORTS } from './choose';
 import { packNest } from './nest';
 import { divided } from './divide';
 import { fits, itemsOf, kindsOf, randomFrom } from './problem';
 import { packRows } from './quick';
+import { weaveAgain, weaveSheets } from './weaving';
 import { Strip } from './shelf-packing';
 import {
   UNIT,
@@ -21,22 +22,9 @@ import {
 } from './types';
 import { OutOfTime, Watch } from './watch';
 
-const RULES: Rules[] = (['area', 'short', 'long'] as const).flatMap((fit) =>
-  (['shorter', 'longer', 'large', 'even'] as const).flatMap((split) =>
-    [true, false].map((match) => ({ fit, split, match })),
-  ),
-);
 const QUICK = RULES.filter((r) => !r.match);
 /** Blocks up to which matching is quick enough. */
 const MOST_MATCHED = 120;
-const SORTS: ((b: Composite) => number)[] = [
-  (b) => b.w * b.h,
-  (b) => Math.max(b.w, b.h) * 1e6 + Math.min(b.w, b.h),
-  (b) => b.w + b.h,
-  (b) => Math.min(b.w, b.h) * 1e6 + Math.max(b.w, b.h),
-  (b) => b.h * 1e6 + b.w,
-  (b) => b.w * 1e6 + b.h,
-];
 /** Joining pieces again looks at every pair of sides: beyond this it takes longer than it is worth. */
 const MOST_REJOINED = 260;
 
@@ -70,6 +58,10 @@ class Search {
   /** hardly any waste is allowed: pieces must meet side by side, and little else can help */
   private readonly tight: boolean;
   private readonly watch: Watch;
+  /** sheets of one kind, few enough pieces, hardly any of a size, and some room to waste */
+  private readonly weaves: boolean;
+  /** steps of the watch that weaving took */
+  private woven = 0;
   private best: Packing | null = null;
   private current: Packing | null = null;
   private readonly puzzle: Puzzle;
@@ -104,6 +96,11 @@ class Search {
     const along = this.single ? kinds.map((k) => ({ ...k, roll: true })) : kinds;
     const copies = new Copies(items, along, this.random, this.watch);
     this.copies = copies.areMany ? copies : null;
+    this.weaves =
+      !this.copies &&
+      kinds.length === 1 &&
+      items.length <= MOST_WOVEN &&
+      (this.single ? items.length >= LEAST_BANDS : !kinds[0].roll && this.free > LEAST_FREE);
     const part = this.copies && divided(pieces, stock);
     this.part = part && { times: part.times, tries: 0, search: new Search(part.pieces, part.stock, { ...options, onBetter: undefined }) }; // prettier-ignore
   }
@@ -132,9 +129,14 @@ class Search {
     }
   }
   private tryPieces(k: number) {
-    const { single, tight } = this;
-    if (k >= FIRST_TRIES && !single && (tight ? k % 4 === 1 : k % 10 > 0)) this.ruinAndRecreate();
-    else if (single && k > RULES.length && k % 4) this.tryBands();
+    const { single, tight, watch, weaves } = this;
+    const before = watch.steps;
+    if (weaves && k >= (single ? FIRST_BANDS : FIRST_TRIES) && this.woven < WOVEN * before) {
+      if (single) this.tryBands(true);
+      else this.tryWoven();
+      this.woven += watch.steps - before;
+    } else if (k >= FIRST_TRIES && !single && (tight ? k % 4 === 1 : k % 10 > 0)) this.ruinAndRecreate();
+    else if (single && k > RULES.length && k % 4) this.tryBands(false);
     else this.tryAnew(k);
   }
   private answer(): Layout {
@@ -186,13 +188,31 @@ class Search {
     this.offer(packed.bins, packed.unplaced);
   }
 
+  /** Fills sheets as full as can be: all of them, then some over and over. */
+  private tryWoven() {
+    const { current, kinds, lower, random, watch, items } = this;
+    const [kind] = kinds;
+    const bins =
+      this.woven && current
+        ? weaveAgain(current, kind, lower, (b) => this.apart(b), random, watch)
+        : weaveSheets(items.map(compositeOf), kind, lower, random, watch).bins;
+    const ranked = bins.toSorted((a, b) => fillOf(b) - fillOf(a));
+    const unplaced = ranked.splice(kind.quantity).flatMap((b) => this.apart(b));
+    this.goOn(ranked, unplaced);
+  }
+  /** An answer as good as the last one will do to go on from: that is how it wanders to where it can become better. */
+  private goOn(bins: Bin[], unplaced: Composite[]) {
+    const objective = objectiveOf(bins, unplaced, this.kinds);
+    if (!this.current || !isBetter(this.current.objective, objective))
+      this.current = { bins, unplaced, objective };
+    this.offer(bins, unplaced);
+  }
   /** Takes a few sheets of the answer apart, the emptiest among them, and lays their pieces out anew. */
   private ruinAndRecreate() {
     const { current, kinds, random } = this;
     if (!current || current.bins.length < 2) return;
     const count = Math.min(current.bins.length, 2 + Math.floor(random() * 3));
-    const share = (bin: Bin) => bin.puts.reduce((sum, p) => sum + p.w * p.h, 0) / (bin.w * bin.h);
-    const ranked = current.bins.toSorted((a, b) => share(a) - share(b));
+    const ranked = current.bins.toSorted((a, b) => fillOf(a) - fillOf(b));
     const chosen = new Set<Bin>([ranked[Math.floor(random() * random() * ranked.length)]]);
     while (chosen.size < count) chosen.add(this.pick(ranked));
     const kept = current.bins.filter((b) => !chosen.has(b));
@@ -205,11 +225,7 @@ class Search {
         ? packGuillotine(order, choose, rules, this.watch)
         : packNest(order, choose, this.watch);
     const bins = [...kept, ...packed.bins];
-    const objective = objectiveOf(bins, packed.unplaced, kinds);
-    // As good will do: that is how the answer wanders to where it can become better.
-    if (!isBetter(current.objective, objective))
-      this.current = { bins, unplaced: packed.unplaced, objective };
-    this.offer(bins, packed.unplaced);
+    this.goOn(bins, packed.unplaced);
   }
 
   /** What the pieces are put together to. */
@@ -253,9 +269,10 @@ class Search {
   }
 
   /** One sheet or roll, band by band. */
-  private tryBands() {
+  private tryBands(isWoven: boolean) {
     const { items, options } = this;
-    this.offerStrip(this.strip().step(() => this.puzzle.pile ?? items.map(compositeOf), options.mayContinue));
+    const blocks = () => this.puzzle.pile ?? items.map(compositeOf);
+    this.offerStrip(this.strip().step(blocks, isWoven, options.mayContinue));
   }
   private strip(): Strip {
     const { items, kinds, random, watch } = this;
@@ -305,6 +322,14 @@ const MOST_TRIES = 200_000;
 /** Plain tries before patterns are looked for, and how often they are taken anew. */
 const PATTERNS_FROM = 24;
 const PATTERNS_EVERY = 8;
+/** Share of the work that goes into weaving, pieces up to which it is quick enough, and least share that may stay empty. */
+const WOVEN = 0.5;
+const MOST_WOVEN = 400;
+const LEAST_FREE = 0.002;
+/** Pieces from which there are bands. */
+const LEAST_BANDS = 20;
+/** Plain tries before them. */
+const FIRST_BANDS = 4;
 /** Plain tries before sheets are taken apart again. */
 const FIRST_TRIES = 30;
 /** Share of the sheets, at most, that a tight layout leaves. */

@@ -6,9 +6,12 @@ const STEPS = 20_000;
 /** Stops loops in their middle: a try with thousands of pieces may take longer than all the time that there is. */
 export class Watch {
   private left = STEPS;
+  /** since the beginning */
+  steps = 0;
   constructor(private readonly mayContinue: () => boolean) {}
   /** Counts steps of a loop. @throws OutOfTime */
   tick(steps = 1): void {
+    this.steps += steps;
     this.left -= steps;
     if (this.left > 0) return;
     this.left = STEPS;

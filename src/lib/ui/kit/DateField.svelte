@@ -1,12 +1,9 @@
 <script lang="ts">
-  import { CalendarDate, parseDate, type DateValue } from '@internationalized/date';
-  import ChevronLeft from '@lucide/svelte/icons/chevron-left';
-  import ChevronRight from '@lucide/svelte/icons/chevron-right';
   import Calendar from '@lucide/svelte/icons/calendar';
   import X from '@lucide/svelte/icons/x';
-  import { DatePicker } from 'bits-ui';
+  import Part from './Part.svelte';
 
-  // A day, typed part by part or chosen from a month: day before month, and the week from Monday, whatever the device thinks.
+  // A day in words; the month to choose it from is fetched when it is pressed.
   interface Props {
     label: string;
     /** an ISO date, as 2026-11-28; null: none */
@@ -16,94 +13,31 @@
     onchange: (value: string | null) => void;
   }
   let { label, value, isLabelHidden = false, onchange }: Props = $props();
-  const LOCALE = 'en-GB';
-  const day = $derived(value ? parseDate(value) : undefined);
-  const now = new Date();
-  const today = new CalendarDate(now.getFullYear(), now.getMonth() + 1, now.getDate());
-  const choose = (chosen: DateValue | undefined) => {
-    const next = chosen?.toString() ?? null;
-    if (next !== value) onchange(next);
-  };
+  let isAsked = $state(false);
+  const day = new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short', year: 'numeric', timeZone: 'UTC' }); // prettier-ignore
+  const words = $derived(value ? day.format(new Date(value)) : 'Choose a day');
 </script>
 
-<DatePicker.Root
-  value={day}
-  onValueChange={choose}
-  placeholder={day ?? today}
-  locale={LOCALE}
-  weekStartsOn={1}
-  fixedWeeks
->
-  <div class="flex flex-col gap-1">
-    <DatePicker.Label class={isLabelHidden ? 'sr-only' : 'label'}>{label}</DatePicker.Label>
-    <div class="flex items-center gap-1">
-      <DatePicker.Input
-        class="flex min-h-11 items-center rounded border border-rule bg-paper px-2 focus-within:outline-2 focus-within:outline-needle"
+<div class="flex flex-col gap-1">
+  {#if !isLabelHidden}<span class="label" aria-hidden="true">{label}</span>{/if}
+  <div class="flex items-center gap-1">
+    {#if isAsked}
+      <Part load={() => import('./DayPicker.svelte')}>
+        {#snippet children({ default: DayPicker })}<DayPicker {label} {value} {onchange} />{/snippet}
+      </Part>
+    {:else}
+      <button
+        type="button"
+        class="btn min-w-48 justify-start"
+        aria-label="{label}: {words}"
+        onclick={() => (isAsked = true)}><Calendar size={18} />{words}</button
       >
-        {#snippet children({ segments })}
-          {#each segments as { part, value: text }, i (i)}
-            <DatePicker.Segment
-              {part}
-              class={part === 'literal'
-                ? 'text-quiet'
-                : 'rounded px-0.5 focus:bg-needle-soft focus:outline-none aria-[valuetext=Empty]:text-quiet'}
-              >{text}</DatePicker.Segment
-            >
-          {/each}
-          <DatePicker.Trigger
-            class="tap ml-2 inline-flex size-9 items-center justify-center rounded"
-            aria-label="Choose a day"><Calendar size={18} /></DatePicker.Trigger
-          >
-        {/snippet}
-      </DatePicker.Input>
-      {#if value}<button
-          type="button"
-          class="btn btn-small"
-          aria-label="No date"
-          onclick={() => choose(undefined)}><X size={15} /></button
-        >{/if}
-    </div>
+    {/if}
+    {#if value}<button
+        type="button"
+        class="btn btn-small"
+        aria-label="No date for {label}"
+        onclick={() => onchange(null)}><X size={15} /></button
+      >{/if}
   </div>
-  <DatePicker.Content
-    sideOffset={6}
-    class="z-50 rounded-lg border border-rule bg-paper p-3 text-ink shadow-xl"
-  >
-    <DatePicker.Calendar>
-      {#snippet children({ months, weekdays })}
-        <DatePicker.Header class="flex items-center justify-between pb-2">
-          <DatePicker.PrevButton class="btn btn-small" aria-label="Month before"
-            ><ChevronLeft size={16} /></DatePicker.PrevButton
-          >
-          <DatePicker.Heading class="font-bold" />
-          <DatePicker.NextButton class="btn btn-small" aria-label="Month after"
-            ><ChevronRight size={16} /></DatePicker.NextButton
-          >
-        </DatePicker.Header>
-        {#each months as month, i (i)}
-          <DatePicker.Grid>
-            <DatePicker.GridHead>
-              <DatePicker.GridRow class="flex">
-                {#each weekdays as name, i (i)}<DatePicker.HeadCell class="label w-11 font-normal"
-                    >{name}</DatePicker.HeadCell
-                  >{/each}
-              </DatePicker.GridRow>
-            </DatePicker.GridHead>
-            <DatePicker.GridBody>
-              {#each month.weeks as week, i (i)}
-                <DatePicker.GridRow class="flex">
-                  {#each week as date, i (i)}
-                    <DatePicker.Cell {date} month={month.value} class="p-0">
-                      <DatePicker.Day
-                        class="inline-flex size-11 cursor-pointer items-center justify-center rounded hover:bg-needle-soft data-outside-month:text-quiet/60 data-selected:bg-needle data-selected:text-paper data-today:font-bold data-today:underline"
-                      />
-                    </DatePicker.Cell>
-                  {/each}
-                </DatePicker.GridRow>
-              {/each}
-            </DatePicker.GridBody>
-          </DatePicker.Grid>
-        {/each}
-      {/snippet}
-    </DatePicker.Calendar>
-  </DatePicker.Content>
-</DatePicker.Root>
+</div>
