@@ -2,6 +2,7 @@
   import Check from '$lib/ui/kit/Check.svelte';
   import Guard from '$lib/ui/kit/Guard.svelte';
   import { resolve } from '$app/paths';
+  import ChevronDown from '@lucide/svelte/icons/chevron-down';
   import Undo from '@lucide/svelte/icons/undo-2';
   import { count } from '$lib/core/base';
   import CuttingOrder from '$lib/ui/cut/CuttingOrder.svelte';
@@ -30,6 +31,8 @@
   /** to choose from: those that are chosen, and the newest */
   const OFFERED = 16;
   let all = $state(false);
+  /** on a phone the builds are behind one line */
+  let isListed = $state(false);
   const offered = $derived(
     all ? workroom.builds : workroom.builds.filter((b, i) => i < OFFERED || cutting.chosen.includes(b.id)),
   );
@@ -82,36 +85,48 @@
   {:else}
     <fieldset class="mb-4 flex flex-wrap gap-x-5 gap-y-1">
       <legend class="label mb-1">For the orders of</legend>
-      {#each offered as build (build.id)}
-        <span class="flex items-center gap-1.5"
-          ><Check
-            class="min-h-8"
-            checked={cutting.chosen.includes(build.id)}
-            onchange={(on) => cutting.choose(build.id, on)}
-            >{build.name} <span class="label">{build.order.quantity}</span></Check
-          >{#if cutting.chosen.length !== 1 || cutting.chosen[0] !== build.id}<button
-              type="button"
-              class="tap label min-h-8 px-1 underline"
-              aria-label="Only {build.name}"
-              onclick={() => cutting.chooseThese([build.id])}>only</button
-            >{/if}</span
-        >
-      {/each}
-      {#if cutting.chosen.length < workroom.builds.length}<button
-          type="button"
-          class="btn btn-small"
-          onclick={() => cutting.chooseThese(workroom.builds.map((b) => b.id))}>All</button
-        >{/if}
-      {#if cutting.chosen.length}<button
-          type="button"
-          class="btn btn-small"
-          onclick={() => cutting.chooseThese([])}>None</button
-        >{/if}
-      {#if offered.length < workroom.builds.length}<button
-          type="button"
-          class="btn btn-small"
-          onclick={() => (all = true)}>All {workroom.builds.length} builds</button
-        >{/if}
+      <button
+        type="button"
+        class="btn md:hidden"
+        aria-expanded={isListed}
+        onclick={() => (isListed = !isListed)}
+        >{cutting.chosen.length} of {count(workroom.builds.length, 'build')}<ChevronDown
+          size={16}
+          class={isListed ? 'rotate-180' : ''}
+        /></button
+      >
+      <div class={isListed ? 'contents' : 'hidden md:contents'}>
+        {#each offered as build (build.id)}
+          <span class="flex items-center gap-1.5"
+            ><Check
+              class="min-h-8"
+              checked={cutting.chosen.includes(build.id)}
+              onchange={(on) => cutting.choose(build.id, on)}
+              >{build.name} <span class="label">{build.order.quantity}</span></Check
+            >{#if cutting.chosen.length !== 1 || cutting.chosen[0] !== build.id}<button
+                type="button"
+                class="tap label min-h-8 px-1 underline"
+                aria-label="Only {build.name}"
+                onclick={() => cutting.chooseThese([build.id])}>only</button
+              >{/if}</span
+          >
+        {/each}
+        {#if cutting.chosen.length < workroom.builds.length}<button
+            type="button"
+            class="btn btn-small"
+            onclick={() => cutting.chooseThese(workroom.builds.map((b) => b.id))}>All</button
+          >{/if}
+        {#if cutting.chosen.length}<button
+            type="button"
+            class="btn btn-small"
+            onclick={() => cutting.chooseThese([])}>None</button
+          >{/if}
+        {#if offered.length < workroom.builds.length}<button
+            type="button"
+            class="btn btn-small"
+            onclick={() => (all = true)}>All {workroom.builds.length} builds</button
+          >{/if}
+      </div>
     </fieldset>
     <Tabs views={VIEWS} bind:value={view} label="Views of the cutting" {badge} rowClass="mb-3">
       {#snippet beside()}<span class="ml-auto flex gap-2"
