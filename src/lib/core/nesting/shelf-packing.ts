@@ -119,7 +119,8 @@ export class Strip {
       const used = new Set(puts.map((p) => p.serial));
       rest = rest.filter((b) => !used.has(b.puts[0].serial));
     }
-    const more = this.fill(rest, TRIES_AGAIN, mayContinue, most - heightOf(full));
+    const left = most - heightOf(full);
+    const more = left < 0 ? null : this.fill(rest, TRIES_AGAIN, mayContinue, left);
     return more && [...full, ...more];
   }
 

@@ -1,16 +1,16 @@
 import { describe, fillOf, isBetter, objectiveOf, usedHeight, type Packing, type StockKind } from './answer';
+import { Along } from './along';
 import { lowerBound } from './bounds';
 import { Copies, onRolls, type Cutting } from './copies';
 import { Puzzle } from './puzzle';
 import { compositeOf, type Composite } from './rejoin';
-import { packGuillotine, RULES, type Rules } from './guillotine';
+import { packGuillotine, RULES } from './guillotine';
 import { chooser, sorted, SORTS } from './choose';
 import { packNest } from './nest';
 import { divided } from './divide';
 import { fits, itemsOf, kindsOf, randomFrom } from './problem';
 import { packRows } from './quick';
 import { weaveAgain, weaveSheets } from './weaving';
-import { Strip } from './shelf-packing';
 import {
   UNIT,
   type Bin,
@@ -65,7 +65,8 @@ class Search {
   private best: Packing | null = null;
   private current: Packing | null = null;
   private readonly puzzle: Puzzle;
-  private shelf: Strip | null = null;
+  /** where all lies on one sheet, or along one roll */
+  private readonly along: Along | null;
   /** where there are many of a size */
   private readonly copies: Copies | null;
   /** the same in so many equal parts: one of them, to be cut as often */
@@ -92,9 +93,10 @@ class Search {
     this.free = this.single ? 0 : Math.max(0, 1 - this.area / Math.max(1, this.lower * largest));
     this.tight = this.single || this.free < FREE;
     this.puzzle = new Puzzle(items, (b) => this.apart(b), this.free, this.single, this.random, this.watch);
+    this.along = this.single ? new Along(kinds[0], items, options, this.random, this.watch, (bins, unplaced) => this.offer(bins, unplaced)) : null; // prettier-ignore
     // A single sheet is filled along its height, as a roll is.
-    const along = this.single ? kinds.map((k) => ({ ...k, roll: true })) : kinds;
-    const copies = new Copies(items, along, this.random, this.watch);
+    const rolls = this.single ? kinds.map((k) => ({ ...k, roll: true })) : kinds;
+    const copies = new Copies(items, rolls, this.random, this.watch);
     this.copies = copies.areMany ? copies : null;
     this.weaves =
       !this.copies &&
@@ -129,15 +131,23 @@ class Search {
     }
   }
   private tryPieces(k: number) {
-    const { single, tight, watch, weaves } = this;
+    const { along, tight, watch, weaves } = this;
     const before = watch.steps;
-    if (weaves && k >= (single ? FIRST_BANDS : FIRST_TRIES) && this.woven < WOVEN * before) {
-      if (single) this.tryBands(true);
+    if (weaves && k >= (along ? FIRST_BANDS : FIRST_TRIES) && this.woven < WOVEN * before) {
+      if (along) along.tryBands(() => this.blocks(), true);
       else this.tryWoven();
       this.woven += watch.steps - before;
-    } else if (k >= FIRST_TRIES && !single && (tight ? k % 4 === 1 : k % 10 > 0)) this.ruinAndRecreate();
-    else if (single && k > RULES.length && k % 4) this.tryBands(false);
+    } else if (k >= FIRST_TRIES && !along && (tight ? k % 4 === 1 : k % 10 > 0)) this.ruinAndRecreate();
+    else if (along && k > RULES.length && k % 4) along.tryBands(() => this.blocks(), false);
     else this.tryAnew(k);
+  }
+  /** What bands are begun from: pieces, or as far as they are put together. */
+  private blocks(): Composite[] {
+    return this.puzzle.pile ?? this.items.map(compositeOf);
+  }
+  /** How far up the answer reaches that has all on one sheet or roll; all of it when something is left over. */
+  private height(): number {
+    return this.best && !this.best.unplaced.length ? usedHeight(this.best.bins[0]) : this.kinds[0].h;
   }
   private answer(): Layout {
     const { best, hopeless, pieces, stock, kinds, gap, lower } = this;
@@ -167,7 +177,7 @@ class Search {
 
   /** All pieces from the beginning, by the k-th order and rules. */
   private tryAnew(k: number) {
-    const { single, tight, items, random, kinds } = this;
+    const { along, single, tight, items, random, kinds } = this;
     const joins = k > 0 && items.length <= MOST_REJOINED && (tight ? k % 6 !== 5 : k % 20 === 0);
     const joined = joins ? this.puzzle.work(this.target(), this.lower, this.options.mayContinue) : null;
     const blocks = joined ? (single && k % 2 ? this.loosened(joined) : joined) : items.map(compositeOf);
@@ -177,7 +187,7 @@ class Search {
     const sort = k < RULES.length ? SORTS[k % SORTS.length] : this.pick(SORTS);
     const shake = k < RULES.length ? 0 : random() * 0.35;
     const order = sorted(blocks, sort, shake, random);
-    if (single) return this.tryStrip(order, rules, k);
+    if (along) return along.tryLower(order, rules, k, () => this.height());
     // Each stock comes to be the first that is opened: one of them alone is often the cheapest.
     const lead = k % LEADS === 1 ? Math.floor(k / LEADS) % kinds.length : null;
     const choose = chooser(kinds, k, random, [], lead);
@@ -254,68 +264,16 @@ class Search {
     this.cut(copies, times ? patterns.map((pattern): Cutting => ({ pattern, times })) : copies.round(0));
   }
   private cut(copies: Copies, cuttings: readonly Cutting[]) {
-    const { kinds, random, single } = this;
+    const { kinds, random, along } = this;
     const { bins, rest } = copies.binsOf(cuttings);
     const blocks = sorted(rest.map(compositeOf), this.pick(SORTS), 0, random);
-    if (single) {
-      const shelf = this.strip();
-      if (shelf.begin(bins, blocks, this.options.mayContinue)) this.offerStrip(shelf.joined());
-      return;
-    }
+    if (along) return along.tryFilled(bins, blocks);
     const { bins: whole, over } = onRolls(bins, kinds);
     const again = [...blocks, ...over.flatMap((b) => this.apart(b))];
     const packed = packGuillotine(again, chooser(kinds, 0, random, whole), this.pick(RULES), this.watch);
     this.offer([...whole, ...packed.bins], packed.unplaced);
   }
-
-  /** One sheet or roll, band by band. */
-  private tryBands(isWoven: boolean) {
-    const { items, options } = this;
-    const blocks = () => this.puzzle.pile ?? items.map(compositeOf);
-    this.offerStrip(this.strip().step(blocks, isWoven, options.mayContinue));
-  }
-  private strip(): Strip {
-    const { items, kinds, random, watch } = this;
-    return (this.shelf ??= new Strip(
-      kinds[0].w,
-      new Map(items.map((i) => [i.serial, i])),
-      RULES,
-      random,
-      watch,
-    ));
-  }
-  private offerStrip(bin: Bin | null) {
-    if (bin && bin.h <= this.kinds[0].h) this.offer([{ ...bin, h: this.kinds[0].h }], []);
-  }
-  /** One sheet or roll: the same pieces in less and less height. Few blocks are packed many ways, as joining them took longer. */
-  private tryStrip(order: Composite[], rules: Rules, k: number) {
-    const { h } = this.kinds[0];
-    if (k === 0) this.packStrip(order, rules, h, true);
-    const tries = order.length * FEW_BLOCKS < this.items.length ? MANY_WAYS : 1;
-    for (let t = 0; t < tries; t++) {
-      const { best, random } = this;
-      const least = Math.ceil(this.area / this.kinds[0].w);
-      const now = best && !best.unplaced.length ? usedHeight(best.bins[0]) : h;
-      const share = t % 2 ? random() : random() * random();
-      const height = k === 0 ? Math.min(h, Math.ceil(least * 1.15)) : now >= h ? h : Math.min(now - 1, least + Math.floor((now - least) * share)); // prettier-ignore
-      const again = t ? sorted(order, this.pick(SORTS), random() * 0.35, random) : order;
-      this.packStrip(again, t ? this.pick(RULES) : rules, height, this.options.edgeToEdge || (k + t) % 2 > 0);
-    }
-  }
-  private packStrip(order: Composite[], rules: Rules, height: number, edgeToEdge: boolean) {
-    const { w, h } = this.kinds[0];
-    let opened = false;
-    const choose = () => (opened ? null : ((opened = true), { stock: 0, w, h: height }));
-    const packed = edgeToEdge
-      ? packGuillotine(order, choose, rules, this.watch)
-      : packNest(order, choose, this.watch);
-    if (height === h || !packed.unplaced.length)
-      this.offer(packed.bins.map((bin) => ({ ...bin, h })), packed.unplaced); // prettier-ignore
-  }
 }
-/** Blocks are few where so many pieces, on average, are in one; ways in which few are packed. */
-const FEW_BLOCKS = 3;
-const MANY_WAYS = 16;
 /** Of so many tries one begins with a stock of its own. */
 const LEADS = 4;
 const MOST_TRIES = 200_000;

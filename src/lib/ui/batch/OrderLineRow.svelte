@@ -32,8 +32,10 @@
   const USUAL_HOUR = '17:00';
 </script>
 
-<div class="grid gap-x-5 gap-y-2 py-3 md:grid-cols-[minmax(10rem,1fr)_auto_auto_auto] md:items-start">
-  <div>
+<div
+  class="relative grid gap-x-5 gap-y-2 py-3 md:grid-cols-[minmax(10rem,1fr)_auto_auto_auto] md:items-start"
+>
+  <div class="max-md:pr-12">
     {#if build}<a
         class="tap text-lg font-bold hover:underline"
         href={resolve('/builds/[id]', { id: build.id })}>{name}</a
@@ -98,7 +100,7 @@
   </div>
   <button
     type="button"
-    class="btn btn-small min-h-11 justify-self-start"
+    class="btn btn-small min-h-11 justify-self-start max-md:absolute max-md:top-3 max-md:right-0"
     aria-label="Take {name} out of the order"
     onclick={() => void removeLine(order.id, line.id, name)}><X size={16} /></button
   >
