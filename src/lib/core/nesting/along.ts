@@ -2,6 +2,7 @@ import type { StockKind } from './answer';
 import { sorted, SORTS } from './choose';
 import { packGuillotine, RULES, type Rules } from './guillotine';
 import { packNest } from './nest';
+import { pickFrom } from './problem';
 import type { Composite } from './rejoin';
 import { Strip } from './shelf-packing';
 import type { Bin, Item, LayoutOptions } from './types';
@@ -49,8 +50,13 @@ export class Along {
     const tries = order.length * FEW_BLOCKS < items.length ? MANY_WAYS : 1;
     for (let t = 0; t < tries; t++) {
       const height = k === 0 ? Math.min(kind.h, Math.ceil(least * FIRST_ROOM)) : this.lower(heightNow(), t);
-      const again = t ? sorted(order, this.pick(SORTS), random() * 0.35, random) : order;
-      this.pack(again, t ? this.pick(RULES) : rules, height, options.edgeToEdge || (k + t) % 2 > 0);
+      const again = t ? sorted(order, pickFrom(SORTS, this.random), random() * 0.35, random) : order;
+      this.pack(
+        again,
+        t ? pickFrom(RULES, this.random) : rules,
+        height,
+        options.edgeToEdge || (k + t) % 2 > 0,
+      );
     }
   }
   /** A height by luck between what the area asks for and what there is, rather a low one. */
@@ -69,8 +75,5 @@ export class Along {
       : packNest(order, choose, this.watch);
     if (height === h || !packed.unplaced.length)
       this.offer(packed.bins.map((bin) => ({ ...bin, h })), packed.unplaced); // prettier-ignore
-  }
-  private pick<T>(list: readonly T[]): T {
-    return list[Math.floor(this.random() * list.length)];
   }
 }

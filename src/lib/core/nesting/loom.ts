@@ -1,3 +1,4 @@
+import { areaOf } from './answer';
 import { turned, type Composite } from './rejoin';
 import type { Put } from './types';
 import type { Watch } from './watch';
@@ -83,7 +84,7 @@ class Loom {
     return puts;
   }
   private begin() {
-    const areas = this.blocks.map(({ puts }) => puts.reduce((sum, p) => sum + p.w * p.h, 0));
+    const areas = this.blocks.map(({ puts }) => areaOf(puts));
     this.blocks.forEach((block, i) => {
       for (const turn of block.turn && block.w !== block.h ? [0, 1] : [0]) {
         const [w, h] = turn ? [block.h, block.w] : [block.w, block.h];

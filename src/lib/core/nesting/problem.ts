@@ -37,3 +37,6 @@ export const kindsOf = (stock: readonly LayoutStock[], gap: number): StockKind[]
   }));
 export const fits = (i: Item, k: StockKind) =>
   k.quantity > 0 && ((i.w <= k.w && i.h <= k.h) || (i.turn && i.h <= k.w && i.w <= k.h));
+/** One of a list, by luck. */
+export const pickFrom = <T>(list: readonly T[], random: () => number): T =>
+  list[Math.floor(random() * list.length)];

@@ -8,7 +8,7 @@ import { packGuillotine, RULES } from './guillotine';
 import { chooser, sorted, SORTS } from './choose';
 import { packNest } from './nest';
 import { divided } from './divide';
-import { fits, itemsOf, kindsOf, randomFrom } from './problem';
+import { fits, itemsOf, kindsOf, pickFrom, randomFrom } from './problem';
 import { packRows } from './quick';
 import { weaveAgain, weaveSheets } from './weaving';
 import {
@@ -167,9 +167,6 @@ class Search {
     const rolled = best.bins.filter((b) => kinds[b.stock].roll);
     return rolled.every((b) => usedHeight(b) * b.w <= area * 1.0005);
   }
-  private pick<T>(list: readonly T[]): T {
-    return list[Math.floor(this.random() * list.length)];
-  }
   /** The pieces of a block or sheet, each by itself again. */
   private apart(b: { puts: readonly { serial: number }[] }): Composite[] {
     return b.puts.map((p) => compositeOf(this.items[this.serials.get(p.serial) as number]));
@@ -183,8 +180,8 @@ class Search {
     const blocks = joined ? (single && k % 2 ? this.loosened(joined) : joined) : items.map(compositeOf);
     // Matching weighs every piece for every place: with very many it is left to the tries that follow.
     const usable = blocks.length > MOST_MATCHED && !single ? QUICK : RULES;
-    const rules = k < usable.length ? usable[k] : this.pick(usable);
-    const sort = k < RULES.length ? SORTS[k % SORTS.length] : this.pick(SORTS);
+    const rules = k < usable.length ? usable[k] : pickFrom(usable, this.random);
+    const sort = k < RULES.length ? SORTS[k % SORTS.length] : pickFrom(SORTS, this.random);
     const shake = k < RULES.length ? 0 : random() * 0.35;
     const order = sorted(blocks, sort, shake, random);
     if (along) return along.tryLower(order, rules, k, () => this.height());
@@ -224,11 +221,11 @@ class Search {
     const count = Math.min(current.bins.length, 2 + Math.floor(random() * 3));
     const ranked = current.bins.toSorted((a, b) => fillOf(a) - fillOf(b));
     const chosen = new Set<Bin>([ranked[Math.floor(random() * random() * ranked.length)]]);
-    while (chosen.size < count) chosen.add(this.pick(ranked));
+    while (chosen.size < count) chosen.add(pickFrom(ranked, this.random));
     const kept = current.bins.filter((b) => !chosen.has(b));
     const again = [...[...chosen].flatMap((b) => this.apart(b)), ...current.unplaced];
-    const rules = this.pick(RULES);
-    const order = sorted(again, this.pick(SORTS), random() * 0.6, random);
+    const rules = pickFrom(RULES, this.random);
+    const order = sorted(again, pickFrom(SORTS, this.random), random() * 0.6, random);
     const choose = chooser(kinds, Math.floor(random() * 64), random, kept);
     const packed =
       this.options.edgeToEdge || random() < 0.5
@@ -241,7 +238,7 @@ class Search {
   /** What the pieces are put together to. */
   private target() {
     const { single, kinds, area } = this;
-    return single ? { w: kinds[0].w, h: Math.ceil(area / kinds[0].w) } : this.pick(kinds);
+    return single ? { w: kinds[0].w, h: Math.ceil(area / kinds[0].w) } : pickFrom(kinds, this.random);
   }
   /** Some of the blocks as single pieces again: small ones fill what large ones leave. */
   private loosened(blocks: Composite[]): Composite[] {
@@ -266,11 +263,16 @@ class Search {
   private cut(copies: Copies, cuttings: readonly Cutting[]) {
     const { kinds, random, along } = this;
     const { bins, rest } = copies.binsOf(cuttings);
-    const blocks = sorted(rest.map(compositeOf), this.pick(SORTS), 0, random);
+    const blocks = sorted(rest.map(compositeOf), pickFrom(SORTS, this.random), 0, random);
     if (along) return along.tryFilled(bins, blocks);
     const { bins: whole, over } = onRolls(bins, kinds);
     const again = [...blocks, ...over.flatMap((b) => this.apart(b))];
-    const packed = packGuillotine(again, chooser(kinds, 0, random, whole), this.pick(RULES), this.watch);
+    const packed = packGuillotine(
+      again,
+      chooser(kinds, 0, random, whole),
+      pickFrom(RULES, this.random),
+      this.watch,
+    );
     this.offer([...whole, ...packed.bins], packed.unplaced);
   }
 }

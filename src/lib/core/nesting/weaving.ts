@@ -2,6 +2,7 @@ import { areaOf, fillOf } from './answer';
 import { sorted, SORTS } from './choose';
 import { packGuillotine, RULES } from './guillotine';
 import { weave } from './loom';
+import { pickFrom } from './problem';
 import { rejoin, turned, type Composite } from './rejoin';
 import type { Bin } from './types';
 import type { Watch } from './watch';
@@ -152,15 +153,10 @@ function onOne(
 ) {
   if (areaOf(rest) > w * h) return null;
   for (let t = 0; t < LAST_TRIES; t++) {
-    const order = sorted([...rest], SORTS[Math.floor(random() * SORTS.length)], random() / 2, random);
+    const order = sorted([...rest], pickFrom(SORTS, random), random() / 2, random);
     let isOpen = false;
     const choose = () => (isOpen ? null : ((isOpen = true), { stock: 0, w, h }));
-    const { bins, unplaced } = packGuillotine(
-      order,
-      choose,
-      RULES[Math.floor(random() * RULES.length)],
-      watch,
-    );
+    const { bins, unplaced } = packGuillotine(order, choose, pickFrom(RULES, random), watch);
     if (!unplaced.length) return bins[0].puts;
   }
   return null;
