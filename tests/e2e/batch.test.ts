@@ -83,6 +83,38 @@ describe('a batch', () => {
     expect(faults).to.deep.equal([]);
     await context.close();
   });
+  it('a line loses its date and is given another out of the month, by mouse and by keys; it is kept', async () => {
+    const { page, context, faults } = await openPage(used.browser);
+    await page.goto(`${used.app.url}/batch`);
+    await page.getByRole('button', { name: 'No date for Crew patch due on' }).click();
+    await page.getByRole('button', { name: 'Crew patch due on: Choose a day' }).click();
+    // Nothing else is called so while the month is open.
+    const further = page.getByRole('button', { name: 'Next', exact: true });
+    await further.click();
+    const next = new Date();
+    next.setDate(1);
+    next.setMonth(next.getMonth() + 1);
+    const [month, year] = [next.toLocaleString('en-GB', { month: 'short' }), next.getFullYear()];
+    const two = String(next.getMonth() + 1).padStart(2, '0');
+    await page.locator(`[role=gridcell][data-value="${year}-${two}-15"] > *`).click();
+    await further.waitFor({ state: 'detached' });
+    // One day further by keys.
+    const typed = page.getByRole('spinbutton', { name: /^day/ });
+    await typed.filter({ hasText: '15' }).focus();
+    await page.keyboard.press('ArrowUp');
+    await typed.filter({ hasText: '16' }).waitFor();
+    const kept = page.getByRole('button', {
+      name: new RegExp(`^Crew patch due on: \\w{3}, 16 ${month} ${year}$`),
+    });
+    // Shown anew out of what is stored, and again after a reload.
+    await tab(page, /Price/).click();
+    await tab(page, /Orders/).click();
+    await kept.waitFor();
+    await page.reload();
+    await kept.waitFor();
+    expect(faults).to.deep.equal([]);
+    await context.close();
+  });
   it('says at a build who wants it by when, and leads there; of one that nobody wants an order is made', async () => {
     const { page, context, faults } = await openPage(used.browser);
     await page.goto(`${used.app.url}/builds`);

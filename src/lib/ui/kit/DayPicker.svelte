@@ -60,13 +60,9 @@
     <DatePicker.Calendar>
       {#snippet children({ months, weekdays })}
         <DatePicker.Header class="flex items-center justify-between pb-2">
-          <DatePicker.PrevButton class="btn btn-small" aria-label="Month before"
-            ><ChevronLeft size={16} /></DatePicker.PrevButton
-          >
+          <DatePicker.PrevButton class="btn btn-small"><ChevronLeft size={16} /></DatePicker.PrevButton>
           <DatePicker.Heading class="font-bold" />
-          <DatePicker.NextButton class="btn btn-small" aria-label="Month after"
-            ><ChevronRight size={16} /></DatePicker.NextButton
-          >
+          <DatePicker.NextButton class="btn btn-small"><ChevronRight size={16} /></DatePicker.NextButton>
         </DatePicker.Header>
         {#each months as month, i (i)}
           <DatePicker.Grid>
