@@ -106,7 +106,7 @@ function rolesOn(
   i: number,
   sums: Sums,
   weighed: Weighed,
-  { fits, fitting }: WeighedPattern,
+  { fits }: WeighedPattern,
   each: (slot: number, role: number, share: number) => void,
 ): number[] {
   const { own, alone, byRole } = weighed;
@@ -115,8 +115,9 @@ function rolesOn(
   for (let s = 0; s < fits.length; s++) {
     const here = slotShare(sums, weighed, i, s);
     if (!here) continue;
-    for (const r of fitting[s]) {
-      const share = (here * own[i][r] * fits[s][r]) / byRole[i * fits.length + s];
+    const { by, roles } = fits[s];
+    for (const r of roles) {
+      const share = (here * own[i][r] * by[r]) / byRole[i * fits.length + s];
       shares[r] += share;
       each(s, r, share);
     }
@@ -172,7 +173,7 @@ function throughPattern(pattern: WeighedPattern, row: Row, terms: Terms, meet?: 
   const there = sumForward(pattern, weighed, terms);
   const roles = () => {
     const sums = sumBack(pattern, weighed, there);
-    const used = pattern.fits.map((fit) => fit.map(() => 0));
+    const used = pattern.fits.map(({ by }) => by.map(() => 0));
     const shares = row.odds.map((_, i) =>
       rolesOn(i, sums, weighed, pattern, (s, r, share) => (used[s][r] += share)),
     );

@@ -37,17 +37,21 @@ export interface WeighedPattern extends Pattern {
   go: Float64Array;
   firstWay: number[];
   end: number[];
-  /** slot × role; and of each slot the roles that have a place there */
-  fits: number[][];
-  fitting: number[][];
+  /** of each slot the roles that have a place there; slots that are alike share theirs */
+  fits: Fit[];
   /** what the shape of a block counts for */
   weighShape: (shape: Shape) => ShapeWeighed;
 }
-const weighedPatterns = new WeakMap<GrammarWeights, WeakMap<TechniquePattern, WeighedPattern>>();
+/** What is worked out once with the same weights. */
+interface Known {
+  patterns: WeakMap<TechniquePattern, WeighedPattern>;
+  fits: Map<string, Fit>;
+}
+const knownWith = new WeakMap<GrammarWeights, Known>();
 export function weighedPattern(technique: TechniquePattern, weights: GrammarWeights): WeighedPattern {
-  const known = weighedPatterns.get(weights) ?? new WeakMap<TechniquePattern, WeighedPattern>();
-  weighedPatterns.set(weights, known);
-  const found = known.get(technique);
+  const known: Known = knownWith.get(weights) ?? { patterns: new WeakMap(), fits: new Map() };
+  knownWith.set(weights, known);
+  const found = known.patterns.get(technique);
   if (found) return found;
   const exp = (counts: Counts | null) => (counts ? Math.exp(weigh(counts, weights.terms)) : 0);
   const own = pattern(technique);
@@ -60,17 +64,24 @@ export function weighedPattern(technique: TechniquePattern, weights: GrammarWeig
       return first < 0 ? row.length : first;
     }),
     end: own.ends.map(exp),
-    ...fitsOf(own.states.map(({ slot }) => roleCounts(slot).map(exp))),
+    fits: own.states.map(({ slot }) => fitOf(known, roleCounts(slot).map(exp))),
     weighShape: shapesOf(own, weights.terms),
   };
-  known.set(technique, made);
+  known.patterns.set(technique, made);
   return made;
 }
 
-const fitsOf = (fits: number[][]) => ({
-  fits,
-  fitting: fits.map((fit) => fit.flatMap((f, r) => (f ? [r] : []))),
-});
+/** What each role counts for in a slot, and those that count. */
+interface Fit {
+  by: number[];
+  roles: number[];
+}
+function fitOf({ fits }: Known, by: number[]): Fit {
+  const key = by.join();
+  const fit = fits.get(key) ?? { by, roles: by.flatMap((f, r) => (f ? [r] : [])) };
+  fits.set(key, fit);
+  return fit;
+}
 /** Shapes that are alike are weighed once: there are few, and a long tape has hundreds of blocks. */
 function shapesOf({ states }: Pattern, terms: Terms): WeighedPattern['weighShape'] {
   const known = new Map<number, ShapeWeighed>();
@@ -98,36 +109,43 @@ export interface Weighed {
   shapes: Shape[];
 }
 // Loops over indices here and below: a long tape has hundreds of blocks, each of which is weighed for every slot of every technique.
-export function weighRow(row: Row, { fits, fitting, weighShape }: WeighedPattern, terms: Terms): Weighed {
+export function weighRow(row: Row, { fits, weighShape }: WeighedPattern, terms: Terms): Weighed {
   const S = fits.length;
-  const { own, alone, shapes } = alikeForAll(row, terms);
+  const { own, alone, shapes, inFits } = alikeForAll(row, terms);
   const [byRole, inSlot] = [new Float64Array(own.length * S), new Float64Array(own.length * S)];
+  for (let s = 0; s < S; s++) {
+    const sums = inFits.get(fits[s]) ?? inFit(own, fits[s]);
+    inFits.set(fits[s], sums);
+    for (let i = 0, at = s; i < own.length; i++, at += S) byRole[at] = sums[i];
+  }
   for (let i = 0, at = 0; i < own.length; i++) {
-    const [roles, { factors }] = [own[i], weighShape(shapes[i])];
-    for (let s = 0; s < S; s++, at++) {
-      const fit = fits[s];
-      let sum = 0;
-      for (const r of fitting[s]) sum += fit[r] * roles[r];
-      byRole[at] = sum;
-      inSlot[at] = sum * factors[s];
-    }
+    const { factors } = weighShape(shapes[i]);
+    for (let s = 0; s < S; s++, at++) inSlot[at] = byRole[at] * factors[s];
   }
   return { own, alone, byRole, inSlot, shapes };
 }
+/** What each block counts for in a slot, over all roles. */
+function inFit(own: readonly number[][], { by, roles }: Fit): Float64Array {
+  const sums = new Float64Array(own.length);
+  for (let i = 0; i < own.length; i++) for (const r of roles) sums[i] += by[r] * own[i][r];
+  return sums;
+}
 /**
  * What is the same for all patterns: what a role counts for by itself, and all of them (what the maker has ruled out, nothing);
- * and the shapes.
+ * and the shapes. Slots that are alike stand in many patterns: what blocks count for in them is kept.
  */
 export function alikeForAll({ odds, blocks, extents }: Row, terms: Terms): Alike {
   const known = alike.get(odds);
   if (known?.terms === terms) return known;
   const own = odds.map((row) => row.map((p) => (p > 0 ? Math.exp(terms.role * logOf(p)) : 0)));
-  const made = { terms, own, alone: own.map(sumOf), shapes: blocks.map((b) => shapeOf(b, extents)) };
+  const shapes = blocks.map((b) => shapeOf(b, extents));
+  const made = { terms, own, alone: own.map(sumOf), shapes, inFits: new Map<Fit, Float64Array>() };
   alike.set(odds, made);
   return made;
 }
 interface Alike extends Pick<Weighed, 'own' | 'alone' | 'shapes'> {
   terms: Terms;
+  inFits: Map<Fit, Float64Array>;
 }
 const alike = new WeakMap<Row['odds'], Alike>();
 /** Less than this of a role is as little. */

@@ -1,3 +1,5 @@
+import type { Box } from '../base';
+
 /** Side of the grid on which area is measured, 0.1 mm. */
 export const CELL = 20;
 
@@ -12,16 +14,20 @@ export class AreaGrid {
   private listed = 0;
   private counted = 0;
   private stamp = 0;
+  /** the cells that were stamped last: the next point or sample mostly lies in the same */
+  private lastPoint = -1;
+  private lastLine = -1;
 
-  constructor(
-    private minX: number,
-    private minY: number,
-    maxX: number,
-    maxY: number,
-  ) {
+  private readonly minX: number;
+  private readonly minY: number;
+
+  /** @param box round all points, 0.1 mm */
+  constructor({ minX, minY, maxX, maxY }: Box) {
     const MOST_CELLS = 4_000_000;
     let cell = CELL;
     while (((maxX - minX) / cell + 3) * ((maxY - minY) / cell + 3) > MOST_CELLS) cell *= 2;
+    this.minX = minX;
+    this.minY = minY;
     this.cell = cell;
     this.inverse = 1 / cell;
     this.cols = Math.floor((maxX - minX) / cell) + 3;
@@ -34,6 +40,7 @@ export class AreaGrid {
     this.stamp++;
     this.listed = 0;
     this.counted = 0;
+    this.lastPoint = this.lastLine = -1;
   }
   private at(x: number, y: number) {
     return (
@@ -42,6 +49,8 @@ export class AreaGrid {
   }
   point(x: number, y: number) {
     const at = this.at(x, y);
+    if (at === this.lastPoint) return;
+    this.lastPoint = at;
     if (this.points[at] !== this.stamp) {
       this.points[at] = this.stamp;
       this.counted++;
@@ -51,9 +60,12 @@ export class AreaGrid {
     const dx = x1 - x0;
     const dy = y1 - y0;
     const n = Math.ceil(Math.sqrt(dx * dx + dy * dy) * this.inverse);
-    for (let k = 0; k < n; k++) {
-      const t = (k + 0.5) / n;
-      const at = this.at(x0 + dx * t, y0 + dy * t);
+    const stepX = dx / n;
+    const stepY = dy / n;
+    for (let k = 0.5; k < n; k++) {
+      const at = this.at(x0 + stepX * k, y0 + stepY * k);
+      if (at === this.lastLine) continue;
+      this.lastLine = at;
       if (this.lines[at] !== this.stamp) {
         this.lines[at] = this.stamp;
         this.list[this.listed++] = at;

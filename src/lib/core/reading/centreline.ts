@@ -52,7 +52,10 @@ function goesOn(
 
 /** Whether the stitch after a needle point goes on as the one before. */
 function goesOver({ x, y }: NeedlePoints, i: number): boolean {
-  const [ax, ay, bx, by] = [x[i] - x[i - 1], y[i] - y[i - 1], x[i + 1] - x[i], y[i + 1] - y[i]];
+  const ax = x[i] - x[i - 1];
+  const ay = y[i] - y[i - 1];
+  const bx = x[i + 1] - x[i];
+  const by = y[i + 1] - y[i];
   const dot = ax * bx + ay * by;
   return dot > 0 && dot * dot > ON * ON * (ax * ax + ay * ay) * (bx * bx + by * by);
 }
@@ -114,7 +117,11 @@ export function centrelineOf(points: NeedlePoints, profile: Profile, tips?: Uint
     } else if (s.kind === SATIN) {
       const shortest = (profile.width[1] * FLANK) ** 2;
       const longest = (profile.width[1] * ODD_WIDTH[1]) ** 2;
-      let [ax, ay, bx, by, k] = [0, 0, 0, 0, 0];
+      let ax = 0;
+      let ay = 0;
+      let bx = 0;
+      let by = 0;
+      let k = 0;
       const first = carries ? goesOn(points, profile, s.first, Math.min(reached, s.first), -1) : s.first;
       const end = carries ? goesOn(points, profile, s.end, satinAfter[at], 1) : s.end;
       reached = end;
@@ -122,7 +129,9 @@ export function centrelineOf(points: NeedlePoints, profile: Profile, tips?: Uint
       for (let i = first + 1; i <= end; i++) {
         // One that is split on its way across goes on from there.
         if (i < end && goesOver(points, i)) continue;
-        const [fx, fy, isSplit] = [x[from], y[from], from < i - 1];
+        const fx = x[from];
+        const fy = y[from];
+        const isSplit = from < i - 1;
         from = i;
         const length2 = (x[i] - fx) ** 2 + (y[i] - fy) ** 2;
         // A tie lies on one edge of the zigzag, not along its middle; what goes on for longer than across is a run below.
@@ -132,7 +141,10 @@ export function centrelineOf(points: NeedlePoints, profile: Profile, tips?: Uint
         // Where flanks lean, middles lie to one side and the other by turns: weighed 1, 2, 1 they are on the line.
         if (k === 1) middles.add((ax + cx) / 2, (ay + cy) / 2);
         else if (k > 1) middles.add((bx + 2 * ax + cx) / 4, (by + 2 * ay + cy) / 4);
-        [bx, by, ax, ay] = [ax, ay, cx, cy];
+        bx = ax;
+        by = ay;
+        ax = cx;
+        ay = cy;
         k++;
       }
       if (k > 1) middles.add((ax + bx) / 2, (ay + by) / 2);

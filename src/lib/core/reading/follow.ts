@@ -1,5 +1,5 @@
-import { PointIndex } from './point-index';
 import type { Centreline } from './strands';
+import { TaggedPoints } from './tagged-points';
 import type { Follow } from './types';
 
 /** Within this of the other line, or within half the width of a covering stitch, it follows, 0.1 mm. */
@@ -46,7 +46,7 @@ export function followsOf(blocks: FollowInput[]): Follows {
   const lines = blocks.map(({ centreline }) => centreline && stretchesOf(centreline));
   let room = 1;
   for (const l of lines) if (l) for (let k = 0; k < l.n; k++) room += 1 + Math.floor(l.length[k] / STEP);
-  const index = new PointIndex(room, BESIDE);
+  const points = { n: 0, x: new Float32Array(room), y: new Float32Array(room), tag: new Int32Array(room) };
   const ux = new Float32Array(room);
   const uy = new Float32Array(room);
   lines.forEach((l, b) => {
@@ -57,12 +57,16 @@ export function followsOf(blocks: FollowInput[]): Follows {
       const steps = Math.floor(l.length[k] / STEP);
       for (let m = 0; m <= steps; m++) {
         const t = m / (steps + 1);
-        ux[index.size] = l.ux[k];
-        uy[index.size] = l.uy[k];
-        index.add(m ? x[i] + (x[i - 1] - x[i]) * t : x[i], m ? y[i] + (y[i - 1] - y[i]) * t : y[i], b);
+        const n = points.n++;
+        points.x[n] = m ? x[i] + (x[i - 1] - x[i]) * t : x[i];
+        points.y[n] = m ? y[i] + (y[i - 1] - y[i]) * t : y[i];
+        points.tag[n] = b;
+        ux[n] = l.ux[k];
+        uy[n] = l.uy[k];
       }
     }
   });
+  const index = new TaggedPoints(points, n, BESIDE);
 
   // Of block j's line: how much lies within reach of i's, how much beside it, and the sums of these distances.
   const near = new Float64Array(n * n);
@@ -70,11 +74,6 @@ export function followsOf(blocks: FollowInput[]): Follows {
   const away = new Float64Array(n * n);
   const away2 = new Float64Array(n * n);
   const lengths = new Float64Array(n);
-  const seen = new Int32Array(n).fill(-1);
-  const nearest = new Float64Array(n);
-  const at = new Int32Array(n);
-  const touched = new Int32Array(n);
-  let question = 0;
   for (let j = 0; j < n; j++) {
     const l = lines[j];
     if (!l) continue;
@@ -88,13 +87,13 @@ export function followsOf(blocks: FollowInput[]): Follows {
       const i = l.at[s];
       const dx = l.ux[s];
       const dy = l.uy[s];
-      const met = index.nearestByTag(x[i], y[i], j, question++, seen, nearest, at, touched);
+      const { n: met, tags, distance2, nearest } = index.around(x[i], y[i], j);
       for (let k = 0; k < met; k++) {
-        const b = touched[k];
+        const b = tags[k];
         // The index holds points a step apart: half a step sideways is no distance.
-        const d2 = Math.max(0, nearest[b] - (STEP / 2) ** 2);
+        const d2 = Math.max(0, distance2[b] - (STEP / 2) ** 2);
         if (d2 > BESIDE * BESIDE) continue;
-        if (Math.abs(dx * ux[at[b]] + dy * uy[at[b]]) < ALONG) continue;
+        if (Math.abs(dx * ux[nearest[b]] + dy * uy[nearest[b]]) < ALONG) continue;
         const reach = Math.min(WIDEST_REACH / 2, Math.max(REACH, width / 2, blocks[b].width / 2));
         const p = j * n + b;
         if (d2 <= reach * reach) near[p] += weight;

@@ -36,7 +36,8 @@ export class Simplifier {
     if (d > TOLERANCE) {
       const { rx, ry, lx, ly, open } = this;
       if (d > LONGEST || (!open && (rx * dy - ry * dx < 0 || dx * ly - dy * lx < 0))) {
-        const [qx, qy] = this.n > 1 ? [this.qx, this.qy] : [x, y];
+        const qx = this.n > 1 ? this.qx : x;
+        const qy = this.n > 1 ? this.qy : y;
         this.keep(qx, qy);
         this.start(qx, qy);
         if (qx !== x || qy !== y) this.add(x, y);
@@ -44,10 +45,18 @@ export class Simplifier {
       }
       // The tangents from the last point kept to the circle of the tolerance about this one.
       const along = Math.sqrt(d * d - TOLERANCE * TOLERANCE);
-      const [ax, ay] = [along * dx + TOLERANCE * dy, along * dy - TOLERANCE * dx];
-      const [bx, by] = [along * dx - TOLERANCE * dy, along * dy + TOLERANCE * dx];
-      if (open || rx * ay - ry * ax > 0) [this.rx, this.ry] = [ax, ay];
-      if (open || bx * ly - by * lx > 0) [this.lx, this.ly] = [bx, by];
+      const ax = along * dx + TOLERANCE * dy;
+      const ay = along * dy - TOLERANCE * dx;
+      const bx = along * dx - TOLERANCE * dy;
+      const by = along * dy + TOLERANCE * dx;
+      if (open || rx * ay - ry * ax > 0) {
+        this.rx = ax;
+        this.ry = ay;
+      }
+      if (open || bx * ly - by * lx > 0) {
+        this.lx = bx;
+        this.ly = by;
+      }
       this.open = false;
     }
     this.qx = x;

@@ -1,3 +1,4 @@
+import type { Box } from '../base';
 import { JUMP, STITCH, tapeBlocks, type Tape } from '../tape';
 
 /** The needle points of one block: a range of the shared point arrays, and what lay between them. */
@@ -18,6 +19,8 @@ export interface NeedlePoints {
   y: Int32Array;
   starts: Uint8Array;
   blocks: NeedleBlock[];
+  /** round all needle points, 0.1 mm */
+  box: Box;
 }
 
 /** A thread shorter than this is sewn over or lies flat: nobody snips it, 0.1 mm. */
@@ -36,6 +39,10 @@ export function needlePoints(tape: Tape, trimJumps: number): NeedlePoints {
   const starts = new Uint8Array(kind.length);
   const blocks: NeedleBlock[] = [];
   let n = 0;
+  let minX = Infinity;
+  let minY = Infinity;
+  let maxX = -Infinity;
+  let maxY = -Infinity;
   for (const { from, to } of tapeBlocks(tape)) {
     const first = n;
     let [jumps, trims, floats, inRow] = [0, 0, 0, 0];
@@ -51,8 +58,12 @@ export function needlePoints(tape: Tape, trimJumps: number): NeedlePoints {
           }
         }
         inRow = 0;
-        x[n] = tx[i];
-        y[n++] = ty[i];
+        const px = (x[n] = tx[i]);
+        const py = (y[n++] = ty[i]);
+        if (px < minX) minX = px;
+        if (px > maxX) maxX = px;
+        if (py < minY) minY = py;
+        if (py > maxY) maxY = py;
       } else if (kind[i] === JUMP) {
         jumps++;
         inRow++;
@@ -60,7 +71,7 @@ export function needlePoints(tape: Tape, trimJumps: number): NeedlePoints {
     }
     blocks.push({ from, to, first, end: n, jumps, trims, floats });
   }
-  return { x, y, starts, blocks };
+  return { x, y, starts, blocks, box: { minX, minY, maxX, maxY } };
 }
 
 /** Whether the jumps before record i are equal parts of the one stitch that ends at i. */

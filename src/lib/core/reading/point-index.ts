@@ -68,45 +68,4 @@ export class PointIndex {
     }
     return false;
   }
-  /**
-   * The nearest point of each tag but `own` in the cells around (x, y): its squared distance goes to nearest[tag], its number to
-   * at[tag], the tags to touched; `seen` holds the number of the last question that met a tag. Returns how many tags
-   * were met.
-   */
-  nearestByTag(
-    x: number,
-    y: number,
-    own: number,
-    question: number,
-    seen: Int32Array,
-    nearest: Float64Array,
-    at: Int32Array,
-    touched: Int32Array,
-  ): number {
-    const { head, chain, mask } = this;
-    const cx = Math.floor(x * this.inverse);
-    const cy = Math.floor(y * this.inverse);
-    let met = 0;
-    for (let gy = cy - 1; gy <= cy + 1; gy++) {
-      const row = Math.imul(gy, Y_HASH);
-      for (let gx = cx - 1; gx <= cx + 1; gx++)
-        for (let n = head[(Math.imul(gx, X_HASH) ^ row) & mask]; n >= 0; n = chain[n]) {
-          const tag = this.tag[n];
-          if (tag === own) continue;
-          const dx = this.x[n] - x;
-          const dy = this.y[n] - y;
-          const d2 = dx * dx + dy * dy;
-          if (seen[tag] !== question) {
-            seen[tag] = question;
-            nearest[tag] = d2;
-            at[tag] = n;
-            touched[met++] = tag;
-          } else if (d2 < nearest[tag]) {
-            nearest[tag] = d2;
-            at[tag] = n;
-          }
-        }
-    }
-    return met;
-  }
 }

@@ -49,24 +49,16 @@ export function profileBlock(points: NeedlePoints, block: NeedleBlock, grid: Are
   grid.next();
   const sums = new StretchSums(points);
   const stretch = new OpenStretch(block.first);
-  const bins = new Int32Array(LENGTH_BINS);
+  const lengthBins = new Array<number>(LENGTH_BINS).fill(0);
   let length = 0;
   let before = 0;
   let minX = Infinity;
   let minY = Infinity;
   let maxX = -Infinity;
   let maxY = -Infinity;
-  let opens = true;
   /** the step to the next row of a satin that is not sewn yet */
-  let [stepX, stepY] = [0, 0];
-  /** Adds the open stretch to the sums, unless nothing was sewn in it. */
-  const close = (end: number) => {
-    const sewn = length - before;
-    before = length;
-    if (end <= stretch.first || sewn === 0) return;
-    sums.add(stretch, end, opens, sewn);
-    opens = false;
-  };
+  let stepX = 0;
+  let stepY = 0;
   for (let i = block.first; i < block.end; i++) {
     const px = x[i];
     const py = y[i];
@@ -76,9 +68,10 @@ export function profileBlock(points: NeedlePoints, block: NeedleBlock, grid: Are
     if (py > maxY) maxY = py;
     grid.point(px, py);
     if (starts[i] === 1) {
-      close(i - 1);
+      sums.add(stretch, i - 1, length - before);
+      before = length;
       stretch.next(i, true);
-      opens = true;
+      sums.opens = true;
       continue;
     }
     const dx = px - x[i - 1];
@@ -86,17 +79,20 @@ export function profileBlock(points: NeedlePoints, block: NeedleBlock, grid: Are
     const l = Math.sqrt(dx * dx + dy * dy);
     length += l;
     const bin = (l * BINS_PER_UNIT) | 0;
-    bins[bin < LENGTH_BINS ? bin : LENGTH_BINS - 1]++;
+    lengthBins[bin < LENGTH_BINS ? bin : LENGTH_BINS - 1]++;
     if (l >= TIE && !(l < LONGEST_TIE && isTie(points, i, block))) {
-      if (l < LONGEST_STEP && isStep(points, i, block)) [stepX, stepY] = [dx, dy];
-      else {
+      if (l < LONGEST_STEP && isStep(points, i, block)) {
+        stepX = dx;
+        stepY = dy;
+      } else {
         if (stepX || stepY) stretch.steps++;
         stretch.stitch(dx + stepX, dy + stepY, l);
         stepX = stepY = 0;
       }
     }
     if (stretch.turns < WINDOW && i + 1 < block.end) continue;
-    close(i);
+    sums.add(stretch, i, length - before);
+    before = length;
     stretch.next(i, false);
   }
   const { stretches } = sums;
@@ -106,7 +102,7 @@ export function profileBlock(points: NeedlePoints, block: NeedleBlock, grid: Are
   return {
     stretches,
     length,
-    lengthBins: Array.from(bins),
+    lengthBins,
     minX,
     minY,
     maxX,
@@ -116,33 +112,51 @@ export function profileBlock(points: NeedlePoints, block: NeedleBlock, grid: Are
   };
 }
 
+// Plain functions and loops: this is asked at each stitch.
+const isSame = ({ x, y }: NeedlePoints, a: number, b: number): boolean =>
+  Math.abs(x[a] - x[b]) <= 4 && Math.abs(y[a] - y[b]) <= 4;
+const begins = ({ starts }: NeedlePoints, k: number, { first }: NeedleBlock): boolean =>
+  k >= first && starts[k] === 1;
+const ends = ({ starts }: NeedlePoints, k: number, { end }: NeedleBlock): boolean =>
+  k === end - 1 || (k < end - 1 && starts[k + 1] === 1);
 /** Whether stitch i is one of a pair that goes out and back at the start or end of a strand. */
-function isTie({ x, y, starts }: NeedlePoints, i: number, { first, end }: NeedleBlock): boolean {
-  const same = (a: number, b: number) => Math.abs(x[a] - x[b]) <= 4 && Math.abs(y[a] - y[b]) <= 4;
-  const begins = (k: number) => k >= first && starts[k] === 1;
-  const ends = (k: number) => k === end - 1 || (k < end - 1 && starts[k + 1] === 1);
-  if (begins(i - 1)) return i + 1 < end && same(i - 1, i + 1);
-  if (begins(i - 2)) return same(i - 2, i);
-  if (ends(i)) return same(i - 2, i);
-  return ends(i + 1) && same(i - 1, i + 1);
+function isTie(points: NeedlePoints, i: number, block: NeedleBlock): boolean {
+  if (begins(points, i - 1, block)) return i + 1 < block.end && isSame(points, i - 1, i + 1);
+  if (begins(points, i - 2, block)) return isSame(points, i - 2, i);
+  if (ends(points, i, block)) return isSame(points, i - 2, i);
+  return ends(points, i + 1, block) && isSame(points, i - 1, i + 1);
+}
+
+const length2 = ({ x, y }: NeedlePoints, k: number): number =>
+  (x[k] - x[k - 1]) ** 2 + (y[k] - y[k - 1]) ** 2;
+/** Whether one stitch leads back beside another. */
+function leadsBack(points: NeedlePoints, a: number, b: number): boolean {
+  const { x, y } = points;
+  const dot = (x[a] - x[a - 1]) * (x[b] - x[b - 1]) + (y[a] - y[a - 1]) * (y[b] - y[b - 1]);
+  return dot < 0 && dot * dot > TURNS_BACK * length2(points, a) * length2(points, b);
 }
 
 /** Whether stitch i leads along the edge from one stitch across to the next one back: a satin with square turns. */
-function isStep({ x, y, starts }: NeedlePoints, i: number, { first, end }: NeedleBlock): boolean {
-  if (i - 2 < first || i + 1 >= end || starts[i - 1] || starts[i + 1]) return false;
-  const length2 = (k: number) => (x[k] - x[k - 1]) ** 2 + (y[k] - y[k - 1]) ** 2;
-  const [step, before, after] = [length2(i), length2(i - 1), length2(i + 1)];
-  if (Math.min(before, after) < ACROSS ** 2 * step || Math.max(before, after) > 4 * Math.min(before, after))
-    return false;
-  const turnsBack = (a: number, b: number) => {
-    const dot = (x[a] - x[a - 1]) * (x[b] - x[b - 1]) + (y[a] - y[a - 1]) * (y[b] - y[b - 1]);
-    return dot < 0 && dot * dot > TURNS_BACK * length2(a) * length2(b);
-  };
-  // One stitch a row: with more of them it is a fill.
-  const leaves = (k: number, from: number) =>
-    k <= first || k >= end || starts[k] === 1 || length2(k) < LONGEST_STEP ** 2 || turnsBack(from, k);
-  return turnsBack(i - 1, i + 1) && leaves(i - 2, i - 1) && leaves(i + 2, i + 1);
+function isStep(points: NeedlePoints, i: number, block: NeedleBlock): boolean {
+  const { starts } = points;
+  if (i - 2 < block.first || i + 1 >= block.end || starts[i - 1] || starts[i + 1]) return false;
+  const before = length2(points, i - 1);
+  const after = length2(points, i + 1);
+  const least = Math.min(before, after);
+  if (least < ACROSS ** 2 * length2(points, i) || Math.max(before, after) > 4 * least) return false;
+  return (
+    leadsBack(points, i - 1, i + 1) &&
+    leavesAcross(points, i - 2, i - 1, block) &&
+    leavesAcross(points, i + 2, i + 1, block)
+  );
 }
+/** Whether what is beyond a stitch across is no other part of the same row: with more than one stitch a row it is a fill. */
+const leavesAcross = (points: NeedlePoints, k: number, from: number, { first, end }: NeedleBlock): boolean =>
+  k <= first ||
+  k >= end ||
+  points.starts[k] === 1 ||
+  length2(points, k) < LONGEST_STEP ** 2 ||
+  leadsBack(points, from, k);
 
 /** A short stretch at the end of a strand, or an odd one in a long one, takes the kind of its neighbours. */
 function smooth(stretches: Stretch[]) {

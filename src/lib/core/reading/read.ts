@@ -46,18 +46,17 @@ interface Measured {
   extents: Box;
   facts: Facts[];
 }
+const inMm = ({ minX, minY, maxX, maxY }: Box): Box => ({
+  minX: minX / 10,
+  minY: minY / 10,
+  maxX: maxX / 10,
+  maxY: maxY / 10,
+});
 /** Measures the blocks of a tape. Time grows with the number of needle points; n of them need some 40 n bytes meanwhile. */
 function measureDesign(tape: Tape, { trimJumps, onProgress }: ReadOptions): Measured {
   const points = needlePoints(tape, trimJumps);
   const last = points.blocks[points.blocks.length - 1]?.end ?? 0;
-  const all = { minX: Infinity, minY: Infinity, maxX: -Infinity, maxY: -Infinity };
-  for (let i = 0; i < last; i++) {
-    if (points.x[i] < all.minX) all.minX = points.x[i];
-    if (points.x[i] > all.maxX) all.maxX = points.x[i];
-    if (points.y[i] < all.minY) all.minY = points.y[i];
-    if (points.y[i] > all.maxY) all.maxY = points.y[i];
-  }
-  const grid = new AreaGrid(all.minX, all.minY, all.maxX, all.maxY);
+  const grid = new AreaGrid(points.box);
   const centrelines: (Centreline | null)[] = [];
   let reported = 0;
   const unread = points.blocks.map((block, index): Unread => {
@@ -72,12 +71,7 @@ function measureDesign(tape: Tape, { trimJumps, onProgress }: ReadOptions): Meas
         : centrelineOf(points, profile, teeth?.tips);
     const texture = teeth ? 'mixed' : textureOf(profile, centreline, wandering);
     centrelines.push((texture === 'mixed' && !teeth) || texture === 'meander' ? null : centreline);
-    const box = {
-      minX: profile.minX / 10,
-      minY: profile.minY / 10,
-      maxX: profile.maxX / 10,
-      maxY: profile.maxY / 10,
-    };
+    const box = inMm(profile);
     const lines =
       centreline && texture !== 'meander'
         ? linesOf(centreline, texture === 'zigzag' || texture === 'satin' ? texture : null)
@@ -122,7 +116,7 @@ function measureDesign(tape: Tape, { trimJumps, onProgress }: ReadOptions): Meas
     b.openings = opening ? [opening] : [];
     b.perimeterMm = main ? onceAround(main, opening) : null;
   });
-  const extents = { minX: all.minX / 10, minY: all.minY / 10, maxX: all.maxX / 10, maxY: all.maxY / 10 };
+  const extents = inMm(points.box);
   const copies = copiesOf(points, unread, extents);
   const first = copies && !copies.inTurn ? unread.map((b) => firstOf(b, copies, unread)) : unread;
   // What the blocks of one copy are for is asked once.

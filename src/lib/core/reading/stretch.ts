@@ -162,9 +162,17 @@ export class StretchSums {
   turnSize = 0;
   bends = 0;
   steady = 0;
+  /** whether the next one is the first of its strand */
+  opens = true;
 
-  /** Adds one that ends with a needle point to the stretch before it, when that moves in the same kind on the same strand. */
-  add(stretch: OpenStretch, end: number, opens: boolean, sewn: number) {
+  /**
+   * Adds one that ends with a needle point to the stretch before it, when that moves in the same kind on the same strand.
+   * @param sewn its length; with none there is nothing to add
+   */
+  add(stretch: OpenStretch, end: number, sewn: number) {
+    if (end <= stretch.first || sewn === 0) return;
+    const { opens } = this;
+    this.opens = false;
     let kind = stretch.kind();
     const split = kind === BEAN && stretch.maySplit() ? splitSatin(this.points, stretch.first, end) : null;
     if (split) kind = SATIN;

@@ -28,9 +28,10 @@ export function treeOf(
 ): Tree {
   const scores = x.map((row) => {
     const sums = [...bias];
-    row.forEach((v, k) => {
-      if (v) evidence[k].forEach((w, r) => (sums[r] += w * v));
-    });
+    for (let k = 0; k < row.length; k++) {
+      const v = row[k];
+      if (v) for (let r = 0; r < sums.length; r++) sums[r] += evidence[k][r] * v;
+    }
     return sums;
   });
   return { scores, parents, pairs: along.map((is) => (is ? pair : after)) };
