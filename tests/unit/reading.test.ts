@@ -7,6 +7,7 @@ import {
   doubleRun,
   meander,
   offset,
+  pathLength,
   rectangle,
   run,
   satin,
@@ -21,10 +22,14 @@ import { readingReport, readingReportSchema } from '$lib/core/exchange';
 import type { Texture } from '$lib/core/reading';
 import type { Tape } from '$lib/core/tape';
 import { bib, coaster, crewPatch, napkin, pouch, tailTab, windStar, windStarHub } from '$lib/demo';
+import { sewn } from '../support/copies';
 import { readAs } from '../support/examples';
 
 const O = { x: 0, y: 0 };
 const one = (...paths: Path[]) => readAs(new TapeMaker('ONE').sew(...paths).done()).blocks[0];
+/** The same, as the maker has said that it is the last line round a thing. */
+const lastLine = (...paths: Path[]) =>
+  readAs(new TapeMaker('ONE').sew(...paths).done(), { 0: 'final-outline' }).blocks[0];
 const square = closePath(rectangle(O, 80, 60, 5));
 let seed = 11;
 const random = () => (seed = (seed * 16807) % 2147483647) / 2147483647;
@@ -100,6 +105,16 @@ const gable: Path = [
   { x: reach, y: high },
 ];
 
+/** A line cut up into so many dashes and as many gaps. @param share of each that is sewn */
+function dashes(line: Path, n: number, share: number): Path[] {
+  const fine = run(line, 0.5);
+  const at = (k: number) => Math.round((k * (fine.length - 1)) / n);
+  return Array.from({ length: n }, (_, k) => run(fine.slice(at(k), at(k + share) + 1), 2.5));
+}
+/** A bow 80 mm wide, from the right to the left. */
+const bow = (high: number): Path =>
+  Array.from({ length: 61 }, (_, i) => ({ x: 40 - (4 * i) / 3, y: high * (1 - (1 - i / 30) ** 2) }));
+
 describe('reading lines', () => {
   it('finds the way round a closed line within 1 %, whatever sews it', () => {
     const way = 2 * (70 + 50) + 2 * Math.PI * 5;
@@ -132,16 +147,16 @@ describe('reading lines', () => {
         { x: -50, y: -50 },
         { x: -31, y: -50 },
       ];
-      const [opening] = one(bean(transform(open, { turn }), 2.8)).openings;
+      const [opening] = lastLine(bean(transform(open, { turn }), 2.8)).openings;
       expect(opening.lengthMm).to.be.closeTo(62, 2);
       expect(opening.side).to.equal(side);
     });
 
   it('tells an opening by the line that is left out: on along an arc, and round a corner', () => {
-    const [bent] = one(bean(arc, 2.5)).openings;
+    const [bent] = lastLine(bean(arc, 2.5)).openings;
     expect(bent.lengthMm).to.be.closeTo(60, 1);
     expect(bent.side).to.equal('bottom');
-    expect(one(bean(gable, 2.5)).openings[0].lengthMm).to.be.closeTo(50, 1);
+    expect(lastLine(bean(gable, 2.5)).openings[0].lengthMm).to.be.closeTo(50, 1);
   });
 
   it('finds one round a right corner, as long as both of its legs; a whole side that is left out is none', () => {
@@ -157,8 +172,8 @@ describe('reading lines', () => {
       [45, 15],
       [30, 30],
     ] as [number, number][])
-      expect(one(bean(open(legs), 2.5)).openings[0]?.lengthMm, legs.join()).to.be.closeTo(60, 1);
-    expect(one(bean(open([15, 45]).slice(1, 4), 2.5)).openings).to.deep.equal([]);
+      expect(lastLine(bean(open(legs), 2.5)).openings[0]?.lengthMm, legs.join()).to.be.closeTo(60, 1);
+    expect(lastLine(bean(open([15, 45]).slice(1, 4), 2.5)).openings).to.deep.equal([]);
   });
 
   it('tells it along the line by which its pieces were laid, a seam allowance outside; in there, too, an open U is none', () => {
@@ -183,7 +198,9 @@ describe('reading lines', () => {
       { x: 45, y: 24 },
     ];
     const around = new TapeMaker('U').sew(run(closePath(rectangle(O, 104, 74)), 2.5)).stop();
-    expect(readAs(around.sew(run(u, 2.5)).done()).blocks[1].openings).to.deep.equal([]);
+    expect(readAs(around.sew(run(u, 2.5)).done(), { 1: 'final-outline' }).blocks[1].openings).to.deep.equal(
+      [],
+    );
   });
 
   it('tells it along the line beside, also where its ends head elsewhere; an open U along a closed line leaves a side out', () => {
@@ -209,12 +226,45 @@ describe('reading lines', () => {
       { x: 45, y: -30 },
       { x: 45, y: 30 },
     ];
-    expect(readAs(rest.sew(run(u, 2.5)).done()).blocks[1].openings).to.deep.equal([]);
+    expect(readAs(rest.sew(run(u, 2.5)).done(), { 1: 'final-outline' }).blocks[1].openings).to.deep.equal([]);
   });
 
+  it('follows dashes round: a circle as long as it is, a box round its corners, a crescent to its tips', () => {
+    const loop = (ring: Path, n: number) => readAs(sewn(dashes(ring, n, 0.6))).blocks[0].dashed;
+    for (const n of [14, 19]) {
+      const round = loop(closePath(circle(O, 40)), n);
+      expect(round?.closed).to.equal(true);
+      expect(round?.lengthMm).to.be.closeTo(Math.PI * 80, Math.PI * 80 * 0.005);
+      expect(loop(closePath(rectangle(O, 90, 60)), n)?.lengthMm).to.be.closeTo(300, 3);
+      // Two bows from tip to tip, which are as sharp as 25°.
+      const tips = closePath([...bow(40), ...bow(16).reverse()]);
+      expect(loop(tips, n)?.lengthMm, `${n}`).to.be.closeTo(pathLength(tips), 5);
+    }
+  });
+  it('takes rows of quilting for no dashes, nor marks in a row, nor two parts of one line', () => {
+    const level = (y: number): Path => run([{ x: -30, y }, { x: 30, y }], 2.5); // prettier-ignore
+    expect(readAs(sewn(Array.from({ length: 8 }, (_, k) => level(9 * k)))).blocks[0].dashed).to.equal(null);
+    const marks = Array.from({ length: 8 }, (_, k) => run([{ x: 12 * k, y: 0 }, { x: 12 * k + 6, y: 0 }], 2)); // prettier-ignore
+    expect(readAs(sewn(marks)).blocks[0].dashed).to.equal(null);
+    expect(readAs(sewn(dashes(closePath(circle(O, 40)), 2, 0.9))).blocks[0].dashed).to.equal(null);
+  });
+  it('finds how long an opening is along dashes that go on across it', () => {
+    // Six scallops, and the gap lies over the notch between two: straight across would be 4 mm less.
+    const flower: Path = Array.from({ length: 361 }, (_, i) => {
+      const a = (i * Math.PI) / 180;
+      const r = 50 + 6 * Math.abs(Math.sin(3 * a));
+      return { x: r * Math.cos(a), y: r * Math.sin(a) };
+    });
+    const seam = flower.slice(30, 331);
+    const left = pathLength(flower) - pathLength(seam);
+    const tape = sewn(dashes(flower, 28, 0.6), [run(seam, 2.5)]);
+    const [opening] = readAs(tape, { 0: 'placement', 1: 'final-outline' }).blocks[1].openings;
+    expect(opening?.side).to.equal('right');
+    expect(opening?.lengthMm).to.be.closeTo(left, 1.5);
+  });
   it('sees no opening in a closed outline, nor in a straight seam', () => {
-    expect(one(bean(square)).openings).to.deep.equal([]);
-    expect(one(run([O, { x: 120, y: 0 }])).openings).to.deep.equal([]);
+    expect(lastLine(bean(square)).openings).to.deep.equal([]);
+    expect(lastLine(run([O, { x: 120, y: 0 }])).openings).to.deep.equal([]);
   });
 
   it('counts a stitch too long for one record once, and a trim where the thread is cut', () => {

@@ -11,7 +11,10 @@ import {
   type PieceShape,
   type TemplateDrawing,
 } from '$lib/core/template';
+import { areaOf } from '$lib/core/base';
+import { circle, closePath, run, satin } from '$lib/core/outline';
 import { bib, gullPennant } from '$lib/demo';
+import { sewn } from '../support/copies';
 import { example, workshopWith } from '../support/examples';
 
 const PT_PER_MM = 72 / 25.4;
@@ -88,6 +91,20 @@ describe('templates as SVG, measured', () => {
     const cut = extentOf(svgPaths(svg, 'cut')[0]);
     expect(cut.width).to.be.closeTo(box.maxX - box.minX, 0.1);
     expect(cut.height).to.be.closeTo(box.maxY - box.minY, 0.1);
+  });
+  it('have the shape that dashes place, not the rectangle round it', () => {
+    const [round, inner] = [closePath(circle({ x: 0, y: 0 }, 45)), closePath(circle({ x: 0, y: 0 }, 44))];
+    const fine = run(round, 1);
+    const dashes = Array.from({ length: 23 }, (_, k) => run(fine.slice(12 * k, 12 * k + 8), 2.5));
+    const { plan } = example(
+      sewn(dashes, [run(inner, 2.5)], [satin(round, 3)]),
+      { technique: 'applique', schools: { cut: 'pre-cut' } },
+      workshopWith({ 'cut.preCutOffset': 0 }),
+    );
+    const piece = plan.cut.pieces.find((p) => p.preCut)!;
+    const { outlines, widthMm } = pieceShape({ ...piece, caughtBy: [0] }, plan.design, plan.numbers);
+    expect(widthMm).to.be.closeTo(90, 0.5);
+    expect(Math.abs(areaOf(outlines[0]))).to.be.closeTo(Math.PI * 45 ** 2, 60);
   });
   it('grow by the offset on every side', () => {
     const [plain, grown] = [shapeOf(0).shape, shapeOf(0.5).shape];

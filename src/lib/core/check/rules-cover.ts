@@ -1,7 +1,7 @@
 import { itemAt, shareSpanned, type Box } from '../base';
 import { actionOf } from '../catalogue';
 import { inside } from '../outline';
-import { linePath, type BlockReading, type Line } from '../reading';
+import { linePath, mainLine, type BlockReading, type Line } from '../reading';
 import { SCISSORS_MM } from '../score';
 import { WHOLE_SHARE } from '../techniques';
 import type { CheckContext, CheckRule, Found } from './types';
@@ -86,8 +86,9 @@ export const coverRules: CheckRule[] = [
         if (step.role !== 'cover' || !isSatin(cover) || !cover.lines[0]) return [];
         const [edge] = cover.lines;
         const under = c.needles.flatMap(({ step: above, at: later }) => {
-          const { lines, box } = itemAt(c.reading.blocks, above.block);
-          const [line] = lines;
+          const placed = itemAt(c.reading.blocks, above.block);
+          const { box } = placed;
+          const line = mainLine(placed);
           const isPiece = later > at && above.role === 'placement' && line?.closed;
           if (!isPiece || spans(box, c) >= WHOLE_SHARE) return [];
           const share = shareInside(edge, line);

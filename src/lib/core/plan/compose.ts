@@ -72,6 +72,7 @@ function moved(block: BlockReading, first: number, records: number, dx: number, 
       maxY: block.box.maxY + dy,
     },
     lines: block.lines.map(line),
+    dashed: block.dashed && line(block.dashed),
     openings: block.openings.map((o) => ({ ...o, centre: [o.centre[0] + dx, o.centre[1] + dy] })),
     follows: block.follows && { ...block.follows, index: first + block.follows.index },
   };

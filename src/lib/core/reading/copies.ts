@@ -3,7 +3,8 @@ import { grouped, middleOf, overlaps, shareSpanned, unionOf, type Box } from '..
 import { besideOf, onceAround, openingIn } from './opening';
 import type { NeedlePoints } from './needle';
 import type { Copies } from './types';
-import { lineBox, type Unread } from './unread';
+import { dashedLoop } from './dashes';
+import { lineBox, mainLine, type Unread } from './unread';
 
 /** Where the copies lie, before anybody says what their blocks are for. Lengths in mm. */
 export interface CopyPlaces extends Omit<Copies, 'first'> {
@@ -125,19 +126,24 @@ export function firstOf(
   const box = first[block.index];
   if (!box) return block;
   const ownOf = ({ lines }: Unread) => lines.filter((l) => overlaps(lineBox(l), extents));
-  const lines = ownOf(block);
-  const followed = block.follows ? ownOf(blocks[block.follows.index]).at(0) : undefined;
+  const linesOf = (b: Unread) => {
+    const own = ownOf(b);
+    return { lines: own, dashed: dashedLoop(own) };
+  };
+  const { lines, dashed } = linesOf(block);
+  const followed = block.follows ? mainLine(linesOf(blocks[block.follows.index])) : undefined;
   const before = () =>
-    blocks.slice(0, block.index).map((b) => ({ box: first[b.index] ?? b.box, lines: ownOf(b) }));
+    blocks.slice(0, block.index).map((b) => ({ box: first[b.index] ?? b.box, ...linesOf(b) }));
   const opening = openingIn(block, lines, box, (line) => besideOf(line, followed, before()));
-  const main = lines.at(0);
+  const main = dashed ?? lines.at(0);
   return {
     ...block,
     stitches: Math.round(block.stitches / offsets.length),
     sewnLengthMm: block.sewnLengthMm / offsets.length,
     box,
     lines,
-    closed: main?.closed ?? false,
+    dashed,
+    closed: lines.at(0)?.closed ?? false,
     perimeterMm: main ? onceAround(main, opening) : null,
     openings: opening ? [opening] : [],
   };

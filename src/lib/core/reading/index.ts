@@ -12,6 +12,7 @@ export {
   leavesSideOut,
   lineBox,
   linePath,
+  mainLine,
   type Decode,
   type OneCopy,
   type Unread,

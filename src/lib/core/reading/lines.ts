@@ -119,7 +119,8 @@ function meetsItself(p: number[], isBand: boolean): { loop: number[]; gap: numbe
   // Long stitches leave a longer gap between the last point and the first.
   const step = lengthOf(p) / (p.length / 2 - 1);
   const most = isBand && lengthOf(p) > LOOP_OF_GAPS * MOST_GAP ? MOST_GAP : Math.max(JOIN, step * 1.6);
-  return gap <= Math.min(MOST_JOIN, most) ? { loop, gap } : null;
+  // A dash is met by its own ties: what is left of it is no loop.
+  return gap <= Math.min(MOST_JOIN, most) && lengthOf(loop) > LEAST_LOOP / 2 ? { loop, gap } : null;
 }
 
 /**

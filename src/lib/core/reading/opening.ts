@@ -1,7 +1,7 @@
 /** The opening left in an outline, to turn through: where it lies, and how long the line would be across it. */
 import { distance, nearestOn, type Box } from '../base';
 import type { BlockReading, DesignEdge, Line, Opening } from './types';
-import { encloses, lineBox, type Unread } from './unread';
+import { encloses, lineBox, mainLine, type Unread } from './unread';
 
 /** An opening is wider than a stitch and shorter than this share of the whole way round. */
 const OPENING_LEAST = 80;
@@ -27,6 +27,8 @@ const STRAIGHT_END = 0.06;
 const CORNER = 0.35;
 /** Ends that turn further do not tell how the line went, radians. */
 const MOST_TURN = 2.4;
+/** Where a line beside tells it, they may turn by more: but at an open U they turn by half a circle. Radians. */
+const MOST_TURN_BESIDE = 2.8;
 /** More turning than once around: a spiral. Radians. */
 const MOST_AROUND = 1.35 * 2 * Math.PI;
 /** A block is an outline when one line makes up most of it. */
@@ -49,23 +51,26 @@ export function openingIn(
 /**
  * What says how the first line of a block would go on across a gap: the closed line that it follows; or else the newest one
  * before it that lies outside of it all the way round, a seam allowance off: by that the pieces were laid which it sews together.
- * @param followed the first line of the block that it follows
+ * @param followed the line of the block that it follows
  */
 export function besideOf(
   line: Line,
   followed: Line | undefined,
-  before: readonly Pick<Unread, 'box' | 'lines'>[],
+  before: readonly Pick<Unread, 'box' | 'lines' | 'dashed'>[],
 ): Beside | null {
   if (followed?.closed) return { points: followed.points, mostMm: BESIDE_MM };
   const box = lineBox(line);
-  const around = before.findLast(
-    ({ box: b, lines: [main] }) =>
-      main?.closed &&
-      encloses(b, box, 0) &&
-      encloses(box, b, 2 * ALLOWANCE_MM) &&
-      keepsWithin(line.points, main.points),
-  );
-  return around ? { points: around.lines[0].points, mostMm: ALLOWANCE_MM } : null;
+  for (const block of before.toReversed()) {
+    const around = mainLine(block);
+    if (
+      around?.closed &&
+      encloses(block.box, box, 0) &&
+      encloses(box, block.box, 2 * ALLOWANCE_MM) &&
+      keepsWithin(line.points, around.points)
+    )
+      return { points: around.points, mostMm: ALLOWANCE_MM };
+  }
+  return null;
 }
 /** Whether a line lies by a closed one at one distance all the way. */
 function keepsWithin(p: Float32Array, closed: Float32Array): boolean {
@@ -184,7 +189,7 @@ function acrossAlong(
     // What lies inside of the line beside is shorter as their chords are.
     lengthMm: (gap * Math.min(forward, loop.length - forward)) / chord,
     goesOn:
-      angle(out, way) + angle(back, way) < MOST_TURN &&
+      angle(out, way) + angle(back, way) < MOST_TURN_BESIDE &&
       dot(out, unit(qx - ax, qy - ay)) > GOES_ON &&
       dot(back, unit(bx - rx, by - ry)) > GOES_ON,
   };

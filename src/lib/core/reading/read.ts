@@ -12,13 +12,14 @@ import { profileBlock } from './profile';
 import { LINE } from './stretch';
 import { coverReach, sewnBeside } from './cover-margin';
 import { oddsOf, tellRoles, weigh, type RoleOverrides } from './roles';
-import type { Decode, OneCopy, Unread } from './unread';
+import { dashedLoop } from './dashes';
+import { isLine, mainLine, type Decode, type OneCopy, type Unread } from './unread';
 import type { Weighed } from './weigh';
 import { centrelineOf } from './centreline';
 import type { Centreline } from './strands';
 import { blanketOf } from './blanket';
 import { coversArea, mayBeTwice, textureOf, wanders } from './texture';
-import type { BlockReading, Reading } from './types';
+import type { BlockReading, Reading, Role } from './types';
 
 /** What a reading depends on besides the tape. */
 export interface ReadOptions {
@@ -32,6 +33,8 @@ export interface ReadOptions {
 /** Needle points between two tellings. */
 const TELL_EVERY = 40_000;
 
+/** Nothing is turned through the gap of an ornament. */
+const ADORNS: ReadonlySet<Role> = new Set<Role>(['decoration', 'quilting', 'marker']);
 /** Less of a block sewn as lines than this, and it is no blanket stitch. */
 const TOOTHED = 0.6;
 
@@ -97,6 +100,7 @@ function measureDesign(tape: Tape, { trimJumps, onProgress }: ReadOptions): Meas
       closed: lines.at(0)?.closed ?? false,
       perimeterMm: null,
       lines,
+      dashed: isLine({ texture }) ? dashedLoop(lines) : null,
       openings: [],
       follows: null,
       typed: null,
@@ -110,9 +114,9 @@ function measureDesign(tape: Tape, { trimJumps, onProgress }: ReadOptions): Meas
   unread.forEach((b, i) => {
     b.follows = itemAt(follows.best, i);
     b.bladeDeg = itemAt(blades, i);
-    const followed = b.follows ? unread[b.follows.index].lines.at(0) : undefined;
+    const followed = b.follows ? mainLine(unread[b.follows.index]) : undefined;
     const opening = openingIn(b, b.lines, b.box, (line) => besideOf(line, followed, unread.slice(0, i)));
-    const main = b.lines.at(0);
+    const main = mainLine(b);
     b.openings = opening ? [opening] : [];
     b.perimeterMm = main ? onceAround(main, opening) : null;
   });
@@ -168,7 +172,11 @@ export function readBlocks(tape: Tape, options: ReadOptions, decode: Decode): Re
   const measured = measureDesign(tape, options);
   const { points, blocks: unread, first, copies, extents } = measured;
   const { roles, techniques } = decodeWith(decode, measured, options.roles ?? {});
-  const withRoles = (blocks: Unread[]) => blocks.map((b, i): BlockReading => ({ ...b, role: roles[i] }));
+  const withRoles = (blocks: Unread[]) =>
+    blocks.map((b, i): BlockReading => {
+      const role = roles[i];
+      return { ...b, role, openings: ADORNS.has(role.value) ? [] : b.openings };
+    });
   const blocks = withRoles(unread);
   const sum = (pick: (b: (typeof unread)[number]) => number) =>
     unread.reduce((total, b) => total + pick(b), 0);

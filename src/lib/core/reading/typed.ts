@@ -61,6 +61,7 @@ export function typedReading(
       box: { ...box },
       closed: false,
       perimeterMm: null,
+      dashed: null,
       lines: [],
       openings: [],
       follows: null,

@@ -99,6 +99,8 @@ export interface BlockReading {
   /** of the main line once around (an opening counted in); null when it is not a loop */
   perimeterMm: number | null;
   lines: Line[];
+  /** the closed line along which it was sewn in dashes; null when it was not */
+  dashed: Line | null;
   openings: Opening[];
   follows: Follow | null;
   /** needle points per cm² of the area they touch, on a 2 mm grid */

@@ -28,7 +28,8 @@ export type SewnBeside = (block: number, line: Line, bandMm: number) => number;
 /** A length in words, to a tenth. */
 export const mm = (v: number) => v.toFixed(1).replace(/\.0$/, '');
 /** Whether a block is sewn as thin lines. */
-export const isLine = ({ texture }: Unread) => ['run', 'double-run', 'bean'].includes(texture);
+export const isLine = ({ texture }: Pick<Unread, 'texture'>) =>
+  ['run', 'double-run', 'bean'].includes(texture);
 /** Whether a block is a band of stitches across a line. */
 export const covers = ({ texture }: Unread) => texture === 'satin' || texture === 'zigzag';
 
@@ -56,6 +57,9 @@ export const leavesSideOut = (block: Unread): boolean => {
   return main.lengthMm > 0.8 * all && gap > SIDE_OUT * main.lengthMm && all < 1.2 * Math.max(1, around);
 };
 
+/** The line of a block that says where it goes: that of its dashes, or the longest. */
+export const mainLine = ({ lines, dashed }: Pick<BlockReading, 'lines' | 'dashed'>): Line | undefined =>
+  dashed ?? lines.at(0);
 /** The points of a line, mm. */
 export const linePath = ({ points }: Line): Path =>
   Array.from({ length: points.length / 2 }, (_, i) => ({

@@ -18,7 +18,8 @@ export function pieceShape(
 ): PieceShape {
   const { blocks } = readingFor(piece, design);
   const lines = piece.caughtBy.flatMap((b) => blocks[b]?.lines ?? []);
-  const contour = piece.preCut ? largestClosed(lines) : null;
+  const dashed = piece.caughtBy.flatMap((b) => blocks[b]?.dashed ?? []);
+  const contour = piece.preCut ? largestClosed([...lines, ...dashed]) : null;
   const [width, height] = [piece.width.cutMm, piece.height.cutMm];
   const base = { name: piece.name, arrow: piece.arrow, mirrored: piece.mirrored };
   if (contour) {
