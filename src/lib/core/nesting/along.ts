@@ -3,7 +3,7 @@ import { sorted, SORTS } from './choose';
 import { packGuillotine, RULES, type Rules } from './guillotine';
 import { packNest } from './nest';
 import { pickFrom } from './problem';
-import type { Composite } from './rejoin';
+import type { Composite } from './composite';
 import { Strip } from './shelf-packing';
 import type { Bin, Item, LayoutOptions } from './types';
 import type { Watch } from './watch';

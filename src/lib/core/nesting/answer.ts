@@ -1,4 +1,4 @@
-import type { Composite } from './rejoin';
+import type { Composite } from './composite';
 import { UNIT, type Bin, type Layout, type LayoutPiece, type LayoutStock, type Put } from './types';
 
 /** A stock as it is packed: gap added, in whole units. */

@@ -1,6 +1,6 @@
 /** In which order pieces are laid, and which stock is opened for them. */
 import type { StockKind } from './answer';
-import type { Composite } from './rejoin';
+import type { Composite } from './composite';
 import type { Bin } from './types';
 
 /** What comes first, the largest of it. */

@@ -1,4 +1,4 @@
-import { turned, type Composite } from './rejoin';
+import { turned, type Composite } from './composite';
 import type { Bin, Rect } from './types';
 import type { Watch } from './watch';
 

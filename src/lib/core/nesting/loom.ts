@@ -1,5 +1,5 @@
 import { areaOf } from './answer';
-import { turned, type Composite } from './rejoin';
+import { turned, type Composite } from './composite';
 import type { Put } from './types';
 import type { Watch } from './watch';
 

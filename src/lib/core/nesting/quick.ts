@@ -1,4 +1,4 @@
-import { turned, type Composite } from './rejoin';
+import { turned, type Composite } from './composite';
 import type { Bin } from './types';
 
 /** A row of pieces over the whole width: from its left edge they stand side by side. */

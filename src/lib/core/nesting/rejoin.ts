@@ -1,40 +1,5 @@
-import type { Item, Put } from './types';
+import { joined, turned, type Composite } from './composite';
 import type { Watch } from './watch';
-
-/** A rectangle made of one piece or of two that share a whole side: what an edge-to-edge cut leaves, put back together. */
-export interface Composite {
-  w: number;
-  h: number;
-  turn: boolean;
-  puts: Put[];
-}
-
-/** A single piece as a block. */
-export const compositeOf = (item: Item): Composite => ({
-  w: item.w,
-  h: item.h,
-  turn: item.turn,
-  puts: [{ piece: item.piece, serial: item.serial, x: 0, y: 0, w: item.w, h: item.h, turned: false }],
-});
-
-/** A block a quarter turned: its lower left corner stays at the origin. */
-export const turned = (b: Composite): Composite => ({
-  w: b.h,
-  h: b.w,
-  turn: b.turn,
-  puts: b.puts.map((p) => ({ ...p, x: b.h - p.y - p.h, y: p.x, w: p.h, h: p.w, turned: !p.turned })),
-});
-
-const shifted = (puts: Put[], dx: number, dy: number): Put[] =>
-  puts.map((p) => ({ ...p, x: p.x + dx, y: p.y + dy }));
-
-/** b on top of a, or beside it; as wide, or as high, as the larger of the two. */
-const joined = (a: Composite, b: Composite, onTop: boolean): Composite => ({
-  w: onTop ? Math.max(a.w, b.w) : a.w + b.w,
-  h: onTop ? a.h + b.h : Math.max(a.h, b.h),
-  turn: a.turn && b.turn,
-  puts: [...a.puts, ...shifted(b.puts, onTop ? 0 : a.w, onTop ? a.h : 0)],
-});
 
 /** Two blocks and how they would be joined; turn: the second is turned first. */
 interface Join {

@@ -1,5 +1,5 @@
 import { areaOf, usedHeight } from './answer';
-import { compositeOf, turned, type Composite } from './rejoin';
+import { compositeOf, turned, type Composite } from './composite';
 import { fillByMatch, type Rules } from './guillotine';
 import type { Bin, Item } from './types';
 import { weaveBand } from './weaving';

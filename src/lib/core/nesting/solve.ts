@@ -3,7 +3,7 @@ import { Along } from './along';
 import { lowerBound } from './bounds';
 import { Copies, onRolls, type Cutting } from './copies';
 import { Puzzle } from './puzzle';
-import { compositeOf, type Composite } from './rejoin';
+import { compositeOf, type Composite } from './composite';
 import { packGuillotine, RULES } from './guillotine';
 import { chooser, sorted, SORTS } from './choose';
 import { packNest } from './nest';

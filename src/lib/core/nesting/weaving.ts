@@ -3,7 +3,8 @@ import { sorted, SORTS } from './choose';
 import { packGuillotine, RULES } from './guillotine';
 import { weave } from './loom';
 import { pickFrom } from './problem';
-import { rejoin, turned, type Composite } from './rejoin';
+import { turned, type Composite } from './composite';
+import { rejoin } from './rejoin';
 import type { Bin } from './types';
 import type { Watch } from './watch';
 
