@@ -28,6 +28,9 @@
     const enough = plan.batch?.duties[at]?.enough ?? 1;
     return { ...own, onTime: own.onTime === null ? null : own.onTime * enough };
   });
+  const isWorkedOut = $derived(
+    !plan.problem && !plan.sureness && build !== undefined && order.closedAt === null,
+  );
   let hasNames = $state(false);
   const USUAL_HOUR = '17:00';
 </script>
@@ -66,11 +69,14 @@
     {#if isOver}<p class="text-sm text-madder">
         The day it is due is over: it is late whatever is done. Agree on another day, or take the line out.
       </p>{/if}
-    {#if sure && is !== 'done'}<p class="label">
-        Done {dayWords((plan.batch?.now ?? 0) + 1000 * sure.p90S)} in nine weeks of ten{#if sure.onTime !== null},
-          enough good ones in time in
-          <strong class={sure.onTime < 0.5 ? 'text-madder' : ''}>{Math.round(100 * sure.onTime)} %</strong
-          >{/if}
+    <!-- It stands from the first on, so that nothing moves when its words come. -->
+    {#if is !== 'done' && (sure || isWorkedOut)}<p class="label">
+        {#if sure}Done {dayWords((plan.batch?.now ?? 0) + 1000 * sure.p90S)} in nine weeks of ten{#if sure.onTime !== null},
+            enough good ones in time in
+            <strong class={sure.onTime < 0.5 ? 'text-madder' : ''}
+              >{Math.round(100 * sure.onTime)}&nbsp;%</strong
+            >{/if}
+        {:else}Working out by when it is done in nine weeks of ten, and how often in time …{/if}
       </p>{/if}
   </div>
   <NumberField
