@@ -154,6 +154,9 @@ describe('reading lines', () => {
 
   it('tells an opening by the line that is left out: on along an arc, and round a corner', () => {
     const [bent] = lastLine(bean(arc, 2.5)).openings;
+    // The same line as an ornament: nothing is turned through it.
+    expect(one(bean(arc, 2.5)).role.value).to.equal('decoration');
+    expect(one(bean(arc, 2.5)).openings).to.deep.equal([]);
     expect(bent.lengthMm).to.be.closeTo(60, 1);
     expect(bent.side).to.equal('bottom');
     expect(lastLine(bean(gable, 2.5)).openings[0].lengthMm).to.be.closeTo(50, 1);
@@ -241,9 +244,18 @@ describe('reading lines', () => {
       expect(loop(tips, n)?.lengthMm, `${n}`).to.be.closeTo(pathLength(tips), 5);
     }
   });
+  it('goes on along the bend in a gap between dashes, not straight across', () => {
+    const { points } = readAs(sewn(dashes(closePath(circle(O, 40)), 8, 0.6))).blocks[0].dashed!;
+    const middles = Array.from(points, (v, i) => (v + points[(i + 2) % points.length]) / 2);
+    // Straight across the middle of a gap would lie half a millimetre inside.
+    for (let i = 0; i < middles.length; i += 2)
+      expect(Math.hypot(middles[i], middles[i + 1])).to.be.closeTo(40, 0.15);
+  });
   it('takes rows of quilting for no dashes, nor marks in a row, nor two parts of one line', () => {
     const level = (y: number): Path => run([{ x: -30, y }, { x: 30, y }], 2.5); // prettier-ignore
     expect(readAs(sewn(Array.from({ length: 8 }, (_, k) => level(9 * k)))).blocks[0].dashed).to.equal(null);
+    const toAndFro = Array.from({ length: 6 }, (_, k) => (k % 2 ? level(20 * k).reverse() : level(20 * k)));
+    expect(readAs(sewn(toAndFro)).blocks[0].dashed).to.equal(null);
     const marks = Array.from({ length: 8 }, (_, k) => run([{ x: 12 * k, y: 0 }, { x: 12 * k + 6, y: 0 }], 2)); // prettier-ignore
     expect(readAs(sewn(marks)).blocks[0].dashed).to.equal(null);
     expect(readAs(sewn(dashes(closePath(circle(O, 40)), 2, 0.9))).blocks[0].dashed).to.equal(null);
@@ -261,6 +273,26 @@ describe('reading lines', () => {
     const [opening] = readAs(tape, { 0: 'placement', 1: 'final-outline' }).blocks[1].openings;
     expect(opening?.side).to.equal('right');
     expect(opening?.lengthMm).to.be.closeTo(left, 1.5);
+  });
+  it('finds one over a dome whose sides hardly lean in, by the closed line around it', () => {
+    const lean = (12 * Math.PI) / 180;
+    const dome: Path = Array.from({ length: 25 }, (_, i) => {
+      const a = lean + (i * (Math.PI - 2 * lean)) / 24;
+      return { x: 20 * Math.cos(a), y: 90 + 20 * Math.sin(a) };
+    });
+    const [right] = dome;
+    const foot = right.x + right.y * Math.tan(lean);
+    const outer = closePath([...dome, { x: -foot, y: 0 }, { x: foot, y: 0 }]);
+    const [sewn4] = offset(outer.slice(0, -1), -4, 'miter');
+    const inner = run(closePath(sewn4), 1).slice(0, -1);
+    const from = inner.findIndex((p, i) => p.y > 84 && inner[(i + inner.length - 1) % inner.length].y <= 84);
+    const turned = [...inner.slice(from), ...inner.slice(0, from)];
+    const seam = turned.filter(({ y }) => y <= 84);
+    const gap = pathLength([seam[seam.length - 1], ...turned.filter(({ y }) => y > 84), seam[0]]);
+    const tape = sewn([run(outer, 2.5)], [run(seam, 2.5)]);
+    const [opening] = readAs(tape, { 0: 'placement', 1: 'final-outline' }).blocks[1].openings;
+    expect(opening?.side).to.equal('top');
+    expect(opening?.lengthMm).to.be.closeTo(gap, 3);
   });
   it('sees no opening in a closed outline, nor in a straight seam', () => {
     expect(lastLine(bean(square)).openings).to.deep.equal([]);
