@@ -135,7 +135,7 @@ export function firstOf(
   const before = () =>
     blocks.slice(0, block.index).map((b) => ({ box: first[b.index] ?? b.box, ...linesOf(b) }));
   const opening = openingIn(block, lines, box, (line) => besideOf(line, followed, before()));
-  const main = dashed ?? lines.at(0);
+  const main = mainLine({ lines, dashed });
   return {
     ...block,
     stitches: Math.round(block.stitches / offsets.length),
