@@ -24,7 +24,6 @@ async function open(id = sample.build.id, tape: Tape = tailTab(), build: Build =
   };
   const editor = new BuildEditor({
     workshop: newWorkshop,
-    needleSeconds: () => 0,
     stored: async (id) => (id === disk.stored.id ? disk.stored : null),
     read: async (b) => {
       await disk.reading;

@@ -24,6 +24,7 @@ import type {
   ReadingWorker,
   ReadRequest,
   ReadTape,
+  ReadTask,
   StoredTape,
 } from './protocol';
 
@@ -103,9 +104,12 @@ const letters = sharedBy(startLetters);
 /** Backups, bundles, CSV. */
 export const core = sharedBy(startCore);
 
+async function taskOf({ byTechniques, ...how }: ReadRequest): Promise<ReadTask> {
+  return { ...how, patterns: byTechniques ? (await import('./patterns')).PATTERNS : [] };
+}
 /** Reads a tape in a worker. @see readDesign */
 export const readInWorker = (bytes: Uint8Array, request: ReadRequest) =>
-  reading<ReadTape>((remote) => remote.read(bytes, request));
+  reading<ReadTape>(async (remote) => remote.read(bytes, await taskOf(request)));
 
 /** How densely a design is sewn; of its blocks only where they begin and end is copied. */
 export const densityInWorker = (tape: Tape, { extents, blocks }: Reading) =>
@@ -242,7 +246,7 @@ export function readWatched(
 ): Promise<Result<ReadTape>> {
   return alone<ReadingWorker, ReadTape>(
     startReading(),
-    (remote) => remote.read(bytes, request, Comlink.proxy(onProgress)),
+    async (remote) => remote.read(bytes, await taskOf(request), Comlink.proxy(onProgress)),
     signal,
     () => fail('stopped', 'Reading was stopped.', 'Nothing here was changed.'),
   );

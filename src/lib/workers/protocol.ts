@@ -63,13 +63,17 @@ export interface ReadRequest {
   trimJumps: number;
   /** roles set by the maker, by block */
   roles: RoleOverrides;
-  /** of the techniques (`PATTERNS`); none: each block speaks for itself, which is enough for a picture */
+  /** by the patterns of the techniques; else each block speaks for itself, which is enough for a picture */
+  byTechniques: boolean;
+}
+/** The same, with the patterns themselves: the worker knows no techniques. */
+export interface ReadTask extends Omit<ReadRequest, 'byTechniques'> {
   patterns: readonly TechniquePattern[];
 }
 /** Reads tapes: the one that the first screen needs. Bytes are copied in (the caller keeps them); arrays are transferred out. */
 export interface ReadingWorker {
   /** @param onProgress a proxied function; told the share that is read, 0-1 */
-  read(bytes: Uint8Array, request: ReadRequest, onProgress?: (share: number) => void): Result<ReadTape>;
+  read(bytes: Uint8Array, task: ReadTask, onProgress?: (share: number) => void): Result<ReadTape>;
   /** How densely the blocks of a design are sewn. */
   density(tape: Tape, sewn: SewnArea): Result<DensityMap>;
 }

@@ -1,18 +1,12 @@
 <script lang="ts">
   import Check from '$lib/ui/kit/Check.svelte';
-  import Guard from '$lib/ui/kit/Guard.svelte';
   import { resolve } from '$app/paths';
   import ChevronDown from '@lucide/svelte/icons/chevron-down';
   import Undo from '@lucide/svelte/icons/undo-2';
   import { count } from '$lib/core/base';
-  import CuttingOrder from '$lib/ui/cut/CuttingOrder.svelte';
-  import Gather from '$lib/ui/cut/Gather.svelte';
-  import GroupLayout from '$lib/ui/cut/GroupLayout.svelte';
   import PiecesView from '$lib/ui/cut/PiecesView.svelte';
-  import MaterialIndex from '$lib/ui/cut/MaterialIndex.svelte';
-  import Shopping from '$lib/ui/cut/Shopping.svelte';
   import NotWorkedOut from '$lib/ui/cut/NotWorkedOut.svelte';
-  import NumberInPlace from '$lib/ui/kit/NumberInPlace.svelte';
+  import Part from '$lib/ui/kit/Part.svelte';
   import Tabs from '$lib/ui/kit/Tabs.svelte';
   import { takesHistoryKey } from '$lib/ui/shell/keys';
   import EmptyWorkroom from '$lib/ui/shell/EmptyWorkroom.svelte';
@@ -60,7 +54,9 @@
       <span class="label">(rotary cutter, scissors)</span></Check
     >
     {#if !cutting.edgeToEdge}<span class="flex items-center gap-2"
-        >gap <NumberInPlace id="cut.nestGap" /></span
+        >gap <Part load={() => import('$lib/ui/kit/NumberInPlace.svelte')}
+          >{#snippet children({ default: NumberInPlace })}<NumberInPlace id="cut.nestGap" />{/snippet}</Part
+        ></span
       >{/if}
     {#if cutting.canUndo}<button
         type="button"
@@ -136,26 +132,19 @@
         >{/snippet}
       {#if view === 'pieces'}
         <PiecesView />
-      {:else if view === 'layout' || view === 'order'}
-        {#if cutting.status === 'idle' && cutting.laid.length && (cutting.outdated || cutting.missing)}
-          <p class="mb-3 border-l-4 border-hands bg-hands-soft px-3 py-1">
-            {cutting.outdated
-              ? 'Something changed since this was laid out: lay it out again.'
-              : `${count(cutting.missing, 'material')} not laid out yet.`}
-          </p>
-        {/if}
-        {#if view === 'layout' && cutting.laid.length > 1}<MaterialIndex />{/if}
-        {#each cutting.laid as laid (laid.id)}
-          <Guard what={laid.group.name} row
-            >{#if view === 'layout'}<GroupLayout {laid} />{:else}<CuttingOrder {laid} />{/if}</Guard
-          >
-        {:else}
-          <p class="text-quiet">Nothing is laid out yet: press Lay it out.</p>
-        {/each}
       {:else if view === 'shopping'}
-        <Shopping />
+        <Part load={() => import('$lib/ui/cut/Shopping.svelte')}>
+          {#snippet children({ default: Shopping })}<Shopping />{/snippet}
+        </Part>
+      {:else if view === 'gather'}
+        <Part load={() => import('$lib/ui/cut/Gather.svelte')}>
+          {#snippet children({ default: Gather })}<Gather />{/snippet}
+        </Part>
       {:else}
-        <Gather />
+        {@const show = view}
+        <Part load={() => import('$lib/ui/cut/LaidOut.svelte')}>
+          {#snippet children({ default: LaidOut })}<LaidOut {show} />{/snippet}
+        </Part>
       {/if}
     </Tabs>
   {/if}

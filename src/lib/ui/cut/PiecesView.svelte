@@ -1,5 +1,6 @@
 <script lang="ts">
   import Guard from '../kit/Guard.svelte';
+  import Part from '../kit/Part.svelte';
   import ChevronRight from '@lucide/svelte/icons/chevron-right';
   import type { GroupPiece } from '$lib/core/cut';
   import { pieceTemplate, type PieceShape } from '$lib/core/template';
@@ -10,7 +11,6 @@
   import PieceSketch from './PieceSketch.svelte';
   import Swatch from './Swatch.svelte';
   import TemplateButtons from './TemplateButtons.svelte';
-  import WhySize from './WhySize.svelte';
 
   // Every piece of the chosen orders by what it is cut from; each opens to its sketch and its sum.
   let shown = $state<string | null>(null);
@@ -111,7 +111,11 @@
                           name="{piece.buildName}, {piece.name}"
                           drawing={() => drawing(piece, shape)}
                         />{/if}
-                      <WhySize piece={piece.cut} />
+                      <Part load={() => import('./WhySize.svelte')}
+                        >{#snippet children({ default: WhySize })}<WhySize
+                            piece={piece.cut}
+                          />{/snippet}</Part
+                      >
                     </div>
                   </div></td
                 ></tr

@@ -1,7 +1,6 @@
 <script lang="ts">
   import ThreadDot from '../kit/ThreadDot.svelte';
   import Check from '../kit/Check.svelte';
-  import Papa from 'papaparse';
   import { count, formatAmount } from '$lib/core/base';
   import { AISLES } from '$lib/core/cut';
   import { saveAs } from '../kit/save-as';
@@ -28,7 +27,8 @@
       .join('\n\n'),
   );
 
-  const csv = () =>
+  async function csv() {
+    const { default: Papa } = await import('papaparse');
     saveAs(
       'shopping.csv',
       'text/csv',
@@ -43,6 +43,7 @@
         })),
       ),
     );
+  }
   async function share() {
     try {
       if (navigator.share) return await navigator.share({ title: 'Shopping', text });

@@ -19,11 +19,9 @@
   import HoopPlaces from './HoopPlaces.svelte';
   import HowMany from './HowMany.svelte';
   import Fold from '../kit/Fold.svelte';
+  import Part from '../kit/Part.svelte';
   import Radios from '../kit/Radios.svelte';
-  import ThingDrawing from './ThingDrawing.svelte';
-  import ThingFields from './ThingFields.svelte';
   import OneTape from './OneTape.svelte';
-  import OverPositions from './OverPositions.svelte';
 
   // Which hoop, how many of the design it holds, and where each lies.
   let { editor, build, plan }: { editor: BuildEditor; build: Build; plan: BuildPlan } = $props();
@@ -94,11 +92,12 @@
     asked where its stops are typed; or lay it onto its tape.
   </p>
 {:else if ways.outline}
+  {@const { outline } = ways}
   <div class="grid min-h-0 flex-1 gap-4 lg:grid-cols-[17rem_minmax(0,1fr)_18rem]">
     <section class="min-h-0 overflow-y-auto pr-1" aria-label="Which hoop">
       <h2 class="mb-1 text-xl">Which hoop</h2>
       <HoopChoice
-        outline={ways.outline}
+        {outline}
         hoopId={plan.hooping.hoop.id}
         machineId={plan.machine.id}
         onchoose={(hoop, machine, fit) => table.choose(hoop, machine, fit)}
@@ -120,19 +119,25 @@
         />
       {/if}
       {#if build.thing && seen === 'thing'}
-        <ThingDrawing
-          thing={build.thing}
-          outline={ways.outline}
-          gapMm={table.gapMm}
-          {sewing}
-          field={plan.hooping.field}
-          item={table.places[0] ?? { x: 0, y: 0, turnDeg: 0 }}
-          onsewing={(n) => (chosenSewing = n)}
-        />
+        {@const { thing } = build}
+        <Part load={() => import('./ThingDrawing.svelte')}
+          >{#snippet children({ default: ThingDrawing })}
+            <ThingDrawing
+              {thing}
+              {outline}
+              gapMm={table.gapMm}
+              {sewing}
+              field={plan.hooping.field}
+              item={table.places[0] ?? { x: 0, y: 0, turnDeg: 0 }}
+              onsewing={(n) => (chosenSewing = n)}
+            />{/snippet}</Part
+        >
       {:else}<HoopPlaces {table} {plan} edges={clothEdges} />{/if}
     </section>
     <section class="flex min-h-0 flex-col gap-3 overflow-y-auto px-1" aria-label="How many">
-      {#if plan.hooping.over}<OverPositions {editor} {plan} />{:else}<h2 class="text-xl">How many</h2>
+      {#if plan.hooping.over}<Part load={() => import('./OverPositions.svelte')}
+          >{#snippet children({ default: OverPositions })}<OverPositions {editor} {plan} />{/snippet}</Part
+        >{:else}<h2 class="text-xl">How many</h2>
         <HowMany
           {table}
           {ways}
@@ -159,16 +164,19 @@
             >{build.thing ? `On a ${build.thing.name.toLowerCase()}` : 'On a made thing'}</span
           >{/snippet}
         <div class="flex flex-col gap-3 pb-2">
-          <ThingFields
-            thing={build.thing}
-            outline={ways.outline}
-            subject={build.name}
-            gapMm={table.gapMm}
-            {sewing}
-            onchange={(thing) => editor.change({ thing })}
-            onsewing={(n) => (chosenSewing = n)}
-            onlay={(places) => table.put(places)}
-          />
+          <Part load={() => import('./ThingFields.svelte')}
+            >{#snippet children({ default: ThingFields })}
+              <ThingFields
+                thing={build.thing}
+                {outline}
+                subject={build.name}
+                gapMm={table.gapMm}
+                {sewing}
+                onchange={(thing) => editor.change({ thing })}
+                onsewing={(n) => (chosenSewing = n)}
+                onlay={(places) => table.put(places)}
+              />{/snippet}</Part
+          >
         </div>
       </Fold>
     </section>

@@ -25,7 +25,7 @@
       const answer = await readStored(tapeId, {
         trimJumps: workroom.numbers['reading.trimJumps'],
         roles: {},
-        patterns: [],
+        byTechniques: false,
       });
       const ctx = canvas?.getContext('2d');
       if (!answer.ok || !ctx) return;

@@ -7,7 +7,7 @@
   import { ServerMachine } from '$lib/machines';
   import { newId } from '../state/ids';
   import { showProblem } from '../state/notices';
-  import { readRun } from '../state/read-build.svelte';
+  import { readRun } from '../state/read-plan';
   import type { FollowedMachine } from '../state/run-machine.svelte';
   import type { RunSession } from '../state/run-session.svelte';
   import { runWays, type RunKey } from '../state/run-ways.svelte';

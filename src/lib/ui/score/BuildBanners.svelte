@@ -4,25 +4,27 @@
   import type { Reading } from '$lib/core/reading';
   import Part from '../kit/Part.svelte';
   import type { BuildEditor } from '../state/editor.svelte';
+  import type { PlanCheck } from '../state/plan-check.svelte';
 
   // What is said at the top of a build: what ruins it, what is asked, what was odd, what a choice has done.
   interface Props {
     editor: BuildEditor;
     plan: BuildPlan;
     reading: Reading;
+    check: PlanCheck;
     /** the check is on screen already */
     isChecking: boolean;
     onshow: (view: 'check' | 'step') => void;
   }
-  let { editor, plan, reading, isChecking, onshow }: Props = $props();
+  let { editor, plan, reading, check, isChecking, onshow }: Props = $props();
 </script>
 
-{#if editor.findings[0]?.severity === 'stop'}
+{#if check.findings[0]?.severity === 'stop'}
   <p
     class="flex flex-wrap items-center gap-3 border-l-4 border-madder bg-madder-soft px-3 py-1"
     role="status"
   >
-    <span class="flex-1 basis-80"><strong>This ruins it:</strong> {editor.findings[0].message}</span>
+    <span class="flex-1 basis-80"><strong>This ruins it:</strong> {check.findings[0].message}</span>
     {#if !isChecking}<button type="button" class="btn btn-small" onclick={() => onshow('check')}
         >See the check</button
       >{/if}

@@ -17,6 +17,7 @@
   import Tabs from '../kit/Tabs.svelte';
   import type { Build } from '$lib/core/build';
   import { hasOwnArrows, isTyping, takesHistoryKey } from '../shell/keys';
+  import { openCheck } from './open-check';
   import { openEditor } from './open-editor';
   import { commands } from '../shell/commands.svelte';
   import { droppedSheets } from '../state/dropped.svelte';
@@ -42,6 +43,7 @@
   const IN_LINE: readonly View[] = ['list', 'cut', 'order', 'notes'];
 
   const editor = openEditor();
+  const check = openCheck(editor);
   let view = $state<View>('step');
   const inLine = $derived(IN_LINE.includes(view));
   /** The same, after the press that asked for it was answered. */
@@ -199,6 +201,7 @@
       {editor}
       {plan}
       {reading}
+      {check}
       isChecking={view === 'check'}
       onshow={(wanted) => (view = wanted)}
     />
@@ -209,7 +212,7 @@
             {plan}
             {reading}
             cursor={editor.cursor}
-            findings={editor.findings}
+            findings={check.findings}
             line={isFolded}
             onselect={(i) => editor.goTo(i)}
             onmove={(id, before) => editor.moveTo(id, before)}
@@ -223,10 +226,10 @@
       bind:value={view}
       label="Views of this build"
       badge={(name) =>
-        name === 'check' && editor.findings.length
+        name === 'check' && check.findings.length
           ? {
-              text: String(gatherFindings(editor.findings).length),
-              grave: editor.findings[0]?.severity === 'stop',
+              text: String(gatherFindings(check.findings).length),
+              grave: check.findings[0]?.severity === 'stop',
             }
           : null}
       panelClass="flex min-h-0 flex-1 flex-col gap-3"
@@ -249,7 +252,7 @@
               <Later><Plan {drawing} theme={theme.current} onblock={(b) => editor.goToBlock(b)} /></Later>
             </section>
             <section class="min-h-0 overflow-y-auto px-2 pb-1" aria-label="Step">
-              <Later><StepCard {editor} /></Later>
+              <Later><StepCard {editor} {check} /></Later>
             </section>
           </div>
         {:else if view === 'list'}
@@ -267,7 +270,7 @@
         {:else if view === 'check'}
           <Part load={() => import('./CheckPanel.svelte')}>
             {#snippet children({ default: CheckPanel })}
-              <CheckPanel {editor} {build} onstep={() => (view = 'step')} />
+              <CheckPanel {editor} {build} {check} onstep={() => (view = 'step')} />
             {/snippet}
           </Part>
         {:else if view === 'thread'}

@@ -4,11 +4,17 @@
   import { gatherFindings, type Finding } from '$lib/core/check';
   import { count } from '$lib/core/base';
   import type { BuildEditor } from '../state/editor.svelte';
+  import type { PlanCheck } from '../state/plan-check.svelte';
   import FindingCard from './FindingCard.svelte';
 
-  let { editor, build, onstep }: { editor: BuildEditor; build: Build; onstep: () => void } = $props();
-  const open = $derived(editor.allFindings.filter((f) => f.silenced === null));
-  const quiet = $derived(editor.allFindings.filter((f) => f.silenced !== null));
+  interface Props {
+    editor: BuildEditor;
+    build: Build;
+    check: PlanCheck;
+    onstep: () => void;
+  }
+  let { editor, build, check, onstep }: Props = $props();
+  const quiet = $derived(check.all.filter((f) => f.silenced !== null));
   const show = (f: Finding) => {
     if (!f.stepId) return;
     editor.goToStep(f.stepId);
@@ -21,7 +27,7 @@
 </script>
 
 <div class="flex max-w-4xl flex-col gap-3" data-testid="check">
-  {#each gatherFindings(open) as { finding, also }, i (i)}
+  {#each gatherFindings(check.findings) as { finding, also }, i (i)}
     <FindingCard {editor} {build} {finding} {also} onshow={show} />
   {:else}
     <p class="py-3 text-lg">Nothing to say before the first stitch.</p>

@@ -9,12 +9,13 @@
   import { cutLength } from '$lib/core/time';
   import { itemAt, formatDuration } from '$lib/core/base';
   import type { BuildEditor } from '../state/editor.svelte';
+  import type { PlanCheck } from '../state/plan-check.svelte';
   import { isPlain } from '../shell/keys';
   import HandCard from './HandCard.svelte';
   import Part from '../kit/Part.svelte';
   import WhyTime from './WhyTime.svelte';
 
-  let { editor }: { editor: BuildEditor } = $props();
+  let { editor, check }: { editor: BuildEditor; check: PlanCheck } = $props();
   const step = $derived(editor.step);
   const time = $derived(step && editor.plan?.time.steps[step.id]);
   const block = $derived(step?.kind === 'needle' ? editor.reading?.blocks[step.block] : undefined);
@@ -25,7 +26,7 @@
   );
   const isThread = $derived(step?.kind === 'hand' && step.action === 'thread');
   const next = $derived(editor.steps.slice(editor.cursor).find((s) => s.kind === 'needle'));
-  const said = $derived(editor.findings.filter((f) => f.stepId === step?.id));
+  const said = $derived(check.findings.filter((f) => f.stepId === step?.id));
   let dialog = $state<'rename' | 'insert' | null>(null);
 
   function onkeydown(event: KeyboardEvent) {

@@ -1,6 +1,5 @@
 import { BuildEditor } from '../state/editor.svelte';
 import { keep } from '../state/keeping';
-import { needleSecondsOf } from '../state/needle-seconds';
 import { showNote, showProblem } from '../state/notices';
 import { readBuild, requestFor } from '../state/read-build.svelte';
 import { workroom } from '../state/workroom.svelte';
@@ -9,7 +8,6 @@ import { workroom } from '../state/workroom.svelte';
 export const openEditor = (): BuildEditor =>
   new BuildEditor({
     workshop: () => workroom.workshop,
-    needleSeconds: needleSecondsOf,
     stored: (id) => workroom.store.build(id),
     read: readBuild,
     mirrored: async (tape) => (await import('$lib/workers')).mirroredInWorker(tape),

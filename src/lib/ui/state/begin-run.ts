@@ -9,7 +9,7 @@ import { newId } from './ids';
 import { keep } from './keeping';
 import { known } from './known-run';
 import { showProblem } from './notices';
-import { readPlan } from './read-build.svelte';
+import { readPlan } from './read-plan';
 import { readTogether } from './read-together';
 import { workroom } from './workroom.svelte';
 

@@ -2,8 +2,7 @@ import { itemAt } from '$lib/core/base';
 import type { Build } from '$lib/core/build';
 import { composeTape, planBuild, type BuildPlan } from '$lib/core/plan';
 import type { Problem, Result } from '$lib/core/base';
-import type { Machine, Workshop } from '$lib/core/workshop';
-import { checkPlan, openFindings } from '$lib/core/check';
+import type { Workshop } from '$lib/core/workshop';
 import { mergeChanges } from '$lib/core/merge';
 import { isQuestion, ODDS, type Reading } from '$lib/core/reading';
 import { rankTechniques, techniqueQuestion } from '$lib/core/techniques';
@@ -17,8 +16,6 @@ import { readingsOf, type ReadBuild } from './read-parts';
 /** What an open build stands on. */
 export interface BuildNeeds {
   workshop: () => Workshop;
-  /** that the needle of a machine has sewn so far, s */
-  needleSeconds: (machine: Machine) => number;
   stored: (id: string) => Promise<Build | null>;
   /** reads all that a build is sewn from */
   read: (build: Build) => Promise<Result<ReadBuild>>;
@@ -73,21 +70,6 @@ export class OpenBuild {
   /** with everything that is sewn in between */
   readonly reading = $derived(this.plan?.design.reading ?? null);
   readonly tape = $derived<Tape | null>(this.planned.tape);
-  /** what an experienced maker would say first; silenced ones are marked */
-  readonly allFindings = $derived.by(() => {
-    const { build, plan } = this;
-    if (!build || !plan) return [];
-    const needleSeconds = this.needs.needleSeconds(plan.machine);
-    const input = {
-      build,
-      plan,
-      workshop: this.needs.workshop(),
-      today: nowIso().slice(0, 10),
-      needleSeconds,
-    };
-    return orFault([], `The check of ${build.name}`, () => checkPlan(input));
-  });
-  readonly findings = $derived(openFindings(this.allFindings));
   readonly steps = $derived(this.plan?.score.steps ?? []);
   readonly cursor = $derived(Math.min(this.index, Math.max(0, this.steps.length - 1)));
   readonly step = $derived(this.steps[this.cursor]);

@@ -8,8 +8,8 @@ export const missing: Problem = {
   message: 'The tape of this build is not in this browser.',
   next: 'Go back to Builds, or import its file.',
 };
-const keyOf = (id: string, { trimJumps, roles, patterns }: ReadRequest) =>
-  JSON.stringify([id, trimJumps, roles, patterns.length]);
+const keyOf = (id: string, { trimJumps, roles, byTechniques }: ReadRequest) =>
+  JSON.stringify([id, trimJumps, roles, byTechniques]);
 
 /** The tapes read last, by what was asked: a list, a page and a plan have one reading between them. */
 const lately = new Map<string, ReadTape>();

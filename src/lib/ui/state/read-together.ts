@@ -7,7 +7,8 @@ import type { SharedHooping } from '$lib/core/workshop';
 import { outlineInWorker } from '$lib/workers';
 import { KnownBuilds } from './known-builds.svelte';
 import { showProblem } from './notices';
-import { readBuild, readPlan } from './read-build.svelte';
+import { readBuild } from './read-build.svelte';
+import { readPlan } from './read-plan';
 import { partsHere, tapeOf } from './together-parts';
 import { workroom } from './workroom.svelte';
 

@@ -9,10 +9,12 @@
   import CutList from '$lib/ui/cut/CutList.svelte';
   import Paper from '$lib/ui/kit/Paper.svelte';
   import RunSheet from '$lib/ui/score/RunSheet.svelte';
+  import { openCheck } from '$lib/ui/score/open-check';
   import { openEditor } from '$lib/ui/score/open-editor';
   import { workroom } from '$lib/ui/state/workroom.svelte';
 
   const editor = openEditor();
+  const check = openCheck(editor);
   onMount(() => void editor.load(page.params.id ?? ''));
 </script>
 
@@ -38,10 +40,10 @@
       The machine’s manual, product-safety law and a licensed technician come first. Jolt Step certifies
       nothing.
     </p>
-    {#if editor.findings.length}
+    {#if check.findings.length}
       <h2 class="mt-4 mb-1 text-xl">Before the first stitch</h2>
       <ul>
-        {#each gatherFindings(editor.findings) as { finding, also }, i (i)}<li class="break-inside-avoid">
+        {#each gatherFindings(check.findings) as { finding, also }, i (i)}<li class="break-inside-avoid">
             <strong>{{ stop: 'Ruins it:', mind: 'Mind:', tip: 'Tip:' }[finding.severity]}</strong>
             {[finding, ...also].map((f) => f.message).join(' ')}
             <span class="text-quiet">{finding.because}</span>
