@@ -12,6 +12,7 @@ import type { ArrangeRequest } from '$lib/workers';
 import { HoopTable } from '$lib/ui/state/hoop-table.svelte';
 import { HoopWays } from '$lib/ui/state/hoop-ways.svelte';
 import { sewn } from '../support/copies';
+import { crescent, dashes } from '../support/dashes';
 import { example, readAs } from '../support/examples';
 import { Held } from '../support/held.svelte';
 import { Dice } from '../support/labelled/types';
@@ -40,6 +41,12 @@ describe('what one item takes of the hoop', () => {
     // Of the star itself 5 · 40 · 16 · sin 36° = 1881; 1 all round its sides of 29 adds about 300.
     expect(area).to.be.within(1881, 2500);
     expect(shapeOfItem(outline).diameterMm).to.equal(null);
+  });
+
+  it('follows a line that is sewn in dashes round a hollow', () => {
+    const area = areaOf(outlineOfTape(sewn(dashes(closePath(crescent), 18, 0.6))));
+    // Up to 0.6 more all round it, about 190 mm; its hull has 2/3 · 80 · 40 = 2133.
+    expect(area).to.be.within(1280, 1400);
   });
 
   it('of what no line goes round it is the hull', () => {

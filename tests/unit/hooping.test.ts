@@ -36,7 +36,7 @@ describe('what all that is sewn reaches to', () => {
         (lines, widthMm) => {
           const extents = { minX: 0, minY: 0, maxX: 20, maxY: 10 };
           const blocks = [
-            { lines: lines.map((points) => ({ points, closed: false, lengthMm: 0 })), widthMm },
+            { lines: lines.map((points) => ({ points, closed: false, lengthMm: 0 })), dashed: null, widthMm },
           ];
           const hull = sewnHull({ blocks, extents });
           const half = (widthMm ?? 0) / 2;

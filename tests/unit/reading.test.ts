@@ -23,6 +23,7 @@ import type { Texture } from '$lib/core/reading';
 import type { Tape } from '$lib/core/tape';
 import { bib, coaster, crewPatch, napkin, pouch, tailTab, windStar, windStarHub } from '$lib/demo';
 import { sewn } from '../support/copies';
+import { crescent, dashes } from '../support/dashes';
 import { readAs } from '../support/examples';
 
 const O = { x: 0, y: 0 };
@@ -104,16 +105,6 @@ const gable: Path = [
   { x: 45, y: 30 },
   { x: reach, y: high },
 ];
-
-/** A line cut up into so many dashes and as many gaps. @param share of each that is sewn */
-function dashes(line: Path, n: number, share: number): Path[] {
-  const fine = run(line, 0.5);
-  const at = (k: number) => Math.round((k * (fine.length - 1)) / n);
-  return Array.from({ length: n }, (_, k) => run(fine.slice(at(k), at(k + share) + 1), 2.5));
-}
-/** A bow 80 mm wide, from the right to the left. */
-const bow = (high: number): Path =>
-  Array.from({ length: 61 }, (_, i) => ({ x: 40 - (4 * i) / 3, y: high * (1 - (1 - i / 30) ** 2) }));
 
 describe('reading lines', () => {
   it('finds the way round a closed line within 1 %, whatever sews it', () => {
@@ -239,8 +230,7 @@ describe('reading lines', () => {
       expect(round?.closed).to.equal(true);
       expect(round?.lengthMm).to.be.closeTo(Math.PI * 80, Math.PI * 80 * 0.005);
       expect(loop(closePath(rectangle(O, 90, 60)), n)?.lengthMm).to.be.closeTo(300, 3);
-      // Two bows from tip to tip, which are as sharp as 25°.
-      const tips = closePath([...bow(40), ...bow(16).reverse()]);
+      const tips = closePath(crescent);
       expect(loop(tips, n)?.lengthMm, `${n}`).to.be.closeTo(pathLength(tips), 5);
     }
   });

@@ -164,7 +164,10 @@ export const arrangeWatched = (
 /** What one item takes of the hoop. Of its blocks only the lines are copied. */
 export const outlineInWorker = (tape: Tape, { extents, blocks }: Reading) =>
   core<Path>((remote) =>
-    remote.outline(tape, { extents, blocks: blocks.map(({ lines, widthMm }) => ({ lines, widthMm })) }),
+    remote.outline(tape, {
+      extents,
+      blocks: blocks.map(({ lines, dashed, widthMm }) => ({ lines, dashed, widthMm })),
+    }),
   );
 /** A tape with left and right changed over. */
 export const mirroredInWorker = (tape: Tape) => core<StoredTape>((remote) => remote.mirrored(tape));

@@ -14,7 +14,7 @@ import type { BlockReading, Reading } from '../reading';
 import { STITCH, type Tape } from '../tape';
 
 /** What an outline is made of. */
-export type SewnOutline = Pick<Reading, 'extents'> & { blocks: Pick<BlockReading, 'lines' | 'widthMm'>[] };
+export type SewnOutline = Pick<Reading, 'extents'> & { blocks: Pick<BlockReading, 'lines' | 'dashed' | 'widthMm'>[] };
 
 /** A needle point may stand so far outside: a border's stitches are not all as wide as its middle one. mm */
 const SPREAD = 0.6;
@@ -33,8 +33,8 @@ export function itemOutline({ blocks, extents }: SewnOutline, tape: Tape): Path 
   // Of typed stops nothing is known but how large they are, if that.
   if (!points.length)
     return isSomething(extents) ? rectangle({ x: 0, y: 0 }, widthOf(extents), heightOf(extents)) : [];
-  const rings = blocks.flatMap(({ lines, widthMm }) =>
-    lines
+  const rings = blocks.flatMap(({ lines, dashed, widthMm }) =>
+    (dashed ? [dashed] : lines)
       .filter((line) => line.closed && line.points.length >= 6)
       .map((line) => grown([pathOf(line.points).map(about)], (widthMm ?? 0) / 2 + SPREAD / 2))
       .map((grownTo) => largest(grownTo)),
