@@ -15,6 +15,7 @@ import {
   roomLeft,
   shortages,
   surenessOf,
+  surenessOfLine,
   whatIfs,
   type BatchInput,
 } from '$lib/core/batch';
@@ -349,6 +350,19 @@ describe('a batch', () => {
       'Thread breaks, Petrel',
       'Thread breaks, Gannet',
     ]);
+  });
+  it('tells of a line by when it is done, and in how many weeks in time with enough good ones', () => {
+    const [first] = batch.duties;
+    const own = { p50S: 3600, p90S: 7200, onTime: 0.8 };
+    const all = { p10S: 0, p50S: 0, p90S: 0, late: 0, duties: batch.duties.map(() => own) };
+    // 80 of 100 weeks are in time; in nine of ten of those enough of them are good.
+    const rated = { ...batch, duties: [{ ...first!, enough: 0.9 }, ...batch.duties.slice(1)] };
+    const told = surenessOfLine(rated, all, first!.line);
+    expect(told?.doneBy).to.equal(batch.now + 2 * 3_600_000);
+    expect(told?.inTime).to.be.closeTo(0.72, 1e-9);
+    const undated = { ...all, duties: all.duties.map((d) => ({ ...d, onTime: null })) };
+    expect(surenessOfLine(rated, undated, first!.line)?.inTime).to.equal(null);
+    expect(surenessOfLine(rated, all, 'another')).to.equal(null);
   });
   it('says what to change where nobody is there, or too much is asked for', () => {
     const input = inputOf(facts, orders);

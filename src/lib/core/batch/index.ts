@@ -23,6 +23,6 @@ export {
 export { daysOf, demandsOf, onDay, readyByHooping, shortages } from './ready';
 export { stepsOf } from './steps';
 export { stretchesOf, workDays } from './stretches';
-export { surenessOf, type BatchSureness } from './sure';
+export { surenessOf, surenessOfLine, type BatchSureness } from './sure';
 export { buildVariants } from './variants';
 export { shadowPrice, whatIfs, type WhatIf } from './whatif';

@@ -21,6 +21,22 @@ export function surenessOf(batch: Batch, order: KeptOrder, isAskedWhy = true): B
   const sure = surenessOfBatch(batch.task, order, own);
   return { ...sure, factors: isAskedWhy ? factorsOf(batch, order, own) : [] };
 }
+/** How sure one line of a batch is. */
+export interface LineSureness {
+  /** nine weeks of ten have it done by then; ms since 1970 */
+  doneBy: number;
+  /** weeks in which it is done in time with enough good ones, 0-1; null: it has no date */
+  inTime: number | null;
+}
+/** @param line @see lineKey  @returns null: nothing of it is planned */
+export function surenessOfLine(batch: Batch, { duties }: Sureness, line: string): LineSureness | null {
+  const at = batch.duties.findIndex((d) => d.line === line);
+  const [wanted, own] = [batch.duties[at], duties[at]];
+  if (!wanted || !own) return null;
+  // In time, and enough of them good: hands that are slow spoil no more.
+  const inTime = own.onTime === null ? null : own.onTime * wanted.enough;
+  return { doneBy: batch.now + 1000 * own.p90S, inTime };
+}
 /** Some weeks more for each thing that varies, by itself. */
 function factorsOf({ task, heads }: Batch, order: KeptOrder, own: readonly Duty[]): Factor[] {
   const machineOf = new Map(heads.map(({ id, machineId }) => [id, machineId]));

@@ -1,8 +1,8 @@
 <script lang="ts">
   import X from '@lucide/svelte/icons/x';
   import { resolve } from '$app/paths';
-  import { limitsOf } from '$lib/core/base';
-  import { lineKey, type LineProgress } from '$lib/core/batch';
+  import { limitsOf, percent } from '$lib/core/base';
+  import { lineKey, surenessOfLine, type LineProgress } from '$lib/core/batch';
   import { orderQuantitySchema } from '$lib/core/workshop';
   import DateField from '../kit/DateField.svelte';
   import NumberField from '../kit/NumberField.svelte';
@@ -20,14 +20,9 @@
   const [day, hour] = $derived(line.due?.split('T') ?? [null, '']);
   const set = (change: Parameters<typeof changeLine>[2]) => void changeLine(order.id, line.id, change);
   const isOver = $derived(line.due !== null && Date.parse(line.due) < Date.now() && is !== 'done');
-  const sure = $derived.by(() => {
-    const at = plan.batch?.duties.findIndex((d) => d.line === lineKey(progress)) ?? -1;
-    const own = plan.sureness?.duties[at];
-    if (!own) return null;
-    // In time, and enough of them good: hands that are slow spoil no more.
-    const enough = plan.batch?.duties[at]?.enough ?? 1;
-    return { ...own, onTime: own.onTime === null ? null : own.onTime * enough };
-  });
+  const sure = $derived(
+    plan.batch && plan.sureness ? surenessOfLine(plan.batch, plan.sureness, lineKey(progress)) : null,
+  );
   const isWorkedOut = $derived(
     !plan.problem && !plan.sureness && build !== undefined && order.closedAt === null,
   );
@@ -36,7 +31,7 @@
 </script>
 
 <div
-  class="relative grid gap-x-5 gap-y-2 py-3 md:grid-cols-[minmax(10rem,1fr)_auto_auto_auto] md:items-start"
+  class="relative grid gap-x-5 gap-y-2 py-3 md:grid-cols-[minmax(10rem,1fr)_auto_minmax(0,26rem)_auto] md:items-start"
 >
   <div class="max-md:pr-12">
     {#if build}<a
@@ -71,10 +66,10 @@
       </p>{/if}
     <!-- It stands from the first on, so that nothing moves when its words come. -->
     {#if is !== 'done' && (sure || isWorkedOut)}<p class="label">
-        {#if sure}Done {dayWords((plan.batch?.now ?? 0) + 1000 * sure.p90S)} in nine weeks of ten{#if sure.onTime !== null},
-            enough good ones in time in
-            <strong class={sure.onTime < 0.5 ? 'text-madder' : ''}
-              >{Math.round(100 * sure.onTime)}&nbsp;%</strong
+        {#if sure}Done {dayWords(sure.doneBy)} in nine weeks of ten{#if sure.inTime !== null}, enough good
+            ones in time in
+            <strong class={['whitespace-nowrap', sure.inTime < 0.5 && 'text-madder']}
+              >{percent(sure.inTime)}</strong
             >{/if}
         {:else}Working out by when it is done in nine weeks of ten, and how often in time …{/if}
       </p>{/if}
