@@ -15,7 +15,7 @@ import { movedIn, type KeptOrder, type Schedule, type ScheduleTask } from '$lib/
 import type { Movement } from '$lib/core/stock';
 import type { Workshop } from '$lib/core/workshop';
 import { CutDemands, type DemandNeeds } from './cut-demands.svelte';
-import { History } from './history.svelte';
+import { UndoSteps } from './undo-steps.svelte';
 
 /** What the batch stands on. */
 export interface BatchNeeds extends DemandNeeds {
@@ -72,7 +72,7 @@ export class BatchPlan {
   searching = $state.raw<{ from: number; seconds: number; stop: () => void } | null>(null);
   /** of the last move or search, against the plan before it */
   change = $state.raw<PlanChange | null>(null);
-  readonly history = new History<KeptOrder>();
+  readonly history = new UndoSteps<KeptOrder>();
 
   readonly lines = $derived.by(() =>
     orderProgress(this.needs.orders(), this.needs.runs(), this.needs.movements()),
@@ -175,11 +175,13 @@ export class BatchPlan {
     await this.seeHowSure(mine);
   }
   async undo(): Promise<void> {
-    const back = this.order && this.history.back(this.order);
+    const { order } = this;
+    const back = order && this.history.back(() => order);
     if (back) await this.backTo(back);
   }
   async redo(): Promise<void> {
-    const next = this.order && this.history.again(this.order);
+    const { order } = this;
+    const next = order && this.history.again(() => order);
     if (next) await this.backTo(next);
   }
   private async backTo(order: KeptOrder) {

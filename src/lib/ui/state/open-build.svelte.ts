@@ -12,6 +12,7 @@ import type { ReadTape, StoredTape } from '$lib/workers';
 import { nowIso } from './ids';
 import { orFault } from './or-fault';
 import { readingsOf, type ReadBuild } from './read-parts';
+import { UndoSteps } from './undo-steps.svelte';
 
 /** What an open build stands on. */
 export interface BuildNeeds {
@@ -54,8 +55,7 @@ export class OpenBuild {
   index = $state(0);
   /** as it was read or stored last: what changes are told from */
   private stored: Build | null = null;
-  private past = $state.raw<Change[]>([]);
-  private future = $state.raw<Change[]>([]);
+  private readonly history = new UndoSteps<Change>();
 
   private readonly planned = $derived.by(() => {
     const { build, own, ownTape, inserted } = this;
@@ -96,8 +96,13 @@ export class OpenBuild {
       s.kind === 'needle' && this.reading && isQuestion(itemAt(this.reading.blocks, s.block).role) ? [i] : [],
     ),
   );
-  readonly canUndo = $derived(this.past.length > 0);
-  readonly canRedo = $derived(this.future.length > 0);
+
+  get canUndo(): boolean {
+    return this.history.canUndo;
+  }
+  get canRedo(): boolean {
+    return this.history.canRedo;
+  }
 
   private planOf(build: Build, own: Reading): BuildPlan {
     return planBuild(build, own, this.needs.workshop(), readingsOf(this.inserted));
@@ -154,24 +159,17 @@ export class OpenBuild {
   change(next: Partial<Build>) {
     if (!this.build) return;
     const change = { before: this.build, after: { ...this.build, ...next } };
-    this.past = [...this.past.slice(-MOST_UNDO), change];
-    this.future = [];
+    this.history.note(change);
     void this.take(change.after);
   }
   undo() {
     this.changes = null;
-    const last = this.past.at(-1);
-    if (!last || !this.build) return;
-    this.past = this.past.slice(0, -1);
-    this.future = [...this.future, last];
-    this.turn(last.after, last.before);
+    const last = this.build && this.history.back();
+    if (last) this.turn(last.after, last.before);
   }
   redo() {
-    const next = this.future.at(-1);
-    if (!next || !this.build) return;
-    this.future = this.future.slice(0, -1);
-    this.past = [...this.past, next];
-    this.turn(next.before, next.after);
+    const next = this.build && this.history.again();
+    if (next) this.turn(next.before, next.after);
   }
   /** Only what that change had changed: what another tab has changed since stays. */
   private turn(from: Build, to: Build) {
@@ -301,4 +299,3 @@ const tapesAndRoles = ({ tapeId, roles, typed, insertions, machineId }: Build) =
   typed && machineId,
   insertions.map((i) => i.tapeId),
 ];
-const MOST_UNDO = 200;

@@ -17,7 +17,7 @@ import {
   type Written,
 } from '$lib/core/recipe';
 import type { Workshop } from '$lib/core/workshop';
-import { History } from './history.svelte';
+import { UndoSteps } from './undo-steps.svelte';
 
 /** What a draft stands on. */
 export interface OutliningNeeds {
@@ -48,7 +48,8 @@ export class Outlining {
   private drawnOf: Draft | null = null;
   problem = $state.raw<Problem | null>(null);
   isReady = $state(false);
-  private readonly history = new History<Draft>();
+  /** drafts from before each change */
+  private readonly history = new UndoSteps<Draft>();
   isWorking = $state(false);
   private asked: Asked | null = null;
   private running: Promise<void> | null = null;
@@ -120,11 +121,11 @@ export class Outlining {
     void this.needs.keep(next);
   }
   undo() {
-    const before = this.history.back(this.draft);
+    const before = this.history.back(() => this.draft);
     if (before) this.take(before);
   }
   redo() {
-    const next = this.history.again(this.draft);
+    const next = this.history.again(() => this.draft);
     if (next) this.take(next);
   }
   rename(name: string) {

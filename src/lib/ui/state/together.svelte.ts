@@ -9,7 +9,7 @@ import { againstEachOther, clashesOf, piecesAt, freePlace, snapped, type Snap } 
 import type { Hoop, Machine, SharedHooping, SharedPart, Workshop } from '$lib/core/workshop';
 import type { Tape } from '$lib/core/tape';
 import type { Arranging } from './arranging.svelte';
-import { History } from './history.svelte';
+import { UndoSteps } from './undo-steps.svelte';
 import type { KnownBuilds } from './known-builds.svelte';
 import { partsHere, tapeOf } from './together-parts';
 
@@ -43,7 +43,7 @@ export class Together {
   private dragged = $state.raw<{ item: ItemAt; place: ItemPlace; snap: Snap } | null>(null);
   mayTurn = $state<MayTurn>('quarter');
 
-  private readonly history = new History<SharedHooping>();
+  private readonly history = new UndoSteps<SharedHooping>();
   /** changed and not stored yet */
   private mine = $state.raw<SharedHooping | null>(null);
   readonly hooping = $derived.by(() => this.mine ?? this.needs.hooping());
@@ -122,10 +122,10 @@ export class Together {
     void this.store({ ...hooping, ...change });
   }
   undo() {
-    this.goTo((now) => this.history.back(now));
+    this.goTo((now) => this.history.back(() => now));
   }
   redo() {
-    this.goTo((now) => this.history.again(now));
+    this.goTo((now) => this.history.again(() => now));
   }
   private goTo(to: (now: SharedHooping) => SharedHooping | null) {
     const next = this.hooping && to(this.hooping);

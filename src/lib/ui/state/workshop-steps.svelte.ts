@@ -1,4 +1,5 @@
 import type { Workshop } from '$lib/core/workshop';
+import { UndoSteps } from './undo-steps.svelte';
 
 type Part = keyof Workshop;
 /** A change of the workshop that was stored: what it touched, and how it is undone and made again. */
@@ -7,7 +8,6 @@ interface Step {
   back: () => Promise<unknown>;
   again: (() => Promise<unknown>) | null;
 }
-const MOST = 200;
 
 /** What of a workshop differs, by its lists and figures. */
 export const changedParts = (before: Workshop, after: Workshop): Part[] =>
@@ -17,35 +17,21 @@ export const changedParts = (before: Workshop, after: Workshop): Part[] =>
 
 /** What was changed of the workshop while this page is open; each place undoes its own part of it. */
 class WorkshopSteps {
-  private past = $state.raw<readonly Step[]>([]);
-  private future = $state.raw<readonly Step[]>([]);
+  private readonly steps = new UndoSteps<Step>();
 
   note(step: Step) {
-    if (!step.parts.length) return;
-    this.past = [...this.past.slice(1 - MOST), step];
     // What was undone before of the same is overtaken.
-    this.future = this.future.filter(({ parts }) => !parts.some((part) => step.parts.includes(part)));
+    if (step.parts.length)
+      this.steps.note(step, ({ parts }) => parts.some((part) => step.parts.includes(part)));
   }
   /** Undo and redo of the parts that a place shows. */
-  of(isOwn: (part: Part) => boolean) {
-    const lastOf = (steps: readonly Step[]) => steps.findLast(({ parts }) => parts.some(isOwn));
+  of(isPart: (part: Part) => boolean) {
+    const isOwn = ({ parts }: Step) => parts.some(isPart);
     return {
-      canUndo: lastOf(this.past) !== undefined,
-      canRedo: lastOf(this.future) !== undefined,
-      undo: () => {
-        const step = lastOf(this.past);
-        if (!step) return;
-        this.past = this.past.filter((s) => s !== step);
-        if (step.again) this.future = [...this.future, step];
-        void step.back();
-      },
-      redo: () => {
-        const step = lastOf(this.future);
-        if (!step) return;
-        this.future = this.future.filter((s) => s !== step);
-        this.past = [...this.past, step];
-        void step.again?.();
-      },
+      canUndo: this.steps.canUndoOf(isOwn),
+      canRedo: this.steps.canRedoOf(isOwn),
+      undo: () => void this.steps.back((step) => (step.again ? step : null), isOwn)?.back(),
+      redo: () => void this.steps.again((step) => step, isOwn)?.again?.(),
     };
   }
 }
