@@ -14,7 +14,9 @@ import type { BlockReading, Reading } from '../reading';
 import { STITCH, type Tape } from '../tape';
 
 /** What an outline is made of. */
-export type SewnOutline = Pick<Reading, 'extents'> & { blocks: Pick<BlockReading, 'lines' | 'dashed' | 'widthMm'>[] };
+export type SewnOutline = Pick<Reading, 'extents'> & {
+  blocks: Pick<BlockReading, 'lines' | 'dashed' | 'widthMm'>[];
+};
 
 /** A needle point may stand so far outside: a border's stitches are not all as wide as its middle one. mm */
 const SPREAD = 0.6;
