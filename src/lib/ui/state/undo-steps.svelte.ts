@@ -16,8 +16,12 @@ export class UndoSteps<S> {
     return this.future.length > 0;
   }
   /** Of several owners' steps, whether there is one of these. */
-  canUndoOf = (isOwn: (step: S) => boolean): boolean => this.past.some(isOwn);
-  canRedoOf = (isOwn: (step: S) => boolean): boolean => this.future.some(isOwn);
+  canUndoOf(isOwn: (step: S) => boolean): boolean {
+    return this.past.some(isOwn);
+  }
+  canRedoOf(isOwn: (step: S) => boolean): boolean {
+    return this.future.some(isOwn);
+  }
 
   /** @param overtakes what was taken back before and cannot be made again after this; none told: all of it */
   note(step: S, overtakes: (other: S) => boolean = any) {
