@@ -253,7 +253,7 @@ describe('what the server sends', () => {
     };
     const build = await placeOf('/builds/line-winder-pouch', page.getByTestId('score'));
     const cut = await placeOf('/cut', page.getByRole('tab', { name: 'Pieces' }));
-    const batch = await placeOf('/batch', page.getByText('Working out by when').first());
+    const batch = await placeOf('/batch', page.getByLabel('For whom'));
     console.log(
       `      gzipped: first screen ${first.toFixed(1)} KB, a build ${build.toFixed(1)}, Cut ${cut.toFixed(1)}, Batch ${batch.toFixed(1)}`,
     );
