@@ -1,3 +1,4 @@
+import { Annealing } from './annealing';
 import { compositeOf, loosened, type Composite } from './composite';
 import { rejoin } from './rejoin';
 import type { Item } from './types';
@@ -26,6 +27,7 @@ export class Puzzle {
   pile: Composite[] | null = null;
   private best: Composite[] = [];
   private stale = 0;
+  private readonly annealed = new Map<string, Annealing>();
 
   /** @param free share of the fewest sheets that may stay empty  @param along one roll or sheet: joined as far as helps, no further */
   constructor(
@@ -42,6 +44,7 @@ export class Puzzle {
     const { random } = this;
     // Where some of the sheets may stay empty, sides that nearly meet will do.
     const slack = random() < 0.3 ? 0 : Math.round(this.free * random() ** 2 * Math.min(target.w, target.h));
+    if (slack === 0) return (this.pile = this.exact(target).work(fewest));
     const isWhole = ({ w, h, turn }: Composite) =>
       (w >= target.w - slack && h >= target.h - slack) ||
       (turn && w >= target.h - slack && h >= target.w - slack);
@@ -77,6 +80,12 @@ export class Puzzle {
       this.stale = 0;
     }
     return this.pile;
+  }
+  private exact(target: { w: number; h: number }): Annealing {
+    const key = `${target.w} × ${target.h}`;
+    let found = this.annealed.get(key);
+    if (!found) this.annealed.set(key, (found = new Annealing(this.items, target, this.random, this.watch)));
+    return found;
   }
   /** All whole sheets but one or two, by luck. */
   private putAside(wholes: Composite[]): Composite[] {
