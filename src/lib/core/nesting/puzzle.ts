@@ -7,6 +7,8 @@ import type { Watch } from './watch';
 /** Steps of taking apart and joining between two layouts; along one length pieces join less, so that small ones are left to fill in. */
 const STEPS = 30;
 const STEPS_ALONG = 4;
+/** How often, along one length, sides must be exactly equal for all to come together. */
+const EXACT_ALONG = 0.25;
 /** How seldom a sheet that is whole is taken apart again. */
 const WHOLE_APART = 0.03;
 /** Steps without gain before whole sheets are put aside and the rest is looked at alone, and before all begins anew. */
@@ -44,7 +46,7 @@ export class Puzzle {
     const { random } = this;
     // Where some of the sheets may stay empty, sides that nearly meet will do.
     const slack = random() < 0.3 ? 0 : Math.round(this.free * random() ** 2 * Math.min(target.w, target.h));
-    if (slack === 0) return (this.pile = this.exact(target).work(fewest));
+    if (slack === 0 && (!this.along || random() < EXACT_ALONG)) return this.exact(target).work(fewest);
     const isWhole = ({ w, h, turn }: Composite) =>
       (w >= target.w - slack && h >= target.h - slack) ||
       (turn && w >= target.h - slack && h >= target.w - slack);
