@@ -88,7 +88,8 @@ export class Annealing {
       this.idle += MOVES;
       for (let move = 0; move < MOVES && this.roots.count > enough; move++) {
         const { made, shared, random } = this;
-        if (random() * (made.count + JOIN_SHARE * shared.count) < made.count) this.tryApart(made.pick(random));
+        if (random() * (made.count + JOIN_SHARE * shared.count) < made.count)
+          this.tryApart(made.pick(random));
         else if (shared.count) this.tryJoin(shared.pick(random));
       }
       if (this.roots.count < this.fewest) {
