@@ -207,6 +207,16 @@ describe('layouts', () => {
       expect(layout.sheets.length, `${seed}`).to.equal(sheets);
     }
   });
+  it('even 160 pieces of four such sheets, nearly always', () => {
+    // A walk that takes whole blocks apart brings back about half of them.
+    const counts = [1, 2, 3, 4, 5, 6].map((seed) => {
+      const { pieces, stock } = perfectSheets(seed, 160, 4, 1);
+      const layout = solve(pieces, stock, { mayContinue: tries(800) });
+      expectSound(layout, pieces, stock);
+      return layout.sheets.length;
+    });
+    expect(counts.filter((count) => count === 4).length, counts.join()).to.be.at.least(5);
+  });
   it('takes no more of a roll than there was, when it can be known', () => {
     const { pieces, stock, known } = perfectRoll(5, 20, 0.01);
     const layout = solve(pieces, stock, { mayContinue: tries(400) });
