@@ -144,10 +144,11 @@ export class Annealing {
     const k = Math.floor(this.random() * (others.length - 1));
     let [at, to] = [side, others[k < this.place[side] ? k : k + 1]];
     if (at >> 1 === to >> 1) return;
-    // Of two that would stand crosswise one is turned: the second, so one that may not be is the first.
-    if (((at ^ to) & 1) > 0 && !turn[to >> 1]) [at, to] = [to, at];
-    else if (turn[at >> 1] && !turn[to >> 1]) [at, to] = [to, at];
-    if (((at ^ to) & 1) > 0 && !turn[to >> 1]) return;
+    if ((at ^ to) & 1) {
+      // Of two that would stand crosswise the second is turned: one that may not be is the first.
+      if (!turn[to >> 1]) [at, to] = [to, at];
+      if (!turn[to >> 1]) return;
+    }
     const grown = sides[at ^ 1] + sides[to ^ 1];
     const mayTurn = turn[at >> 1] & turn[to >> 1];
     const [w, h] = at & 1 ? [grown, length] : [length, grown];
