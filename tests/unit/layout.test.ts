@@ -211,7 +211,7 @@ describe('layouts', () => {
     // A walk that takes whole blocks apart brings back about half of them.
     const counts = [1, 2, 3, 4, 5, 6].map((seed) => {
       const { pieces, stock } = perfectSheets(seed, 160, 4, 1);
-      const layout = solve(pieces, stock, { mayContinue: tries(800) });
+      const layout = solve(pieces, stock, { mayContinue: tries(250) });
       expectSound(layout, pieces, stock);
       return layout.sheets.length;
     });

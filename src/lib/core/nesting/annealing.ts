@@ -1,4 +1,5 @@
 import { compositeOf, joined, turned, type Composite } from './composite';
+import { divisor } from './problem';
 import type { Item } from './types';
 import type { Watch } from './watch';
 
@@ -35,8 +36,9 @@ export class Annealing {
   /** the side of the first along which the second was joined, and that of the second */
   private readonly at: Int32Array;
   private readonly to: Int32Array;
+  /** what the join gained, and so the chance that it comes apart when it is looked at */
   private readonly gain: Float64Array;
-  private readonly stays: Float64Array;
+  private readonly looseness: Float64Array;
   private readonly whole: Uint8Array;
   private readonly spare: number[] = [];
   /** blocks that are in no other: all, those of two or more pieces, and sides that another of them has too */
@@ -68,7 +70,7 @@ export class Annealing {
     this.at = new Int32Array(most);
     this.to = new Int32Array(most);
     this.gain = new Float64Array(most);
-    this.stays = new Float64Array(most);
+    this.looseness = new Float64Array(most);
     this.whole = new Uint8Array(most);
     this.roots = new Members(most);
     this.made = new Members(most);
@@ -101,7 +103,7 @@ export class Annealing {
   }
 
   private begin() {
-    const { items, sides, turn, spare } = this;
+    const { items, spare } = this;
     this.idle = 0;
     this.fewest = Infinity;
     for (const members of [this.roots, this.made, this.shared]) members.count = 0;
@@ -110,16 +112,13 @@ export class Annealing {
     spare.length = 0;
     for (let x = 2 * items.length - 1; x >= items.length; x--) spare.push(x);
     items.forEach((item, x) => {
-      sides[2 * x] = item.w;
-      sides[2 * x + 1] = item.h;
-      turn[x] = Number(item.turn);
-      this.whole[x] = Number(this.isWhole(item.w, item.h, item.turn));
+      this.measure(x, item.w, item.h, Number(item.turn));
       this.add(x);
     });
   }
   /** What a join along a length gains, by how many sides are about as long as that. */
   private weigh() {
-    const { inCell, gainOf, gain, stays } = this;
+    const { inCell, gainOf, gain, looseness } = this;
     for (let c = 0; c <= CELLS; c++) {
       const reach = Math.max(1, Math.floor(c * THEREABOUTS));
       const [from, to] = [Math.max(0, c - reach), Math.min(CELLS, c + reach)];
@@ -128,10 +127,10 @@ export class Annealing {
       const byChance = (count * this.grain) / ((to - from + 1) * this.cell);
       gainOf[c] = Math.log(1 + 1 / Math.max(FEWEST_BY_CHANCE, byChance));
     }
-    for (let x = this.items.length; x < gain.length; x++) stays[x] = Math.exp(-gain[x] / TEMPERATURE);
+    for (let x = this.items.length; x < gain.length; x++) looseness[x] = loosenessOf(gain[x]);
   }
   private tryApart(x: number) {
-    if (this.random() >= this.stays[x]) return;
+    if (this.random() >= this.looseness[x]) return;
     this.remove(x);
     this.add(this.first[x]);
     this.add(this.second[x]);
@@ -153,30 +152,36 @@ export class Annealing {
     const mayTurn = turn[at >> 1] & turn[to >> 1];
     const [w, h] = at & 1 ? [grown, length] : [length, grown];
     if (!((w <= target.w && h <= target.h) || (mayTurn && h <= target.w && w <= target.h))) return;
+    const x = this.join(at, to, w, h);
+    const meets = this.whole[x] || this.isEdge(grown) ? EDGE_GAINS : 0;
+    this.gain[x] = JOIN_GAINS + (this.isEdge(length) ? 0 : this.gainOf[this.cellOf(length)]) + meets;
+    this.looseness[x] = loosenessOf(this.gain[x]);
+  }
+  /** Makes one block of two along these sides of theirs. */
+  private join(at: number, to: number, w: number, h: number): number {
     const x = this.spare.pop() as number;
-    const isWhole = this.isWhole(w, h, mayTurn > 0);
-    const [x1, x2] = [at >> 1, to >> 1];
-    this.remove(x1);
-    this.remove(x2);
-    this.first[x] = x1;
-    this.second[x] = x2;
+    const [first, second] = [at >> 1, to >> 1];
+    this.remove(first);
+    this.remove(second);
+    this.first[x] = first;
+    this.second[x] = second;
     this.at[x] = at & 1;
     this.to[x] = to & 1;
-    sides[2 * x] = w;
-    sides[2 * x + 1] = h;
-    turn[x] = mayTurn;
-    this.whole[x] = Number(isWhole);
-    const meets = isWhole || this.isEdge(grown) ? EDGE_GAINS : 0;
-    this.gain[x] = JOIN_GAINS + (this.isEdge(length) ? 0 : this.gainOf[this.cellOf(length)]) + meets;
-    this.stays[x] = Math.exp(-this.gain[x] / TEMPERATURE);
+    this.measure(x, w, h, this.turn[first] & this.turn[second]);
     this.add(x);
+    return x;
+  }
+  private measure(x: number, w: number, h: number, mayTurn: number) {
+    this.sides[2 * x] = w;
+    this.sides[2 * x + 1] = h;
+    this.turn[x] = mayTurn;
+    const { target } = this;
+    this.whole[x] = Number(
+      (w === target.w && h === target.h) || (mayTurn && w === target.h && h === target.w),
+    );
   }
   private isEdge(length: number): boolean {
     return length === this.target.w || length === this.target.h;
-  }
-  private isWhole(w: number, h: number, mayTurn: boolean): boolean {
-    const { target } = this;
-    return (w === target.w && h === target.h) || (mayTurn && w === target.h && h === target.w);
   }
   private cellOf(length: number): number {
     return Math.min(CELLS, Math.floor(length / this.cell));
@@ -231,6 +236,9 @@ export class Annealing {
   }
 }
 
+/** Chance that a join comes apart (Metropolis et al., 1953). */
+const loosenessOf = (gain: number) => Math.exp(-gain / TEMPERATURE);
+
 /** Numbers of which any can be added, taken out or picked by luck at once. */
 class Members {
   readonly ids: Int32Array;
@@ -253,5 +261,3 @@ class Members {
     return this.ids[Math.floor(random() * this.count)];
   }
 }
-/** Euclid's greatest common divisor. */
-const divisor = (a: number, b: number): number => (b ? divisor(b, a % b) : a);

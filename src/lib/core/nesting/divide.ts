@@ -1,11 +1,10 @@
+import { divisor } from './problem';
 import type { LayoutPiece, LayoutStock } from './types';
 
 /** Of a part, at least so much of a sheet's area: less leaves most of it empty. */
 const LEAST_SHARE = 0.5;
 /** Of a roll, at least so many times the largest piece's longer side. */
 const LEAST_LENGTHS = 1.5;
-
-const divisor = (a: number, b: number): number => (b ? divisor(b, a % b) : a);
 
 /** A part of what is asked for. times: so many of it are all; null: about, as the numbers have no divisor */
 export interface Part {

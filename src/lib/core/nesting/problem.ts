@@ -40,3 +40,5 @@ export const fits = (i: Item, k: StockKind) =>
 /** One of a list, by luck. */
 export const pickFrom = <T>(list: readonly T[], random: () => number): T =>
   list[Math.floor(random() * list.length)];
+/** The greatest common divisor, after Euclid. */
+export const divisor = (a: number, b: number): number => (b ? divisor(b, a % b) : a);

@@ -17,8 +17,8 @@ const ANEW_AFTER = 2000;
 /** How often blocks come apart only in part: what was joined first was the likelier join. */
 const PARTLY = 0.8;
 /**
- * A step that leaves n blocks more is gone on from with a chance of e⁻ⁿ (Metropolis et al., 1953): so often, where sides need
- * not meet; else one that leaves one more with this chance.
+ * A step that leaves n blocks more is gone on from with a chance of e⁻ⁿ (Metropolis et al., 1953): so often; else
+ * one that leaves one more with this chance.
  */
 const WANDERS = 0.5;
 const UPHILL = 0.05;
@@ -61,7 +61,7 @@ export class Puzzle {
     const before = this.pile.filter((b) => !aside.includes(b));
     let pile = aside.length ? join(before.flatMap((b) => this.apart(b))) : before;
     // Where sides only nearly meet, fewer blocks say less: now and then nothing worse is gone on from.
-    const wanders = !this.along && (slack === 0 || random() < WANDERS);
+    const wanders = !this.along && random() < WANDERS;
     const more = () => (wanders ? Math.floor(-Math.log(random())) : random() < UPHILL ? 1 : 0);
     const steps = this.along ? STEPS_ALONG : STEPS;
     const least = fewest - aside.length;
@@ -83,6 +83,7 @@ export class Puzzle {
     }
     return this.pile;
   }
+  /** Sides exactly equal. */
   private exact(target: { w: number; h: number }): Annealing {
     const key = `${target.w} × ${target.h}`;
     let found = this.annealed.get(key);
