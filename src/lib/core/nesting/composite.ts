@@ -48,6 +48,11 @@ export const turned = (b: Composite): Composite =>
     b,
   );
 
+/** A block, or a piece, seen across the diagonal: what lay along lies across. No piece is turned. */
+export const flipped = (b: Composite): Composite =>
+  new Lazy(b.h, b.w, b.turn, b.parts, () => b.puts.map(flippedPut));
+export const flippedPut = (p: Put): Put => ({ ...p, x: p.y, y: p.x, w: p.h, h: p.w });
+
 /** b on top of a, or beside it; as wide, or as high, as the larger of the two. */
 export const joined = (a: Composite, b: Composite, onTop: boolean): Composite =>
   new Lazy(

@@ -19,8 +19,8 @@ export interface Weaving {
 }
 
 /** Joins tried for rectangles of so many blocks, and how many of them are kept. */
-const TRIES = 2500;
-const KEPT = 800;
+const TRIES = 1500;
+const KEPT = 300;
 /** Partners tried of one rectangle at once, and how far in the pool from the one that meets it best. */
 const PARTNERS = 3;
 const SPREAD = 12;

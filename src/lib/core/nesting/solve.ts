@@ -59,7 +59,9 @@ class Search {
   private readonly tight: boolean;
   private readonly watch: Watch;
   /** sheets of one kind, few enough pieces, hardly any of a size, and some room to waste */
-  private readonly weaves: boolean;
+  private readonly weavesSheets: boolean;
+  /** one sheet or roll, few enough pieces, hardly any of a size */
+  private readonly weavesBands: boolean;
   /** steps of the watch that weaving took */
   private woven = 0;
   private best: Packing | null = null;
@@ -90,7 +92,8 @@ class Search {
     this.serials = new Map(items.map((item, i) => [item.serial, i]));
     this.single = kinds.length === 1 && kinds[0].quantity === 1 && items.length > 0;
     const largest = Math.max(0, ...kinds.map((kind) => kind.w * kind.h));
-    this.free = this.single ? 0 : Math.max(0, 1 - this.area / Math.max(1, this.lower * largest));
+    const empty = Math.max(0, 1 - this.area / Math.max(1, this.lower * largest));
+    this.free = this.single ? 0 : empty;
     this.tight = this.single || this.free < FREE;
     this.puzzle = new Puzzle(items, (b) => this.apart(b), this.free, this.single, this.random, this.watch);
     this.along = this.single ? new Along(kinds[0], items, options, this.random, this.watch, (bins, unplaced) => this.offer(bins, unplaced)) : null; // prettier-ignore
@@ -98,11 +101,10 @@ class Search {
     const rolls = this.single ? kinds.map((k) => ({ ...k, roll: true })) : kinds;
     const copies = new Copies(items, rolls, this.random, this.watch);
     this.copies = copies.areMany ? copies : null;
-    this.weaves =
-      !this.copies &&
-      kinds.length === 1 &&
-      items.length <= MOST_WOVEN &&
-      (this.single ? items.length >= LEAST_BANDS : !kinds[0].roll && this.free > LEAST_FREE);
+    const isWovenKind = !this.copies && kinds.length === 1 && items.length <= MOST_WOVEN;
+    // A single sheet, or all of a roll, only where hardly any of it may stay empty: else it is filled along its length.
+    this.weavesSheets = isWovenKind && empty > LEAST_FREE && (this.single ? empty < FREE : !kinds[0].roll);
+    this.weavesBands = isWovenKind && this.single && items.length >= LEAST_BANDS;
     const part = this.copies && divided(pieces, stock);
     this.part = part && { times: part.times, tries: 0, search: new Search(part.pieces, part.stock, { ...options, onBetter: undefined }) }; // prettier-ignore
   }
@@ -131,10 +133,12 @@ class Search {
     }
   }
   private tryPieces(k: number) {
-    const { along, tight, watch, weaves } = this;
+    const { along, tight, watch, weavesBands, weavesSheets } = this;
     const before = watch.steps;
-    if (weaves && k >= (along ? FIRST_BANDS : FIRST_TRIES) && this.woven < WOVEN * before) {
-      if (along) along.tryBands(() => this.blocks(), true);
+    const isTurn = k >= (along ? FIRST_BANDS : FIRST_TRIES) && this.woven < WOVEN * before;
+    if (isTurn && (weavesBands || weavesSheets)) {
+      if (along && weavesBands && (k % BANDS_EVERY === 0 || !weavesSheets))
+        along.tryBands(() => this.blocks(), true);
       else this.tryWoven();
       this.woven += watch.steps - before;
     } else if (k >= FIRST_TRIES && !along && (tight ? k % 4 === 1 : k % 10 > 0)) this.ruinAndRecreate();
@@ -283,13 +287,14 @@ const MOST_TRIES = 200_000;
 const PATTERNS_FROM = 24;
 const PATTERNS_EVERY = 8;
 /** Share of the work that goes into weaving, pieces up to which it is quick enough, and least share that may stay empty. */
-const WOVEN = 0.5;
+const WOVEN = 0.75;
 const MOST_WOVEN = 400;
 const LEAST_FREE = 0.002;
 /** Pieces from which there are bands. */
 const LEAST_BANDS = 20;
-/** Plain tries before them. */
+/** Plain tries before them, and how seldom it is their turn where a sheet is woven, too. */
 const FIRST_BANDS = 4;
+const BANDS_EVERY = 4;
 /** Plain tries before sheets are taken apart again. */
 const FIRST_TRIES = 30;
 /** Share of the sheets, at most, that a tight layout leaves. */

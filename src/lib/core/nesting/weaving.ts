@@ -3,18 +3,18 @@ import { sorted, SORTS } from './choose';
 import { packGuillotine, RULES } from './guillotine';
 import { weave } from './loom';
 import { pickFrom } from './problem';
-import { turned, type Composite } from './composite';
-import { rejoin } from './rejoin';
+import { flipped, flippedPut, turned, type Composite } from './composite';
 import type { Bin } from './types';
 import type { Watch } from './watch';
 
-/** Looms for each sheet, of which the fullest is taken; ways tried to get all that is left on one sheet. */
+/** Looms for the last stretch of a sheet, of which the fullest is taken. */
 const LOOMS = 2;
-const LAST_TRIES = 150;
-/** Pieces of a sheet that are woven one by one; of more, those that share a whole side are joined before. */
+/** How often what lies above a stretch is tried where all must lie on one sheet; ways by plain rules before. */
+const AGAIN = 2;
+const LAST_TRIES = 8;
+/** Pieces in a stretch, about; up to how many the last one has, times 0.8-1.6 by luck. */
 const PIECES = 12;
-/** By how much sides may differ that are joined before, as a share of the sheet. */
-const NEARLY = 0.001;
+const LAST = 17;
 /** The more blocks, the closer sides meet: a share of their length, times the square of the blocks there are. */
 const CLOSE = 45;
 const NEAREST = 0.01;
@@ -43,34 +43,54 @@ export function weaveSheets(
   const add = (puts: Bin['puts']) => bins.push({ stock: 0, w, h, puts });
   let rest = [...blocks];
   while (rest.length) {
-    const share = rest.length / Math.max(1, into - bins.length);
     const whole = into - bins.length <= 1 && onOne(rest, sheet, random, watch);
     if (whole) {
       add(whole);
       return { bins, unplaced: [] };
     }
-    const puts = weaveSheet(rest, sheet, share, random, watch);
+    const puts = weaveSheet(rest, sheet, random, watch, into - bins.length <= 1 ? AGAIN : 1);
     if (!puts.length) break;
     add(puts);
-    const used = new Set(puts.map((p) => p.serial));
-    rest = rest.filter((b) => !used.has(b.puts[0].serial));
+    rest = left(rest, puts);
   }
   return { bins, unplaced: rest };
 }
-/** One sheet as full as can be. @param share about how many of the blocks belong on it */
+/**
+ * One sheet as full as can be, stretch by stretch across its shorter side: what many pieces are to choose from for wastes
+ * hardly anything, and the room that may stay empty is left for the last stretch.
+ * @param times what lies above a stretch is tried so often, until all is laid
+ */
 function weaveSheet(
   blocks: readonly Composite[],
   { w, h }: { w: number; h: number },
-  share: number,
   random: () => number,
   watch: Watch,
+  times: number,
 ): Bin['puts'] {
-  const looms = Array.from({ length: LOOMS }, () => {
-    const joined = share > PIECES ? joinedBefore(blocks, { w, h }, PIECES / share, random, watch) : blocks;
-    const most = (share * joined.length) / blocks.length;
-    return weave(joined, { w, h, isBand: false, ...allowed(joined.length, most, random) }, random, watch);
-  });
-  return looms.reduce((a, b) => (areaOf(b) > areaOf(a) ? b : a));
+  if (h < w) return weaveSheet(blocks.map(flipped), { w: h, h: w }, random, watch, times).map(flippedPut);
+  const share = Math.min(blocks.length, (blocks.length * w * h) / areaOf(blocks));
+  if (share <= LAST * (0.8 + 0.8 * random())) {
+    const looms = Array.from({ length: LOOMS }, () =>
+      weave(blocks, { w, h, isBand: false, ...allowed(blocks.length, share, random) }, random, watch),
+    );
+    return looms.reduce((a, b) => (areaOf(b) > areaOf(a) ? b : a));
+  }
+  const of = { w, h, isBand: true, ...allowed(blocks.length, PIECES, random) };
+  const band = weave(blocks, of, random, watch);
+  const top = Math.max(0, ...band.map((p) => p.y + p.h));
+  const rest = left(blocks, band);
+  if (!band.length || !rest.length) return band;
+  let above: Bin['puts'] = [];
+  for (let k = 0; k < times && above.length < rest.length; k++) {
+    const next = weaveSheet(rest, { w, h: h - top }, random, watch, times);
+    if (areaOf(next) > areaOf(above)) above = next;
+  }
+  return [...band, ...above.map((p) => ({ ...p, y: p.y + top }))];
+}
+/** Blocks that have not been laid. */
+function left(blocks: readonly Composite[], puts: Bin['puts']): Composite[] {
+  const used = new Set(puts.map((p) => p.serial));
+  return blocks.filter((b) => !used.has(b.puts[0].serial));
 }
 /** Of all: sheets that are too many, and one or two others by luck, are filled anew; the rest stays. @param fewest sheets there can be */
 export function weaveAgain(
@@ -108,12 +128,11 @@ export function weaveBand(
     for (const p of post.puts) puts.push({ ...p, x: p.x + x });
     x += post.w;
   }
-  const used = new Set(puts.map((p) => p.serial));
-  const rest = blocks.filter((b) => !used.has(b.puts[0].serial));
+  const rest = left(blocks, puts);
   if (!rest.length) return puts;
   const share = (rest.length * (w - x) * high) / areaOf(rest);
   const around = posts.length
-    ? weaveSheet(rest, { w: w - x, h: high }, Math.min(share, rest.length), random, watch)
+    ? weaveSheet(rest, { w: w - x, h: high }, random, watch, 1)
     : weave(rest, { w, h, isBand: true, ...allowed(rest.length, Math.min(share, PIECES), random) }, random, watch); // prettier-ignore
   for (const p of around) puts.push({ ...p, x: p.x + x });
   return puts;
@@ -132,18 +151,6 @@ const postsOf = (blocks: readonly Composite[], w: number, h: number): Composite[
 function allowed(blocks: number, share: number, random: () => number) {
   const near = Math.min(FURTHEST, Math.max(NEAREST, (CLOSE / blocks ** 2) * (0.6 + random())));
   return { near, waste: near * (0.6 + random()), most: Math.min(blocks, Math.ceil(share) + MORE) };
-}
-/** Pieces that share a whole side, put together to blocks of no more than this part of a sheet. */
-function joinedBefore(
-  rest: readonly Composite[],
-  { w, h }: { w: number; h: number },
-  part: number,
-  random: () => number,
-  watch: Watch,
-) {
-  const scale = Math.sqrt(part);
-  const slack = Math.round(NEARLY * random() * h);
-  return rejoin(rest, { width: w * scale, height: h * scale, slack, temperature: random() }, random, watch);
 }
 /** All of it on one sheet, by many orders and rules; null when none does it. */
 function onOne(
