@@ -9,8 +9,9 @@ import type { Watch } from './watch';
 
 /** Looms for the last stretch of a sheet, of which the fullest is taken. */
 const LOOMS = 2;
-/** How often what lies above a stretch is tried where all must lie on one sheet; ways by plain rules before. */
+/** How often what lies above a stretch is tried where all must lie on one sheet, of so many pieces at most; ways by plain rules before. */
 const AGAIN = 2;
+const MOST_AGAIN = 50;
 const LAST_TRIES = 8;
 /** Pieces in a stretch, about; up to how many the last one has, times 0.8-1.6 by luck. */
 const PIECES = 12;
@@ -58,7 +59,7 @@ export function weaveSheets(
 /**
  * One sheet as full as can be, stretch by stretch across its shorter side: what many pieces are to choose from for wastes
  * hardly anything, and the room that may stay empty is left for the last stretch.
- * @param times what lies above a stretch is tried so often, until all is laid
+ * @param times what lies above the last stretches is tried so often, until all is laid
  */
 function weaveSheet(
   blocks: readonly Composite[],
@@ -80,8 +81,9 @@ function weaveSheet(
   const top = Math.max(0, ...band.map((p) => p.y + p.h));
   const rest = left(blocks, band);
   if (!band.length || !rest.length) return band;
+  const tries = share < MOST_AGAIN ? times : 1;
   let above: Bin['puts'] = [];
-  for (let k = 0; k < times && above.length < rest.length; k++) {
+  for (let k = 0; k < tries && above.length < rest.length; k++) {
     const next = weaveSheet(rest, { w, h: h - top }, random, watch, times);
     if (areaOf(next) > areaOf(above)) above = next;
   }
