@@ -135,7 +135,8 @@ class Search {
   private tryPieces(k: number) {
     const { along, tight, watch, weavesBands, weavesSheets } = this;
     const before = watch.steps;
-    const isTurn = k >= (along ? FIRST_BANDS : FIRST_TRIES) && this.woven < WOVEN * before;
+    const share = weavesSheets ? WOVEN : WOVEN_BANDS;
+    const isTurn = k >= (along ? FIRST_BANDS : FIRST_TRIES) && this.woven < share * before;
     if (isTurn && (weavesBands || weavesSheets)) {
       if (along && weavesBands && (k % BANDS_EVERY === 0 || !weavesSheets))
         along.tryBands(() => this.blocks(), true);
@@ -286,8 +287,9 @@ const MOST_TRIES = 200_000;
 /** Plain tries before patterns are looked for, and how often they are taken anew. */
 const PATTERNS_FROM = 24;
 const PATTERNS_EVERY = 8;
-/** Share of the work that goes into weaving, pieces up to which it is quick enough, and least share that may stay empty. */
+/** Share of the work that goes into weaving sheets, and bands, pieces up to which it is quick enough, and least share that may stay empty. */
 const WOVEN = 0.75;
+const WOVEN_BANDS = 0.5;
 const MOST_WOVEN = 400;
 const LEAST_FREE = 0.002;
 /** Pieces from which there are bands. */
