@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect } from 'chai';
-import type { Page } from 'playwright-core';
+import type { Locator, Page } from 'playwright-core';
 import { openPage, toldUndo, useApp } from '../support/app';
 
 const used = useApp();
@@ -12,6 +12,11 @@ async function openPlan(page: Page) {
   await page.getByText('Nine weeks of ten').first().waitFor();
   // A better plan that is found later would take the place of what is being pressed.
   await page.getByRole('button', { name: 'Stop', exact: true }).waitFor({ state: 'detached' });
+}
+/** Shows more of a list until something of it is seen. A plan that became better has drawn it anew: then it is pressed again. */
+async function showUntil(list: Locator, wanted: Locator) {
+  const more = list.getByRole('button', { name: /^Show more/ });
+  while (!(await wanted.isVisible())) await more.click({ timeout: 5000 }).catch(() => undefined);
 }
 /** What is saved at a press. */
 async function saved(page: Page, name: string): Promise<string> {
@@ -68,7 +73,7 @@ describe('a batch', () => {
     await openPlan(page);
     const list = page.getByRole('region', { name: 'Who does what when' });
     const patch = list.getByRole('button', { name: 'Crew patch', exact: true }).first();
-    while (!(await patch.isVisible())) await list.getByRole('button', { name: /^Show more/ }).click();
+    await showUntil(list, patch);
     await patch.click();
     const head = page.getByRole('combobox', { name: 'Head for Crew patch' });
     const was = await head.inputValue();
@@ -144,7 +149,7 @@ describe('a batch', () => {
     const finish = await page.getByTestId('batch-finish').innerText();
     const list = page.getByRole('region', { name: 'Who does what when' });
     const patch = list.getByRole('button', { name: 'Crew patch', exact: true }).first();
-    while (!(await patch.isVisible())) await list.getByRole('button', { name: /^Show more/ }).click();
+    await showUntil(list, patch);
     await patch.click();
     const chosen = page.getByRole('region', { name: 'Chosen hooping' });
     const head = chosen.getByRole('combobox', { name: 'Head for Crew patch' });

@@ -135,7 +135,7 @@ class Search {
   private tryPieces(k: number) {
     const { along, tight, watch, weavesBands, weavesSheets } = this;
     const before = watch.steps;
-    const share = weavesSheets ? WOVEN : WOVEN_BANDS;
+    const share = weavesSheets ? WOVEN_SHEETS : WOVEN_BANDS;
     const isTurn = k >= (along ? FIRST_BANDS : FIRST_TRIES) && this.woven < share * before;
     if (isTurn && (weavesBands || weavesSheets)) {
       if (along && weavesBands && (k % BANDS_EVERY === 0 || !weavesSheets))
@@ -287,8 +287,8 @@ const MOST_TRIES = 200_000;
 /** Plain tries before patterns are looked for, and how often they are taken anew. */
 const PATTERNS_FROM = 24;
 const PATTERNS_EVERY = 8;
-/** Share of the work that goes into weaving sheets, and bands, pieces up to which it is quick enough, and least share that may stay empty. */
-const WOVEN = 0.75;
+/** Share of the work that goes into weaving, of sheets and of bands; pieces up to which it is quick enough; least share that may stay empty. */
+const WOVEN_SHEETS = 0.75;
 const WOVEN_BANDS = 0.5;
 const MOST_WOVEN = 400;
 const LEAST_FREE = 0.002;

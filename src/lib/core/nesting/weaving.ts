@@ -9,10 +9,11 @@ import type { Watch } from './watch';
 
 /** Looms for the last stretch of a sheet, of which the fullest is taken. */
 const LOOMS = 2;
-/** How often what lies above a stretch is tried where all must lie on one sheet, of so many pieces at most; ways by plain rules before. */
-const AGAIN = 2;
-const MOST_AGAIN = 50;
+/** Where all must lie on one sheet: ways by plain rules, then how often what lies above a stretch is tried. */
 const LAST_TRIES = 8;
+const AGAIN = 2;
+/** From so many pieces on, once: tries would be doubled with each stretch. */
+const MOST_AGAIN = 50;
 /** Pieces in a stretch, about; up to how many the last one has, times 0.8-1.6 by luck. */
 const PIECES = 12;
 const LAST = 17;
@@ -59,7 +60,7 @@ export function weaveSheets(
 /**
  * One sheet as full as can be, stretch by stretch across its shorter side: what many pieces are to choose from for wastes
  * hardly anything, and the room that may stay empty is left for the last stretch.
- * @param times what lies above the last stretches is tried so often, until all is laid
+ * @param times what lies above a stretch is tried so often, until all is laid
  */
 function weaveSheet(
   blocks: readonly Composite[],
